@@ -1,0 +1,4 @@
+package overturn.circuit;
+
+/** The kind of layout. */
+public enum Family { VACUUM_BRAKE }

@@ -1,0 +1,2 @@
+/** The readings of a job, in order, as the inference sees them: which test, what was read, on which rig, how far the rig is trusted. */
+package overturn.evidence;

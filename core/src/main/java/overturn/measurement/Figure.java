@@ -1,0 +1,27 @@
+package overturn.measurement;
+
+import java.util.OptionalInt;
+import overturn.quantity.Dimension;
+
+/**
+ * One number that a test asks for, in core units.
+ *
+ * @param id        unique in its test
+ * @param least     least value that physics allows
+ * @param most      most that physics allows
+ * @param noiseSd   1σ of instrument and hand, resolution included (handbook 09 C)
+ * @param atSecond  when in the hold it is called, if it is
+ */
+public record Figure(String id, Dimension dimension, double least, double most, double noiseSd, OptionalInt atSecond) {
+
+    public Figure {
+        if (!(least < most) || !(noiseSd > 0)) {
+            throw new IllegalArgumentException("Figure " + id + ": needs least < most and noise above 0");
+        }
+    }
+
+    /** Whether this value can be a reading at all. */
+    public boolean allows(double value) {
+        return value >= least && value <= most;
+    }
+}

@@ -1,0 +1,2 @@
+/** Small numerical helpers of the inference: sums in log space and densities with a shared offset. No domain words. */
+package overturn.numeric;

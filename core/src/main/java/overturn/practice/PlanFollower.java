@@ -1,0 +1,75 @@
+package overturn.practice;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.random.RandomGenerator;
+import overturn.evidence.Reading;
+import overturn.inference.LayoutModel;
+import overturn.measurement.RigTrust;
+import overturn.planning.Proposal;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.procedure.VehicleNeeds;
+import overturn.verdict.Assessment;
+
+/** A technician who does what the plan says, one test at a time, until a verdict is proven or nothing worth doing is left. */
+public final class PlanFollower {
+
+    private static final int MOST_TESTS = 16;
+    /** Below this worth per minute another test is not asked for, nats per minute; estimate. */
+    private static final double WORTH_DOING = 0.0004;
+
+    private final LayoutModel model;
+
+    public PlanFollower(LayoutModel model) {
+        this.model = model;
+    }
+
+    /**
+     * What was done on one vehicle.
+     *
+     * @param readings   in order, the characterisation first
+     * @param assessment where it ended
+     * @param minutes    spent on tests and changes of state
+     */
+    public record Diagnosis(List<Reading> readings, Assessment assessment, double minutes) {
+
+        public Diagnosis {
+            readings = List.copyOf(readings);
+        }
+    }
+
+    /** Diagnoses a vehicle; stops early after {@code mostTests} further tests. */
+    public Diagnosis diagnose(HiddenVehicle vehicle, RandomGenerator random, int mostTests) {
+        List<Reading> readings = new ArrayList<>();
+        Procedure first = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
+        readings.add(read(first, false, vehicle, random, 0));
+        VehicleNeeds state = VehicleNeeds.SEAT;
+        double minutes = first.minutes();
+        Assessment assessment = Assessment.of(model, readings, state, Set.of());
+        while (readings.size() <= mostTests) {
+            Optional<Proposal> next = assessment.next().filter(p -> p.score() > WORTH_DOING || p.procedure().gate());
+            if (next.isEmpty()) {
+                break;
+            }
+            Procedure procedure = next.get().procedure();
+            readings.add(read(procedure, next.get().anotherRig(), vehicle, random, readings.size()));
+            minutes += next.get().minutes();
+            state = procedure.needs();
+            assessment = Assessment.of(model, readings, state, Set.of());
+        }
+        return new Diagnosis(readings, assessment, minutes);
+    }
+
+    /** Diagnoses a vehicle to the end. */
+    public Diagnosis diagnose(HiddenVehicle vehicle, RandomGenerator random) {
+        return diagnose(vehicle, random, MOST_TESTS);
+    }
+
+    private Reading read(Procedure procedure, boolean anotherRig, HiddenVehicle vehicle, RandomGenerator random, int index) {
+        String setup = procedure.rigKind().id() + (anotherRig ? "-another" : "");
+        return new Reading("reading-" + index, procedure.id(), vehicle.read(procedure, random), setup, RigTrust.PROVEN);
+    }
+}

@@ -1,0 +1,77 @@
+package overturn.procedure;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import overturn.measurement.ReadingSpec;
+import overturn.simulation.Protocol;
+
+/**
+ * A test: a procedure that yields a reading.
+ *
+ * @param id        stable id, key of its words
+ * @param protocol  what is done to the circuit; the simulator predicts from it
+ * @param spec      what the reading consists of
+ * @param table     how the simulated figures become an observation; empty for a series
+ * @param nature    what kind of proof it can be
+ * @param observes  ids of the suspects that it observes directly
+ * @param needs     vehicle state
+ * @param minutes   working minutes, set-up of its own rig included (handbook 09 C, estimates)
+ * @param rigKind   what rig it relies on; readings of one set-up stand or fall together
+ * @param gate      whether it comes first whatever the score
+ * @param steps     in order
+ */
+public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional<ObservationTable> table, Nature nature,
+                        Set<String> observes, VehicleNeeds needs, double minutes, RigKind rigKind, boolean gate, List<Step> steps) {
+
+    public Procedure {
+        Objects.requireNonNull(protocol, "protocol");
+        observes = Set.copyOf(observes);
+        steps = List.copyOf(steps);
+        boolean isObservation = spec instanceof ReadingSpec.Observation;
+        if (isObservation != table.isPresent()) {
+            throw new IllegalArgumentException("Test " + id + ": an observation needs a table, a series none");
+        }
+        if (spec instanceof ReadingSpec.Series series && series.figures().size() != protocol.samples()) {
+            throw new IllegalArgumentException("Test " + id + ": " + series.figures().size() + " figures but "
+                    + protocol.samples() + " samples");
+        }
+    }
+
+    /** What kind of proof a reading can be. */
+    public enum Nature {
+        /** Moves belief, proves nothing by itself. */
+        INDICATING,
+        /** Takes part of the circuit out. */
+        ISOLATING,
+        /** Looks at the fault itself. */
+        OBSERVING
+    }
+
+    /** The rig on which a test relies; its check question is the word {@code rig.<id>.check}. */
+    public enum RigKind {
+        EYE("eye"), FOOT_AND_TAPE("foot-and-tape"), LEVEL_TAPE("level-tape"), CLAMPS("clamps"), PORT_PLUGS("port-plugs"),
+        OUTLET_PLUGS("outlet-plugs"), VACUUM_GAUGE("vacuum-gauge"), BLEED_HOSE("bleed-hose");
+
+        private final String id;
+
+        RigKind(String id) {
+            this.id = id;
+        }
+
+        public String id() {
+            return id;
+        }
+    }
+
+    /** Whether a reading of this test can carry the proof of a suspect. */
+    public boolean canCarry(String suspectId) {
+        return nature == Nature.ISOLATING || observes.contains(suspectId);
+    }
+
+    /** How many numbers a prediction of this test holds: figures, or probabilities of the observations. */
+    public int width() {
+        return spec instanceof ReadingSpec.Observation observation ? observation.options().size() : protocol.samples();
+    }
+}

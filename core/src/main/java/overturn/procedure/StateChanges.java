@@ -1,0 +1,45 @@
+package overturn.procedure;
+
+import overturn.procedure.VehicleNeeds.Opened;
+
+/** Minutes to bring a vehicle from one state to another, both ways (handbook 09 C, estimates). Opening is in the test's own minutes. */
+public final class StateChanges {
+
+    private static final double BONNET = 0.5;
+    private static final double LIFT = 4;
+    private static final double WHEELS_OFF = 8;
+    private static final double WHEELS_ON = 10;
+    private static final double CLOSE_AND_BLEED_ALL = 40;
+    private static final double CLOSE_AND_BLEED_WITH_MODULATOR = 55;
+
+    private StateChanges() {
+    }
+
+    /** Minutes from one state to another. */
+    public static double minutes(VehicleNeeds from, VehicleNeeds to) {
+        double minutes = 0;
+        minutes += from.bonnetOpen() == to.bonnetOpen() ? 0 : BONNET;
+        minutes += from.raised() == to.raised() ? 0 : LIFT;
+        if (from.wheelsOff() != to.wheelsOff()) {
+            minutes += to.wheelsOff() ? WHEELS_OFF : WHEELS_ON;
+        }
+        if (from.opened() != to.opened()) {
+            minutes += closingMinutes(from);
+        }
+        return minutes;
+    }
+
+    /** Minutes to close and bleed what stands open. */
+    public static double closingMinutes(VehicleNeeds state) {
+        return switch (state.opened()) {
+            case NOTHING -> 0;
+            case MASTER_PORTS -> CLOSE_AND_BLEED_ALL;
+            case MODULATOR_OUTLETS -> CLOSE_AND_BLEED_WITH_MODULATOR;
+        };
+    }
+
+    /** The circuit shut, everything else as it stands. */
+    public static VehicleNeeds closed(VehicleNeeds state) {
+        return new VehicleNeeds(state.bonnetOpen(), state.raised(), state.wheelsOff(), Opened.NOTHING);
+    }
+}

@@ -1,0 +1,41 @@
+package overturn.simulation;
+
+import java.util.random.RandomGenerator;
+
+/**
+ * How this one vehicle differs from the layout's figures though nothing is wrong with it, plus the rig that all its readings share.
+ * Spreads: handbook 05 (20 to 30 %) and 09, estimates.
+ *
+ * @param padClearance    factor on pad clearance
+ * @param shoeClearance   factor on shoe clearance
+ * @param stiffness       factor on what ends, hoses and fluid swallow per bar
+ * @param springs         factor on spring force at the rod
+ * @param lostMotionMm    mm at the rod added to the layout's lost motion
+ * @param freePlay        factor on free play
+ * @param creepPerDecade  share of the elastic volume (about half of all swallowed) that creeps per decade of time
+ * @param runningCreep    share of the swallowed volume taken up in the first minute when the engine runs
+ * @param returnSeconds   time constant in which displaced fluid comes back after release
+ * @param assistGain      factor on the gain
+ * @param supply          factor on the supply
+ * @param forceBias       factor between the force asked for and the force pressed, the same foot and scale throughout
+ * @param levelArea       factor on the level area of the reservoir
+ */
+public record VehicleUnknowns(double padClearance, double shoeClearance, double stiffness, double springs, double lostMotionMm,
+                              double freePlay, double creepPerDecade, double runningCreep, double returnSeconds,
+                              double assistGain, double supply, double forceBias, double levelArea) {
+
+    /** The vehicle of the data sheet. */
+    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1);
+
+    /** A vehicle drawn from the spread of sound ones. */
+    public static VehicleUnknowns draw(RandomGenerator random) {
+        return new VehicleUnknowns(
+                factor(random, 0.22), factor(random, 0.22), factor(random, 0.18), factor(random, 0.12), 0.3 * random.nextGaussian(),
+                factor(random, 0.3), 0.065 * factor(random, 0.28), 0.3 * factor(random, 0.4), 0.5 * factor(random, 0.3),
+                factor(random, 0.15), factor(random, 0.05), factor(random, 0.05), factor(random, 0.15));
+    }
+
+    private static double factor(RandomGenerator random, double logSd) {
+        return Math.exp(logSd * Math.max(-2.5, Math.min(2.5, random.nextGaussian())));
+    }
+}

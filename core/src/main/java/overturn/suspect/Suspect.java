@@ -1,0 +1,40 @@
+package overturn.suspect;
+
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.random.RandomGenerator;
+import overturn.circuit.Layout;
+
+/**
+ * One way in which one component can be at fault.
+ *
+ * @param id             stable id, key of its words
+ * @param componentId    the component of the layout on which suspicion is drawn; empty for nothing wrong
+ * @param remedy         what cures it
+ * @param frequency      per cent of all complaints of the family before evidence (handbook 09 D)
+ * @param physics        its faults at a severity
+ */
+public record Suspect(String id, Optional<String> componentId, Remedy remedy, double frequency, Physics physics) {
+
+    public Suspect {
+        Objects.requireNonNull(id, "id");
+        Objects.requireNonNull(componentId, "componentId");
+        Objects.requireNonNull(remedy, "remedy");
+        Objects.requireNonNull(physics, "physics");
+        if (!(frequency > 0)) {
+            throw new IllegalArgumentException("Suspect " + id + ": frequency " + frequency + " must be above 0");
+        }
+    }
+
+    /** Draws the faults of this suspect. */
+    @FunctionalInterface
+    public interface Physics {
+
+        /**
+         * @param severityQuantile 0 (mildest) to 1 (worst), exclusive
+         * @param nuisance         source of what else varies at that severity (zone, lip, place)
+         */
+        List<Fault> at(double severityQuantile, Layout layout, RandomGenerator nuisance);
+    }
+}

@@ -1,0 +1,42 @@
+package overturn.verdict;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import overturn.evidence.Reading;
+import overturn.inference.BeliefHistory;
+import overturn.inference.LayoutModel;
+import overturn.planning.Proposal;
+import overturn.planning.TestPlanner;
+import overturn.procedure.VehicleNeeds;
+
+/**
+ * Everything that follows from the readings of a job: beliefs, the ranked tests, the verdict. A pure function of its inputs.
+ *
+ * @param history   beliefs before and after each reading
+ * @param proposals tests that can be done, the best first
+ * @param verdict   where it stands
+ */
+public record Assessment(BeliefHistory history, List<Proposal> proposals, Verdict verdict) {
+
+    public Assessment {
+        proposals = List.copyOf(proposals);
+    }
+
+    /**
+     * Assesses a job.
+     *
+     * @param readings standing readings in order
+     * @param state    how the vehicle stands
+     * @param setAside tests that cannot be done here
+     */
+    public static Assessment of(LayoutModel model, List<Reading> readings, VehicleNeeds state, Set<String> setAside) {
+        BeliefHistory history = BeliefHistory.of(model, readings);
+        return new Assessment(history, TestPlanner.of(model).rank(history, state, setAside), VerdictRule.of(model).on(history));
+    }
+
+    /** The test to do next; empty when the verdict is proven or nothing is left to do. */
+    public Optional<Proposal> next() {
+        return verdict.grade() == Grade.PROVEN ? Optional.empty() : proposals.stream().findFirst();
+    }
+}
