@@ -1,0 +1,60 @@
+package overturn.app.api;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import overturn.app.job.Entry;
+import overturn.app.job.Entry.EntryStruck;
+import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.TestSetAside;
+import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.LoggedEntry;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.quantity.TypedQuantity;
+
+/** An entry of the log; which fields are there depends on its kind. */
+public record EntryView(UUID id, int sequence, String kind, Instant at, String personId, boolean struck,
+                        Optional<String> procedureId, List<FigureTaken> figures, Optional<String> observed, Optional<String> rigSetup,
+                        Optional<RigTrust> trust, Optional<UUID> struckId, Optional<String> why, List<String> items) {
+
+    /** A figure as typed beside the core's value; all absent where none was taken. */
+    public record FigureTaken(Optional<String> text, Optional<String> unit, Optional<Double> coreValue) {
+
+        static FigureTaken of(Optional<TypedQuantity> quantity) {
+            return new FigureTaken(quantity.map(TypedQuantity::text), quantity.map(q -> q.unit().symbol()),
+                    quantity.map(TypedQuantity::coreValue));
+        }
+    }
+
+    static EntryView of(LoggedEntry logged, Set<UUID> struckIds) {
+        Entry entry = logged.entry();
+        Optional<ReadingTaken> reading = Optional.of(entry).filter(ReadingTaken.class::isInstance).map(ReadingTaken.class::cast);
+        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.at(), logged.personId(), struckIds.contains(logged.id()),
+                reading.map(ReadingTaken::procedureId).or(() -> setAside(entry).map(TestSetAside::procedureId)),
+                reading.map(ReadingTaken::value).filter(Figures.class::isInstance)
+                        .map(v -> ((Figures) v).taken().stream().map(FigureTaken::of).toList()).orElse(List.of()),
+                reading.map(ReadingTaken::value).filter(Observed.class::isInstance).map(v -> ((Observed) v).option()),
+                reading.map(ReadingTaken::rigSetup), reading.map(ReadingTaken::trust),
+                entry instanceof EntryStruck struck ? Optional.of(struck.struckId()) : Optional.empty(), why(entry),
+                entry instanceof FittingsTakenOff off ? off.items() : List.of());
+    }
+
+    private static Optional<TestSetAside> setAside(Entry entry) {
+        return entry instanceof TestSetAside aside ? Optional.of(aside) : Optional.empty();
+    }
+
+    private static Optional<String> why(Entry entry) {
+        if (entry instanceof EntryStruck struck) {
+            return Optional.of(struck.why());
+        }
+        if (entry instanceof VerdictAccepted verdict) {
+            return Optional.of(verdict.why());
+        }
+        return setAside(entry).map(TestSetAside::why);
+    }
+}

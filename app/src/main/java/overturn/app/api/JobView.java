@@ -1,0 +1,33 @@
+package overturn.app.api;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.JobState;
+import overturn.app.usecase.Jobs.Job;
+
+/** A job as the screens need it: the log, its fold and the assessment. */
+public record JobView(UUID id, int sequence, String vehicle, String layoutId, String complaint, String hunchId, boolean mayBeMoved,
+                      String openedById, Instant openedAt, List<EntryView> entries, List<String> stillFitted,
+                      TestView.NeedsView vehicleState, List<String> setAside, Optional<AcceptedView> accepted,
+                      AssessmentView assessment) {
+
+    static JobView of(Job job) {
+        JobState state = job.state();
+        return new JobView(job.id(), state.sequence(), state.opened().vehicle(), state.opened().layoutId(), state.opened().complaint(),
+                state.opened().hunchId(), state.opened().mayBeMoved(), state.log().get(0).personId(), state.log().get(0).at(),
+                state.log().stream().map(e -> EntryView.of(e, state.struckIds())).toList(),
+                state.stillFitted().stream().sorted().toList(), TestView.NeedsView.of(state.vehicle()),
+                state.setAside().stream().sorted().toList(), state.accepted().map(AcceptedView::of), AssessmentView.of(job));
+    }
+
+    /** The verdict as it was accepted; below proven it counts as assumed. */
+    public record AcceptedView(String remedyId, String grade, double probability, String why) {
+
+        static AcceptedView of(VerdictAccepted verdict) {
+            return new AcceptedView(verdict.remedyId(), verdict.grade(), verdict.probability(), verdict.why());
+        }
+    }
+}

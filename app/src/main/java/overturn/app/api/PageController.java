@@ -1,0 +1,14 @@
+package overturn.app.api;
+
+import org.springframework.stereotype.Controller;
+import org.springframework.web.bind.annotation.GetMapping;
+
+/** The addresses of the screens all lead to the one page, which finds its own way. */
+@Controller
+class PageController {
+
+    @GetMapping({"/", "/intake", "/jobs/{id}", "/jobs/{id}/tests/{procedureId}"})
+    String page() {
+        return "forward:/index.html";
+    }
+}

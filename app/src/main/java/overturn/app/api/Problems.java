@@ -1,0 +1,100 @@
+package overturn.app.api;
+
+import java.net.URI;
+import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import overturn.app.config.BodyLimitFilter.BodyTooLargeException;
+import overturn.app.job.StaleLogException;
+import overturn.app.usecase.EntryIdTakenException;
+import overturn.app.usecase.Finding;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.NotFoundException;
+
+/** Tells every failure as a problem detail (RFC 9457): what, given, allowed; never a stack trace. */
+@RestControllerAdvice
+class Problems extends ResponseEntityExceptionHandler {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+
+    @ExceptionHandler
+    ProblemDetail invalid(InvalidInputException e) {
+        ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_ENTITY, "input-not-allowed", "This cannot be taken", e.getMessage());
+        problem.setProperty("findings", e.findings());
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail notFound(NotFoundException e) {
+        return problem(HttpStatus.NOT_FOUND, "not-found", "Not here", e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail stale(StaleLogException e) {
+        ProblemDetail problem = problem(HttpStatus.CONFLICT, "log-has-grown", "Somebody else entered something", e.getMessage());
+        problem.setProperty("findings", List.of(new Finding("sequence", Integer.toString(e.given()), "the sequence of the last entry")));
+        return problem;
+    }
+
+    @ExceptionHandler
+    ProblemDetail idTaken(EntryIdTakenException e) {
+        return problem(HttpStatus.CONFLICT, "entry-id-taken", "This entry id is in use", e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail badAddress(MethodArgumentTypeMismatchException e) {
+        return problem(HttpStatus.BAD_REQUEST, "address-not-readable", "This address cannot be read",
+                e.getName() + ": “" + e.getValue() + "” was given, allowed is a UUID");
+    }
+
+    @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})
+    ProblemDetail storeAway(RuntimeException e) {
+        LOG.error("The store does not answer: {}", e.getMessage());
+        return problem(HttpStatus.SERVICE_UNAVAILABLE, "store-away", "The store does not answer",
+                "Nothing was written. What was typed stays on this device and is sent again.");
+    }
+
+    @ExceptionHandler
+    ProblemDetail bug(Exception e) {
+        LOG.error("Our own fault", e);
+        return problem(HttpStatus.INTERNAL_SERVER_ERROR, "our-own-fault", "Our own fault", "Nothing was written.");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
+                                                                  HttpStatusCode status, WebRequest request) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof BodyTooLargeException tooLarge) {
+                return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
+                        .body(problem(HttpStatus.CONTENT_TOO_LARGE, "body-too-large", "Too much at once", tooLarge.getMessage()));
+            }
+        }
+        return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "body-not-readable", "This body cannot be read",
+                "A JSON object as described at /api/openapi is needed; " + firstLine(e)));
+    }
+
+    private static String firstLine(HttpMessageNotReadableException e) {
+        String message = String.valueOf(e.getMostSpecificCause().getMessage());
+        return message.lines().findFirst().orElse("the body was empty").replaceAll("`?(overturn|java)[\\w.$]*\\.", "");
+    }
+
+    private static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setType(URI.create("urn:overturn:problem:" + type));
+        problem.setTitle(title);
+        return problem;
+    }
+}

@@ -1,0 +1,57 @@
+package overturn.app.api;
+
+import java.util.List;
+import java.util.UUID;
+import overturn.app.usecase.OpenJob;
+import overturn.app.usecase.RecordReading;
+import overturn.app.usecase.Stamp;
+
+/** Bodies of the writes. Every one carries an entry id made by the client, the last sequence it had seen, and who enters it. */
+final class Requests {
+
+    private Requests() {
+    }
+
+    /** Opens a job; {@code readingId} becomes the id of the entry with the behaviour. */
+    record OpenJobRequest(UUID jobId, UUID entryId, UUID readingId, String personId, String vehicle, String layoutId,
+                          String complaint, String behaviour, String hunchId, Boolean mayBeMoved) {
+
+        OpenJob.Intake intake() {
+            return new OpenJob.Intake(jobId, new Stamp(entryId, 0, personId), readingId, vehicle, layoutId, complaint, behaviour,
+                    hunchId, mayBeMoved);
+        }
+    }
+
+    /** A figure as typed, with its unit. */
+    record FigureRequest(String id, String text, String unit) {
+    }
+
+    /** A reading: figures for a series, {@code observed} for an observation. */
+    record ReadingRequest(UUID entryId, Integer sequence, String personId, String procedureId, List<FigureRequest> figures,
+                          String observed, String rigCheck, Boolean anotherRig) {
+
+        RecordReading.Draft draft() {
+            List<RecordReading.TypedFigure> typed = figures == null ? List.of() : figures.stream()
+                    .map(f -> f == null ? new RecordReading.TypedFigure(null, null, null)
+                            : new RecordReading.TypedFigure(f.id(), f.text(), f.unit())).toList();
+            return new RecordReading.Draft(new Stamp(entryId, sequence, personId), procedureId, typed, observed, rigCheck,
+                    Boolean.TRUE.equals(anotherRig));
+        }
+    }
+
+    /** Strikes an entry. */
+    record StrikeRequest(UUID entryId, Integer sequence, String personId, UUID struckId, String why) {
+    }
+
+    /** Sets a test aside. */
+    record SetAsideRequest(UUID entryId, Integer sequence, String personId, String procedureId, String why) {
+    }
+
+    /** Everything that is fitted is off again. */
+    record TakeOffRequest(UUID entryId, Integer sequence, String personId, List<String> items) {
+    }
+
+    /** Accepts the verdict. */
+    record AcceptRequest(UUID entryId, Integer sequence, String personId, String why) {
+    }
+}

@@ -1,0 +1,2 @@
+/** The HTTP API: what goes over the wire and how failures are told (RFC 9457). Knows use cases, never the store. */
+package overturn.app.api;

@@ -1,0 +1,87 @@
+package overturn.app.config;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Refuses bodies above a limit, announced or not. */
+@Component
+@Order(2)
+public class BodyLimitFilter extends OncePerRequestFilter {
+
+    /** The largest body taken, bytes; a reading needs a few hundred. */
+    public static final int MOST_BYTES = 64 * 1024;
+
+    /** A body that turned out too large while it was read. */
+    public static final class BodyTooLargeException extends IOException {
+
+        private static final long serialVersionUID = 1L;
+
+        BodyTooLargeException() {
+            super("The body is larger than " + MOST_BYTES + " bytes, which is the most that is taken");
+        }
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (request.getContentLengthLong() > MOST_BYTES) {
+            Refusals.send(response, 413, "body-too-large", "Too much at once", new BodyTooLargeException().getMessage());
+            return;
+        }
+        chain.doFilter(new Limited(request), response);
+    }
+
+    private static final class Limited extends HttpServletRequestWrapper {
+
+        Limited(HttpServletRequest request) {
+            super(request);
+        }
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            return new CountedStream(super.getInputStream());
+        }
+    }
+
+    private static final class CountedStream extends ServletInputStream {
+        private final ServletInputStream inner;
+        private int taken;
+
+        CountedStream(ServletInputStream inner) {
+            this.inner = inner;
+        }
+
+        @Override
+        public int read() throws IOException {
+            int next = inner.read();
+            if (next >= 0 && ++taken > MOST_BYTES) {
+                throw new BodyTooLargeException();
+            }
+            return next;
+        }
+
+        @Override
+        public boolean isFinished() {
+            return inner.isFinished();
+        }
+
+        @Override
+        public boolean isReady() {
+            return inner.isReady();
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            inner.setReadListener(listener);
+        }
+    }
+}

@@ -1,0 +1,2 @@
+/** Wiring: clock, filters that guard the door, the description of the API. */
+package overturn.app.config;

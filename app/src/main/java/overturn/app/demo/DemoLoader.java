@@ -1,0 +1,77 @@
+package overturn.app.demo;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.UUID;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import overturn.app.demo.DemoJobs.Story;
+import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.JobLog;
+import overturn.app.job.LoggedEntry;
+import overturn.app.usecase.LayoutModels;
+import overturn.circuit.Presets;
+import overturn.evidence.Reading;
+import overturn.inference.LayoutModel;
+import overturn.practice.HiddenVehicle;
+import overturn.practice.PlanFollower;
+import overturn.simulation.VehicleUnknowns;
+
+/** Loads the demo jobs into an empty workshop; does nothing where any job stands. Runs before the server listens. */
+@Component
+@ConditionalOnProperty(name = "overturn.demo", havingValue = "true")
+class DemoLoader implements SmartInitializingSingleton {
+
+    private static final Duration BETWEEN_ENTRIES = Duration.ofMinutes(7);
+
+    private final JobLog log;
+    private final LayoutModels models;
+    private final Clock clock;
+    private final TransactionTemplate transactions;
+
+    DemoLoader(JobLog log, LayoutModels models, Clock clock, TransactionTemplate transactions) {
+        this.log = log;
+        this.models = models;
+        this.clock = clock;
+        this.transactions = transactions;
+    }
+
+    @Override
+    public void afterSingletonsInstantiated() {
+        transactions.executeWithoutResult(status -> {
+            if (log.jobs().isEmpty()) {
+                DemoJobs.STORIES.forEach(this::load);
+            }
+        });
+    }
+
+    private void load(Story story) {
+        LayoutModel model = models.of(Presets.TARN_BOX_VAN.id());
+        SplittableRandom random = new SplittableRandom(story.seed());
+        HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), story.faults(), 1);
+        List<Reading> readings = new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
+        UUID jobId = id(story, "job");
+        Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
+        log.open(jobId, at);
+        log.append(jobId, new LoggedEntry(id(story, "opened"), 1, at, story.openedBy(), new JobOpened(story.vehicle(),
+                model.layout().id(), story.complaint(), story.hunchId(), story.mayBeMoved())));
+        for (int i = 0; i < readings.size(); i++) {
+            Reading reading = readings.get(i);
+            Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));
+            log.append(jobId, new LoggedEntry(id(story, "reading " + i), i + 2, read, i == 0 ? story.openedBy() : story.worksOnIt(),
+                    new ReadingTaken(reading.procedureId(), reading.value(), reading.rigSetup(), reading.trust())));
+        }
+    }
+
+    private static UUID id(Story story, String what) {
+        return UUID.nameUUIDFromBytes((story.vehicle() + " " + what).getBytes(StandardCharsets.UTF_8));
+    }
+}

@@ -1,0 +1,92 @@
+package overturn.app.job;
+
+import java.util.List;
+import java.util.UUID;
+import overturn.measurement.ReadingValue;
+import overturn.measurement.RigTrust;
+
+/** What an entry of the log says. Entries are appended and struck, never changed. */
+public sealed interface Entry {
+
+    /** The stable name of this kind of entry in the store. */
+    String kind();
+
+    /**
+     * A job was opened.
+     *
+     * @param vehicle   how the workshop calls it, for example its plate
+     * @param layoutId  its circuit
+     * @param complaint the driver's own words
+     * @param hunchId   the suspect that whoever opened it would have bet on
+     * @param mayBeMoved whether it may be moved at all
+     */
+    record JobOpened(String vehicle, String layoutId, String complaint, String hunchId, boolean mayBeMoved) implements Entry {
+        public static final String KIND = "job-opened";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** A reading was taken. */
+    record ReadingTaken(String procedureId, ReadingValue value, String rigSetup, RigTrust trust) implements Entry {
+        public static final String KIND = "reading-taken";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** A test cannot be done here. */
+    record TestSetAside(String procedureId, String why) implements Entry {
+        public static final String KIND = "test-set-aside";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** What was fitted was taken off, the circuit closed and bled. */
+    record FittingsTakenOff(List<String> items) implements Entry {
+        public static final String KIND = "fittings-taken-off";
+
+        public FittingsTakenOff {
+            items = List.copyOf(items);
+        }
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** An earlier entry no longer counts. */
+    record EntryStruck(UUID struckId, String why) implements Entry {
+        public static final String KIND = "entry-struck";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * The verdict was accepted as it stood.
+     *
+     * @param remedyId    what will be done
+     * @param grade       its grade at that moment; less than proven is recorded as assumed
+     * @param probability its probability at that moment
+     * @param why         why on less than proof; empty when proven
+     */
+    record VerdictAccepted(String remedyId, String grade, double probability, String why) implements Entry {
+        public static final String KIND = "verdict-accepted";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+}

@@ -1,0 +1,15 @@
+package overturn.app.job;
+
+import java.time.Instant;
+import java.util.UUID;
+
+/**
+ * An entry as it stands in the log.
+ *
+ * @param id       made by the client, so that sending twice appends once
+ * @param sequence 1 for the first entry of the job
+ * @param at       when the server took it
+ * @param personId who entered it
+ */
+public record LoggedEntry(UUID id, int sequence, Instant at, String personId, Entry entry) {
+}

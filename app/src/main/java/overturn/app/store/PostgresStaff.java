@@ -1,0 +1,24 @@
+package overturn.app.store;
+
+import java.util.List;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import overturn.app.job.Staff;
+
+/** The workshop's list of people in PostgreSQL. */
+@Repository
+class PostgresStaff implements Staff {
+
+    private final JdbcClient jdbc;
+
+    PostgresStaff(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    @Override
+    public List<Person> all() {
+        return jdbc.sql("select id, name, role from person order by role <> 'lead', role = 'apprentice', name")
+                .query((row, n) -> new Person(row.getString("id"), row.getString("name"), row.getString("role")))
+                .list();
+    }
+}

@@ -1,0 +1,42 @@
+package overturn.app.usecase;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+
+/** Collects findings about one input, so that all are told at once. */
+final class Checks {
+
+    private final List<Finding> findings = new ArrayList<>();
+
+    Checks that(BooleanSupplier holds, String field, Object given, String allowed) {
+        if (!holds.getAsBoolean()) {
+            add(field, given, allowed);
+        }
+        return this;
+    }
+
+    void add(String field, Object given, String allowed) {
+        findings.add(new Finding(field, given == null ? "nothing" : "“" + shortened(given.toString()) + "”", allowed));
+    }
+
+    /** Text that must be there and not be endless. */
+    Checks text(String field, String given, int most) {
+        return that(() -> given != null && !given.isBlank() && given.length() <= most, field, given, "1 to " + most + " characters");
+    }
+
+    boolean sound() {
+        return findings.isEmpty();
+    }
+
+    /** @throws InvalidInputException if anything was found */
+    void orThrow() {
+        if (!findings.isEmpty()) {
+            throw new InvalidInputException(findings);
+        }
+    }
+
+    private static String shortened(String text) {
+        return text.length() <= 60 ? text : text.substring(0, 60) + "…";
+    }
+}

@@ -1,0 +1,56 @@
+package overturn.app.usecase;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.JobLog;
+import overturn.app.job.JobState;
+import overturn.app.job.LoggedEntry;
+import overturn.inference.LayoutModel;
+import overturn.verdict.Assessment;
+
+/** Reads jobs: the log, its fold, and what follows from it. */
+@Component
+public class Jobs {
+
+    private static final int REMEMBERED = 100;
+
+    private final JobLog log;
+    private final LayoutModels models;
+    private final Cache<List<Object>, Job> assessed = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+    Jobs(JobLog log, LayoutModels models) {
+        this.log = log;
+        this.models = models;
+    }
+
+    /** A job with everything that follows from its log. */
+    public record Job(UUID id, JobState state, LayoutModel model, Assessment assessment) {
+    }
+
+    /** All jobs, the newest first. */
+    @Transactional(readOnly = true)
+    public List<Job> all() {
+        return log.jobs().stream().map(this::find).toList();
+    }
+
+    /** @throws NotFoundException if there is no such job */
+    @Transactional(readOnly = true)
+    public Job find(UUID id) {
+        List<LoggedEntry> entries = log.entries(id);
+        if (entries.isEmpty()) {
+            throw new NotFoundException("job", id.toString());
+        }
+        return assessed.get(List.of(id, entries.size()), key -> assess(id, entries));
+    }
+
+    private Job assess(UUID id, List<LoggedEntry> entries) {
+        LayoutModel model = models.of(((JobOpened) entries.get(0).entry()).layoutId());
+        JobState state = JobState.of(entries, model.procedures());
+        return new Job(id, state, model, Assessment.of(model, state.readings(), state.vehicle(), state.setAside()));
+    }
+}

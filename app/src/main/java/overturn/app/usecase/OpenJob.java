@@ -1,0 +1,69 @@
+package overturn.app.usecase;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.circuit.Layout;
+import overturn.circuit.Presets;
+import overturn.inference.LayoutModel;
+import overturn.measurement.ReadingSpec.Observation;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.suspect.Suspect;
+
+/** Opens a job: complaint, behaviour, layout, hunch. */
+@Component
+public class OpenJob {
+
+    private static final int MOST_COMPLAINT = 400;
+    private static final int MOST_VEHICLE = 40;
+
+    private final LogWriter writer;
+    private final LayoutModels models;
+
+    OpenJob(LogWriter writer, LayoutModels models) {
+        this.writer = writer;
+        this.models = models;
+    }
+
+    /**
+     * What is given at intake.
+     *
+     * @param readingId id of the entry that holds the behaviour, made by the client
+     */
+    public record Intake(UUID jobId, Stamp stamp, UUID readingId, String vehicle, String layoutId, String complaint,
+                         String behaviour, String hunchId, Boolean mayBeMoved) {
+    }
+
+    /** @throws InvalidInputException naming every field that cannot be taken */
+    public void open(Intake intake) {
+        Optional<LayoutModel> model = models.find(intake.layoutId() == null ? "" : intake.layoutId());
+        List<String> behaviours = model.map(OpenJob::behaviours).orElse(List.of());
+        List<String> suspects = model.map(m -> m.suspects().stream().map(Suspect::id).toList()).orElse(List.of());
+        new Checks()
+                .that(() -> intake.jobId() != null, "jobId", intake.jobId(), "a UUID made by the client")
+                .that(() -> intake.readingId() != null && !intake.readingId().equals(intake.stamp().entryId()), "readingId",
+                        intake.readingId(), "a UUID made by the client, other than entryId")
+                .text("vehicle", intake.vehicle(), MOST_VEHICLE)
+                .text("complaint", intake.complaint(), MOST_COMPLAINT)
+                .that(model::isPresent, "layoutId", intake.layoutId(), "one of " + Presets.all().stream().map(Layout::id).toList())
+                .that(() -> model.isEmpty() || behaviours.contains(intake.behaviour()), "behaviour", intake.behaviour(),
+                        "one of " + behaviours)
+                .that(() -> model.isEmpty() || suspects.contains(intake.hunchId()), "hunchId", intake.hunchId(), "one of " + suspects)
+                .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
+                .orThrow();
+        writer.open(intake.jobId(), intake.stamp(),
+                new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved()),
+                intake.readingId(), new ReadingTaken(ProcedureCatalogue.CHARACTERISE, new Observed(intake.behaviour()),
+                        Procedure.RigKind.EYE.id(), RigTrust.NORMAL));
+    }
+
+    private static List<String> behaviours(LayoutModel model) {
+        return ((Observation) model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec()).options();
+    }
+}

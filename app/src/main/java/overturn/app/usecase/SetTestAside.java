@@ -1,0 +1,30 @@
+package overturn.app.usecase;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.Entry.TestSetAside;
+import overturn.procedure.Procedure;
+
+/** Notes that a test cannot be done here; the plan goes round it. */
+@Component
+public class SetTestAside {
+
+    private static final int MOST_WHY = 200;
+
+    private final LogWriter writer;
+    private final Jobs jobs;
+
+    SetTestAside(LogWriter writer, Jobs jobs) {
+        this.writer = writer;
+        this.jobs = jobs;
+    }
+
+    /** @throws InvalidInputException if there is no such test or no reason */
+    public void setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
+        List<String> known = jobs.find(jobId).model().procedures().all().stream().map(Procedure::id).toList();
+        new Checks().that(() -> known.contains(procedureId), "procedureId", procedureId, "one of " + known)
+                .text("why", why, MOST_WHY).orThrow();
+        writer.append(jobId, stamp, seen -> new TestSetAside(procedureId, why));
+    }
+}

@@ -1,0 +1,43 @@
+package overturn.words;
+
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Properties;
+import java.util.TreeMap;
+
+/** All words by id. */
+public final class Words {
+
+    private static final List<String> FILES = List.of("suspects", "layouts", "tests", "cautions", "rigs");
+
+    private Words() {
+    }
+
+    /** Reads every word; an id that stands in two files is an error. */
+    public static Map<String, String> all() {
+        Map<String, String> all = new TreeMap<>();
+        for (String file : FILES) {
+            read(file).forEach((id, text) -> {
+                if (all.put((String) id, (String) text) != null) {
+                    throw new IllegalStateException("Impossible: word " + id + " stands twice");
+                }
+            });
+        }
+        return all;
+    }
+
+    private static Properties read(String file) {
+        Properties words = new Properties();
+        String path = "/overturn/words/" + file + ".properties";
+        try (var in = new InputStreamReader(Words.class.getResourceAsStream(path), StandardCharsets.UTF_8)) {
+            words.load(in);
+        } catch (IOException e) {
+            throw new UncheckedIOException("Impossible: words file " + path + " cannot be read", e);
+        }
+        return words;
+    }
+}

@@ -1,0 +1,107 @@
+# Building, serving, testing.
+
+JAR="$ROOT/app/target/app-0.1.0.jar"
+PID_FILE="$VAR/server.pid"
+
+maven() { (cd "$ROOT" && mvn -q -B -ntp "$@"); }
+
+build() {
+    if [ -f "$JAR" ] && [ -z "$(find "$ROOT/pom.xml" "$ROOT"/*/pom.xml "$ROOT"/*/src "$ROOT"/web/*.json "$ROOT"/web/*.ts \
+            "$ROOT"/web/index.html "$ROOT/docs/openapi.json" -newer "$JAR" -type f -not -path '*/generated/*' -print -quit 2>/dev/null)" ]; then
+        return
+    fi
+    step "Building (the first time takes some minutes)" maven package -DskipTests
+}
+
+server_runs() { [ -f "$PID_FILE" ] && kill -0 "$(cat "$PID_FILE")" 2>/dev/null; }
+
+health() { curl -fs -m 5 "http://127.0.0.1:$1/api/health" >/dev/null 2>&1; }
+
+start_server() {
+    if server_runs; then
+        say "Already serving: http://127.0.0.1:$(cat "$VAR/server.port")"
+        return
+    fi
+    port_taken "$PORT" && fail 5 "Port $PORT is taken; free it or start with OVERTURN_PORT=another"
+    mkdir -p "$VAR/log"
+    OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
+        OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
+        setsid nohup java -Xmx1g -jar "$JAR" >"$VAR/log/server.log" 2>&1 </dev/null &
+    echo $! >"$PID_FILE"
+    echo "$PORT" >"$VAR/server.port"
+    say "Starting the server …"
+    for _ in $(seq 1 120); do
+        if health "$PORT"; then
+            say "Overturn is ready: http://127.0.0.1:$PORT"
+            return
+        fi
+        server_runs || break
+        sleep 0.5
+    done
+    grep -aE 'ERROR|Caused by' "$VAR/log/server.log" | tail -n 3 | cut -c1-300 >&2 || true
+    fail 6 "The server did not start; all of it is in $VAR/log/server.log"
+}
+
+stop_server() {
+    if server_runs; then
+        local pid
+        pid=$(cat "$PID_FILE")
+        kill "$pid"
+        for _ in $(seq 1 40); do
+            kill -0 "$pid" 2>/dev/null || break
+            sleep 0.25
+        done
+        kill -9 "$pid" 2>/dev/null || true
+        say "Server stopped"
+    fi
+    rm -f "$PID_FILE"
+}
+
+show_status() {
+    if server_runs; then
+        local port
+        port=$(cat "$VAR/server.port")
+        if health "$port"; then say "server:   up at http://127.0.0.1:$port"; else say "server:   running and not answering; see $VAR/log/server.log"; fi
+    else
+        say "server:   down"
+    fi
+    if use_database && cluster_runs "$CLUSTER"; then say "database: up on 127.0.0.1:$DB_PORT"; else say "database: down"; fi
+    server_runs
+}
+
+# with_test_database COMMAND...: a throw-away cluster for the length of one command.
+with_test_database() {
+    local home code=0
+    home=$(mktemp -d /tmp/overturn-test.XXXXXX)
+    chmod 755 "$home"
+    CLUSTER="$home/postgres"
+    KEEPER_PASSWORD=$(random_password)
+    APP_PASSWORD=$(random_password)
+    DB_PORT=$(free_port 54317)
+    trap 'halt_cluster "'"$CLUSTER"'" >/dev/null 2>&1; rm -rf "'"$home"'"' EXIT
+    step "Making a throw-away database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
+    step "Starting the throw-away database" run_cluster "$CLUSTER" "$DB_PORT"
+    step "Making the application's role" make_database
+    OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
+        OVERTURN_REAL_DATABASE=true "$@" || code=$?
+    return $code
+}
+
+run_tests() { with_test_database mvn -B -ntp -f "$ROOT/pom.xml" verify "$@"; }
+
+write_openapi() {
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dtest=OpenApiDocumentTest \
+        -Dsurefire.failIfNoSpecifiedTests=false -Dopenapi.write=true
+    say "docs/openapi.json is written"
+}
+
+take_shots() {
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" verify -Dtest=ScreenshotsTest -Dsurefire.failIfNoSpecifiedTests=false \
+        -Dshots.write=true
+    say "docs/screenshots is refreshed"
+}
+
+run_bench() {
+    step "Building" maven package -DskipTests
+    java -jar "$ROOT/bench/target/benchmarks.jar" -rf json -rff "$VAR/bench.json" "$@"
+}
