@@ -2,7 +2,6 @@ package overturn.suspect;
 
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.random.RandomGenerator;
 import overturn.circuit.Layout;
 
@@ -10,16 +9,16 @@ import overturn.circuit.Layout;
  * One way in which one component can be at fault.
  *
  * @param id             stable id, key of its words
- * @param componentId    the component of the layout on which suspicion is drawn; empty for nothing wrong
+ * @param places         components of the layout at which it can sit; empty for nothing wrong
  * @param remedy         what cures it
  * @param frequency      per cent of all complaints of the family before evidence (handbook 09 D)
  * @param physics        its faults at a severity
  */
-public record Suspect(String id, Optional<String> componentId, Remedy remedy, double frequency, Physics physics) {
+public record Suspect(String id, List<String> places, Remedy remedy, double frequency, Physics physics) {
 
     public Suspect {
         Objects.requireNonNull(id, "id");
-        Objects.requireNonNull(componentId, "componentId");
+        places = List.copyOf(places);
         Objects.requireNonNull(remedy, "remedy");
         Objects.requireNonNull(physics, "physics");
         if (!(frequency > 0)) {

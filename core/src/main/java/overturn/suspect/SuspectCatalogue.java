@@ -3,7 +3,6 @@ package overturn.suspect;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.random.RandomGenerator;
@@ -49,34 +48,34 @@ public final class SuspectCatalogue {
     /** The suspects of this layout, nothing wrong first; order is stable. */
     public static List<Suspect> of(Layout layout) {
         List<Suspect> all = new ArrayList<>();
-        all.add(new Suspect(NOTHING_WRONG, Optional.empty(), Remedy.HAND_BACK, 8, (q, l, r) -> List.of()));
+        all.add(new Suspect(NOTHING_WRONG, List.of(), Remedy.HAND_BACK, 8, (q, l, r) -> List.of()));
         all.add(cup("primary-piston-cup", Cup.PRIMARY_PISTON, 3));
         all.add(cup("second-piston-rear-cup", Cup.SECOND_PISTON_REAR, 1.2));
         all.add(cup("second-piston-front-cup", Cup.SECOND_PISTON_FRONT, 1.8));
-        all.add(new Suspect("rear-seal-weeping", Optional.of("master"), Remedy.RENEW_MASTER, 3,
+        all.add(new Suspect("rear-seal-weeping", List.of("master"), Remedy.RENEW_MASTER, 3,
                 (q, l, r) -> List.of(new HiddenWeep(HIDDEN_WEEP_ML_PER_DAY.at(q)))));
-        all.add(new Suspect("air-in-master", Optional.of("master"), Remedy.BLEED_MASTER, 3, (q, l, r) ->
+        all.add(new Suspect("air-in-master", List.of("master"), Remedy.BLEED_MASTER, 3, (q, l, r) ->
                 List.of(new TrappedAir("master", r.nextBoolean() ? Chamber.PRIMARY : Chamber.SECONDARY, BRAKE_AIR_ML.at(q)))));
-        all.add(new Suspect("air-in-rear-end", Optional.of("rear-left"), Remedy.BLEED_REAR, 6, (q, l, r) ->
+        all.add(new Suspect("air-in-rear-end", List.copyOf(drums(layout)), Remedy.BLEED_REAR, 6, (q, l, r) ->
                 List.of(new TrappedAir(anyOf(drums(l), r), Chamber.SECONDARY, BRAKE_AIR_ML.at(q)))));
-        all.add(new Suspect("air-in-modulator", Optional.of("modulator"), Remedy.BLEED_MODULATOR, 3, (q, l, r) ->
+        all.add(new Suspect("air-in-modulator", List.of("modulator"), Remedy.BLEED_MODULATOR, 3, (q, l, r) ->
                 List.of(new TrappedAir("modulator", anyChamber(r), BRAKE_AIR_ML.at(q)))));
-        all.add(new Suspect("release-valve-passing", Optional.of("modulator"), Remedy.RENEW_MODULATOR, 0.5, (q, l, r) ->
+        all.add(new Suspect("release-valve-passing", List.of("modulator"), Remedy.RENEW_MODULATOR, 0.5, (q, l, r) ->
                 List.of(new ReleaseValvePassing(anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), 40 + 200 * r.nextDouble()))));
-        all.add(new Suspect("weeping-joint", Optional.of("rear-right"), Remedy.MAKE_JOINT_DRY, 12, SuspectCatalogue::weepingJoint));
-        all.add(new Suspect("swelling-hoses", Optional.of("front-left-hose"), Remedy.RENEW_HOSES, 1.5, (q, l, r) ->
+        all.add(new Suspect("weeping-joint", ends(layout).stream().map(Component::id).toList(), Remedy.MAKE_JOINT_DRY, 12, SuspectCatalogue::weepingJoint));
+        all.add(new Suspect("swelling-hoses", List.copyOf(ids(layout.all(Hose.class))), Remedy.RENEW_HOSES, 1.5, (q, l, r) ->
                 List.of(new HoseSwelling(ids(l.all(Hose.class)), HOSE_FACTOR.at(q)))));
-        all.add(new Suspect("excess-shoe-clearance", Optional.of("rear-left"), Remedy.ADJUST_SHOES, 10, (q, l, r) ->
+        all.add(new Suspect("excess-shoe-clearance", List.copyOf(drums(layout)), Remedy.ADJUST_SHOES, 10, (q, l, r) ->
                 List.of(new ExcessShoeClearance(drums(l), SHOE_EXTRA_MM.at(q)))));
-        all.add(new Suspect("rod-gap-too-large", Optional.of("pedal"), Remedy.SET_ROD, 1.5,
+        all.add(new Suspect("rod-gap-too-large", List.of("pedal"), Remedy.SET_ROD, 1.5,
                 (q, l, r) -> List.of(new RodGap(ROD_GAP_MM.at(q)))));
-        all.add(new Suspect("low-assist-supply", Optional.of("assist"), Remedy.RESTORE_SUPPLY, 8,
+        all.add(new Suspect("low-assist-supply", List.of("assist"), Remedy.RESTORE_SUPPLY, 8,
                 (q, l, r) -> List.of(new LowSupply(1 - SUPPLY_LOST_SHARE.at(q)))));
         return List.copyOf(all);
     }
 
     private static Suspect cup(String id, Cup cup, double frequency) {
-        return new Suspect(id, Optional.of("master"), Remedy.RENEW_MASTER, frequency, (q, l, r) -> {
+        return new Suspect(id, List.of("master"), Remedy.RENEW_MASTER, frequency, (q, l, r) -> {
             double zoneFromMm = r.nextDouble() < 0.7 ? 0 : 1 + 3 * r.nextDouble();
             double zoneLengthMm = 6 + 14 * r.nextDouble();
             double lipExponent = -0.4 + 0.9 * r.nextDouble();
@@ -85,7 +84,7 @@ public final class SuspectCatalogue {
     }
 
     private static List<Fault> weepingJoint(double quantile, Layout layout, RandomGenerator nuisance) {
-        List<Component> ends = layout.components().stream().filter(End.class::isInstance).toList();
+        List<Component> ends = ends(layout);
         Component end = ends.get(nuisance.nextInt(ends.size()));
         Chamber chamber = end instanceof DrumEnd ? Chamber.SECONDARY : Chamber.PRIMARY;
         double opensAtBar = nuisance.nextDouble() < 0.6 ? 0 : 30 + 30 * nuisance.nextDouble();
@@ -94,6 +93,10 @@ public final class SuspectCatalogue {
 
     private static Chamber anyChamber(RandomGenerator nuisance) {
         return nuisance.nextBoolean() ? Chamber.PRIMARY : Chamber.SECONDARY;
+    }
+
+    private static List<Component> ends(Layout layout) {
+        return layout.components().stream().filter(End.class::isInstance).toList();
     }
 
     private static Set<String> drums(Layout layout) {

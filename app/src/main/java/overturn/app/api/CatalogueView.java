@@ -46,7 +46,7 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
             return new LayoutView(layout.id(), layout.family().name().toLowerCase(Locale.ROOT).replace('_', '-'),
                     layout.components().stream().map(ComponentView::of).toList(),
                     layout.joints().stream().map(JointView::of).toList(),
-                    model.suspects().stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.componentId(), s.frequency())).toList(),
+                    model.suspects().stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency())).toList(),
                     characterise.options(), model.procedures().all().stream().map(Procedure::id).toList());
         }
     }
@@ -91,7 +91,7 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
         }
     }
 
-    /** A suspect; {@code frequency} is per cent of the family's complaints before evidence. */
-    public record SuspectView(String id, String remedyId, Optional<String> componentId, double frequency) {
+    /** A suspect, the components at which it can sit; {@code frequency} is per cent of the family's complaints before evidence. */
+    public record SuspectView(String id, String remedyId, List<String> places, double frequency) {
     }
 }

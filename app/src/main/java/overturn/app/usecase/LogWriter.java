@@ -42,8 +42,13 @@ public class LogWriter {
         if (entries.isEmpty()) {
             throw new NotFoundException("job", jobId.toString());
         }
-        List<LoggedEntry> seen = entries.stream().filter(e -> e.sequence() <= stamp.sequence()).toList();
-        Entry made = entry.apply(seen.isEmpty() ? entries : seen);
+        int ownPlace = entries.stream().filter(e -> e.id().equals(stamp.entryId())).mapToInt(LoggedEntry::sequence).findFirst()
+                .orElse(Integer.MAX_VALUE);
+        List<LoggedEntry> seen = entries.stream().filter(e -> e.sequence() <= stamp.sequence() && e.sequence() < ownPlace).toList();
+        if (seen.isEmpty()) {
+            throw new StaleLogException(stamp.sequence());
+        }
+        Entry made = entry.apply(seen);
         if (log.jobOfEntry(stamp.entryId()).isPresent()) {
             requireSame(stamp.entryId(), entries, made);
             return;

@@ -1,0 +1,66 @@
+import { BrowserRouter, Link, Route, Routes } from "react-router";
+import { SettingsProvider, useSettings } from "./domain/settings";
+import { useSender } from "./domain/useOutbox";
+import { say } from "./domain/words";
+import { Button } from "./ui/Button";
+import { BayView } from "./workspaces/bay/BayView";
+import { IntakeView } from "./workspaces/intake/IntakeView";
+import { RunnerView } from "./workspaces/runner/RunnerView";
+import { TraceView } from "./workspaces/trace/TraceView";
+
+export function App() {
+  return (
+    <SettingsProvider>
+      <Signed />
+    </SettingsProvider>
+  );
+}
+
+/** Nothing can be entered before it is known who works. */
+function Signed() {
+  const { personId, catalogue } = useSettings();
+  useSender();
+  if (!catalogue.staff.some((person) => person.id === personId)) return <WhoWorks />;
+  return (
+    <BrowserRouter>
+      <Routes>
+        <Route path="/" element={<BayView />} />
+        <Route path="/intake" element={<IntakeView />} />
+        <Route path="/jobs/:jobId" element={<TraceView />} />
+        <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
+        <Route path="*" element={<Nothing />} />
+      </Routes>
+    </BrowserRouter>
+  );
+}
+
+function WhoWorks() {
+  const { catalogue, set } = useSettings();
+  return (
+    <main className="sheet-grid grid min-h-dvh place-items-center p-6">
+      <div className="w-full max-w-lg border-2 border-ink bg-panel p-6">
+        <h1 className="text-3xl font-semibold">{say("who")}</h1>
+        <p className="mt-1 mb-5 text-soft">{say("whoWhy")}</p>
+        <div className="grid gap-3 sm:grid-cols-2">
+          {catalogue.staff.map((person) => (
+            <Button key={person.id} large onClick={() => set({ personId: person.id })}>
+              {person.name}
+              <span className="ml-2 text-base font-normal text-soft">{person.role}</span>
+            </Button>
+          ))}
+        </div>
+      </div>
+    </main>
+  );
+}
+
+function Nothing() {
+  return (
+    <main className="p-8">
+      <h1 className="mb-4 text-2xl font-semibold">{say("notFoundTitle")}</h1>
+      <Link to="/" className="underline">
+        {say("notFoundBack")}
+      </Link>
+    </main>
+  );
+}

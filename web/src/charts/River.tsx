@@ -1,0 +1,91 @@
+import { useMemo } from "react";
+import { useSettings } from "../domain/settings";
+import type { Moment } from "../domain/types";
+import { say } from "../domain/words";
+import { currents, REST, ribbon } from "./river";
+import { linear } from "./scale";
+
+interface Props {
+  moments: Moment[];
+  at: number;
+  onMove: (moment: number) => void;
+  hunch: string;
+}
+
+const WIDTH = 940;
+const TOP = 6;
+const BOTTOM = 96;
+const MOST = 5;
+const LEFT = 36;
+const OPACITY = [1, 0.68, 0.46, 0.3, 0.2];
+
+/** How suspicion moved; the line can be drawn back to what was believed before. */
+export function River({ moments, at, onMove, hunch }: Props) {
+  const { word } = useSettings();
+  const bands = useMemo(() => currents(moments, MOST), [moments]);
+  const last = Math.max(1, moments.length - 1);
+  const x = linear(0, last, LEFT, WIDTH - LEFT).at;
+  const y = linear(0, 1, TOP, BOTTOM).at;
+  const nameOf = (moment: Moment) => (moment.procedureId === undefined ? say("intake") : word(`test.${moment.procedureId}`));
+  const here = moments[at];
+  return (
+    <section aria-label={say("evidence")} className="px-3 pt-2 pb-1">
+      <div className="flex flex-wrap justify-between gap-x-4">
+        <h2 className="caps">{say("evidence")} · {say("evidenceDraw")}</h2>
+        {at < moments.length - 1 && (
+          <button type="button" className="label min-h-6 underline" onClick={() => onMove(moments.length - 1)}>{say("backToNow")}</button>
+        )}
+      </div>
+      <div className="relative">
+        <svg viewBox={`0 0 ${WIDTH} 138`} className="block w-full" aria-hidden="true">
+          {moments.length > 1 && bands.map((band, i) => (
+            <path key={band.id} d={ribbon(band, x, y)} fill={band.id === REST ? "var(--grid)" : "var(--hot)"}
+              fillOpacity={band.id === REST ? 1 : (OPACITY[i] ?? 0.2)} stroke="var(--ground)" strokeWidth="1.5" />
+          ))}
+          {moments.length > 1 && bands.map((band, i) => <Label key={band.id} lows={band.lows} highs={band.highs} x={x} y={y} dark={i === 0}
+            text={band.id === REST ? say("rest") : word(`suspect.${band.id}`)} />)}
+          {moments.map((moment, i) => (
+            <g key={moment.entryId ?? "start"}>
+              <line x1={x(i)} x2={x(i)} y1={TOP - 4} y2={BOTTOM + 4} stroke="var(--ink)" strokeWidth={i === at ? 3 : 1} opacity={i === at ? 1 : 0.35} />
+              {(moments.length < 9 || i === at || (i % 2 === 0 && Math.abs(i - at) > 1)) && (
+                <text x={x(i)} y={BOTTOM + 22} textAnchor={i === 0 ? "start" : i === last ? "end" : "middle"}
+                  className={i === at ? "figures fill-ink text-[14px] font-semibold" : "figures fill-soft text-[14px]"}>
+                  {short(nameOf(moment), i === at ? 40 : Math.floor(860 / last / 7))}
+                </text>
+              )}
+            </g>
+          ))}
+          <text x={WIDTH - LEFT} y="136" textAnchor="end" className="figures fill-soft text-[13px]">{hunch}</text>
+        </svg>
+        <input type="range" min={0} max={moments.length - 1} step={1} value={at} onChange={(e) => onMove(Number(e.target.value))}
+          aria-label={say("evidenceDraw")} aria-valuetext={here && at > 0 ? say("evidenceAt", { what: nameOf(here) }) : say("beforeAny")}
+          className="absolute inset-x-0 top-0 h-3/4 w-full cursor-ew-resize opacity-0 focus-visible:opacity-30" />
+      </div>
+    </section>
+  );
+}
+
+function short(text: string, most: number): string {
+  return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1))}…`;
+}
+
+/** Written where its band is widest, if it is wide enough to hold it. */
+function Label({ lows, highs, x, y, text, dark }: { lows: number[]; highs: number[]; x: (i: number) => number; y: (s: number) => number; text: string; dark: boolean }) {
+  let best = -1;
+  let widest = 0.2;
+  lows.forEach((low, i) => {
+    const wide = (highs[i] ?? 0) - low;
+    if (wide > widest) {
+      widest = wide;
+      best = i;
+    }
+  });
+  if (best < 0) return null;
+  const anchor = best === 0 ? "start" : best === lows.length - 1 ? "end" : "middle";
+  return (
+    <text x={x(best) + (anchor === "start" ? 8 : anchor === "end" ? -8 : 0)} y={y(((lows[best] ?? 0) + (highs[best] ?? 0)) / 2) + 5} textAnchor={anchor}
+      className={dark ? "figures fill-white text-[15px] font-semibold dark:fill-black" : "figures fill-ink text-[15px] font-medium"}>
+      {text}
+    </text>
+  );
+}

@@ -1,0 +1,57 @@
+import type { Moment } from "../domain/types";
+
+/** A band of the river: one suspect (or the rest) from moment to moment. */
+export interface Current {
+  id: string;
+  lows: number[];
+  highs: number[];
+}
+
+export const REST = "rest";
+
+/** The few suspects that ever mattered, by what they weigh at the end, and the rest together; shares stacked from the top. */
+export function currents(moments: Moment[], most: number): Current[] {
+  const last = moments[moments.length - 1];
+  if (!last) return [];
+  const peak = new Map<string, number>();
+  for (const moment of moments) {
+    for (const share of moment.shares) peak.set(share.suspectId, Math.max(peak.get(share.suspectId) ?? 0, share.probability));
+  }
+  const now = new Map(last.shares.map((s) => [s.suspectId, s.probability]));
+  const named = [...peak.keys()]
+    .sort((a, b) => (peak.get(b) ?? 0) + 2 * (now.get(b) ?? 0) - (peak.get(a) ?? 0) - 2 * (now.get(a) ?? 0))
+    .slice(0, most)
+    .sort((a, b) => (now.get(b) ?? 0) - (now.get(a) ?? 0) || a.localeCompare(b));
+  const result: Current[] = [...named, REST].map((id) => ({ id, lows: [], highs: [] }));
+  for (const moment of moments) {
+    let top = 0;
+    for (const current of result) {
+      const share = moment.shares.find((s) => s.suspectId === current.id)?.probability ?? 0;
+      const next = current.id === REST ? 1 : Math.min(1, top + share);
+      current.lows.push(top);
+      current.highs.push(next);
+      top = next;
+    }
+  }
+  return result;
+}
+
+/** A closed path through the highs and back through the lows, softly curved. */
+export function ribbon(current: Current, x: (moment: number) => number, y: (share: number) => number): string {
+  const forth = curve(current.lows.map((share, i) => [x(i), y(share)]));
+  const back = curve(current.highs.map((share, i) => [x(i), y(share)] as [number, number]).reverse());
+  return `M${forth} L${back} Z`;
+}
+
+function curve(points: [number, number][]): string {
+  const [first, ...rest] = points;
+  if (!first) return "";
+  let path = `${first[0]},${first[1]}`;
+  let before = first;
+  for (const point of rest) {
+    const middle = (before[0] + point[0]) / 2;
+    path += ` C${middle},${before[1]} ${middle},${point[1]} ${point[0]},${point[1]}`;
+    before = point;
+  }
+  return path;
+}

@@ -1,0 +1,69 @@
+import createClient from "openapi-fetch";
+import type { paths } from "./generated/api";
+import type { Catalogue, Job, JobSummary, OpenJobRequest, Test } from "./types";
+
+const client = createClient<paths>({ baseUrl: "/" });
+
+/** What is wrong with one field. */
+export interface Finding {
+  field: string;
+  given: string;
+  allowed: string;
+}
+
+/** A refusal told by the server (RFC 9457), or no answer at all (status 0). */
+export class Refusal extends Error {
+  constructor(
+    readonly status: number,
+    readonly type: string,
+    message: string,
+    readonly findings: Finding[] = [],
+  ) {
+    super(message);
+  }
+
+  /** The server cannot be reached or cannot write just now; sending again may do. */
+  get passing(): boolean {
+    return this.status === 0 || this.status >= 500;
+  }
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+async function taken<T>(call: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await call;
+  } catch {
+    throw new Refusal(0, "away", "The server does not answer");
+  }
+  if (answer.response.ok && answer.data !== undefined) {
+    return answer.data;
+  }
+  const problem = (answer.error ?? {}) as { type?: string; detail?: string; findings?: Finding[] };
+  throw new Refusal(answer.response.status, problem.type ?? "", problem.detail ?? "The server refused", problem.findings ?? []);
+}
+
+/** The writes that add to a log, by the last part of their address. */
+export type WriteKind = "readings" | "strikes" | "set-aside" | "take-off" | "verdict";
+
+export const api = {
+  words: () => taken<Record<string, string>>(client.GET("/api/words") as Promise<Answer<Record<string, string>>>),
+  catalogue: () => taken<Catalogue>(client.GET("/api/catalogue") as Promise<Answer<Catalogue>>),
+  jobs: () => taken<JobSummary[]>(client.GET("/api/jobs") as Promise<Answer<JobSummary[]>>),
+  job: (id: string) => taken<Job>(client.GET("/api/jobs/{id}", { params: { path: { id } } }) as Promise<Answer<Job>>),
+  test: (id: string, procedureId: string) =>
+    taken<Test>(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } }) as Promise<Answer<Test>>),
+  open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body }) as Promise<Answer<Job>>),
+  write: (jobId: string, kind: WriteKind, body: object) =>
+    taken<Job>(
+      client.POST(`/api/jobs/{id}/${kind}` as "/api/jobs/{id}/verdict", {
+        params: { path: { id: jobId } },
+        body: body as never,
+      }) as Promise<Answer<Job>>,
+    ),
+};

@@ -1,0 +1,85 @@
+import { useQuery } from "@tanstack/react-query";
+import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
+import { Failed, Loading } from "../ui/States";
+import { api } from "./api";
+import type { Catalogue, Dimension, Layout, Unit } from "./types";
+import { shown, unitFor, type UnitSystem } from "./units";
+import { filled, type Values } from "./words";
+
+export type Theme = "light" | "dark";
+
+interface Kept {
+  personId: string;
+  units: UnitSystem;
+  theme: Theme;
+}
+
+interface Settings extends Kept {
+  catalogue: Catalogue;
+  set: (change: Partial<Kept>) => void;
+  /** A word of the catalogue; its id where it is missing, so that a hole is seen. */
+  word: (id: string, values?: Values) => string;
+  /** A core value in the user's units. */
+  show: (coreValue: number, dimension: Dimension) => string;
+  unit: (dimension: Dimension) => Unit;
+  layout: (id: string) => Layout;
+  person: (id: string) => string;
+}
+
+const KEY = "overturn-settings";
+const Context = createContext<Settings | undefined>(undefined);
+
+function readKept(): Kept {
+  const dark = window.matchMedia?.("(prefers-color-scheme: dark)").matches;
+  const fallback: Kept = { personId: "", units: "metric", theme: dark ? "dark" : "light" };
+  try {
+    return { ...fallback, ...(JSON.parse(localStorage.getItem(KEY) ?? "{}") as Partial<Kept>) };
+  } catch {
+    return fallback;
+  }
+}
+
+/** What the user chose on this device, and what the program knows; nothing is shown before both are there. */
+export function SettingsProvider({ children }: { children: ReactNode }) {
+  const [kept, setKept] = useState(readKept);
+  const words = useQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+  useEffect(() => {
+    document.documentElement.dataset.theme = kept.theme;
+    localStorage.setItem(KEY, JSON.stringify(kept));
+  }, [kept]);
+  const value = useMemo(
+    () => (words.data && catalogue.data ? settings(kept, setKept, words.data, catalogue.data) : undefined),
+    [kept, words.data, catalogue.data],
+  );
+  if (value) return <Context.Provider value={value}>{children}</Context.Provider>;
+  const failed = words.error ?? catalogue.error;
+  return failed ? (
+    <Failed error={failed} again={() => void Promise.all([words.refetch(), catalogue.refetch()])} />
+  ) : (
+    <Loading />
+  );
+}
+
+function settings(kept: Kept, setKept: (k: Kept) => void, words: Record<string, string>, catalogue: Catalogue): Settings {
+  return {
+    ...kept,
+    catalogue,
+    set: (change) => setKept({ ...kept, ...change }),
+    word: (id, values) => filled(words[id] ?? id, values),
+    show: (coreValue, dimension) => shown(coreValue, dimension, kept.units, catalogue.units),
+    unit: (dimension) => unitFor(dimension, kept.units, catalogue.units),
+    layout: (id) => {
+      const layout = catalogue.layouts.find((l) => l.id === id);
+      if (!layout) throw new Error(`Impossible: layout ${id} is not in the catalogue`);
+      return layout;
+    },
+    person: (id) => catalogue.staff.find((p) => p.id === id)?.name ?? id,
+  };
+}
+
+export function useSettings(): Settings {
+  const settings = useContext(Context);
+  if (!settings) throw new Error("Impossible: settings are used outside their provider");
+  return settings;
+}

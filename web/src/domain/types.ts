@@ -1,0 +1,25 @@
+import type { components } from "./generated/api";
+
+type Schemas = components["schemas"];
+export type Job = Schemas["JobView"];
+export type JobSummary = Schemas["JobSummaryView"];
+export type Entry = Schemas["EntryView"];
+export type Assessment = Schemas["AssessmentView"];
+export type Suspicion = Schemas["SuspicionView"];
+export type Moment = Schemas["MomentView"];
+export type Proposal = Schemas["ProposalView"];
+export type Reason = Schemas["ReasonView"];
+export type Verdict = Schemas["VerdictView"];
+export type Overturner = Schemas["OverturnerView"];
+export type Test = Schemas["TestView"];
+export type Step = Schemas["StepView"];
+export type Figure = Schemas["FigureView"];
+export type Band = Schemas["BandView"];
+export type Needs = Schemas["NeedsView"];
+export type Catalogue = Schemas["CatalogueView"];
+export type Layout = Schemas["LayoutView"];
+export type Unit = Schemas["UnitView"];
+export type Dimension = Unit["dimension"];
+export type FigureRequest = Schemas["FigureRequest"];
+export type OpenJobRequest = Schemas["OpenJobRequest"];
+export type Grade = Verdict["grade"];

@@ -1,0 +1,63 @@
+import type { Dimension, Unit } from "./types";
+
+export type UnitSystem = "metric" | "us";
+
+const US_SYMBOL: Record<Dimension, string> = { LENGTH: "in", FORCE: "lbf", PRESSURE: "psi", DEPRESSION: "inHg", VOLUME: "fl oz" };
+const DECIMALS: Record<string, number> = { mm: 0, in: 2, N: 0, lbf: 0, bar: 1, psi: 0, kPa: 0, inHg: 1, mL: 1, "fl oz": 2 };
+
+/** The unit in which a dimension is shown and asked for. */
+export function unitFor(dimension: Dimension, system: UnitSystem, units: Unit[]): Unit {
+  const own = units.filter((unit) => unit.dimension === dimension);
+  const chosen = own.find((unit) => (system === "metric" ? unit.core : unit.symbol === US_SYMBOL[dimension]));
+  if (!chosen) throw new Error(`Impossible: no unit for ${dimension}`);
+  return chosen;
+}
+
+/** A core value as shown: rounded to what an instrument shows, with its unit. */
+export function shown(coreValue: number, dimension: Dimension, system: UnitSystem, units: Unit[]): string {
+  const unit = unitFor(dimension, system, units);
+  return `${shownFigure(coreValue, unit)} ${unit.symbol}`;
+}
+
+/** The figure alone. */
+export function shownFigure(coreValue: number, unit: Unit): string {
+  const text = (coreValue / unit.coreUnitsPerUnit).toFixed(DECIMALS[unit.symbol] ?? 1);
+  return text.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
+}
+
+const NUMBER = /^\s*[+-]?(\d+([.,]\d*)?|[.,]\d+)\s*[a-zA-Z"]*\s*$/;
+const FRACTION = /^\s*(?:(\d+)[ -])?(\d+)\s*\/\s*([1-9]\d*)\s*[a-zA-Z"]*\s*$/;
+
+/** Typed text as a core value for the ruler; the server's own reading of it is what counts. Undefined while it is no number. */
+export function preview(text: string, unit: Unit, units: Unit[]): number | undefined {
+  const symbol = text.match(/[a-zA-Z"][a-zA-Z ]*$/)?.[0].trim();
+  const named = symbol === undefined ? unit : units.find((u) => u.symbol === (symbol === '"' ? "in" : symbol));
+  if (!named || named.dimension !== unit.dimension) return undefined;
+  const fraction = text.match(FRACTION);
+  if (fraction) return (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit;
+  if (!NUMBER.test(text)) return undefined;
+  return Number.parseFloat(text.replace(",", ".")) * named.coreUnitsPerUnit;
+}
+
+/** A probability as shown: whole per cent, finer where it matters. */
+export function percent(probability: number): string {
+  if (probability >= 0.995) return "> 99 %";
+  if (probability < 0.001) return "< 0.1 %";
+  return probability < 0.01 ? `${(100 * probability).toFixed(1)} %` : `${Math.round(100 * probability)} %`;
+}
+
+/** "1 in 4": how often acting on this probability is wrong. */
+export function oneIn(wrong: number): string {
+  const odds = Math.max(1, Math.round(1 / Math.max(wrong, 0.001)));
+  return odds >= 1000 ? "under 1 in 999" : `1 in ${odds}`;
+}
+
+/** Odds factor in plain words: ×9, ×0.2 becomes ÷5. */
+export function factor(oddsFactor: number): string {
+  const strength = oddsFactor >= 1 ? oddsFactor : 1 / oddsFactor;
+  return strength >= 100 ? "×100+" : `×${strength >= 10 ? Math.round(strength) : strength.toFixed(1).replace(".0", "")}`;
+}
+
+export function minutes(value: number): string {
+  return `${Math.max(1, Math.round(value))} min`;
+}

@@ -1,0 +1,31 @@
+import clsx from "clsx";
+import { RadioGroup } from "radix-ui";
+
+interface Props {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  options: { value: string; text: string }[];
+  large?: boolean;
+}
+
+/** One of a few, as big targets. */
+export function Choice({ label, value, onChange, options, large = false }: Props) {
+  return (
+    <RadioGroup.Root aria-label={label} value={value} onValueChange={onChange} className="flex flex-wrap gap-2">
+      {options.map((option) => (
+        <RadioGroup.Item
+          key={option.value}
+          value={option.value}
+          className={clsx(
+            "border-2 border-ink px-4 text-left font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink",
+            large ? "min-h-16 flex-1 basis-56 text-lg" : "min-h-11 text-base",
+            value !== option.value && "bg-panel",
+          )}
+        >
+          {option.text}
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
+  );
+}

@@ -1,0 +1,90 @@
+import { linear, spanOf, ticks } from "../charts/scale";
+import { useSettings } from "../domain/settings";
+import type { Figure } from "../domain/types";
+import { shownFigure } from "../domain/units";
+import { say } from "../domain/words";
+
+interface Props {
+  figure: Figure;
+  /** What was read, core unit. */
+  mark?: number;
+  title: string;
+}
+
+const WIDTH = 560;
+const PAD = 18;
+const ROW = 22;
+
+/** A reading as a position: sound band, bands of the live suspects, the mark. */
+export function Ruler({ figure, mark, title }: Props) {
+  const { unit, word } = useSettings();
+  const own = unit(figure.dimension);
+  const inUnit = (core: number) => core / own.coreUnitsPerUnit;
+  const values = figure.bands.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
+  const [low, high] = spanOf(values);
+  const scale = linear(low, high, PAD, WIDTH - PAD);
+  const base = 24 + figure.bands.length * ROW;
+  const height = base + (mark === undefined ? 28 : 58);
+  return (
+    <figure className="m-0">
+      <figcaption className="caps mb-1">{title}</figcaption>
+      <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" role="img" aria-label={described()}>
+        {figure.bands.map((band, row) => (
+          <BandMark key={band.suspectId} row={row} sound={row === 0} from={scale.at(inUnit(band.low))} to={scale.at(inUnit(band.high))}
+            label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`} />
+        ))}
+        <line x1={PAD} x2={WIDTH - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
+        {ticks(low, high).map((tick) => (
+          <g key={tick}>
+            <line x1={scale.at(tick)} x2={scale.at(tick)} y1={base} y2={base + 7} stroke="var(--ink)" />
+            <text x={scale.at(tick)} y={base + 21} textAnchor="middle" className="figures fill-soft text-[14px]">
+              {String(tick).replace("-", "−")}
+            </text>
+          </g>
+        ))}
+        {mark !== undefined && (
+          <g className="just-changed">
+            <line x1={scale.at(inUnit(mark))} x2={scale.at(inUnit(mark))} y1={base - 16 - ROW * figure.bands.length} y2={base + 8}
+              stroke="var(--ink)" strokeWidth="3" />
+            <path d={`M${scale.at(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
+            <text x={Math.min(WIDTH - 50, Math.max(50, scale.at(inUnit(mark))))} y={base + 50} textAnchor="middle"
+              className="figures fill-ink text-[26px] font-semibold">
+              {shownFigure(mark, own)} {own.symbol}
+            </text>
+          </g>
+        )}
+      </svg>
+    </figure>
+  );
+
+  function range(bandLow: number, bandHigh: number) {
+    return `${shownFigure(bandLow, own)} – ${shownFigure(bandHigh, own)} ${own.symbol}`;
+  }
+
+  function described() {
+    const bands = figure.bands.map((b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`);
+    return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...bands].filter(Boolean).join(", ");
+  }
+}
+
+function BandMark({ row, sound, from, to, label }: { row: number; sound: boolean; from: number; to: number; label: string }) {
+  const y = 4 + row * ROW;
+  const width = Math.max(3, to - from);
+  const middle = (from + to) / 2;
+  const anchor = middle < WIDTH / 2 ? "start" : "end";
+  return (
+    <g>
+      <defs>
+        <pattern id={`ruler-${row}`} width={4 + 2 * row} height={4 + 2 * row} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line x1="0" y1="0" x2="0" y2={4 + 2 * row} stroke="var(--hot)" strokeWidth="1.4" />
+        </pattern>
+      </defs>
+      <rect x={from} y={y} width={width} height={ROW - 6} fill={sound ? "var(--cool-band)" : `url(#ruler-${row})`}
+        stroke={sound ? "var(--cool)" : "var(--hot)"} />
+      <text x={anchor === "start" ? to + 6 : from - 6} y={y + 13} textAnchor={anchor}
+        className={sound ? "figures fill-cool-text text-[15px] font-medium" : "figures fill-hot-text text-[15px] font-medium"}>
+        {label}
+      </text>
+    </g>
+  );
+}

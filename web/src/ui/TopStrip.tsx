@@ -1,0 +1,89 @@
+import { Popover } from "radix-ui";
+import { useEffect, useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { useSettings } from "../domain/settings";
+import { useConnection } from "../domain/useOutbox";
+import { say, type UiWord } from "../domain/words";
+import { Choice } from "./Choice";
+import { Dialog } from "./Dialog";
+
+const KEYS: [string, UiWord][] = [
+  ["n", "key.n"],
+  ["o", "key.o"],
+  ["b", "key.b"],
+  ["← →", "key.arrows"],
+  ["?", "key.question"],
+];
+
+/** The slim strip on top: where one is, what runs, whether all is saved, who works. */
+export function TopStrip({ title, quote, children }: { title: string; quote?: string; children?: ReactNode }) {
+  return (
+    <header className="flex min-h-12 flex-wrap items-center gap-x-5 gap-y-1 bg-strip px-4 py-1 text-strip-ink">
+      <Link to="/" aria-label={say("bay")} className="grid size-11 place-items-center">
+        <svg viewBox="0 0 32 32" className="size-7" aria-hidden="true">
+          <path d="M6 23h14M13 23V12a6 6 0 0 1 12 0v3" fill="none" stroke="currentColor" strokeWidth="3" />
+          <path d="m21 12 4 5 4-5z" fill="var(--hot)" />
+        </svg>
+      </Link>
+      <h1 className="text-xl font-semibold">{title}</h1>
+      {quote && <p className="min-w-0 flex-1 truncate max-md:hidden">“{quote}”</p>}
+      <div className="ml-auto flex flex-wrap items-center gap-2">
+        {children}
+        <ConnectionTag />
+        <Who />
+      </div>
+    </header>
+  );
+}
+
+/** A short state in the strip. */
+export function Tag({ children, tone = "plain" }: { children: ReactNode; tone?: "plain" | "hot" | "cool" | "caution" }) {
+  const colour = { plain: "border-current", hot: "border-[#ff9a70] text-[#ff9a70]", cool: "border-[#7fcdd3] text-[#7fcdd3]", caution: "border-[#f0cf6a] text-[#f0cf6a]" }[tone];
+  return <span className={`label figures border px-2 py-1 text-sm font-medium uppercase ${colour}`}>{children}</span>;
+}
+
+function ConnectionTag() {
+  const connection = useConnection();
+  return (
+    <span role="status">
+      <Tag tone={connection === "waiting" ? "caution" : "cool"}>{say(connection)}</Tag>
+    </span>
+  );
+}
+
+function Who() {
+  const { person, personId, set, units, theme } = useSettings();
+  const [keys, setKeys] = useState(false);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement)) setKeys(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="label min-h-11 px-2 underline decoration-dotted underline-offset-4">{person(personId)}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content align="end" sideOffset={6} aria-label={say("units")} className="z-10 grid w-72 gap-4 border-2 border-ink bg-panel p-4 text-ink">
+          <Choice label={say("units")} value={units} onChange={(v) => set({ units: v as "metric" | "us" })}
+            options={[{ value: "metric", text: say("metric") }, { value: "us", text: say("us") }]} />
+          <Choice label={say("theme")} value={theme} onChange={(v) => set({ theme: v as "light" | "dark" })}
+            options={[{ value: "light", text: say("light") }, { value: "dark", text: say("dark") }]} />
+          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => set({ personId: "" })}>{say("who")}</button>
+          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => setKeys(true)}>{say("keys")} ( ? )</button>
+        </Popover.Content>
+      </Popover.Portal>
+      <Dialog open={keys} onClose={() => setKeys(false)} title={say("keysTitle")}>
+        <dl className="grid grid-cols-[5rem_1fr] gap-2 text-lg">
+          {KEYS.map(([key, word]) => (
+            <div key={key} className="contents">
+              <dt className="figures font-semibold">{key}</dt>
+              <dd>{say(word)}</dd>
+            </div>
+          ))}
+        </dl>
+      </Dialog>
+    </Popover.Root>
+  );
+}

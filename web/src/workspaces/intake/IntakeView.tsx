@@ -1,0 +1,135 @@
+import { useQueryClient } from "@tanstack/react-query";
+import clsx from "clsx";
+import { RadioGroup } from "radix-ui";
+import { useEffect, useState, type ReactNode } from "react";
+import { useNavigate } from "react-router";
+import { api, Refusal } from "../../domain/api";
+import { dropDraft, readDraft, saveDraft } from "../../domain/outbox";
+import { useSettings } from "../../domain/settings";
+import { say, type UiWord } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { TopStrip } from "../../ui/TopStrip";
+import { BehaviourCurve } from "./behaviours";
+import { emptyDraft, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
+
+const DRAFT = "intake";
+
+function useIntake() {
+  const { personId, catalogue } = useSettings();
+  const [draft, setDraft] = useState<IntakeDraft>(() => emptyDraft(catalogue.layouts[0]?.id ?? "", () => crypto.randomUUID()));
+  const [missing, setMissing] = useState<IntakeField[]>([]);
+  const [refused, setRefused] = useState("");
+  const [busy, setBusy] = useState(false);
+  const go = useNavigate();
+  const queries = useQueryClient();
+  useEffect(() => {
+    void readDraft<IntakeDraft>(DRAFT).then((kept) => kept && setDraft(kept));
+  }, []);
+  const change = (part: Partial<IntakeDraft>) => {
+    const next = { ...draft, ...part };
+    setDraft(next);
+    setMissing((fields) => fields.filter((field) => !(field in part)));
+    void saveDraft(DRAFT, next);
+  };
+  const open = async () => {
+    const empty = unfilled(draft);
+    setMissing(empty);
+    if (empty.length > 0) {
+      document.getElementById(`intake-${empty[0]}`)?.scrollIntoView({ block: "center" });
+      return;
+    }
+    setBusy(true);
+    try {
+      const job = await api.open(request(draft, personId));
+      queries.setQueryData(["job", job.id], job);
+      void queries.invalidateQueries({ queryKey: ["jobs"] });
+      await dropDraft(DRAFT);
+      void go(`/jobs/${job.id}`);
+    } catch (e) {
+      setRefused(e instanceof Refusal ? e.message : String(e));
+      setBusy(false);
+    }
+  };
+  return { draft, change, missing, refused, busy, open };
+}
+
+/** A new job: short, in the order of the talk with the driver. */
+export function IntakeView() {
+  const intake = useIntake();
+  const { draft, change } = intake;
+  const { catalogue, word, layout } = useSettings();
+  const go = useNavigate();
+  const chosen = layout(draft.layoutId);
+  return (
+    <>
+      <TopStrip title={say("intakeTitle")} />
+      <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-28 md:p-8 md:pb-28">
+        <p role="note" className="border border-caution bg-caution-ground p-3">{word("caution.not-to-be-driven")}</p>
+        <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
+          <textarea id="intake-complaint" rows={2} maxLength={400} aria-label={say("intakeComplaint")} value={draft.complaint}
+            onChange={(e) => change({ complaint: e.target.value })} className="w-full border-2 border-ink p-3 text-lg" />
+        </Part>
+        <Part field="behaviour" label="intakeBehaviour" missing={intake.missing}>
+          <RadioGroup.Root id="intake-behaviour" aria-label={say("intakeBehaviour")} value={draft.behaviour}
+            onValueChange={(behaviour) => change({ behaviour })} className="grid gap-2 sm:grid-cols-2 md:grid-cols-3">
+            {chosen.behaviours.map((id) => (
+              <RadioGroup.Item key={id} value={id}
+                className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink">
+                <BehaviourCurve id={id} />
+                {word(`option.characterise.${id}`)}
+              </RadioGroup.Item>
+            ))}
+          </RadioGroup.Root>
+        </Part>
+        <div className="grid gap-6 md:grid-cols-2">
+          <Part field="vehicle" label="intakeVehicle" missing={intake.missing}>
+            <input id="intake-vehicle" aria-label={say("intakeVehicle")} maxLength={40} placeholder={say("intakeVehicleHint")} value={draft.vehicle}
+              onChange={(e) => change({ vehicle: e.target.value })} className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
+          </Part>
+          <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
+            <select id="intake-layoutId" aria-label={say("intakeLayout")} value={draft.layoutId} onChange={(e) => change({ layoutId: e.target.value })}
+              className="min-h-14 w-full border-2 border-ink px-3 text-lg">
+              {catalogue.layouts.map((l) => (
+                <option key={l.id} value={l.id}>{word(`layout.${l.id}`)}</option>
+              ))}
+            </select>
+            <p className="mt-1 text-soft">{word(`layout.${draft.layoutId}.about`)}</p>
+          </Part>
+        </div>
+        <Part field="mayBeMoved" label="intakeMoved" missing={intake.missing}>
+          <div id="intake-mayBeMoved">
+            <Choice label={say("intakeMoved")} value={draft.mayBeMoved} onChange={(v) => change({ mayBeMoved: v as "yes" | "no" })}
+              options={[{ value: "yes", text: say("movedYes") }, { value: "no", text: say("movedNo") }]} />
+          </div>
+        </Part>
+        <Part field="hunchId" label="intakeHunch" missing={intake.missing}>
+          <select id="intake-hunchId" aria-label={say("intakeHunch")} value={draft.hunchId} onChange={(e) => change({ hunchId: e.target.value })}
+            className="min-h-14 w-full border-2 border-ink px-3 text-lg">
+            <option value="" disabled>{say("intakeHunchNone")}</option>
+            {chosen.suspects.map((s) => (
+              <option key={s.id} value={s.id}>{word(`suspect.${s.id}`)}</option>
+            ))}
+          </select>
+          <p className="mt-1 text-soft">{say("intakeHunchWhy")}</p>
+        </Part>
+        {intake.refused && <p role="alert" className="border-2 border-danger p-3">{intake.refused}</p>}
+      </main>
+      <footer className="fixed inset-x-0 bottom-0 flex gap-3 border-t-2 border-ink bg-panel p-3">
+        <Button large onClick={() => void go("/")}>{say("cancel")}</Button>
+        <Button large filled disabled={intake.busy} className="flex-1" onClick={() => void intake.open()}>{say("intakeGo")}</Button>
+      </footer>
+    </>
+  );
+}
+
+function Part({ field, label, missing, children }: { field: IntakeField; label: UiWord; missing: IntakeField[]; children: ReactNode }) {
+  const needed = missing.includes(field);
+  return (
+    <section className={clsx("border-l-4 pl-4", needed ? "border-danger" : "border-transparent")}>
+      <h2 className="mb-2 text-xl font-semibold">{say(label)}</h2>
+      {children}
+      {needed && <p role="alert" className="mt-1 font-semibold text-danger">{say("needed")}</p>}
+    </section>
+  );
+}

@@ -1,0 +1,17 @@
+/** Small curves of pedal travel: what each behaviour looks like, time or force to the right, travel down. */
+const CURVES: Record<string, string> = {
+  sinks: "M4 8 C14 14 18 18 26 20 L92 46",
+  springy: "M4 6 L92 48",
+  "long-then-firm": "M4 4 L40 38 L92 42",
+  hard: "M4 8 L22 12 L92 15",
+  "level-falls": "M4 8 C20 20 30 22 44 22 L92 22 M52 40 l0 8 M66 38 l0 10 M80 36 l0 12",
+};
+
+export function BehaviourCurve({ id }: { id: string }) {
+  return (
+    <svg viewBox="0 0 96 56" className="h-14 w-24 shrink-0" aria-hidden="true">
+      <path d="M4 2V54H94" fill="none" stroke="currentColor" strokeWidth="1" opacity="0.5" />
+      <path d={CURVES[id] ?? ""} fill="none" stroke="currentColor" strokeWidth="3" strokeLinejoin="round" />
+    </svg>
+  );
+}

@@ -1,0 +1,40 @@
+import type { OpenJobRequest } from "../../domain/types";
+
+/** What has been filled in so far; the ids are made with the form, so that sending twice opens one job. */
+export interface IntakeDraft {
+  jobId: string;
+  entryId: string;
+  readingId: string;
+  vehicle: string;
+  layoutId: string;
+  complaint: string;
+  behaviour: string;
+  hunchId: string;
+  mayBeMoved: "" | "yes" | "no";
+}
+
+export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => ({
+  jobId: id(),
+  entryId: id(),
+  readingId: id(),
+  vehicle: "",
+  layoutId,
+  complaint: "",
+  behaviour: "",
+  hunchId: "",
+  mayBeMoved: "",
+});
+
+export type IntakeField = "vehicle" | "layoutId" | "complaint" | "behaviour" | "hunchId" | "mayBeMoved";
+
+const FIELDS: IntakeField[] = ["vehicle", "layoutId", "complaint", "behaviour", "hunchId", "mayBeMoved"];
+
+/** The fields that still have to be filled in, in the order of the form. */
+export function unfilled(draft: IntakeDraft): IntakeField[] {
+  return FIELDS.filter((field) => draft[field].trim() === "");
+}
+
+export function request(draft: IntakeDraft, personId: string): OpenJobRequest {
+  const { mayBeMoved, vehicle, complaint, ...rest } = draft;
+  return { ...rest, vehicle: vehicle.trim(), complaint: complaint.trim(), personId, mayBeMoved: mayBeMoved === "yes" };
+}

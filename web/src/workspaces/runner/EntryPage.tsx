@@ -1,0 +1,67 @@
+import { useSettings } from "../../domain/settings";
+import type { Job, Test } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Choice } from "../../ui/Choice";
+import { QuantityField } from "../../ui/QuantityField";
+import { Ruler } from "../../ui/Ruler";
+import { impossible, unitOf, value } from "./state";
+import type { useRunner } from "./useRunner";
+
+/** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
+export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof useRunner>; test: Test; job: Job }) {
+  const { word } = useSettings();
+  const { draft, change, refused } = runner;
+  const repeat = job.entries.some((e) => !e.struck && e.kind === "reading-taken" && e.rigSetup?.split("-rig-")[0] === test.rigKind);
+  return (
+    <div className="grid gap-6">
+      {test.options.length > 0 ? (
+        <section>
+          <h2 className="mb-3 text-2xl font-semibold">{say("whatSeen")}</h2>
+          <Choice large label={say("whatSeen")} value={draft.observed} onChange={(observed) => change({ observed })}
+            options={test.options.map((o) => ({ value: o, text: word(o === "not-seen" ? "option.not-seen" : `option.${test.id}.${o}`) }))} />
+        </section>
+      ) : (
+        <Figures runner={runner} test={test} />
+      )}
+      {refused.length > 0 && (
+        <div role="alert" className="border-2 border-danger p-3">
+          {refused.map((f) => <p key={f.field + f.allowed}>{[f.field, f.given].filter(Boolean).join(": ")} {f.allowed}</p>)}
+        </div>
+      )}
+      <section className="border-2 border-grid bg-panel p-4">
+        <p className="caps">{say("isRigSound")}</p>
+        <h2 className="mb-3 text-xl font-semibold">{word(`rig.${test.rigKind}.check`)}</h2>
+        <Choice label={say("isRigSound")} value={draft.rigCheck} onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
+          options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))} />
+        {repeat && (
+          <div className="mt-4">
+            <p className="mb-2">{say("rigAgain")}: {word(`rig.${test.rigKind}`)}</p>
+            <Choice label={say("rigAgain")} value={draft.newRig ? "new" : "same"} onChange={(v) => change({ newRig: v === "new" })}
+              options={[{ value: "same", text: say("rigSame") }, { value: "new", text: say("rigNew") }]} />
+          </div>
+        )}
+      </section>
+      <p className="text-soft">{say("blind", { what: word(`test.${test.id}.blind`) })}</p>
+    </div>
+  );
+}
+
+function Figures({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
+  const { word, catalogue } = useSettings();
+  const { draft, type, unitFor } = runner;
+  const label = (id: string) => word(`figure.${test.id}.${id}`);
+  const typed = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined);
+  const onRuler = typed[typed.length - 1] ?? test.figures[0];
+  const firstEmpty = test.figures.find((f) => (draft.texts[f.id] ?? "") === "");
+  return (
+    <section className="grid gap-3">
+      {test.figures.map((f) => (
+        <QuantityField key={f.id} figure={f} label={label(f.id)} text={draft.texts[f.id] ?? ""} unitSymbol={unitOf(draft, f, unitFor(f))}
+          onText={(text) => type(f, text)} current={f === firstEmpty}
+          problem={impossible(draft, f, unitFor(f), catalogue.units) ? "impossible" : undefined} />
+      ))}
+      {typed.length === 0 && <p className="text-soft">{say("atLeastOne")}</p>}
+      {onRuler && <Ruler figure={onRuler} mark={impossible(draft, onRuler, unitFor(onRuler), catalogue.units) ? undefined : value(draft, onRuler, unitFor(onRuler), catalogue.units)} title={label(onRuler.id)} />}
+    </section>
+  );
+}

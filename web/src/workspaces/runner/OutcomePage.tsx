@@ -1,0 +1,53 @@
+import { useSettings } from "../../domain/settings";
+import type { Assessment, Figure, Job, Test, Unit } from "../../domain/types";
+import { percent } from "../../domain/units";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { HatchBar } from "../../ui/Hatch";
+import { Ruler } from "../../ui/Ruler";
+import { value, type RunnerDraft } from "./state";
+
+interface Props {
+  before: Assessment;
+  job: Job;
+  test: Test;
+  draft: RunnerDraft;
+  unitFor: (f: Figure) => Unit;
+  onLeave: () => void;
+}
+
+/** What the reading changed: each suspect before and after, and the mark on its ruler. */
+export function OutcomePage({ before, job, test, draft, unitFor, onLeave }: Props) {
+  const { word, catalogue } = useSettings();
+  const was = new Map(before.suspects.map((s) => [s.suspectId, s.probability]));
+  const moved = [...job.assessment.suspects]
+    .sort((a, b) => Math.abs(b.probability - (was.get(b.suspectId) ?? 0)) - Math.abs(a.probability - (was.get(a.suspectId) ?? 0)))
+    .slice(0, 5);
+  const marked = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined).slice(-2);
+  return (
+    <div className="grid gap-5">
+      <h2 className="text-3xl font-semibold">{say("whatChanged")}</h2>
+      {marked.map((f) => <Ruler key={f.id} figure={f} mark={value(draft, f, unitFor(f), catalogue.units)} title={word(`figure.${test.id}.${f.id}`)} />)}
+      <table className="w-full text-left text-lg">
+        <thead>
+          <tr className="caps">
+            <th className="font-normal">{say("suspects")}</th>
+            <th className="figures w-24 text-right font-normal">{say("before")}</th>
+            <th className="figures w-24 text-right font-normal">{say("after")}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {moved.map((s) => (
+            <tr key={s.suspectId} className="border-t border-rule align-middle">
+              <td className="py-2 pr-3"><span className="label font-semibold">{word(`suspect.${s.suspectId}`)}</span><HatchBar id={`out-${s.suspectId}`} share={s.probability} /></td>
+              <td className="figures text-right text-soft">{percent(was.get(s.suspectId) ?? 0)}</td>
+              <td className="figures just-changed text-right font-semibold">{percent(s.probability)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="text-lg"><span className="label font-semibold">{say(`grade${job.assessment.verdict.grade}`)}</span> · {word(`remedy.${job.assessment.verdict.remedyId}`)} · {percent(job.assessment.verdict.probability)}</p>
+      <Button large filled onClick={onLeave}>{say("toCircuit")}</Button>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import clsx from "clsx";
+import { useNavigate, useParams } from "react-router";
+import { useSettings } from "../../domain/settings";
+import type { Job, Step, Test } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { Failed, Loading } from "../../ui/States";
+import { EntryPage } from "./EntryPage";
+import { OutcomePage } from "./OutcomePage";
+import { complete, pages } from "./state";
+import { Timer } from "./Timer";
+import { useRunner } from "./useRunner";
+
+/** A test being done: one step at a time, readable at two metres, everything kept as it is typed. */
+export function RunnerView() {
+  const { jobId = "", procedureId = "" } = useParams();
+  const runner = useRunner(jobId, procedureId);
+  const { job, test } = runner;
+  if (job.isError || test.isError) {
+    return <Failed error={(job.error ?? test.error) as Error} again={() => void Promise.all([job.refetch(), test.refetch()])} />;
+  }
+  if (!job.data || !test.data) return <Loading />;
+  return <Run key={procedureId} runner={runner} job={job.data} test={test.data} />;
+}
+
+function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job: Job; test: Test }) {
+  const { word, catalogue } = useSettings();
+  const go = useNavigate();
+  const { draft, phase, change } = runner;
+  const last = pages(test) - 1;
+  const step = test.steps[draft.step];
+  const leave = () => void go(`/jobs/${job.id}`);
+  const ready = complete(test, draft, runner.unitFor, catalogue.units);
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <header className="bg-strip px-5 pt-3 text-strip-ink">
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4 pb-3">
+          <h1 className="text-xl font-semibold">{word(`test.${test.id}`)}</h1>
+          <p className="figures">{job.vehicle} · {say("stepOf", { step: Math.min(draft.step, last) + 1, steps: last + 1 })}</p>
+        </div>
+        <div className="flex gap-2" aria-hidden="true">
+          {Array.from({ length: last + 1 }, (_, i) => (
+            <div key={i} className={clsx("h-1.5 flex-1", i < draft.step ? "bg-[#7fcdd3]" : i === draft.step ? "bg-hot" : "bg-[#8b969b]")} />
+          ))}
+        </div>
+      </header>
+      <main className="mx-auto w-full max-w-3xl flex-1 px-5 py-6">
+        {phase.kind === "entered" ? (
+          <OutcomePage before={phase.before} job={job} test={test} draft={draft} unitFor={runner.unitFor} onLeave={leave} />
+        ) : step ? (
+          <StepPage key={step.id} test={test} step={step} />
+        ) : (
+          <EntryPage runner={runner} test={test} job={job} />
+        )}
+      </main>
+      {phase.kind !== "entered" && (
+        <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
+          {phase.kind === "kept" ? (
+            <div className="flex flex-wrap items-center gap-3" role="status">
+              <p className="flex-1 text-lg">{say("keptUndo", { seconds: phase.secondsLeft })}</p>
+              <Button large onClick={runner.undo}>{say("undo")}</Button>
+              <Button large filled onClick={() => void runner.enterNow()}>{say("enterNow")}</Button>
+            </div>
+          ) : (
+            <div className="mx-auto flex max-w-3xl flex-wrap gap-3">
+              <Button large onClick={() => (draft.step === 0 ? leave() : change({ step: draft.step - 1 }))}>{say("back")}</Button>
+              {step && draft.step < last - 1 && <Button large className="max-sm:hidden" onClick={() => change({ step: last })}>{say("toReadings")}</Button>}
+              {step ? (
+                <Button large filled className="flex-1" onClick={() => change({ step: draft.step + 1 })}>{say("goOn")}</Button>
+              ) : (
+                <Button large filled className="flex-1" disabled={!ready} onClick={runner.keep}>{say("enterReading")}</Button>
+              )}
+            </div>
+          )}
+          <p className="mx-auto mt-2 max-w-3xl text-sm text-soft">{say("keptHere")}</p>
+        </footer>
+      )}
+    </div>
+  );
+}
+
+function StepPage({ test, step }: { test: Test; step: Step }) {
+  const { word, show } = useSettings();
+  const forces = Object.fromEntries(Object.entries(test.forcesN).map(([name, newton]) => [name, show(newton, "FORCE")]));
+  const calls = test.figures.filter((f) => step.figures.includes(f.id) && f.atSecond !== undefined).map((f) => f.atSecond ?? 0);
+  return (
+    <div className="grid gap-5">
+      <h2 className="text-[2.1rem] leading-tight font-semibold">{word(`test.${test.id}.step.${step.id}`, forces)}</h2>
+      {step.cautionId && <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">{word(`caution.${step.cautionId}`)}</p>}
+      {step.timerSeconds !== undefined && <Timer seconds={step.timerSeconds} calls={calls} />}
+      {step.figures.length > 0 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
+      {step.fits.length > 0 && <p className="label text-lg font-semibold text-hot-text">{say("fitsNow", { what: step.fits.map((f) => word(`fitting.${f}`)).join(", ") })}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import type { Figure, FigureRequest, Test, Unit } from "../../domain/types";
+import { preview } from "../../domain/units";
+
+/** What has been entered in a test so far; kept on the device at every change. */
+export interface RunnerDraft {
+  step: number;
+  texts: Record<string, string>;
+  units: Record<string, string>;
+  observed: string;
+  rigCheck: "" | "sound" | "doubtful" | "not-checked";
+  newRig: boolean;
+}
+
+export const emptyRun: RunnerDraft = { step: 0, texts: {}, units: {}, observed: "", rigCheck: "", newRig: false };
+
+/** Steps, then one page on which everything is entered and checked. */
+export function pages(test: Test): number {
+  return test.steps.length + 1;
+}
+
+/** The unit a figure was typed in; once typed it stays, whatever the user switches to. */
+export function unitOf(draft: RunnerDraft, figure: Figure, preferred: Unit): string {
+  return draft.units[figure.id] ?? preferred.symbol;
+}
+
+/** What was typed, as the core will see it. */
+export function value(draft: RunnerDraft, figure: Figure, preferred: Unit, units: Unit[]): number | undefined {
+  const text = draft.texts[figure.id] ?? "";
+  const unit = units.find((u) => u.symbol === unitOf(draft, figure, preferred));
+  return text.trim() === "" || !unit ? undefined : preview(text, unit, units);
+}
+
+/** Whether a typed figure cannot be: no number, or outside what physics allows. */
+export function impossible(draft: RunnerDraft, figure: Figure, preferred: Unit, units: Unit[]): boolean {
+  if ((draft.texts[figure.id] ?? "").trim() === "") return false;
+  const core = value(draft, figure, preferred, units);
+  return core === undefined || core < figure.least || core > figure.most;
+}
+
+/** Whether the reading can be entered. */
+export function complete(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => Unit, units: Unit[]): boolean {
+  if (draft.rigCheck === "") return false;
+  if (test.options.length > 0) return draft.observed !== "";
+  return (
+    test.figures.some((f) => value(draft, f, unitFor(f), units) !== undefined) &&
+    test.figures.every((f) => !impossible(draft, f, unitFor(f), units))
+  );
+}
+
+export function figureRequests(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => Unit): FigureRequest[] {
+  return test.figures
+    .filter((f) => (draft.texts[f.id] ?? "").trim() !== "")
+    .map((f) => ({ id: f.id, text: (draft.texts[f.id] ?? "").trim(), unit: unitOf(draft, f, unitFor(f)) }));
+}
+
+/** The call that comes next in a hold, s; undefined after the last. */
+export function nextCall(calls: number[], elapsedSeconds: number): number | undefined {
+  return calls.find((call) => call > elapsedSeconds);
+}
+
+export function clock(seconds: number): string {
+  const whole = Math.max(0, Math.ceil(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}

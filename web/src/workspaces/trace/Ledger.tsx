@@ -1,0 +1,79 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api } from "../../domain/api";
+import { useSettings } from "../../domain/settings";
+import type { Job, Suspicion } from "../../domain/types";
+import { factor, percent } from "../../domain/units";
+import { say } from "../../domain/words";
+import { HatchBar } from "../../ui/Hatch";
+import { Ruler } from "../../ui/Ruler";
+import { CLEARED } from "./state";
+
+const SHOWN = 5;
+
+/** The suspects with their weight and what weighs on them, then the last reading on its ruler. */
+export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, number>; isNow: boolean }) {
+  const [all, setAll] = useState(false);
+  const { word } = useSettings();
+  const ranked = job.assessment.suspects.map((s) => ({ ...s, probability: shares.get(s.suspectId) ?? 0 })).sort((a, b) => b.probability - a.probability);
+  const live = ranked.filter((s) => s.probability >= CLEARED);
+  const shown = all ? ranked : ranked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
+  return (
+    <section aria-label={say("suspects")}>
+      <div className="flex items-baseline justify-between">
+        <h2 className="text-xl font-semibold">{say("suspects")}</h2>
+        <p className="figures text-sm text-soft">{say("suspectsCount", { cleared: ranked.length - live.length, live: live.length })}</p>
+      </div>
+      <ul>
+        {shown.map((s) => (
+          <li key={s.suspectId} className="mt-2.5">
+            <p className="flex justify-between gap-2 font-semibold">
+              <span className="label text-[1.05rem]">{word(`suspect.${s.suspectId}`)}</span>
+              <span className="figures text-[1.15rem] whitespace-nowrap">{percent(s.probability)}</span>
+            </p>
+            <HatchBar id={`suspect-${s.suspectId}`} share={s.probability} />
+            {isNow && <p className="text-[0.8rem] text-soft">{weights(s, word)}</p>}
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="mt-1 min-h-11 text-sm underline" onClick={() => setAll(!all)}>{say(all ? "hideCleared" : "showCleared")}</button>
+      <LastReading job={job} />
+    </section>
+  );
+}
+
+/** The weightiest readings for and against, in plain words. */
+function weights(suspect: Suspicion, word: (id: string) => string): string {
+  const some = (list: Suspicion["weights"]) => list.slice(0, 2).map((w) => `${word(`test.${w.procedureId}`).toLowerCase()} ${factor(w.oddsFactor)}`).join(" · ");
+  const pro = suspect.weights.filter((w) => w.oddsFactor > 1);
+  const contra = suspect.weights.filter((w) => w.oddsFactor < 1);
+  const leads = suspect.probability >= 0.2;
+  const first = leads ? pro : contra;
+  const second = leads ? contra : pro;
+  const parts = [
+    first.length > 0 ? say(leads ? "for" : "against", { what: some(first) }) : "",
+    first.length === 0 && second.length > 0 ? say(leads ? "against" : "for", { what: some(second) }) : "",
+  ].filter(Boolean);
+  return parts.join(" · ") || say("noWeight");
+}
+
+function LastReading({ job }: { job: Job }) {
+  const { word } = useSettings();
+  const last = [...job.entries].reverse().find((e) => e.kind === "reading-taken" && !e.struck && e.figures.some((f) => f.coreValue !== undefined));
+  const procedureId = last?.procedureId ?? "";
+  const test = useQuery({
+    queryKey: ["test", job.id, job.sequence, procedureId],
+    queryFn: () => api.test(job.id, procedureId),
+    enabled: procedureId !== "",
+  });
+  if (!last || !test.data) return null;
+  const index = last.figures.map((f) => f.coreValue !== undefined).lastIndexOf(true);
+  const figure = test.data.figures[index];
+  if (!figure) return null;
+  return (
+    <div className="mt-2 border-t-2 border-grid pt-3">
+      <p className="caps">{say("lastReading", { test: word(`test.${procedureId}`) })}</p>
+      <Ruler figure={figure} mark={last.figures[index]?.coreValue} title={word(`figure.${procedureId}.${figure.id}`)} />
+    </div>
+  );
+}

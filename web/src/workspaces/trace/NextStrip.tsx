@@ -1,0 +1,68 @@
+import { useSettings } from "../../domain/settings";
+import type { Job } from "../../domain/types";
+import { minutes } from "../../domain/units";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { nextLine, reasonText, stopOrTest } from "./state";
+
+interface Props {
+  job: Job;
+  onStart: (procedureId: string) => void;
+  onOthers: () => void;
+  onCannot: () => void;
+  onAccept: () => void;
+}
+
+/** The one thing to do next, with its reason and its minutes. */
+export function NextStrip(props: Props) {
+  const { job } = props;
+  const next = job.assessment.next;
+  if (job.accepted || !next) return <NothingNext {...props} />;
+  return <Next {...props} next={next} />;
+}
+
+function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNullable<Job["assessment"]["next"]> }) {
+  const { word } = useSettings();
+  const caution = next.needs.opened !== "NOTHING" && job.vehicleState.opened === "NOTHING";
+  return (
+    <section aria-label={say("next")} className="flex flex-wrap items-center gap-x-6 gap-y-3 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2">
+      <div className="min-w-0 flex-1 basis-72">
+        <p className="caps">{nextLine(next, job)}</p>
+        <h2 className="text-[1.65rem] leading-tight font-semibold">{word(`test.${next.procedureId}`)}{next.anotherRig ? `, ${say("anotherRig")}` : ""}</h2>
+        <p className="mt-0.5 text-[1.05rem]">{reasonText(next, job.assessment, word)}</p>
+        <p className="text-sm text-soft">
+          {stopOrTest(next)}
+          {next.stateMinutes >= 1 ? ` ${say("stateExtra", { minutes: minutes(next.stateMinutes) })}.` : ""}
+        </p>
+        {caution && <p className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">{word("caution.before-opening")}</p>}
+      </div>
+      <div className="grid gap-1 max-sm:w-full">
+        <Button filled large className="min-w-40" onClick={() => onStart(next.procedureId)}>{say("startTest")}</Button>
+        <p className="flex justify-center gap-4 text-sm">
+          <button type="button" className="min-h-11 underline" onClick={onOthers}>{say("otherTests")}</button>
+          <button type="button" className="min-h-11 underline" onClick={onCannot}>{say("cannotHere")}</button>
+        </p>
+      </div>
+    </section>
+  );
+}
+
+function NothingNext({ job, onAccept, onOthers }: Props) {
+  const { word } = useSettings();
+  const { verdict } = job.assessment;
+  const accepted = job.accepted;
+  const remedy = word(`remedy.${accepted?.remedyId ?? verdict.remedyId}`);
+  const text = accepted ? say(accepted.grade === "PROVEN" ? "accepted" : "acceptedAssumed", { remedy }) : remedy;
+  return (
+    <section aria-label={say("next")} className="flex flex-wrap items-center gap-6 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2">
+      <div className="flex-1 basis-72">
+        <p className="caps">{accepted ? say("waitsRepair") : say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}</p>
+        <h2 className="text-[1.65rem] leading-tight font-semibold">{text}</h2>
+      </div>
+      <div className="flex items-center gap-4">
+        <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>{say("otherTests")}</button>
+        {!accepted && <Button filled large onClick={onAccept}>{say("acceptVerdict")}</Button>}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,155 @@
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { useSettings } from "../../domain/settings";
+import type { Entry, Job, Proposal } from "../../domain/types";
+import { minutes, oneIn } from "../../domain/units";
+import { say, type UiWord } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { Dialog } from "../../ui/Dialog";
+import { needsText, reasonText } from "./state";
+import type { useTrace } from "./useTrace";
+
+type Trace = ReturnType<typeof useTrace>;
+
+/** The sheets over the workspace. */
+export function Panels({ job, trace }: { job: Job; trace: Trace }) {
+  const { word } = useSettings();
+  const close = () => trace.setPanel("none");
+  const next = job.assessment.next;
+  return (
+    <>
+      <Dialog open={trace.panel === "others"} onClose={close} title={say("alternativesTitle")}>
+        <Others job={job} />
+      </Dialog>
+      <Dialog open={trace.panel === "cannot" && next !== undefined} onClose={close} title={next ? word(`test.${next.procedureId}`) : ""}>
+        {next && <Cannot trace={trace} procedureId={next.procedureId} />}
+      </Dialog>
+      <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
+        <Log job={job} trace={trace} />
+      </Dialog>
+      <Dialog open={trace.panel === "accept"} onClose={close} title={say("acceptTitle", { remedy: word(`remedy.${job.assessment.verdict.remedyId}`) })}>
+        <Accept job={job} trace={trace} />
+      </Dialog>
+      <Dialog open={trace.panel === "takeOff"} onClose={close} title={say("takeOffTitle")}>
+        <ul className="mb-3 list-inside list-disc text-lg">
+          {job.stillFitted.map((item) => <li key={item}>{word(`fitting.${item}`)}</li>)}
+        </ul>
+        <p className="mb-3">{say("takeOffWhy")}</p>
+        <Refused text={trace.refused} />
+        <Button filled large onClick={() => void trace.enter("take-off", { items: job.stillFitted })}>{say("takeOff")}</Button>
+      </Dialog>
+    </>
+  );
+}
+
+function Refused({ text }: { text: string }) {
+  return text ? <p role="alert" className="my-2 border-2 border-danger p-2">{text}</p> : null;
+}
+
+function Others({ job }: { job: Job }) {
+  const { word } = useSettings();
+  const go = useNavigate();
+  const all: Proposal[] = [...(job.assessment.next ? [job.assessment.next] : []), ...job.assessment.others];
+  return (
+    <>
+      <p className="mb-2 text-soft">{say("alternativesWhy")}</p>
+      <ol>
+        {all.map((p) => (
+          <li key={p.procedureId} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
+            <div className="min-w-0 flex-1 basis-64">
+              <h3 className="text-lg font-semibold">{word(`test.${p.procedureId}`)}{p.anotherRig ? `, ${say("anotherRig")}` : ""}</h3>
+              <p className="figures text-sm text-soft">{minutes(p.minutes)} · {needsText(p.needs)}{p.stateMinutes >= 1 ? ` · ${say("stateExtra", { minutes: minutes(p.stateMinutes) })}` : ""}</p>
+              <p className="text-sm">{reasonText(p, job.assessment, word)}</p>
+            </div>
+            <Button onClick={() => void go(`/jobs/${job.id}/tests/${p.procedureId}`)}>{say("doThis")}</Button>
+          </li>
+        ))}
+      </ol>
+      {job.setAside.length > 0 && <p className="mt-2 text-soft">{say("setAside", { test: job.setAside.map((id) => word(`test.${id}`)).join(", ") })}</p>}
+    </>
+  );
+}
+
+function Cannot({ trace, procedureId }: { trace: Trace; procedureId: string }) {
+  const [why, setWhy] = useState("");
+  const reasons = say("setAsideReasons").split("|");
+  return (
+    <>
+      <p className="mb-3 text-lg">{say("setAsideWhy")}</p>
+      <Choice label={say("setAsideWhy")} value={why} onChange={setWhy} options={reasons.map((r) => ({ value: r, text: r }))} />
+      <Refused text={trace.refused} />
+      <Button filled large className="mt-4" disabled={why === ""} onClick={() => void trace.enter("set-aside", { procedureId, why })}>{say("cannotHere")}</Button>
+    </>
+  );
+}
+
+function Accept({ job, trace }: { job: Job; trace: Trace }) {
+  const [why, setWhy] = useState("");
+  const { verdict } = job.assessment;
+  const { word } = useSettings();
+  const proven = verdict.grade === "PROVEN";
+  return (
+    <>
+      <p className="mb-3 text-lg">
+        {proven ? say("acceptProven") : say("acceptAssumed", { wrong: oneIn(1 - verdict.probability), minutes: minutes(verdict.wrongPartMinutes) })}
+      </p>
+      {!proven && (
+        <label className="mb-3 block">
+          <span className="mb-1 block font-semibold">{say("acceptWhy")}</span>
+          <textarea rows={2} maxLength={300} value={why} onChange={(e) => setWhy(e.target.value)} className="w-full border-2 border-ink p-2 text-lg" />
+        </label>
+      )}
+      <p className="mb-3 border border-caution bg-caution-ground p-2 text-sm">{word("caution.not-to-be-driven")}</p>
+      <Refused text={trace.refused} />
+      <Button filled large disabled={!proven && why.trim() === ""} onClick={() => void trace.enter("verdict", { why: why.trim() })}>{say("acceptVerdict")}</Button>
+    </>
+  );
+}
+
+function Log({ job, trace }: { job: Job; trace: Trace }) {
+  const [striking, setStriking] = useState<string>();
+  const [why, setWhy] = useState("");
+  const { person } = useSettings();
+  const strikable = (e: Entry) => !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted"].includes(e.kind);
+  const strike = async (id: string) => {
+    await trace.enter("strikes", { struckId: id, why: why.trim() });
+    setStriking(undefined);
+    setWhy("");
+  };
+  return (
+    <ol>
+      {job.entries.map((e) => (
+        <li key={e.id} className="border-t border-rule py-2">
+          <div className="flex flex-wrap items-center gap-3">
+            <div className={e.struck ? "flex-1 line-through opacity-70" : "flex-1"}>
+              <EntryText entry={e} job={job} />
+              <p className="figures text-sm text-soft">{new Date(e.at).toLocaleString()} · {person(e.personId)}{e.struck ? ` · ${say("struck")}` : ""}</p>
+            </div>
+            {strikable(e) && striking !== e.id && <Button onClick={() => setStriking(e.id)}>{say("strike")}</Button>}
+          </div>
+          {striking === e.id && (
+            <form className="mt-2 flex flex-wrap gap-2" onSubmit={(event) => { event.preventDefault(); void strike(e.id); }}>
+              <input autoFocus aria-label={say("strikeWhy")} placeholder={say("strikeWhy")} value={why} maxLength={200} onChange={(x) => setWhy(x.target.value)}
+                className="min-h-11 flex-1 border-2 border-ink px-2 placeholder:text-soft" />
+              <button type="submit" disabled={why.trim() === ""} className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink">{say("strike")}</button>
+            </form>
+          )}
+        </li>
+      ))}
+      <Refused text={trace.refused} />
+    </ol>
+  );
+}
+
+function EntryText({ entry, job }: { entry: Entry; job: Job }) {
+  const { word } = useSettings();
+  if (entry.kind === "reading-taken") {
+    const test = entry.procedureId ?? "";
+    const taken = entry.figures.filter((f) => f.text !== undefined).map((f) => `${f.text} ${f.unit}`).join(" · ");
+    const seen = entry.observed === undefined ? taken : entry.observed === "not-seen" ? word("option.not-seen") : word(`option.${test}.${entry.observed}`);
+    return <p><span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span></p>;
+  }
+  const about = entry.procedureId ? word(`test.${entry.procedureId}`) : entry.struckId ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`) : "";
+  return <p><span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span> {[about, entry.why, entry.items.map((i) => word(`fitting.${i}`)).join(", ")].filter(Boolean).join(" · ")}</p>;
+}

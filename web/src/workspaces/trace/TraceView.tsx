@@ -1,0 +1,63 @@
+import { Link, useNavigate, useParams } from "react-router";
+import { River } from "../../charts/River";
+import { CircuitSheet } from "../../circuit/CircuitSheet";
+import { useSettings } from "../../domain/settings";
+import type { Job } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Failed, Loading } from "../../ui/States";
+import { Tag, TopStrip } from "../../ui/TopStrip";
+import { Ledger } from "./Ledger";
+import { NextStrip } from "./NextStrip";
+import { Panels } from "./Panels";
+import { changedComponents, needsText, sharesAt, suspicionByComponent } from "./state";
+import { useTrace } from "./useTrace";
+import { VerdictPanel } from "./VerdictPanel";
+
+/** The workspace of a job: circuit, next test, suspects, evidence. */
+export function TraceView() {
+  const { jobId = "" } = useParams();
+  const trace = useTrace(jobId);
+  if (trace.job.isPending) return <Loading />;
+  if (trace.job.isError) return <Failed error={trace.job.error} again={() => void trace.job.refetch()} />;
+  return <Workspace job={trace.job.data} trace={trace} />;
+}
+
+function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace> }) {
+  const { layout, word, person } = useSettings();
+  const go = useNavigate();
+  const sheet = layout(job.layoutId);
+  const shares = sharesAt(job.assessment.river[trace.moment]);
+  const hunch = say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopStrip title={job.vehicle} quote={job.complaint}>
+        <span className="max-sm:hidden"><Tag>{needsText(job.vehicleState)}</Tag></span>
+        {job.stillFitted.length > 0 && (
+          <button type="button" className="min-h-11" onClick={() => trace.setPanel("takeOff")}>
+            <Tag tone="hot">{say("stillFitted", { count: job.stillFitted.length })}</Tag>
+          </button>
+        )}
+        <button type="button" className="min-h-11" onClick={() => trace.setPanel("log")}><Tag>{say("log")}</Tag></button>
+      </TopStrip>
+      <main className="grid flex-1 lg:grid-cols-[1fr_20rem]">
+        <div className="flex min-w-0 flex-col lg:border-r-2 lg:border-ink">
+          <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[26rem]">
+            <CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted} vehicle={job.vehicleState}
+              changed={changedComponents(sheet, job.assessment.river, trace.moment)} />
+          </div>
+          <NextStrip job={job} onOthers={() => trace.setPanel("others")} onCannot={() => trace.setPanel("cannot")}
+            onStart={(procedureId) => void go(`/jobs/${job.id}/tests/${procedureId}`)} onAccept={() => trace.setPanel("accept")} />
+          <div className="border-t-2 border-ink max-lg:order-3">
+            <River moments={job.assessment.river} at={trace.moment} onMove={trace.move} hunch={hunch} />
+          </div>
+        </div>
+        <aside className="grid content-start gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
+          <Ledger job={job} shares={shares} isNow={trace.isNow} />
+          <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
+          <p className="text-sm text-soft">{word("caution.not-to-be-driven")} <Link to="/" className="underline">{say("bay")}</Link></p>
+        </aside>
+      </main>
+      <Panels job={job} trace={trace} />
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import { useSettings } from "../../domain/settings";
+import type { Job, Overturner } from "../../domain/types";
+import { percent } from "../../domain/units";
+import { say, type UiWord } from "../../domain/words";
+import { Button } from "../../ui/Button";
+
+/** Where it stands, what it hangs on, and what would overturn it. */
+export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
+  const { word } = useSettings();
+  const { verdict, conflict } = job.assessment;
+  const carriers = verdict.carriers.map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "").map((id) => word(`test.${id}`));
+  return (
+    <section aria-label={say("verdictSoFar")} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
+      <h2 className="caps">{say("verdictSoFar")}</h2>
+      <p className="flex flex-wrap items-baseline justify-between gap-x-3">
+        <span className="label text-2xl font-semibold">{say(`grade${verdict.grade}`)}</span>
+        <span className="figures text-lg">{percent(verdict.probability)}</span>
+      </p>
+      <p className="font-semibold">{word(`remedy.${verdict.remedyId}`)}</p>
+      {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
+      {conflict && <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">{say("conflict", { test: word(`test.${conflict.procedureId}`) })}</p>}
+      {verdict.missing.length > 0 && (
+        <>
+          <h3 className="caps mt-2 border-t border-grid pt-2">{say("stillMissing")}</h3>
+          <ul className="list-inside list-disc text-sm">
+            {verdict.missing.map((m) => <li key={m}>{say(`missing${m}` as UiWord)}</li>)}
+          </ul>
+        </>
+      )}
+      {verdict.overturners.length > 0 && (
+        <>
+          <h3 className="caps mt-2 border-t border-grid pt-2">{say("wouldOverturn")}</h3>
+          <ul className="grid gap-1 text-sm">
+            {verdict.overturners.map((o) => <li key={o.rivalRemedyId}><Overturns job={job} overturner={o} /></li>)}
+          </ul>
+        </>
+      )}
+      {!job.accepted && verdict.grade !== "PROVEN" && (
+        <Button className="mt-3 w-full" onClick={onAccept}>{say("acceptVerdict")}</Button>
+      )}
+    </section>
+  );
+}
+
+function Overturns({ overturner: o }: { job: Job; overturner: Overturner }) {
+  const { word, show } = useSettings();
+  const test = word(`test.${o.procedureId}`) + (o.anotherRig ? ` (${say("anotherRig")})` : "");
+  const rival = word(`remedy.${o.rivalRemedyId}.short`);
+  if (o.option !== undefined) return <>{say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival })}</>;
+  const value = show(o.threshold, o.procedureId === "vacuum-tee" ? "DEPRESSION" : "LENGTH");
+  return <>{say(o.above ? "overturnAbove" : "overturnBelow", { test, figure: word(`figure.${o.procedureId}.${o.figureId}`), value, rival })}</>;
+}

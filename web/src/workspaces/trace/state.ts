@@ -1,0 +1,92 @@
+import type { Assessment, Job, Layout, Moment, Needs, Proposal } from "../../domain/types";
+import { minutes, oneIn, percent } from "../../domain/units";
+import { say } from "../../domain/words";
+
+type Word = (id: string) => string;
+
+/** Shares after a moment, by suspect. */
+export function sharesAt(moment: Moment | undefined): Map<string, number> {
+  return new Map((moment?.shares ?? []).map((s) => [s.suspectId, s.probability]));
+}
+
+/** The chance that the fault sits at each component: a suspect with several places is spread over them. */
+export function suspicionByComponent(layout: Layout, shares: Map<string, number>): Map<string, number> {
+  const result = new Map<string, number>();
+  for (const suspect of layout.suspects) {
+    for (const place of suspect.places) {
+      result.set(place, (result.get(place) ?? 0) + (shares.get(suspect.id) ?? 0) / suspect.places.length);
+    }
+  }
+  return result;
+}
+
+/** Components whose suspicion a moment changed by more than two points. */
+export function changedComponents(layout: Layout, river: Moment[], moment: number): Set<string> {
+  if (moment === 0) return new Set();
+  const before = suspicionByComponent(layout, sharesAt(river[moment - 1]));
+  const after = suspicionByComponent(layout, sharesAt(river[moment]));
+  return new Set([...after.keys()].filter((id) => Math.abs((after.get(id) ?? 0) - (before.get(id) ?? 0)) > 0.02));
+}
+
+/** Below this a suspect counts as cleared. */
+export const CLEARED = 0.01;
+
+/** A few names as a list in words, the rest counted. */
+export function listed(ids: string[], name: Word, most = 2): string {
+  const shown = ids.slice(0, most).map(name);
+  const rest = ids.length - shown.length;
+  if (rest > 0) return `${shown.join(", ")} ${say("and")} ${say("more", { count: rest })}`;
+  return shown.length <= 1 ? (shown[0] ?? "") : `${shown.slice(0, -1).join(", ")} ${say("and")} ${shown[shown.length - 1]}`;
+}
+
+/** Why this test, in one sentence. */
+export function reasonText(proposal: Proposal, assessment: Assessment, word: Word): string {
+  const { reason } = proposal;
+  const short = (id: string) => word(`remedy.${id}.short`);
+  const byWeight = (ids: string[]) => [...ids].sort((a, b) => share(assessment, b) - share(assessment, a));
+  const [one, other] =
+    reason.oneShare >= reason.otherShare
+      ? [[reason.oneSide, reason.oneShare] as const, [reason.otherSide, reason.otherShare] as const]
+      : [[reason.otherSide, reason.otherShare] as const, [reason.oneSide, reason.oneShare] as const];
+  switch (reason.kind) {
+    case "GATE":
+      return say("reasonGATE");
+    case "CONFLICT":
+      return say("reasonCONFLICT");
+    case "PROOF":
+      return say("reasonPROOF", { one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability) });
+    case "SPLIT":
+      return say("reasonSPLIT", {
+        one: listed(byWeight(one[0]), short),
+        oneShare: percent(one[1]),
+        other: listed(byWeight(other[0]), short),
+        otherShare: percent(other[1]),
+      });
+  }
+}
+
+function share(assessment: Assessment, remedyId: string): number {
+  return assessment.suspects.filter((s) => s.remedyId === remedyId).reduce((sum, s) => sum + s.probability, 0);
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Where the vehicle has to stand, in words. */
+export function needsText(needs: Needs): string {
+  if (needs.opened === "MASTER_PORTS") return say("state.ports");
+  if (needs.opened === "MODULATOR_OUTLETS") return say("state.outlets");
+  if (needs.wheelsOff) return say("state.wheels");
+  if (needs.raised) return say("state.raised");
+  return say(needs.bonnetOpen ? "state.bonnet" : "state.seat");
+}
+
+/** Stop or test, both sides shown. */
+export function stopOrTest(proposal: Proposal): string {
+  return say("orNow", { now: oneIn(1 - proposal.leadingNow), after: oneIn(1 - proposal.leadingAfter) });
+}
+
+/** The line above the next test: minutes, state, what stands open. */
+export function nextLine(proposal: Proposal, job: Job): string {
+  const opened = job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" ? say("nothingOpened") : "";
+  return [say("next"), minutes(proposal.minutes), needsText(proposal.needs), opened].filter(Boolean).join(" · ");
+}
