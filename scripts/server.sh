@@ -90,7 +90,7 @@ with_test_database() {
 run_tests() { with_test_database mvn -B -ntp -f "$ROOT/pom.xml" verify "$@"; }
 
 write_openapi() {
-    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dtest=OpenApiDocumentTest \
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=OpenApiDocumentTest \
         -Dsurefire.failIfNoSpecifiedTests=false -Dopenapi.write=true
     say "docs/openapi.json is written"
 }

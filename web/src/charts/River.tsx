@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { useSettings } from "../domain/settings";
-import type { Moment } from "../domain/types";
+import { NOTHING_WRONG, type Moment } from "../domain/types";
 import { say } from "../domain/words";
-import { currents, REST, ribbon } from "./river";
+import { currents, labelPlaces, REST, ribbon } from "./river";
 import { linear } from "./scale";
 
 interface Props {
@@ -26,7 +26,8 @@ export function River({ moments, at, onMove, hunch }: Props) {
   const last = Math.max(1, moments.length - 1);
   const x = linear(0, last, LEFT, WIDTH - LEFT).at;
   const y = linear(0, 1, TOP, BOTTOM).at;
-  const nameOf = (moment: Moment) => (moment.procedureId === undefined ? say("intake") : word(`test.${moment.procedureId}`));
+  const nameOf = (moment: Moment) => 
+    moment.procedureId === undefined ? say("beforeIntake") : moment.procedureId === "characterise" ? say("intake") : word(`test.${moment.procedureId}`);
   const here = moments[at];
   return (
     <section aria-label={say("evidence")} className="px-3 pt-2 pb-1">
@@ -39,11 +40,15 @@ export function River({ moments, at, onMove, hunch }: Props) {
       <div className="relative">
         <svg viewBox={`0 0 ${WIDTH} 138`} className="block w-full" aria-hidden="true">
           {moments.length > 1 && bands.map((band, i) => (
-            <path key={band.id} d={ribbon(band, x, y)} fill={band.id === REST ? "var(--grid)" : "var(--hot)"}
-              fillOpacity={band.id === REST ? 1 : (OPACITY[i] ?? 0.2)} stroke="var(--ground)" strokeWidth="1.5" />
+            <path key={band.id} d={ribbon(band, x, y)} fill={band.id === REST ? "var(--grid)" : band.id === NOTHING_WRONG ? "var(--cool-band)" : "var(--hot)"}
+              fillOpacity={band.id === REST || band.id === NOTHING_WRONG ? 1 : (OPACITY[i] ?? 0.2)} stroke="var(--ground)" strokeWidth="1.5" />
           ))}
-          {moments.length > 1 && bands.map((band, i) => <Label key={band.id} lows={band.lows} highs={band.highs} x={x} y={y} dark={i === 0}
-            text={band.id === REST ? say("rest") : word(`suspect.${band.id}`)} />)}
+          {labelPlaces(bands, x, y).map(({ band, at: spot, anchor }) => (
+            <text key={band.id} x={spot.x} y={spot.y + 5} textAnchor={anchor}
+              className={band === bands[0] && band.id !== NOTHING_WRONG ? "figures fill-white text-[15px] font-semibold dark:fill-black" : "figures fill-ink text-[15px] font-medium"}>
+              {band.id === REST ? say("rest") : word(`suspect.${band.id}`)}
+            </text>
+          ))}
           {moments.map((moment, i) => (
             <g key={moment.entryId ?? "start"}>
               <line x1={x(i)} x2={x(i)} y1={TOP - 4} y2={BOTTOM + 4} stroke="var(--ink)" strokeWidth={i === at ? 3 : 1} opacity={i === at ? 1 : 0.35} />
@@ -67,25 +72,4 @@ export function River({ moments, at, onMove, hunch }: Props) {
 
 function short(text: string, most: number): string {
   return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1))}…`;
-}
-
-/** Written where its band is widest, if it is wide enough to hold it. */
-function Label({ lows, highs, x, y, text, dark }: { lows: number[]; highs: number[]; x: (i: number) => number; y: (s: number) => number; text: string; dark: boolean }) {
-  let best = -1;
-  let widest = 0.2;
-  lows.forEach((low, i) => {
-    const wide = (highs[i] ?? 0) - low;
-    if (wide > widest) {
-      widest = wide;
-      best = i;
-    }
-  });
-  if (best < 0) return null;
-  const anchor = best === 0 ? "start" : best === lows.length - 1 ? "end" : "middle";
-  return (
-    <text x={x(best) + (anchor === "start" ? 8 : anchor === "end" ? -8 : 0)} y={y(((lows[best] ?? 0) + (highs[best] ?? 0)) / 2) + 5} textAnchor={anchor}
-      className={dark ? "figures fill-white text-[15px] font-semibold dark:fill-black" : "figures fill-ink text-[15px] font-medium"}>
-      {text}
-    </text>
-  );
 }

@@ -55,3 +55,36 @@ function curve(points: [number, number][]): string {
   }
   return path;
 }
+
+export interface LabelPlace {
+  band: Current;
+  at: { x: number; y: number };
+  anchor: "start" | "middle" | "end";
+}
+
+const WIDE_ENOUGH = 0.2;
+const LABEL_WIDTH = 210;
+const LABEL_HEIGHT = 17;
+
+/** Where each band is written: where it is widest, if that holds a line of text and no other label is there. */
+export function labelPlaces(bands: Current[], x: (moment: number) => number, y: (share: number) => number): LabelPlace[] {
+  const placed: LabelPlace[] = [];
+  for (const band of bands) {
+    if (band.lows.length < 2) continue;
+    const spots = band.lows
+      .map((low, i) => ({ i, low, width: (band.highs[i] ?? 0) - low }))
+      .filter((spot) => spot.width >= WIDE_ENOUGH)
+      .sort((a, b) => b.width - a.width);
+    for (const spot of spots) {
+      const last = band.lows.length - 1;
+      const anchor = spot.i === 0 ? "start" : spot.i === last ? "end" : "middle";
+      const at = { x: x(spot.i) + (anchor === "start" ? 8 : anchor === "end" ? -8 : 0), y: y(spot.low + spot.width / 2) };
+      const free = placed.every((p) => Math.abs(p.at.x - at.x) > LABEL_WIDTH || Math.abs(p.at.y - at.y) > LABEL_HEIGHT);
+      if (free) {
+        placed.push({ band, at, anchor });
+        break;
+      }
+    }
+  }
+  return placed;
+}

@@ -23,3 +23,6 @@ export type Dimension = Unit["dimension"];
 export type FigureRequest = Schemas["FigureRequest"];
 export type OpenJobRequest = Schemas["OpenJobRequest"];
 export type Grade = Verdict["grade"];
+
+/** The hypothesis that the vehicle is sound; drawn cool wherever suspects are drawn hot. */
+export const NOTHING_WRONG = "nothing-wrong";

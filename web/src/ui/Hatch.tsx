@@ -30,15 +30,16 @@ export function HatchPatterns({ id }: { id: string }) {
   );
 }
 
-/** A share as a hatched bar. */
-export function HatchBar({ id, share }: { id: string; share: number }) {
+/** A share as a bar: hatched hot for a suspect, plain and cool for nothing wrong. */
+export function ShareBar({ id, share, sound = false }: { id: string; share: number; sound?: boolean }) {
   const weight = hatchFor(share);
   return (
     <svg className="block h-3 w-full" aria-hidden="true">
       <HatchPatterns id={id} />
       <rect x="0.5" y="0.5" width="100%" height="11" fill="none" stroke="var(--grid)" />
       {weight !== "none" && (
-        <rect x="0.5" y="0.5" width={`${Math.max(1, 99.5 * share)}%`} height="11" fill={`url(#${id}-${weight})`} stroke="var(--hot)" />
+        <rect x="0.5" y="0.5" width={`${Math.max(1, 99.5 * share)}%`} height="11" fill={sound ? "var(--cool-band)" : `url(#${id}-${weight})`}
+          stroke={sound ? "var(--cool)" : "var(--hot)"} />
       )}
     </svg>
   );

@@ -9,31 +9,39 @@ interface Props {
   /** What was read, core unit. */
   mark?: number;
   title: string;
+  /** For a narrow place: fewer bands, drawn at the size of the ledger. */
+  compact?: boolean;
 }
 
-const WIDTH = 560;
+const WIDE = 560;
+const NARROW = 300;
 const PAD = 18;
-const ROW = 22;
+const ROW = 38;
+const MOST_COMPACT = 3;
+/** Width of a letter of the label face at its size, about. */
+const LETTER = 6.6;
 
 /** A reading as a position: sound band, bands of the live suspects, the mark. */
-export function Ruler({ figure, mark, title }: Props) {
+export function Ruler({ figure, mark, title, compact = false }: Props) {
+  const width = compact ? NARROW : WIDE;
+  const bands = compact ? figure.bands.slice(0, MOST_COMPACT) : figure.bands;
   const { unit, word } = useSettings();
   const own = unit(figure.dimension);
   const inUnit = (core: number) => core / own.coreUnitsPerUnit;
-  const values = figure.bands.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
+  const values = bands.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
   const [low, high] = spanOf(values);
-  const scale = linear(low, high, PAD, WIDTH - PAD);
-  const base = 24 + figure.bands.length * ROW;
+  const scale = linear(low, high, PAD, width - PAD);
+  const base = 10 + bands.length * ROW;
   const height = base + (mark === undefined ? 28 : 58);
   return (
     <figure className="m-0">
       <figcaption className="caps mb-1">{title}</figcaption>
-      <svg viewBox={`0 0 ${WIDTH} ${height}`} className="block w-full" role="img" aria-label={described()}>
-        {figure.bands.map((band, row) => (
-          <BandMark key={band.suspectId} row={row} sound={row === 0} from={scale.at(inUnit(band.low))} to={scale.at(inUnit(band.high))}
+      <svg viewBox={`0 0 ${width} ${height}`} className="block w-full" role="img" aria-label={described()}>
+        {bands.map((band, row) => (
+          <BandMark key={band.suspectId} row={row} width={width} sound={row === 0} from={scale.at(inUnit(band.low))} to={scale.at(inUnit(band.high))}
             label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`} />
         ))}
-        <line x1={PAD} x2={WIDTH - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
+        <line x1={PAD} x2={width - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
         {ticks(low, high).map((tick) => (
           <g key={tick}>
             <line x1={scale.at(tick)} x2={scale.at(tick)} y1={base} y2={base + 7} stroke="var(--ink)" />
@@ -44,10 +52,10 @@ export function Ruler({ figure, mark, title }: Props) {
         ))}
         {mark !== undefined && (
           <g className="just-changed">
-            <line x1={scale.at(inUnit(mark))} x2={scale.at(inUnit(mark))} y1={base - 16 - ROW * figure.bands.length} y2={base + 8}
+            <line x1={scale.at(inUnit(mark))} x2={scale.at(inUnit(mark))} y1={4} y2={base + 8}
               stroke="var(--ink)" strokeWidth="3" />
             <path d={`M${scale.at(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
-            <text x={Math.min(WIDTH - 50, Math.max(50, scale.at(inUnit(mark))))} y={base + 50} textAnchor="middle"
+            <text x={Math.min(width - 50, Math.max(50, scale.at(inUnit(mark))))} y={base + 50} textAnchor="middle"
               className="figures fill-ink text-[26px] font-semibold">
               {shownFigure(mark, own)} {own.symbol}
             </text>
@@ -62,16 +70,24 @@ export function Ruler({ figure, mark, title }: Props) {
   }
 
   function described() {
-    const bands = figure.bands.map((b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`);
-    return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...bands].filter(Boolean).join(", ");
+    const told = bands.map((b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`);
+    return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...told].filter(Boolean).join(", ");
   }
 }
 
-function BandMark({ row, sound, from, to, label }: { row: number; sound: boolean; from: number; to: number; label: string }) {
-  const y = 4 + row * ROW;
-  const width = Math.max(3, to - from);
-  const middle = (from + to) / 2;
-  const anchor = middle < WIDTH / 2 ? "start" : "end";
+interface MarkProps {
+  row: number;
+  width: number;
+  sound: boolean;
+  from: number;
+  to: number;
+  label: string;
+}
+
+function BandMark({ row, width, sound, from, to, label }: MarkProps) {
+  const y = 18 + row * ROW;
+  const half = (label.length * LETTER) / 2;
+  const x = Math.min(width - half - 2, Math.max(half + 2, (from + to) / 2));
   return (
     <g>
       <defs>
@@ -79,9 +95,9 @@ function BandMark({ row, sound, from, to, label }: { row: number; sound: boolean
           <line x1="0" y1="0" x2="0" y2={4 + 2 * row} stroke="var(--hot)" strokeWidth="1.4" />
         </pattern>
       </defs>
-      <rect x={from} y={y} width={width} height={ROW - 6} fill={sound ? "var(--cool-band)" : `url(#ruler-${row})`}
+      <rect x={from} y={y} width={Math.max(3, to - from)} height="14" fill={sound ? "var(--cool-band)" : `url(#ruler-${row})`}
         stroke={sound ? "var(--cool)" : "var(--hot)"} />
-      <text x={anchor === "start" ? to + 6 : from - 6} y={y + 13} textAnchor={anchor}
+      <text x={x} y={y - 5} textAnchor="middle" stroke="var(--panel)" strokeWidth="4" paintOrder="stroke"
         className={sound ? "figures fill-cool-text text-[15px] font-medium" : "figures fill-hot-text text-[15px] font-medium"}>
         {label}
       </text>

@@ -6,7 +6,8 @@ import type { JobSummary } from "../../domain/types";
 import { minutes, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { HatchBar } from "../../ui/Hatch";
+import { NOTHING_WRONG } from "../../domain/types";
+import { ShareBar } from "../../ui/Hatch";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 
@@ -68,7 +69,7 @@ function JobLine({ job }: { job: JobSummary }) {
             <span className="label">{word(`suspect.${job.leadSuspectId}`)}</span>
             <span className="figures whitespace-nowrap">{percent(job.leadProbability)}</span>
           </p>
-          <HatchBar id={`bay-${job.id}`} share={job.leadProbability} />
+          <ShareBar id={`bay-${job.id}`} share={job.leadProbability} sound={job.leadSuspectId === NOTHING_WRONG} />
           <p className="mt-2 text-sm text-soft">
             {say("hunch")}: {word(`suspect.${job.hunchId}`)} · {say(sameAsHunch ? "hunchHolds" : "hunchElse")}
           </p>

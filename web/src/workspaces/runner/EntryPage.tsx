@@ -31,12 +31,12 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
       <section className="border-2 border-grid bg-panel p-4">
         <p className="caps">{say("isRigSound")}</p>
         <h2 className="mb-3 text-xl font-semibold">{word(`rig.${test.rigKind}.check`)}</h2>
-        <Choice label={say("isRigSound")} value={draft.rigCheck} onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
+        <Choice large label={say("isRigSound")} value={draft.rigCheck} onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
           options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))} />
         {repeat && (
           <div className="mt-4">
             <p className="mb-2">{say("rigAgain")}: {word(`rig.${test.rigKind}`)}</p>
-            <Choice label={say("rigAgain")} value={draft.newRig ? "new" : "same"} onChange={(v) => change({ newRig: v === "new" })}
+            <Choice large label={say("rigAgain")} value={draft.newRig ? "new" : "same"} onChange={(v) => change({ newRig: v === "new" })}
               options={[{ value: "same", text: say("rigSame") }, { value: "new", text: say("rigNew") }]} />
           </div>
         )}

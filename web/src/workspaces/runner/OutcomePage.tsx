@@ -3,7 +3,8 @@ import type { Assessment, Figure, Job, Test, Unit } from "../../domain/types";
 import { percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { HatchBar } from "../../ui/Hatch";
+import { NOTHING_WRONG } from "../../domain/types";
+import { ShareBar } from "../../ui/Hatch";
 import { Ruler } from "../../ui/Ruler";
 import { value, type RunnerDraft } from "./state";
 
@@ -39,7 +40,7 @@ export function OutcomePage({ before, job, test, draft, unitFor, onLeave }: Prop
         <tbody>
           {moved.map((s) => (
             <tr key={s.suspectId} className="border-t border-rule align-middle">
-              <td className="py-2 pr-3"><span className="label font-semibold">{word(`suspect.${s.suspectId}`)}</span><HatchBar id={`out-${s.suspectId}`} share={s.probability} /></td>
+              <td className="py-2 pr-3"><span className="label font-semibold">{word(`suspect.${s.suspectId}`)}</span><ShareBar id={`out-${s.suspectId}`} share={s.probability} sound={s.suspectId === NOTHING_WRONG} /></td>
               <td className="figures text-right text-soft">{percent(was.get(s.suspectId) ?? 0)}</td>
               <td className="figures just-changed text-right font-semibold">{percent(s.probability)}</td>
             </tr>

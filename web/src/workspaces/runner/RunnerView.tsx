@@ -1,9 +1,11 @@
 import clsx from "clsx";
+import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job, Step, Test } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
 import { EntryPage } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
@@ -29,6 +31,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
   const { draft, phase, change } = runner;
   const last = pages(test) - 1;
   const step = test.steps[draft.step];
+  const [cannot, setCannot] = useState(false);
   const leave = () => void go(`/jobs/${job.id}`);
   const ready = complete(test, draft, runner.unitFor, catalogue.units);
   return (
@@ -53,6 +56,8 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
           <EntryPage runner={runner} test={test} job={job} />
         )}
       </main>
+      <SetAside open={cannot} procedureId={test.id} refused={runner.refused.map((f) => f.allowed).join("; ")} onClose={() => setCannot(false)}
+        onSetAside={(why) => void runner.setAside(why).then((done) => done && leave())} />
       {phase.kind !== "entered" && (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
           {phase.kind === "kept" ? (
@@ -64,6 +69,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
           ) : (
             <div className="mx-auto flex max-w-3xl flex-wrap gap-3">
               <Button large onClick={() => (draft.step === 0 ? leave() : change({ step: draft.step - 1 }))}>{say("back")}</Button>
+              {step && <Button large onClick={() => setCannot(true)}>{say("cannotDo")}</Button>}
               {step && draft.step < last - 1 && <Button large className="max-sm:hidden" onClick={() => change({ step: last })}>{say("toReadings")}</Button>}
               {step ? (
                 <Button large filled className="flex-1" onClick={() => change({ step: draft.step + 1 })}>{say("goOn")}</Button>

@@ -57,7 +57,7 @@ export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) 
   const coming = nextCall(calls, elapsed);
   return (
     <div className="grid justify-items-center gap-3">
-      <svg viewBox="0 0 300 300" className="w-full max-w-72" role="timer" aria-label={clock(elapsed)}>
+      <svg viewBox="0 0 300 300" className="w-full max-w-[26rem]" role="timer" aria-label={clock(elapsed)}>
         <circle cx="150" cy="150" r={RADIUS} fill="var(--panel)" stroke="var(--grid)" strokeWidth="16" />
         <circle cx="150" cy="150" r={RADIUS} fill="none" stroke="var(--ink)" strokeWidth="16" transform="rotate(-90 150 150)"
           strokeDasharray={`${(AROUND * elapsed) / seconds} ${AROUND}`} />
@@ -67,9 +67,9 @@ export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) 
         </text>
       </svg>
       {started === undefined ? (
-        <Button large onClick={begin} className="w-full max-w-72">{say("timerStart")}</Button>
+        <Button large onClick={begin} className="w-full max-w-[26rem]">{say("timerStart")}</Button>
       ) : (
-        <Button large onClick={() => setStarted(undefined)} className="w-full max-w-72">{say("timerStop")}</Button>
+        <Button large onClick={() => setStarted(undefined)} className="w-full max-w-[26rem]">{say("timerStop")}</Button>
       )}
     </div>
   );

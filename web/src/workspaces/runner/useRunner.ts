@@ -49,6 +49,16 @@ export function useRunner(jobId: string, procedureId: string) {
     }
   };
 
+  const setAside = async (why: string): Promise<boolean> => {
+    try {
+      await write("set-aside", { procedureId, why });
+      return true;
+    } catch (e) {
+      setRefused([{ field: "", given: "", allowed: (e as Error).message }]);
+      return false;
+    }
+  };
+
   useEffect(() => {
     if (phase.kind !== "kept") return;
     const timer = window.setTimeout(() => {
@@ -59,7 +69,7 @@ export function useRunner(jobId: string, procedureId: string) {
   });
 
   return {
-    job, test, draft, phase, refused, change, type, enterNow, unitFor,
+    job, test, draft, phase, refused, change, type, enterNow, setAside, unitFor,
     keep: () => setPhase({ kind: "kept", secondsLeft: UNDO_SECONDS }),
     undo: () => setPhase({ kind: "doing" }),
   };

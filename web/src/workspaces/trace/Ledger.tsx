@@ -5,7 +5,8 @@ import { useSettings } from "../../domain/settings";
 import type { Job, Suspicion } from "../../domain/types";
 import { factor, percent } from "../../domain/units";
 import { say } from "../../domain/words";
-import { HatchBar } from "../../ui/Hatch";
+import { NOTHING_WRONG } from "../../domain/types";
+import { ShareBar } from "../../ui/Hatch";
 import { Ruler } from "../../ui/Ruler";
 import { CLEARED } from "./state";
 
@@ -31,7 +32,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
               <span className="label text-[1.05rem]">{word(`suspect.${s.suspectId}`)}</span>
               <span className="figures text-[1.15rem] whitespace-nowrap">{percent(s.probability)}</span>
             </p>
-            <HatchBar id={`suspect-${s.suspectId}`} share={s.probability} />
+            <ShareBar id={`suspect-${s.suspectId}`} share={s.probability} sound={s.suspectId === NOTHING_WRONG} />
             {isNow && <p className="text-[0.8rem] text-soft">{weights(s, word)}</p>}
           </li>
         ))}
@@ -72,8 +73,7 @@ function LastReading({ job }: { job: Job }) {
   if (!figure) return null;
   return (
     <div className="mt-2 border-t-2 border-grid pt-3">
-      <p className="caps">{say("lastReading", { test: word(`test.${procedureId}`) })}</p>
-      <Ruler figure={figure} mark={last.figures[index]?.coreValue} title={word(`figure.${procedureId}.${figure.id}`)} />
+      <Ruler compact figure={figure} mark={last.figures[index]?.coreValue} title={say("lastReading", { test: `${word(`test.${procedureId}`)}: ${word(`figure.${procedureId}.${figure.id}`)}` })} />
     </div>
   );
 }

@@ -5,8 +5,8 @@ import type { Entry, Job, Proposal } from "../../domain/types";
 import { minutes, oneIn } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
 import { Dialog } from "../../ui/Dialog";
+import { SetAside } from "../../ui/SetAside";
 import { needsText, reasonText } from "./state";
 import type { useTrace } from "./useTrace";
 
@@ -22,9 +22,10 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
       <Dialog open={trace.panel === "others"} onClose={close} title={say("alternativesTitle")}>
         <Others job={job} />
       </Dialog>
-      <Dialog open={trace.panel === "cannot" && next !== undefined} onClose={close} title={next ? word(`test.${next.procedureId}`) : ""}>
-        {next && <Cannot trace={trace} procedureId={next.procedureId} />}
-      </Dialog>
+      {next && (
+        <SetAside open={trace.panel === "cannot"} procedureId={next.procedureId} refused={trace.refused} onClose={close}
+          onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why })} />
+      )}
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
         <Log job={job} trace={trace} />
       </Dialog>
@@ -67,19 +68,6 @@ function Others({ job }: { job: Job }) {
         ))}
       </ol>
       {job.setAside.length > 0 && <p className="mt-2 text-soft">{say("setAside", { test: job.setAside.map((id) => word(`test.${id}`)).join(", ") })}</p>}
-    </>
-  );
-}
-
-function Cannot({ trace, procedureId }: { trace: Trace; procedureId: string }) {
-  const [why, setWhy] = useState("");
-  const reasons = say("setAsideReasons").split("|");
-  return (
-    <>
-      <p className="mb-3 text-lg">{say("setAsideWhy")}</p>
-      <Choice label={say("setAsideWhy")} value={why} onChange={setWhy} options={reasons.map((r) => ({ value: r, text: r }))} />
-      <Refused text={trace.refused} />
-      <Button filled large className="mt-4" disabled={why === ""} onClick={() => void trace.enter("set-aside", { procedureId, why })}>{say("cannotHere")}</Button>
     </>
   );
 }

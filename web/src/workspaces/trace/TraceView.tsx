@@ -29,7 +29,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch = say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
   return (
-    <div className="flex min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint}>
         <span className="max-sm:hidden"><Tag>{needsText(job.vehicleState)}</Tag></span>
         {job.stillFitted.length > 0 && (
@@ -39,11 +39,11 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         )}
         <button type="button" className="min-h-11" onClick={() => trace.setPanel("log")}><Tag>{say("log")}</Tag></button>
       </TopStrip>
-      <main className="grid flex-1 lg:grid-cols-[1fr_20rem]">
-        <div className="flex min-w-0 flex-col lg:border-r-2 lg:border-ink">
-          <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[26rem]">
-            <CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted} vehicle={job.vehicleState}
-              changed={changedComponents(sheet, job.assessment.river, trace.moment)} />
+      <main className="grid min-h-0 flex-1 lg:grid-cols-[1fr_20rem]">
+        <div className="flex min-h-0 min-w-0 flex-col lg:overflow-y-auto lg:border-r-2 lg:border-ink">
+          <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[20rem]">
+            <div className="h-full max-sm:overflow-x-auto" tabIndex={-1}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted} vehicle={job.vehicleState}
+              changed={changedComponents(sheet, job.assessment.river, trace.moment)} /></div></div>
           </div>
           <NextStrip job={job} onOthers={() => trace.setPanel("others")} onCannot={() => trace.setPanel("cannot")}
             onStart={(procedureId) => void go(`/jobs/${job.id}/tests/${procedureId}`)} onAccept={() => trace.setPanel("accept")} />
@@ -51,7 +51,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
             <River moments={job.assessment.river} at={trace.moment} onMove={trace.move} hunch={hunch} />
           </div>
         </div>
-        <aside className="grid content-start gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
+        <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
           <Ledger job={job} shares={shares} isNow={trace.isNow} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
           <p className="text-sm text-soft">{word("caution.not-to-be-driven")} <Link to="/" className="underline">{say("bay")}</Link></p>

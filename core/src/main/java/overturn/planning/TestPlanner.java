@@ -14,6 +14,7 @@ import overturn.inference.Foresight.Expectation;
 import overturn.inference.LayoutModel;
 import overturn.inference.Split;
 import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
 import overturn.planning.Reason.Kind;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
@@ -71,7 +72,7 @@ public final class TestPlanner {
         for (Procedure procedure : model.procedures().all()) {
             boolean repeat = done.contains(procedure.id());
             boolean mends = odd.isPresent() && odd.get().equals(procedure.id());
-            boolean repeatable = mends || procedure.nature() != Nature.INDICATING && once(history, procedure);
+            boolean repeatable = mends || procedure.nature() != Nature.INDICATING && restsOnOneUnprovenRig(history, procedure);
             if (!setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (!repeat || repeatable)) {
                 candidates.add(new Candidate(procedure, repeat, mends));
             }
@@ -84,8 +85,10 @@ public final class TestPlanner {
         return !(reading.value() instanceof Observed observed && observed.notSeen());
     }
 
-    private static boolean once(BeliefHistory history, Procedure procedure) {
-        return history.readings().stream().filter(r -> r.procedureId().equals(procedure.id())).count() == 1;
+    /** A reading that could carry a proof, had its rig been proven: worth repeating once with another. */
+    private static boolean restsOnOneUnprovenRig(BeliefHistory history, Procedure procedure) {
+        List<Reading> own = history.readings().stream().filter(r -> r.procedureId().equals(procedure.id())).toList();
+        return own.size() == 1 && own.get(0).trust() != RigTrust.PROVEN;
     }
 
     private Proposal propose(Candidate candidate, Belief belief, Foresight foresight, VehicleNeeds state) {
@@ -112,7 +115,7 @@ public final class TestPlanner {
     private Reason reason(Candidate candidate, Belief belief) {
         Split split = Split.of(belief, candidate.procedure());
         Kind kind = candidate.mendsConflict() ? Kind.CONFLICT
-                : candidate.procedure().gate() ? Kind.GATE
+                : candidate.procedure().gate() && !candidate.anotherRig() ? Kind.GATE
                 : belief.probability(belief.leadingRemedy()) >= KNOWN ? Kind.PROOF : Kind.SPLIT;
         return new Reason(kind, split.low(), Split.share(belief, split.low()), split.high(), Split.share(belief, split.high()));
     }

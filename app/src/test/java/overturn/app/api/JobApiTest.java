@@ -1,0 +1,223 @@
+package overturn.app.api;
+
+import static org.junit.jupiter.api.Assertions.assertAll;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.support.ApiClient;
+import overturn.app.support.ApiClient.Answer;
+import overturn.app.support.OverturnServer;
+import tools.jackson.databind.JsonNode;
+
+/** The API over HTTP against the real database. */
+@ExtendWith(OverturnServer.class)
+class JobApiTest {
+
+    private ApiClient api;
+    private String job;
+
+    @BeforeEach
+    void openJob(OverturnServer.Running server) {
+        api = new ApiClient(server.address());
+        job = "/api/jobs/" + api.openJob("Tarn SK 31", "sinks", "primary-piston-cup");
+    }
+
+    private JsonNode now() {
+        return api.get(job).body();
+    }
+
+    private void assertRefused(int status, String problem, Answer answer) {
+        assertAll(
+                () -> assertEquals(status, answer.status(), answer.raw().body()),
+                () -> assertTrue(answer.raw().headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json")),
+                () -> assertTrue(answer.body().get("type").asString().endsWith(problem), answer.raw().body()),
+                () -> assertFalse(answer.raw().body().contains("Exception"), "no trace of our own classes"),
+                () -> assertEquals(2, now().get("entries").size(), "log unchanged"));
+    }
+
+    @Test
+    void anOpenedJobHoldsTheBehaviourTheSealedHunchAndAProposal() {
+        JsonNode opened = now();
+        assertEquals(2, opened.get("sequence").asInt());
+        assertEquals("primary-piston-cup", opened.get("hunchId").asString());
+        assertEquals("sinks", opened.get("entries").get(1).get("observed").asString());
+        assertEquals("reservoir", opened.get("assessment").get("next").get("procedureId").asString(), "a free look comes first");
+        assertEquals("OPEN", opened.get("assessment").get("verdict").get("grade").asString());
+    }
+
+    @Test
+    void aReadingIsKeptAsTypedBesideTheCoresValueAndMovesBelief() {
+        double before = suspicion(now(), "rod-gap-too-large");
+        Answer answer = api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("15/16", "in")));
+        JsonNode figure = answer.body().get("entries").get(2).get("figures").get(0);
+        assertEquals("15/16", figure.get("text").asString());
+        assertEquals("in", figure.get("unit").asString());
+        assertEquals(23.8125, figure.get("coreValue").asDouble(), 1e-9);
+        assertTrue(suspicion(answer.body(), "rod-gap-too-large") > 5 * before);
+    }
+
+    private static double suspicion(JsonNode job, String suspect) {
+        for (JsonNode s : job.get("assessment").get("suspects")) {
+            if (s.get("suspectId").asString().equals(suspect)) {
+                return s.get("probability").asDouble();
+            }
+        }
+        throw new AssertionError(suspect);
+    }
+
+    @Test
+    void zeroIsAReadingAndAMissingFigureIsNot() {
+        Map<String, Object> hold = ApiClient.stamped(2, Map.of("procedureId", "reservoir-watch", "rigCheck", "sound",
+                "figures", List.of(Map.of("id", "primary-rise", "text", "0", "unit", "mm"))));
+        JsonNode figures = api.post(job + "/readings", hold).body().get("entries").get(2).get("figures");
+        assertEquals(0.0, figures.get(0).get("coreValue").asDouble());
+        assertFalse(figures.get(1).has("coreValue"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"900, mm", "-1, mm", "hard, mm", "1e9, mm", "12, bar", "12, furlong", "NaN, mm", "'', mm"})
+    void figuresThatCannotBeAreRefusedByName(String text, String unit) {
+        Answer answer = api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay(text, unit)));
+        assertRefused(422, "input-not-allowed", answer);
+        assertTrue(answer.body().get("findings").get(0).get("field").asString().startsWith("figures"));
+    }
+
+    @Test
+    void everyFindingOfAnInputIsToldAtOnce() {
+        Map<String, Object> intake = ApiClient.intake("", "wobbles", "the-cat");
+        intake.put("personId", "nobody");
+        Answer answer = api.post("/api/jobs", intake);
+        assertRefused(422, "input-not-allowed", answer);
+        assertEquals(List.of("vehicle", "behaviour", "hunchId"), answer.body().get("findings").valueStream()
+                .map(f -> f.get("field").asString()).toList());
+    }
+
+    @Test
+    void unknownIdsAreToldAsNotHere() {
+        assertRefused(404, "not-found", api.get("/api/jobs/" + UUID.randomUUID()));
+        assertRefused(400, "address-not-readable", api.get("/api/jobs/van"));
+        assertRefused(404, "not-found", api.get(job + "/tests/kick-the-tyre"));
+        assertRefused(422, "input-not-allowed", api.post(job + "/readings",
+                ApiClient.stamped(2, Map.of("procedureId", "kick-the-tyre", "rigCheck", "sound"))));
+        Map<String, Object> stranger = ApiClient.stamped(2, ApiClient.freePlay("4", "mm"));
+        stranger.put("personId", "stranger");
+        assertRefused(422, "input-not-allowed", api.post(job + "/readings", stranger));
+    }
+
+    @Test
+    void emptyBrokenAndForeignBodiesAreRefused() {
+        for (String body : List.of("", "{", "[]", "null", "\"reading\"", "{\"entryId\":\"x\"}", "{\"unheardOf\":1}")) {
+            Answer answer = api.postText(job + "/readings", body);
+            assertTrue(answer.status() == 400 || answer.status() == 422, body + " → " + answer.status());
+            assertRefused(answer.status(), answer.status() == 400 ? "body-not-readable" : "input-not-allowed", answer);
+        }
+        assertEquals(415, api.postText(job + "/readings", "a=b", "Content-Type", "text/plain").status());
+    }
+
+    @Test
+    void aBodyOfTwoMegabytesIsRefusedAnnouncedOrNot() {
+        String large = "{\"procedureId\":\"" + "x".repeat(2_000_000) + "\"}";
+        assertRefused(413, "body-too-large", api.postText(job + "/readings", large));
+        assertRefused(413, "body-too-large", api.postStreamed(job + "/readings", large.getBytes()));
+    }
+
+    @Test
+    void theSameEntrySentTwiceStandsOnceAndAnotherUnderItsIdIsRefused() {
+        Map<String, Object> reading = ApiClient.stamped(2, ApiClient.freePlay("4", "mm"));
+        assertEquals(200, api.post(job + "/readings", reading).status());
+        assertEquals(200, api.post(job + "/readings", reading).status());
+        reading.put("sequence", 3);
+        assertEquals(200, api.post(job + "/readings", reading).status(), "sent again after a look at the log");
+        assertEquals(3, now().get("entries").size());
+        Map<String, Object> other = new HashMap<>(reading);
+        other.putAll(ApiClient.freePlay("9", "mm"));
+        assertEquals(409, api.post(job + "/readings", other).status());
+        assertEquals(3, now().get("entries").size());
+    }
+
+    @Test
+    void aStaleWriteIsRefusedAndToldSo() {
+        assertRefused(409, "log-has-grown", api.post(job + "/readings", ApiClient.stamped(1, ApiClient.freePlay("4", "mm"))));
+        assertRefused(409, "log-has-grown", api.post(job + "/readings", ApiClient.stamped(7, ApiClient.freePlay("4", "mm"))));
+        assertRefused(422, "input-not-allowed", api.post(job + "/readings", ApiClient.stamped(-1, ApiClient.freePlay("4", "mm"))));
+    }
+
+    @Test
+    void ofManyWritersAtOnceOneIsTakenAndTheOthersAreTold() {
+        List<CompletableFuture<Integer>> writers = IntStream.range(0, 8).mapToObj(i -> CompletableFuture.supplyAsync(() ->
+                api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay(Integer.toString(2 + i), "mm"))).status())).toList();
+        List<Integer> statuses = writers.stream().map(CompletableFuture::join).sorted().toList();
+        assertEquals(List.of(200, 409, 409, 409, 409, 409, 409, 409), statuses);
+        assertEquals(3, now().get("entries").size());
+    }
+
+    @Test
+    void aStruckReadingStaysInTheLogAndWeighsNothing() {
+        JsonNode before = now().get("assessment").get("suspects");
+        JsonNode taken = api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("25", "mm"))).body();
+        String id = taken.get("entries").get(2).get("id").asString();
+        assertEquals(422, api.post(job + "/strikes", ApiClient.stamped(3, Map.of("struckId", id, "why", " "))).status(), "a reason is needed");
+        JsonNode after = api.post(job + "/strikes", ApiClient.stamped(3, Map.of("struckId", id, "why", "wrong pedal"))).body();
+        assertTrue(after.get("entries").get(2).get("struck").asBoolean());
+        assertEquals("25", after.get("entries").get(2).get("figures").get(0).get("text").asString());
+        assertEquals(before, after.get("assessment").get("suspects"), "as if it had never been entered");
+        assertEquals(422, api.post(job + "/strikes", ApiClient.stamped(4, Map.of("struckId", id, "why", "again"))).status());
+        String opening = after.get("entries").get(0).get("id").asString();
+        assertEquals(422, api.post(job + "/strikes", ApiClient.stamped(4, Map.of("struckId", opening, "why", "no"))).status());
+    }
+
+    @Test
+    void aTestSetAsideIsNoLongerProposed() {
+        JsonNode after = api.post(job + "/set-aside", ApiClient.stamped(2, Map.of("procedureId", "reservoir", "why", "no helper"))).body();
+        assertEquals("dry-walk", after.get("assessment").get("next").get("procedureId").asString());
+        assertTrue(after.get("assessment").get("others").valueStream().noneMatch(p -> p.get("procedureId").asString().equals("reservoir")));
+    }
+
+    @Test
+    void whatWasFittedStaysInSightUntilAllOfItIsOff() {
+        Map<String, Object> plugs = ApiClient.stamped(2, Map.of("procedureId", "port-plugs", "rigCheck", "sound",
+                "figures", List.of(Map.of("id", "travel", "text", "12", "unit", "mm"))));
+        JsonNode fitted = api.post(job + "/readings", plugs).body();
+        assertEquals("MASTER_PORTS", fitted.get("vehicleState").get("opened").asString());
+        assertEquals(2, fitted.get("stillFitted").size());
+        assertEquals(422, api.post(job + "/take-off", ApiClient.stamped(3, Map.of("items", List.of("plug-front-port")))).status());
+        JsonNode off = api.post(job + "/take-off", ApiClient.stamped(3,
+                Map.of("items", List.of("plug-front-port", "plug-rear-port")))).body();
+        assertEquals(0, off.get("stillFitted").size());
+        assertEquals("NOTHING", off.get("vehicleState").get("opened").asString());
+    }
+
+    @Test
+    void anUnprovenVerdictIsAcceptedOnlyWithAReasonAndIsRecordedWithItsGrade() {
+        assertRefused(422, "input-not-allowed", api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", ""))));
+        JsonNode accepted = api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", "ferry leaves at six"))).body().get("accepted");
+        assertEquals("OPEN", accepted.get("grade").asString());
+        assertEquals("ferry leaves at six", accepted.get("why").asString());
+    }
+
+    @Test
+    void aMachineIsToldWhatEachReadingNeedsAndWhereItWouldLie() {
+        JsonNode hold = api.get(job + "/tests/hold-medium").body();
+        assertEquals(4, hold.get("figures").size());
+        JsonNode last = hold.get("figures").get(3);
+        assertEquals("mm", last.get("unit").asString());
+        assertEquals(60, last.get("atSecond").asInt());
+        assertEquals("nothing-wrong", last.get("bands").get(0).get("suspectId").asString());
+        assertTrue(last.get("bands").get(0).get("low").asDouble() < last.get("bands").get(0).get("high").asDouble());
+        JsonNode look = api.get(job + "/tests/dry-walk").body();
+        assertEquals(List.of("all-dry", "damp", "wet", "wet-at-master-face", "not-seen"),
+                look.get("options").valueStream().map(JsonNode::asString).toList());
+    }
+}

@@ -1,0 +1,57 @@
+package overturn.app.support;
+
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import overturn.app.OverturnApplication;
+
+/** Starts the real application once for all tests, on a free port, against the throw-away PostgreSQL that ./overturn test made. */
+public final class OverturnServer implements BeforeAllCallback, ParameterResolver {
+
+    /** The application while it runs. */
+    public record Running(ConfigurableApplicationContext context, String address) implements ExtensionContext.Store.CloseableResource, AutoCloseable {
+
+        @Override
+        public void close() {
+            context.close();
+        }
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        running(context);
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == Running.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return running(context);
+    }
+
+    private static Running running(ExtensionContext context) {
+        return context.getRoot().getStore(Namespace.create(OverturnServer.class))
+                .getOrComputeIfAbsent(Running.class, key -> start(), Running.class);
+    }
+
+    private static Running start() {
+        requireRealDatabase();
+        ConfigurableApplicationContext context = new SpringApplicationBuilder(OverturnApplication.class)
+                .run("--server.port=0", "--overturn.demo=true");
+        return new Running(context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
+    }
+
+    /** The database of these tests is thrown away afterwards; never any other. */
+    public static void requireRealDatabase() {
+        if (!"true".equals(System.getenv("OVERTURN_REAL_DATABASE"))) {
+            throw new IllegalStateException("These tests need the throw-away PostgreSQL that ./overturn test starts; run that");
+        }
+    }
+}

@@ -1,0 +1,131 @@
+package overturn.app.support;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import overturn.measurement.ReadingSpec.Series;
+import overturn.measurement.ReadingValue;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.words.Words;
+
+/** A technician at the screens: sees only what is shown, by role and name, and touches only what can be touched. */
+public final class Screens {
+
+    private static final Map<String, String> WORDS = Words.all();
+
+    private final Page page;
+    private final String address;
+
+    public Screens(Page page, String address) {
+        this.page = page;
+        this.address = address;
+    }
+
+    public Page page() {
+        return page;
+    }
+
+    public Screens open(String path) {
+        page.navigate(address + path);
+        return this;
+    }
+
+    public Screens sayWho(String name) {
+        button(Pattern.compile("^" + name)).click();
+        return this;
+    }
+
+    public Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    public Locator button(Pattern name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    public Locator radio(String name) {
+        return page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(name));
+    }
+
+    public Locator heading(String name) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
+    }
+
+    /** Opens a job and stays on its workspace. */
+    public Screens openJob(String vehicle, String complaint, String behaviour, String hunchId) {
+        button("Open a job").click();
+        page.getByLabel("What the driver says, in the driver’s words").fill(complaint);
+        radio(WORDS.get("option.characterise." + behaviour)).click();
+        page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill(vehicle);
+        radio("no, it stays where it is").click();
+        page.getByLabel("Your hunch: what would you bet on now?").selectOption(hunchId);
+        button("Open the job").click();
+        heading(vehicle).waitFor();
+        return this;
+    }
+
+    /** The test that the workspace proposes, if it proposes one. */
+    public Optional<Procedure> next(ProcedureCatalogue procedures) {
+        Locator strip = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"));
+        String title = strip.getByRole(AriaRole.HEADING).textContent();
+        return procedures.all().stream().filter(p -> title.startsWith(WORDS.get("test." + p.id())))
+                .filter(p -> title.replace(", again, with another rig", "").equals(WORDS.get("test." + p.id()))).findFirst();
+    }
+
+    /** Grade in the verdict panel: OPEN, PROBABLE or PROVEN. */
+    public String grade() {
+        return page.locator("[data-grade]").getAttribute("data-grade");
+    }
+
+    /** Everything the verdict panel says. */
+    public String verdict() {
+        return page.locator("[data-grade]").innerText();
+    }
+
+    /** Starts the proposed test and walks its steps to the page of figures. */
+    public Screens startProposed(Procedure procedure) {
+        button("Start test").click();
+        heading(WORDS.get("test." + procedure.id())).waitFor();
+        for (int step = 0; step < procedure.steps().size(); step++) {
+            page.getByText("step " + (step + 1) + " of").waitFor();
+            button("Go on").click();
+        }
+        page.getByText("Is the test itself sound?").waitFor();
+        return this;
+    }
+
+    /** Types what was read. */
+    public Screens type(Procedure procedure, ReadingValue value) {
+        if (value instanceof Observed observed) {
+            radio(WORDS.get("option." + procedure.id() + "." + observed.option())).click();
+        } else {
+            Series series = (Series) procedure.spec();
+            for (int k = 0; k < series.figures().size(); k++) {
+                String label = WORDS.get("figure." + procedure.id() + "." + series.figures().get(k).id());
+                page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(((Figures) value).taken().get(k).orElseThrow().text());
+            }
+        }
+        return this;
+    }
+
+    /** Confirms the rig and enters the reading at once; ends on what it changed. */
+    public Screens enter() {
+        radio("sound").click();
+        button("Enter the reading").click();
+        button("Enter now").click();
+        heading("What it changed").waitFor();
+        return this;
+    }
+
+    public Screens toCircuit() {
+        button("To the circuit").click();
+        heading("Suspects").waitFor();
+        return this;
+    }
+}

@@ -1,0 +1,57 @@
+import { describe, expect, it } from "vitest";
+import type { Unit } from "./types";
+import { factor, oneIn, percent, preview, shown, unitFor } from "./units";
+
+const UNITS: Unit[] = [
+  { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, core: true },
+  { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, core: false },
+  { symbol: "N", dimension: "FORCE", coreUnitsPerUnit: 1, core: true },
+  { symbol: "lbf", dimension: "FORCE", coreUnitsPerUnit: 4.4482216152605, core: false },
+];
+const MM = UNITS[0] as Unit;
+
+describe("typed figures", () => {
+  it.each([
+    ["23.8", 23.8],
+    ["23,8", 23.8],
+    [" 23.8 mm ", 23.8],
+    ["15/16 in", 23.8125],
+    ["1 1/8in", 28.575],
+    ['0.94"', 23.876],
+    ["0", 0],
+    ["-2", -2],
+    [".5", 0.5],
+  ])("%s is %d mm", (text, mm) => expect(preview(text, MM, UNITS)).toBeCloseTo(mm, 6));
+
+  it.each(["", "hard", "12 N", "1/0", "1,2,3", "12 furlong"])("%s is no length", (text) =>
+    expect(preview(text, MM, UNITS)).toBeUndefined());
+});
+
+describe("shown figures", () => {
+  it("follow the chosen system", () => {
+    expect(shown(25.4, "LENGTH", "us", UNITS)).toBe("1.00 in");
+    expect(shown(25.4, "LENGTH", "metric", UNITS)).toBe("25 mm");
+    expect(shown(290, "FORCE", "us", UNITS)).toBe("65 lbf");
+    expect(unitFor("FORCE", "metric", UNITS).symbol).toBe("N");
+  });
+
+  it("never show a minus zero", () => {
+    expect(shown(-0.2, "LENGTH", "metric", UNITS)).toBe("0 mm");
+    expect(shown(-3, "LENGTH", "metric", UNITS)).toBe("−3 mm");
+  });
+
+  it("never claim certainty", () => {
+    expect(percent(1)).toBe("> 99 %");
+    expect(percent(0)).toBe("< 0.1 %");
+    expect(percent(0.455)).toBe("46 %");
+    expect(percent(0.004)).toBe("0.4 %");
+  });
+
+  it("tell odds in plain words, for and against alike", () => {
+    expect(factor(9)).toBe("×9");
+    expect(factor(1 / 40)).toBe("×40");
+    expect(factor(1e6)).toBe("×100+");
+    expect(oneIn(0.25)).toBe("1 in 4");
+    expect(oneIn(0)).toBe("under 1 in 999");
+  });
+});

@@ -1,0 +1,83 @@
+import { describe, expect, it } from "vitest";
+import type { Figure, Layout, Test, Unit } from "../domain/types";
+import { filled } from "../domain/words";
+import { emptyDraft, request, unfilled } from "./intake/state";
+import { clock, complete, emptyRun, figureRequests, impossible, nextCall, pages, value } from "./runner/state";
+import { changedComponents, listed, suspicionByComponent } from "./trace/state";
+
+const MM: Unit = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, core: true };
+const INCH: Unit = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, core: false };
+const UNITS = [MM, INCH];
+const FIGURE = { id: "play", dimension: "LENGTH", least: 0, most: 80, bands: [] } as unknown as Figure;
+const SERIES = { id: "free-play", steps: [{}, {}], figures: [FIGURE], options: [] } as unknown as Test;
+const LOOK = { id: "dry-walk", steps: [], figures: [], options: ["all-dry", "not-seen"] } as unknown as Test;
+const typed = (text: string, unit = "mm") => ({ ...emptyRun, texts: { play: text }, units: { play: unit }, rigCheck: "sound" as const });
+
+describe("intake", () => {
+  const draft = emptyDraft("tarn-box-van", () => "id");
+
+  it("names what is missing in the order of the form", () => {
+    expect(unfilled(draft)).toEqual(["vehicle", "complaint", "behaviour", "hunchId", "mayBeMoved"]);
+    expect(unfilled({ ...draft, vehicle: "  " })).toContain("vehicle");
+  });
+
+  it("sends what was chosen, trimmed", () => {
+    const sent = request({ ...draft, vehicle: " SK 14 ", complaint: "sinks ", mayBeMoved: "no" }, "juno-vale");
+    expect(sent).toMatchObject({ vehicle: "SK 14", complaint: "sinks", mayBeMoved: false, personId: "juno-vale" });
+  });
+});
+
+describe("a test being done", () => {
+  it("ends on one page for all figures", () => expect(pages(SERIES)).toBe(3));
+
+  it("keeps the unit in which a figure was typed, whatever the user switches to", () => {
+    expect(value(typed("1", "in"), FIGURE, MM, UNITS)).toBe(25.4);
+    expect(figureRequests(SERIES, typed("1", "in"), () => MM)).toEqual([{ id: "play", text: "1", unit: "in" }]);
+  });
+
+  it("can be entered only when something possible was read and the rig was asked about", () => {
+    const can = (draft: typeof emptyRun) => complete(SERIES, draft, () => MM, UNITS);
+    expect(can(typed("4"))).toBe(true);
+    expect(can(typed("0"))).toBe(true);
+    expect(can(typed(""))).toBe(false);
+    expect(can(typed("81"))).toBe(false);
+    expect(can({ ...typed("4"), rigCheck: "" })).toBe(false);
+    expect(complete(LOOK, { ...emptyRun, observed: "not-seen", rigCheck: "not-checked" }, () => MM, UNITS)).toBe(true);
+  });
+
+  it("calls nothing impossible before anything is typed", () => {
+    expect(impossible(typed(""), FIGURE, MM, UNITS)).toBe(false);
+    expect(impossible(typed("x"), FIGURE, MM, UNITS)).toBe(true);
+  });
+
+  it("knows the next call of a hold", () => {
+    expect(nextCall([5, 15, 60], 5)).toBe(15);
+    expect(nextCall([5], 6)).toBeUndefined();
+    expect([clock(0), clock(4.2), clock(75)]).toEqual(["0:00", "0:05", "1:15"]);
+  });
+});
+
+describe("suspicion on the sheet", () => {
+  const layout = { suspects: [{ id: "shoes", places: ["rl", "rr"] }, { id: "cup", places: ["master"] }, { id: "none", places: [] }] } as unknown as Layout;
+  const moment = (shoes: number, cup: number) => ({ shares: [{ suspectId: "shoes", probability: shoes }, { suspectId: "cup", probability: cup }] });
+
+  it("is spread over the places where a suspect can sit", () => {
+    const on = suspicionByComponent(layout, new Map([["shoes", 0.6], ["cup", 0.3], ["none", 0.1]]));
+    expect([on.get("rl"), on.get("rr"), on.get("master")]).toEqual([0.3, 0.3, 0.3]);
+  });
+
+  it("moves only where the last reading moved it", () => {
+    expect(changedComponents(layout, [moment(0.2, 0.3), moment(0.2, 0.7)], 1)).toEqual(new Set(["master"]));
+    expect(changedComponents(layout, [moment(0.2, 0.3)], 0).size).toBe(0);
+  });
+});
+
+describe("sentences", () => {
+  it("list names in words", () => {
+    const name = (id: string) => id;
+    expect([listed([], name), listed(["a"], name), listed(["a", "b"], name), listed(["a", "b", "c", "d"], name)]).toEqual(
+      ["", "a", "a and b", "a, b and 2 more"]);
+  });
+
+  it("show a hole where a value is missing", () => expect(filled("{a} and {b}", { a: 0 })).toBe("0 and {b}"));
+});
