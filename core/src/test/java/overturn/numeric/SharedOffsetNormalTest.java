@@ -1,0 +1,44 @@
+package overturn.numeric;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import org.junit.jupiter.api.Test;
+
+/** Densities against figures worked by hand. */
+class SharedOffsetNormalTest {
+
+    private static double density(double[] seen, double offsetSd) {
+        return SharedOffsetNormal.logDensity(seen, new float[] {0, 0}, 0, new double[] {1, 2}, offsetSd, 1);
+    }
+
+    @Test
+    void withoutOffsetItIsTheProductOfIndependentNormals() {
+        double byHand = -0.5 * (1 + 1) - Math.log(2 * Math.PI) - Math.log(2);
+        assertEquals(byHand, density(new double[] {1, 2}, 0), 1e-12);
+    }
+
+    @Test
+    void withAnOffsetItIsTheCorrelatedNormal() {
+        // covariance [[10, 9], [9, 13]], determinant 49, inverse [[13, -9], [-9, 10]] / 49
+        double quadratic = (13 * 3 * 3 - 2 * 9 * 3 * 3 + 10 * 3 * 3) / 49.0;
+        double byHand = -0.5 * (quadratic + Math.log(49)) - Math.log(2 * Math.PI);
+        assertEquals(byHand, density(new double[] {3, 3}, 3), 1e-12);
+    }
+
+    @Test
+    void aFigureThatWasNotTakenIsLeftOut() {
+        double alone = SharedOffsetNormal.logDensity(new double[] {1}, new float[] {0}, 0, new double[] {1}, 3, 1);
+        assertEquals(alone, density(new double[] {1, Double.NaN}, 3), 1e-12);
+    }
+
+    @Test
+    void logSpaceAddsWithoutUnderflow() {
+        assertEquals(-2000 + Math.log(2), LogSpace.add(-2000, -2000), 1e-12);
+        assertEquals(-2000 + Math.log(3), LogSpace.sum(new double[] {-2000, -2000, -2000}), 1e-12);
+        assertArrayEquals(new double[] {0.25, 0.75}, LogSpace.normalised(new double[] {-1000, -1000 + Math.log(3)}), 1e-12);
+        assertEquals(Math.log(2), LogSpace.entropy(new double[] {0.5, 0.5, 0}), 1e-12);
+        assertThrows(IllegalStateException.class, () -> LogSpace.normalised(new double[] {Double.NEGATIVE_INFINITY}));
+    }
+}
