@@ -101,7 +101,19 @@ take_shots() {
     say "docs/screenshots is refreshed"
 }
 
-run_bench() {
+# bench_speed: the core by JMH, then the server's answer against a throw-away database.
+bench_speed() {
     step "Building" maven package -DskipTests
-    java -jar "$ROOT/bench/target/benchmarks.jar" -rf json -rff "$VAR/bench.json" "$@"
+    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" org.openjdk.jmh.Main -rf json -rff "$VAR/core-speed.json" CoreSpeed
+    with_test_database measure_server
+}
+
+measure_server() {
+    local port server
+    port=$(free_port 8517)
+    OVERTURN_PORT=$port java -Xmx1g -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
+    server=$!
+    for _ in $(seq 1 120); do health "$port" && break; sleep 0.5; done
+    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.ServerAnswer "http://127.0.0.1:$port" || true
+    kill "$server"
 }

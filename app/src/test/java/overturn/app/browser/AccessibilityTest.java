@@ -1,0 +1,147 @@
+package overturn.app.browser;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.support.Browser;
+import overturn.app.support.OverturnServer;
+import overturn.app.support.Screens;
+
+/** Every view under axe (WCAG 2.2 AA) at three widths, light and dark; keyboard; the empty and the failed state. */
+@ExtendWith(OverturnServer.class)
+class AccessibilityTest {
+
+    private static Browser browser;
+    private static String axe;
+
+    @BeforeAll
+    static void openBrowser() throws IOException {
+        browser = new Browser();
+        axe = Files.readString(Path.of("../web/node_modules/axe-core/axe.min.js"));
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+    }
+
+    private Screens signedIn(OverturnServer.Running server, int width, int height, String theme) {
+        Page page = browser.device(width, height);
+        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: '" + theme + "', units: 'metric'}))");
+        return new Screens(page, server.address());
+    }
+
+    private static void assertClean(Page page, String view) {
+        page.evaluate("() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined)))");
+        page.evaluate(axe);
+        Object found = page.evaluate("async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}))"
+                + ".violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html).slice(0, 3).join(' | '))");
+        assertEquals(List.of(), found, view);
+        Map<?, ?> size = (Map<?, ?>) page.evaluate("() => ({wide: document.documentElement.scrollWidth, window: innerWidth})");
+        assertEquals(size.get("window"), size.get("wide"), view + " does not scroll sideways");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1280, 800, light", "1280, 800, dark", "820, 1180, light", "390, 844, dark"})
+    void everyViewIsAccessible(int width, int height, String theme, OverturnServer.Running server) {
+        Screens screens = signedIn(server, width, height, theme).open("/");
+        Page page = screens.page();
+        screens.heading("In the bay").waitFor();
+        assertClean(page, "bay");
+
+        screens.open("/intake").heading("Open a job").waitFor();
+        screens.button("Open the job").click();
+        page.getByText("This is needed").first().waitFor();
+        assertClean(page, "intake with what is missing");
+
+        screens.open("/").heading("Tarn SK 14").click();
+        screens.heading("Suspects").waitFor();
+        assertClean(page, "trace");
+        for (String sheet : List.of("other tests", "cannot be done here", "Log")) {
+            screens.button(sheet).click();
+            page.getByRole(AriaRole.DIALOG).waitFor();
+            assertClean(page, sheet);
+            page.keyboard().press("Escape");
+        }
+        screens.button("Start test").click();
+        page.getByText("step 1 of").waitFor();
+        assertClean(page, "runner step");
+        screens.open(page.url().replace(server.address(), "").replaceAll("/tests/.*", "/tests/hold-medium"));
+        for (int i = 0; i < 4; i++) {
+            screens.button("Go on").click();
+        }
+        page.getByLabel("60 s", new Page.GetByLabelOptions().setExact(true)).fill("900");
+        page.getByText("is not possible here").waitFor();
+        assertClean(page, "runner entry with a figure that cannot be");
+    }
+
+    @Test
+    void theWorkspaceIsWorkedByKeys(OverturnServer.Running server) {
+        Screens screens = signedIn(server, 1280, 800, "light").open("/");
+        Page page = screens.page();
+        screens.heading("Tarn SK 14").click();
+        screens.heading("Suspects").waitFor();
+        page.keyboard().press("ArrowLeft");
+        page.getByText("Back to now").waitFor();
+        for (int i = 0; i < 12; i++) {
+            page.keyboard().press("ArrowLeft");
+        }
+        assertEquals("before any reading", page.getByRole(AriaRole.SLIDER).getAttribute("aria-valuetext"));
+        page.keyboard().press("?");
+        page.getByRole(AriaRole.DIALOG).getByText("start the next test").waitFor();
+        page.keyboard().press("Escape");
+        page.keyboard().press("n");
+        page.getByText("step 1 of").waitFor();
+    }
+
+    @Test
+    void unitsAreSwitchedAnywhereAndFiguresStayAsTyped(OverturnServer.Running server) {
+        Screens screens = signedIn(server, 1280, 800, "light").open("/");
+        screens.openJob("Tarn SK 70", "Long free play", "long-then-firm", "rod-gap-too-large");
+        Page page = screens.page();
+        String job = page.url().replace(server.address(), "");
+        screens.button("Juno Vale").click();
+        screens.radio("US").click();
+        page.keyboard().press("Escape");
+        page.getByText("Master 0.94 in").waitFor();
+        screens.open(job + "/tests/free-play");
+        for (int step = 0; step < 3; step++) {
+            screens.button("Go on").click();
+        }
+        page.getByLabel("free play", new Page.GetByLabelOptions().setExact(true)).fill("3/4");
+        screens.enter().toCircuit();
+        screens.button("Log").click();
+        page.getByText("3/4 in").waitFor();
+    }
+
+    @Test
+    void anEmptyBayAndASilentServerAreSaidSo(OverturnServer.Running server) {
+        Screens screens = signedIn(server, 390, 844, "light");
+        Page page = screens.page();
+        page.route("**/api/jobs", route -> route.fulfill(new Route.FulfillOptions().setContentType("application/json").setBody("[]")));
+        screens.open("/");
+        page.getByText("No vehicle is in.").waitFor();
+        assertClean(page, "empty bay");
+        page.unroute("**/api/jobs");
+        page.route("**/api/jobs", route -> route.abort());
+        screens.open("/");
+        page.getByText("That did not come through").waitFor();
+        assertClean(page, "failed bay");
+        page.unroute("**/api/jobs");
+        screens.button("Try again").click();
+        screens.heading("In the bay").waitFor();
+    }
+}

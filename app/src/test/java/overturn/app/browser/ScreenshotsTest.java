@@ -1,0 +1,80 @@
+package overturn.app.browser;
+
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.Page;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import overturn.app.support.Browser;
+import overturn.app.support.OverturnServer;
+import overturn.app.support.Screens;
+
+/** Takes the pictures of the README from the demo jobs; into docs/screenshots only when asked to (./overturn shots). */
+@ExtendWith(OverturnServer.class)
+class ScreenshotsTest {
+
+    private static final Path FOLDER = Path.of(Boolean.getBoolean("shots.write") ? "../docs/screenshots" : "target/screenshots");
+    private static Browser browser;
+
+    @BeforeAll
+    static void openBrowser() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+    }
+
+    private static Screens device(OverturnServer.Running server, int width, int height, String theme) {
+        Page page = browser.device(width, height);
+        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({personId: 'tobias-renn', theme: '" + theme + "', units: 'metric'}))");
+        return new Screens(page, server.address()).open("/");
+    }
+
+    private static void shot(Screens screens, String name) {
+        screens.page().waitForTimeout(1200);
+        Path file = FOLDER.resolve(name + ".png");
+        screens.page().screenshot(new Page.ScreenshotOptions().setPath(file));
+        assertTrue(Files.exists(file));
+    }
+
+    @Test
+    void ofEachView(OverturnServer.Running server) {
+        Screens wide = device(server, 1280, 800, "light");
+        wide.heading("In the bay").waitFor();
+        shot(wide, "bay");
+        wide.open("/intake").page().getByLabel("What the driver says, in the driver’s words").fill("Sinks to the boards at the ramp");
+        wide.radio("Sinks under a steady foot").click();
+        shot(wide, "intake");
+        wide.open("/").heading("Tarn SK 14").click();
+        shot(wide, "trace");
+        String job = wide.page().url().replace(server.address(), "");
+
+        Screens dark = device(server, 1280, 800, "dark");
+        dark.heading("Tarn SK 07").click();
+        shot(dark, "verdict-dark");
+
+        Screens tablet = device(server, 820, 1180, "light").open(job);
+        shot(tablet, "trace-tablet");
+        tablet.open(job + "/tests/hold-gentle");
+        tablet.button("Go on").click();
+        tablet.button("Go on").click();
+        shot(tablet, "runner-step");
+        tablet.button("Go on").click();
+        tablet.button("Go on").click();
+        tablet.page().getByLabel("5 s", new Page.GetByLabelOptions().setExact(true)).fill("26");
+        tablet.page().getByLabel("60 s", new Page.GetByLabelOptions().setExact(true)).fill("38");
+        tablet.radio("sound").click();
+        shot(tablet, "runner-entry");
+        tablet.enter();
+        shot(tablet, "runner-outcome");
+
+        Screens phone = device(server, 390, 844, "light").open(job);
+        shot(phone, "trace-phone");
+    }
+}
