@@ -37,6 +37,17 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
     <figure className="m-0">
       <figcaption className="caps mb-1">{title}</figcaption>
       <svg viewBox={`0 0 ${width} ${height}`} className="block w-full" role="img" aria-label={described()}>
+        {mark !== undefined && (
+          <g className="just-changed">
+            <line x1={scale.at(inUnit(mark))} x2={scale.at(inUnit(mark))} y1={4} y2={base + 8}
+              stroke="var(--ink)" strokeWidth="3" />
+            <path d={`M${scale.at(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
+            <text x={Math.min(width - 50, Math.max(50, scale.at(inUnit(mark))))} y={base + 50} textAnchor="middle"
+              className="figures fill-ink text-[26px] font-semibold">
+              {shownFigure(mark, own)} {own.symbol}
+            </text>
+          </g>
+        )}
         {bands.map((band, row) => (
           <BandMark key={band.suspectId} row={row} width={width} sound={row === 0} from={scale.at(inUnit(band.low))} to={scale.at(inUnit(band.high))}
             label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`} />
@@ -50,17 +61,6 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             </text>
           </g>
         ))}
-        {mark !== undefined && (
-          <g className="just-changed">
-            <line x1={scale.at(inUnit(mark))} x2={scale.at(inUnit(mark))} y1={4} y2={base + 8}
-              stroke="var(--ink)" strokeWidth="3" />
-            <path d={`M${scale.at(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
-            <text x={Math.min(width - 50, Math.max(50, scale.at(inUnit(mark))))} y={base + 50} textAnchor="middle"
-              className="figures fill-ink text-[26px] font-semibold">
-              {shownFigure(mark, own)} {own.symbol}
-            </text>
-          </g>
-        )}
       </svg>
     </figure>
   );
@@ -97,7 +97,7 @@ function BandMark({ row, width, sound, from, to, label }: MarkProps) {
       </defs>
       <rect x={from} y={y} width={Math.max(3, to - from)} height="14" fill={sound ? "var(--cool-band)" : `url(#ruler-${row})`}
         stroke={sound ? "var(--cool)" : "var(--hot)"} />
-      <text x={x} y={y - 5} textAnchor="middle" stroke="var(--panel)" strokeWidth="4" paintOrder="stroke"
+      <text x={x} y={y - 5} textAnchor="middle" stroke="var(--halo, var(--panel))" strokeWidth="4" paintOrder="stroke"
         className={sound ? "figures fill-cool-text text-[15px] font-medium" : "figures fill-hot-text text-[15px] font-medium"}>
         {label}
       </text>

@@ -65,7 +65,7 @@ export function IntakeView() {
     <>
       <TopStrip title={say("intakeTitle")} />
       <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-28 md:p-8 md:pb-28">
-        <p role="note" className="border border-caution bg-caution-ground p-3">{word("caution.not-to-be-driven")}</p>
+        <p role="note" className="ml-5 border border-caution bg-caution-ground p-3">{word("caution.not-to-be-driven")}</p>
         <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
           <textarea id="intake-complaint" rows={2} maxLength={400} aria-label={say("intakeComplaint")} value={draft.complaint}
             onChange={(e) => change({ complaint: e.target.value })} className="w-full border-2 border-ink p-3 text-lg" />

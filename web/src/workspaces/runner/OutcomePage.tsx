@@ -2,7 +2,6 @@ import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Job, Test, Unit } from "../../domain/types";
 import { percent } from "../../domain/units";
 import { say } from "../../domain/words";
-import { Button } from "../../ui/Button";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Ruler } from "../../ui/Ruler";
@@ -14,17 +13,16 @@ interface Props {
   test: Test;
   draft: RunnerDraft;
   unitFor: (f: Figure) => Unit;
-  onLeave: () => void;
 }
 
 /** What the reading changed: each suspect before and after, and the mark on its ruler. */
-export function OutcomePage({ before, job, test, draft, unitFor, onLeave }: Props) {
+export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
   const { word, catalogue } = useSettings();
   const was = new Map(before.suspects.map((s) => [s.suspectId, s.probability]));
   const moved = [...job.assessment.suspects]
     .sort((a, b) => Math.abs(b.probability - (was.get(b.suspectId) ?? 0)) - Math.abs(a.probability - (was.get(a.suspectId) ?? 0)))
     .slice(0, 5);
-  const marked = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined).slice(-2);
+  const marked = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined).slice(-1);
   return (
     <div className="grid gap-5">
       <h2 className="text-3xl font-semibold">{say("whatChanged")}</h2>
@@ -48,7 +46,6 @@ export function OutcomePage({ before, job, test, draft, unitFor, onLeave }: Prop
         </tbody>
       </table>
       <p className="text-lg"><span className="label font-semibold">{say(`grade${job.assessment.verdict.grade}`)}</span> · {word(`remedy.${job.assessment.verdict.remedyId}`)} · {percent(job.assessment.verdict.probability)}</p>
-      <Button large filled onClick={onLeave}>{say("toCircuit")}</Button>
     </div>
   );
 }

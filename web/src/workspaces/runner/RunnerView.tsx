@@ -47,9 +47,9 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
           ))}
         </div>
       </header>
-      <main className="mx-auto w-full max-w-3xl flex-1 px-5 py-6">
+      <main className="mx-auto w-full max-w-3xl flex-1 px-5 py-6 [--halo:var(--ground)]">
         {phase.kind === "entered" ? (
-          <OutcomePage before={phase.before} job={job} test={test} draft={draft} unitFor={runner.unitFor} onLeave={leave} />
+          <OutcomePage before={phase.before} job={job} test={test} draft={draft} unitFor={runner.unitFor} />
         ) : step ? (
           <StepPage key={step.id} test={test} step={step} />
         ) : (
@@ -58,7 +58,11 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
       </main>
       <SetAside open={cannot} procedureId={test.id} refused={runner.refused.map((f) => f.allowed).join("; ")} onClose={() => setCannot(false)}
         onSetAside={(why) => void runner.setAside(why).then((done) => done && leave())} />
-      {phase.kind !== "entered" && (
+      {phase.kind === "entered" ? (
+        <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
+          <Button large filled className="mx-auto block w-full max-w-3xl" onClick={leave}>{say("toCircuit")}</Button>
+        </footer>
+      ) : (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
           {phase.kind === "kept" ? (
             <div className="flex flex-wrap items-center gap-3" role="status">

@@ -42,7 +42,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
       <main className="grid min-h-0 flex-1 lg:grid-cols-[1fr_20rem]">
         <div className="flex min-h-0 min-w-0 flex-col lg:overflow-y-auto lg:border-r-2 lg:border-ink">
           <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[20rem]">
-            <div className="h-full max-sm:overflow-x-auto" tabIndex={-1}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted} vehicle={job.vehicleState}
+            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={word(`layout.${job.layoutId}`)}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted} vehicle={job.vehicleState}
               changed={changedComponents(sheet, job.assessment.river, trace.moment)} /></div></div>
           </div>
           <NextStrip job={job} onOthers={() => trace.setPanel("others")} onCannot={() => trace.setPanel("cannot")}

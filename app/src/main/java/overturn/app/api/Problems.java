@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 import overturn.app.config.BodyLimitFilter.BodyTooLargeException;
 import overturn.app.job.StaleLogException;
 import overturn.app.usecase.EntryIdTakenException;
@@ -67,8 +68,12 @@ class Problems extends ResponseEntityExceptionHandler {
                 "Nothing was written. What was typed stays on this device and is sent again.");
     }
 
+    /** A browser that went away while it was answered is nobody's fault; there is nobody left to tell. */
     @ExceptionHandler
     ProblemDetail bug(Exception e) {
+        if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
+            return null;
+        }
         LOG.error("Our own fault", e);
         return problem(HttpStatus.INTERNAL_SERVER_ERROR, "our-own-fault", "Our own fault", "Nothing was written.");
     }

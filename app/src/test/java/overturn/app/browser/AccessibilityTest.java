@@ -40,7 +40,7 @@ class AccessibilityTest {
 
     private Screens signedIn(OverturnServer.Running server, int width, int height, String theme) {
         Page page = browser.device(width, height);
-        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: '" + theme + "', units: 'metric'}))");
+        page.addInitScript("localStorage.getItem('overturn-settings') || localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: '" + theme + "', units: 'metric'}))");
         return new Screens(page, server.address());
     }
 

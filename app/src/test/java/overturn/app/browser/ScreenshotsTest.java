@@ -37,7 +37,8 @@ class ScreenshotsTest {
     }
 
     private static void shot(Screens screens, String name) {
-        screens.page().waitForTimeout(1200);
+        screens.page().waitForTimeout(800);
+        screens.page().evaluate("() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined)))");
         Path file = FOLDER.resolve(name + ".png");
         screens.page().screenshot(new Page.ScreenshotOptions().setPath(file));
         assertTrue(Files.exists(file));
