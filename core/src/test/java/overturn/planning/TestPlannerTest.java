@@ -1,0 +1,124 @@
+package overturn.planning;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import overturn.circuit.Presets;
+import overturn.evidence.Reading;
+import overturn.inference.BeliefHistory;
+import overturn.inference.LayoutModel;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.planning.Reason.Kind;
+import overturn.procedure.VehicleNeeds;
+import overturn.procedure.VehicleNeeds.Opened;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+
+/** What the planner proposes, and when it does not. */
+class TestPlannerTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final Reading SINKS = observed("characterise", "sinks");
+    private static final Reading STEADY = observed("reservoir", "steady");
+    private static final Reading DRY = observed("dry-walk", "all-dry");
+
+    private static Reading observed(String test, String option) {
+        return new Reading(test, test, new Observed(option), "eye", RigTrust.PROVEN);
+    }
+
+    private static Reading figures(String test, RigTrust trust, double... mm) {
+        List<Optional<TypedQuantity>> taken = new ArrayList<>();
+        for (double value : mm) {
+            taken.add(Optional.of(new TypedQuantity(Double.toString(value), MeasureUnit.MILLIMETRE, value)));
+        }
+        return new Reading(test, test, new Figures(taken), test + "-rig", trust);
+    }
+
+    private static List<Proposal> rank(VehicleNeeds state, Set<String> setAside, Reading... readings) {
+        return TestPlanner.of(MODEL).rank(BeliefHistory.of(MODEL, List.of(readings)), state, setAside);
+    }
+
+    private static Proposal proposal(List<Proposal> ranked, String test) {
+        return ranked.stream().filter(p -> p.procedure().id().equals(test)).findFirst().orElseThrow();
+    }
+
+    @Test
+    void theFreeLooksComeFirstWhateverTheScore() {
+        List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of(), SINKS);
+        assertEquals(List.of(Kind.GATE, Kind.GATE, Kind.SPLIT), ranked.subList(0, 3).stream().map(p -> p.reason().kind()).toList());
+        assertEquals(Set.of("reservoir", "dry-walk"), Set.of(ranked.get(0).procedure().id(), ranked.get(1).procedure().id()));
+    }
+
+    @Test
+    void afterThemASeatTestComesBeforeAnythingIsOpened() {
+        Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0);
+        assertEquals(VehicleNeeds.SEAT, next.procedure().needs());
+        assertTrue(next.expectation().informationNats() > 0.1 && next.minutes() < 6);
+    }
+
+    @Test
+    void whatIsDoneOrCannotBeDoneIsNotProposed() {
+        List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of("port-plugs"), SINKS, STEADY, DRY);
+        assertTrue(ranked.stream().map(p -> p.procedure().id()).noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
+        Reading unseen = observed("dry-walk", "not-seen");
+        assertEquals("dry-walk", rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen).get(0).procedure().id(), "not seen is not done");
+    }
+
+    @Test
+    void openingCostsTheWayBackAndStayingOpenDoesNot() {
+        double fromShut = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS), "port-plugs").stateMinutes();
+        double stayingOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "port-plugs").stateMinutes();
+        double seatFromOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "free-play").stateMinutes();
+        assertTrue(fromShut > 10, "bleeding owed " + fromShut);
+        assertEquals(0, stayingOpen);
+        assertTrue(seatFromOpen >= 40, "closing and bleeding first " + seatFromOpen);
+    }
+
+    @Test
+    void aLikelyOpeningRemedyMakesOpeningCheaper() {
+        Reading sinking = figures("hold-medium", RigTrust.PROVEN, 36, 41, 48, 60);
+        double vague = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "port-plugs").stateMinutes();
+        double likely = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking), "port-plugs").stateMinutes();
+        assertTrue(likely < vague, likely + " < " + vague);
+    }
+
+    @Test
+    void onceTheLeaderIsKnownTheReasonIsItsProof() {
+        Reading sinking = figures("hold-medium", RigTrust.PROVEN, 36, 41, 48, 60);
+        Reading running = figures("hold-running", RigTrust.PROVEN, 60, 64, 70, 82);
+        Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking, running).get(0);
+        assertEquals(Kind.PROOF, next.reason().kind());
+        assertTrue(next.expectation().proofChance() > 0.1, next.toString());
+    }
+
+    @Test
+    void anUnprovenCarrierIsRepeatedOnAnotherRigAndAProvenOneIsNot() {
+        double[] plugsSink = {13, 5, 5, 5, 3, 1};
+        List<Proposal> unproven = rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS, figures("port-plugs", RigTrust.NORMAL, plugsSink));
+        List<Proposal> proven = rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS, figures("port-plugs", RigTrust.PROVEN, plugsSink));
+        assertTrue(proposal(unproven, "port-plugs").anotherRig());
+        assertFalse(proven.stream().anyMatch(p -> p.procedure().id().equals("port-plugs")));
+    }
+
+    @Test
+    void equalJobsGetEqualPlans() {
+        List<String> once = rank(VehicleNeeds.SEAT, Set.of(), SINKS, DRY).stream().map(p -> p.procedure().id()).toList();
+        assertEquals(once, rank(VehicleNeeds.SEAT, Set.of(), SINKS, DRY).stream().map(p -> p.procedure().id()).toList());
+    }
+
+    @Test
+    void theSplitNamesEveryLiveRemedyOnOneSideOrTheOther() {
+        Reason reason = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0).reason();
+        assertFalse(reason.oneSide().isEmpty() || reason.otherSide().isEmpty());
+        assertTrue(java.util.Collections.disjoint(reason.oneSide(), reason.otherSide()));
+        assertTrue(reason.oneShare() + reason.otherShare() > 0.9);
+    }
+}

@@ -1,0 +1,70 @@
+package overturn.practice;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import overturn.circuit.Presets;
+import overturn.measurement.Figure;
+import overturn.measurement.ReadingSpec.Series;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.simulation.Simulator;
+import overturn.simulation.VehicleUnknowns;
+
+/** The simulated technician's eye and tape. */
+class HiddenVehicleTest {
+
+    private static final Simulator SIMULATOR = Simulator.of(Presets.TARN_BOX_VAN);
+    private static final ProcedureCatalogue PROCEDURES = ProcedureCatalogue.of(Presets.TARN_BOX_VAN);
+    private static final Procedure HOLD = PROCEDURES.find("hold-medium").orElseThrow();
+
+    private static HiddenVehicle sound(double noise) {
+        return HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL, List.of(), noise);
+    }
+
+    private static double[] read(HiddenVehicle vehicle, long seed) {
+        return ((Figures) vehicle.read(HOLD, new SplittableRandom(seed))).coreValues();
+    }
+
+    @Test
+    void withoutNoiseItReadsThePhysicsToHalfAMillimetre() {
+        assertArrayEquals(SIMULATOR.run(HOLD.protocol(), VehicleUnknowns.NOMINAL, List.of()), read(sound(0), 1), 0.25);
+    }
+
+    @Test
+    void theSameSeedGivesTheSameReadingAndAnotherSeedAnother() {
+        assertArrayEquals(read(sound(1), 7), read(sound(1), 7));
+        assertTrue(java.util.stream.LongStream.range(0, 20).mapToObj(seed -> read(sound(1), seed)[0]).distinct().count() > 3);
+    }
+
+    @Test
+    void oneDatumIsSharedByAllFiguresOfASeries() {
+        double shared = 0;
+        for (long seed = 0; seed < 400; seed++) {
+            double[] noisy = read(sound(1), seed);
+            double[] exact = SIMULATOR.run(HOLD.protocol(), VehicleUnknowns.NOMINAL, List.of());
+            shared += (noisy[0] - exact[0]) * (noisy[3] - exact[3]) / 400;
+        }
+        assertEquals(4, shared, 1, "covariance is the square of the datum's 2 mm");
+    }
+
+    @Test
+    void noReadingIsEverOutsideWhatIsPossible() {
+        for (Procedure procedure : PROCEDURES.all()) {
+            if (procedure.spec() instanceof Series series) {
+                double[] values = ((Figures) sound(30).read(procedure, new SplittableRandom(3))).coreValues();
+                for (int k = 0; k < values.length; k++) {
+                    Figure figure = series.figures().get(k);
+                    assertTrue(figure.allows(values[k]), procedure.id() + "." + figure.id() + " " + values[k]);
+                }
+            }
+        }
+        assertThrows(IllegalArgumentException.class, () -> sound(Double.NaN));
+    }
+}

@@ -1,0 +1,102 @@
+package overturn.verdict;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import overturn.circuit.Presets;
+import overturn.evidence.Reading;
+import overturn.inference.BeliefHistory;
+import overturn.inference.LayoutModel;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.procedure.VehicleNeeds;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+import overturn.suspect.Remedy;
+import overturn.verdict.Verdict.Missing;
+import overturn.verdict.Verdict.Overturner;
+
+/** When a verdict is open, probable or proven, and what it admits would overturn it. */
+class VerdictRuleTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye", RigTrust.NORMAL);
+    private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye", RigTrust.NORMAL);
+    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60);
+    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82);
+
+    private static Reading figures(String test, String setup, RigTrust trust, double... mm) {
+        List<Optional<TypedQuantity>> taken = new ArrayList<>();
+        for (double value : mm) {
+            taken.add(Optional.of(new TypedQuantity(Double.toString(value), MeasureUnit.MILLIMETRE, value)));
+        }
+        return new Reading(test + setup + trust, test, new Figures(taken), setup, trust);
+    }
+
+    private static Reading plugs(String setup, RigTrust trust) {
+        return figures("port-plugs", setup, trust, 13, 6, 6, 6, 4, 1);
+    }
+
+    private static Verdict verdict(Reading... readings) {
+        return VerdictRule.of(MODEL).on(BeliefHistory.of(MODEL, List.of(readings)));
+    }
+
+    @Test
+    void aComplaintAloneIsOpen() {
+        Verdict verdict = verdict(SINKS);
+        assertEquals(Grade.OPEN, verdict.grade());
+        assertTrue(verdict.missing().containsAll(List.of(Missing.MORE_WEIGHT, Missing.A_CARRIER)));
+    }
+
+    @Test
+    void whateverTheWeightNothingIsProvenByExclusion() {
+        Verdict verdict = verdict(SINKS, DRY, HOLD, RUNNING);
+        assertEquals(Remedy.RENEW_MASTER, verdict.remedy());
+        assertTrue(verdict.probability() > 0.95, "heavy " + verdict.probability());
+        assertEquals(Grade.PROBABLE, verdict.grade());
+        assertEquals(List.of(Missing.A_CARRIER), verdict.missing());
+    }
+
+    @Test
+    void anIsolationOnAProvenRigCarriesTheProof() {
+        Verdict verdict = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
+        assertEquals(Grade.PROVEN, verdict.grade(), verdict.missing().toString());
+        assertEquals("port-plugs", verdict.carriers().get(0).procedureId());
+    }
+
+    @Test
+    void theSameIsolationOnAnUncheckedRigIsOnlyProbableUntilAnotherRigSaysTheSame() {
+        Verdict unchecked = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL));
+        assertEquals(Grade.PROBABLE, unchecked.grade());
+        assertTrue(unchecked.missing().contains(Missing.A_PROVEN_RIG), unchecked.missing().toString());
+        Verdict repeated = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL), plugs("plugs-rig-2", RigTrust.NORMAL));
+        assertFalse(repeated.missing().contains(Missing.A_PROVEN_RIG), repeated.missing().toString());
+    }
+
+    @Test
+    void everyVerdictSaysWhatWouldOverturnIt() {
+        Verdict verdict = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
+        assertFalse(verdict.overturners().isEmpty());
+        for (Overturner overturner : verdict.overturners()) {
+            assertTrue(overturner.rival() != verdict.remedy());
+            assertTrue(overturner.figureId().isPresent() != overturner.option().isPresent(), "a figure or an observation");
+            assertTrue(MODEL.procedures().find(overturner.procedureId()).isPresent());
+        }
+    }
+
+    @Test
+    void anAssessmentStopsProposingOnceItIsProven() {
+        Assessment open = Assessment.of(MODEL, List.of(SINKS), VehicleNeeds.SEAT, Set.of());
+        Assessment proven = Assessment.of(MODEL, List.of(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of());
+        assertTrue(open.next().isPresent());
+        assertTrue(proven.next().isEmpty());
+        assertFalse(proven.proposals().isEmpty(), "others can still be chosen");
+    }
+}
