@@ -18,10 +18,11 @@ server_runs() { [ -f "$PID_FILE" ] && kill -0 "$(cat "$PID_FILE")" 2>/dev/null; 
 health() { curl -fs -m 5 "http://127.0.0.1:$1/api/health" >/dev/null 2>&1; }
 
 start_server() {
-    if server_runs; then
+    if server_runs && health "$(cat "$VAR/server.port")"; then
         say "Already serving: http://127.0.0.1:$(cat "$VAR/server.port")"
         return
     fi
+    if server_runs; then stop_server; fi
     port_taken "$PORT" && fail 5 "Port $PORT is taken; free it or start with OVERTURN_PORT=another"
     mkdir -p "$VAR/log"
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
@@ -57,16 +58,27 @@ stop_server() {
     rm -f "$PID_FILE"
 }
 
+# show_status: 0 only when both answer.
 show_status() {
+    local code=1 port
     if server_runs; then
-        local port
         port=$(cat "$VAR/server.port")
-        if health "$port"; then say "server:   up at http://127.0.0.1:$port"; else say "server:   running and not answering; see $VAR/log/server.log"; fi
+        if health "$port"; then
+            say "server:   up at http://127.0.0.1:$port"
+            code=0
+        else
+            say "server:   running and not answering; see $VAR/log/server.log"
+        fi
     else
         say "server:   down"
     fi
-    if use_database && cluster_runs "$CLUSTER"; then say "database: up on 127.0.0.1:$DB_PORT"; else say "database: down"; fi
-    server_runs
+    if use_database && cluster_runs "$CLUSTER"; then
+        say "database: up on 127.0.0.1:$DB_PORT"
+    else
+        say "database: down; './overturn start' starts it"
+        code=1
+    fi
+    return $code
 }
 
 # with_test_database COMMAND...: a throw-away cluster for the length of one command.

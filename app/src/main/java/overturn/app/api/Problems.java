@@ -11,7 +11,7 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -61,7 +61,7 @@ class Problems extends ResponseEntityExceptionHandler {
                 e.getName() + ": “" + e.getValue() + "” was given, allowed is a UUID");
     }
 
-    @ExceptionHandler({DataAccessException.class, CannotCreateTransactionException.class})
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail storeAway(RuntimeException e) {
         LOG.error("The store does not answer: {}", e.getMessage());
         return problem(HttpStatus.SERVICE_UNAVAILABLE, "store-away", "The store does not answer",
