@@ -17,6 +17,7 @@ const TOP = 6;
 const BOTTOM = 96;
 const MOST = 5;
 const LEFT = 36;
+const LETTER = 5.5;
 const OPACITY = [1, 0.68, 0.46, 0.3, 0.2];
 
 /** How suspicion moved; the line can be drawn back to what was believed before. */
@@ -52,7 +53,7 @@ export function River({ moments, at, onMove, hunch }: Props) {
           {moments.map((moment, i) => (
             <g key={moment.entryId ?? "start"}>
               <line x1={x(i)} x2={x(i)} y1={TOP - 4} y2={BOTTOM + 4} stroke="var(--ink)" strokeWidth={i === at ? 3 : 1} opacity={i === at ? 1 : 0.35} />
-              {(moments.length < 9 || i === at || (i % 2 === 0 && Math.abs(i - at) > 1)) && (
+              {(i === at || (Math.abs(x(i) - x(at)) > roomBeside(nameOf(here ?? moment)) && (moments.length < 9 || i % 2 === 0))) && (
                 <text x={x(i)} y={BOTTOM + 22} textAnchor={i === 0 ? "start" : i === last ? "end" : "middle"}
                   className={i === at ? "figures fill-ink text-[14px] font-semibold" : "figures fill-soft text-[14px]"}>
                   {short(nameOf(moment), i === at ? 40 : Math.floor(860 / last / 7))}
@@ -68,6 +69,11 @@ export function River({ moments, at, onMove, hunch }: Props) {
       </div>
     </section>
   );
+}
+
+/** How far from the chosen moment's name another may be written, in the units of the drawing. */
+function roomBeside(name: string): number {
+  return 50 + LETTER * name.length;
 }
 
 function short(text: string, most: number): string {

@@ -190,8 +190,8 @@ function Cuts({ placed, vehicle, stillFitted, label }: { placed: Placed; vehicle
       ))}
       {plugged.length > 0 && (
         <>
-          <path d={atMaster ? "M226 216H470V20" : "M480 352H660V20"} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
-          <text x={atMaster ? 478 : 652} y="30" textAnchor={atMaster ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
+          <path d={atMaster ? "M226 216H580V20" : "M480 352H660V20"} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
+          <text x={atMaster ? 588 : 652} y="30" textAnchor={atMaster ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
         </>
       )}
     </g>

@@ -52,6 +52,7 @@ describe("shown figures", () => {
     expect(factor(1 / 40)).toBe("×40");
     expect(factor(1e6)).toBe("×100+");
     expect(oneIn(0.25)).toBe("1 in 4");
+    expect(oneIn(0.74)).toBe("7 in 10");
     expect(oneIn(0)).toBe("under 1 in 999");
   });
 });

@@ -46,8 +46,9 @@ export function percent(probability: number): string {
   return probability < 0.01 ? `${(100 * probability).toFixed(1)} %` : `${Math.round(100 * probability)} %`;
 }
 
-/** "1 in 4": how often acting on this probability is wrong. */
+/** "1 in 4", or "7 in 10" where it is more often wrong than not: how often acting on this probability is wrong. */
 export function oneIn(wrong: number): string {
+  if (wrong > 0.4) return `${Math.round(10 * wrong)} in 10`;
   const odds = Math.max(1, Math.round(1 / Math.max(wrong, 0.001)));
   return odds >= 1000 ? "under 1 in 999" : `1 in ${odds}`;
 }
