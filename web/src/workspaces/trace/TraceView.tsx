@@ -1,5 +1,5 @@
 import { Link, useNavigate, useParams } from "react-router";
-import { River } from "../../charts/River";
+import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
