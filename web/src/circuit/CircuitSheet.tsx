@@ -29,7 +29,7 @@ interface Look {
 
 /** The circuit of this vehicle, alive: suspicion, clearance and cuts where they belong. */
 export function CircuitSheet({ layout, suspicion, stillFitted, vehicle, changed }: Props) {
-  const { word, unit, catalogue } = useSettings();
+  const { word, unit } = useSettings();
   const placed = useMemo(() => place(layout), [layout]);
   const name = (id: string) => word(`component.${layout.id}.${id}`);
   const look = (id: string): Look => {
@@ -64,7 +64,7 @@ export function CircuitSheet({ layout, suspicion, stillFitted, vehicle, changed 
 
   function described(): string {
     return layout.components
-      .filter((c) => (suspicion.get(c.id) ?? 0) >= CLEARED && catalogue.layouts.length > 0)
+      .filter((c) => (suspicion.get(c.id) ?? 0) >= CLEARED)
       .map((c) => `${name(c.id)} ${percent(suspicion.get(c.id) ?? 0)}`)
       .join(", ");
   }

@@ -75,7 +75,11 @@ export function useSender() {
     };
     void sendAll();
     const timer = window.setInterval(() => void sendAll(), AGAIN_MS);
-    window.addEventListener("online", () => void sendAll());
-    return () => window.clearInterval(timer);
+    const onOnline = () => void sendAll();
+    window.addEventListener("online", onOnline);
+    return () => {
+      window.clearInterval(timer);
+      window.removeEventListener("online", onOnline);
+    };
   }, [queries]);
 }

@@ -31,7 +31,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         <>
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("wouldOverturn")}</h3>
           <ul className="grid gap-1 text-sm">
-            {verdict.overturners.map((o) => <li key={o.rivalRemedyId}><Overturns job={job} overturner={o} /></li>)}
+            {verdict.overturners.map((o) => <li key={o.rivalRemedyId}><Overturns overturner={o} /></li>)}
           </ul>
         </>
       )}
@@ -42,7 +42,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
   );
 }
 
-function Overturns({ overturner: o }: { job: Job; overturner: Overturner }) {
+function Overturns({ overturner: o }: { overturner: Overturner }) {
   const { word, show } = useSettings();
   const test = word(`test.${o.procedureId}`) + (o.anotherRig ? ` (${say("anotherRig")})` : "");
   const rival = word(`remedy.${o.rivalRemedyId}.short`);
