@@ -47,6 +47,6 @@ function Overturns({ overturner: o }: { overturner: Overturner }) {
   const test = word(`test.${o.procedureId}`) + (o.anotherRig ? ` (${say("anotherRig")})` : "");
   const rival = word(`remedy.${o.rivalRemedyId}.short`);
   if (o.option !== undefined) return <>{say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival })}</>;
-  const value = show(o.threshold, o.procedureId === "vacuum-tee" ? "DEPRESSION" : "LENGTH");
+  const value = o.dimension === undefined ? "" : show(o.threshold, o.dimension);
   return <>{say(o.above ? "overturnAbove" : "overturnBelow", { test, figure: word(`figure.${o.procedureId}.${o.figureId}`), value, rival })}</>;
 }

@@ -10,6 +10,7 @@ import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;
 import overturn.inference.Split;
 import overturn.inference.Split.Outlook;
+import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
@@ -64,8 +65,8 @@ final class Overturners {
             if (speaksForRival && apart > widest) {
                 widest = apart;
                 double threshold = (now.mean() * then.sd() + then.mean() * now.sd()) / (now.sd() + then.sd());
-                best = new Overturner(rival, procedure.id(), done(history, procedure),
-                        series ? Optional.of(((Series) procedure.spec()).figures().get(k).id()) : Optional.empty(),
+                Optional<Figure> figure = series ? Optional.of(((Series) procedure.spec()).figures().get(k)) : Optional.empty();
+                best = new Overturner(rival, procedure.id(), done(history, procedure), figure.map(Figure::id), figure.map(Figure::dimension),
                         then.mean() > now.mean(), threshold,
                         series ? Optional.empty() : Optional.of(((Observation) procedure.spec()).options().get(k)));
             }

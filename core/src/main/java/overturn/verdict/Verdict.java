@@ -3,6 +3,7 @@ package overturn.verdict;
 import java.util.List;
 import java.util.Optional;
 import overturn.evidence.Reading;
+import overturn.quantity.Dimension;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
@@ -47,11 +48,12 @@ public record Verdict(Remedy remedy, Suspect suspect, double probability, Grade 
      * @param procedureId the cheapest test that tells the two apart
      * @param anotherRig  whether that test was done already and would be repeated with another rig
      * @param figureId    the figure to look at, for a series
+     * @param dimension   what that figure measures, for a series
      * @param above       whether a figure above the threshold overturns, else below
      * @param threshold   core units
      * @param option      the observation that overturns, for an observation
      */
-    public record Overturner(Remedy rival, String procedureId, boolean anotherRig, Optional<String> figureId, boolean above,
-                             double threshold, Optional<String> option) {
+    public record Overturner(Remedy rival, String procedureId, boolean anotherRig, Optional<String> figureId,
+                             Optional<Dimension> dimension, boolean above, double threshold, Optional<String> option) {
     }
 }

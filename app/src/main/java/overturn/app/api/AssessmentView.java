@@ -11,6 +11,7 @@ import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.planning.Proposal;
 import overturn.planning.Reason;
+import overturn.quantity.Dimension;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Assessment;
@@ -119,11 +120,11 @@ public record AssessmentView(List<SuspicionView> suspects, List<MomentView> rive
     }
 
     /** A reading that would overturn the verdict: a figure above or below a threshold (core unit), or an observation. */
-    public record OverturnerView(String rivalRemedyId, String procedureId, boolean anotherRig, Optional<String> figureId, boolean above,
-                                 double threshold, Optional<String> option) {
+    public record OverturnerView(String rivalRemedyId, String procedureId, boolean anotherRig, Optional<String> figureId,
+                                 Optional<Dimension> dimension, boolean above, double threshold, Optional<String> option) {
 
         static OverturnerView of(Verdict.Overturner o) {
-            return new OverturnerView(o.rival().id(), o.procedureId(), o.anotherRig(), o.figureId(), o.above(), o.threshold(), o.option());
+            return new OverturnerView(o.rival().id(), o.procedureId(), o.anotherRig(), o.figureId(), o.dimension(), o.above(), o.threshold(), o.option());
         }
     }
 }
