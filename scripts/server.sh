@@ -107,6 +107,11 @@ write_openapi() {
     say "docs/openapi.json is written"
 }
 
+write_tables() {
+    step "Building" maven package -DskipTests
+    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.SuspectTables "$ROOT/docs/tables"
+}
+
 take_shots() {
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" verify -Dtest=ScreenshotsTest -Dsurefire.failIfNoSpecifiedTests=false \
         -Dshots.write=true
@@ -116,7 +121,7 @@ take_shots() {
 # bench_speed: the core by JMH, then the server's answer against a throw-away database.
 bench_speed() {
     step "Building" maven package -DskipTests
-    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" org.openjdk.jmh.Main -rf json -rff "$VAR/core-speed.json" CoreSpeed
+    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" org.openjdk.jmh.Main -rf json -rff "$VAR/core-speed.json" "CoreSpeed|PhysicsSpeed"
     with_test_database measure_server
 }
 

@@ -4,6 +4,9 @@ import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
 import { Button } from "./ui/Button";
 import { BayView } from "./workspaces/bay/BayView";
+import { BenchView } from "./workspaces/bench/BenchView";
+import { EditorView } from "./workspaces/layouts/EditorView";
+import { LayoutsView } from "./workspaces/layouts/LayoutsView";
 import { IntakeView } from "./workspaces/intake/IntakeView";
 import { RunnerView } from "./workspaces/runner/RunnerView";
 import { TraceView } from "./workspaces/trace/TraceView";
@@ -28,6 +31,10 @@ function Signed() {
         <Route path="/intake" element={<IntakeView />} />
         <Route path="/jobs/:jobId" element={<TraceView />} />
         <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
+        <Route path="/jobs/:jobId/bench" element={<BenchView />} />
+        <Route path="/bench" element={<BenchView />} />
+        <Route path="/layouts" element={<LayoutsView />} />
+        <Route path="/layouts/new" element={<EditorView />} />
         <Route path="*" element={<Nothing />} />
       </Routes>
     </BrowserRouter>

@@ -1,40 +1,63 @@
 import { describe, expect, it } from "vitest";
-import type { Layout } from "../domain/types";
-import { place } from "./place";
+import type { ComponentKind, Layout } from "../domain/types";
+import { MASTER, place, SIZE } from "./place";
 
-const component = (id: string, kind: Layout["components"][number]["kind"]) => ({ id, kind });
-const joint = (id: string, from: string, to: string, chamber: "PRIMARY" | "SECONDARY") => ({ id, from, to, chamber });
-const LAYOUT = {
-  id: "small",
-  components: [
-    component("master", "MASTER"), component("front-pipe", "PIPE"), component("rear-pipe", "PIPE"), component("modulator", "MODULATOR"),
-    component("front-left-pipe", "PIPE"), component("front-left-hose", "HOSE"), component("front-left", "DISC"),
-    component("rear-left-pipe", "PIPE"), component("rear-left-hose", "HOSE"), component("rear-left", "DRUM"),
-  ],
-  joints: [
-    joint("front-port", "master", "front-pipe", "PRIMARY"), joint("rear-port", "master", "rear-pipe", "SECONDARY"),
-    joint("front-left-outlet", "modulator", "front-left-pipe", "PRIMARY"),
-    joint("front-left-hose-inlet", "front-left-pipe", "front-left-hose", "PRIMARY"), joint("front-left-hose-end", "front-left-hose", "front-left", "PRIMARY"),
-    joint("rear-left-outlet", "modulator", "rear-left-pipe", "SECONDARY"),
-    joint("rear-left-hose-inlet", "rear-left-pipe", "rear-left-hose", "SECONDARY"), joint("rear-left-hose-end", "rear-left-hose", "rear-left", "SECONDARY"),
-  ],
-} as unknown as Layout;
+interface File {
+  id: string;
+  components: { id: string; kind: string }[];
+  joints: { id: string; from: string; to: string; chamber: string }[];
+}
+
+const KINDS: Record<string, ComponentKind> = { "quick-connector": "CONNECTOR" };
+const PRESETS = Object.values(import.meta.glob<File>("../../../core/src/main/resources/overturn/layouts/*-*.json", { eager: true, import: "default" }));
+
+/** A layout file as the API tells it, as far as drawing needs it. */
+function asLayout(file: File): Layout {
+  const kind = (k: string) => KINDS[k] ?? (k.toUpperCase().replaceAll("-", "_") as ComponentKind);
+  return {
+    ...file,
+    components: file.components.map((c) => ({ id: c.id, kind: kind(c.kind) })),
+    joints: file.joints.map((j) => ({ ...j, chamber: j.chamber.toUpperCase() })),
+  } as unknown as Layout;
+}
+
+const preset = (id: string) => asLayout(PRESETS.find((p) => p.id === id) as File);
 
 describe("the circuit sheet", () => {
-  const placed = place(LAYOUT);
-
   it("stands the ends one below the other in the order of the layout", () => {
-    expect(placed.ends.map((e) => [e.id, e.drum])).toEqual([["front-left", false], ["rear-left", true]]);
-    expect(placed.ends[0]?.at.y).toBeLessThan(placed.ends[1]?.at.y ?? 0);
+    const placed = place(preset("tarn-box-van"));
+    expect(placed.ends.map((e) => [e.id, e.kind])).toEqual([["front-left", "DISC"], ["front-right", "DISC"], ["rear-left", "DRUM"], ["rear-right", "DRUM"]]);
+    expect(placed.hubs.map((h) => h.kind)).toEqual(["MODULATOR"]);
   });
 
   it("draws each port, outlet and hose by the joint at which it can be cut", () => {
-    expect(placed.pipes.map((p) => p.id).sort()).toEqual(
-      ["front-left-hose-inlet", "front-left-outlet", "front-port", "rear-left-hose-inlet", "rear-left-outlet", "rear-port"]);
-    expect(placed.pipes.filter((p) => p.hose).map((p) => p.to)).toEqual(["front-left-hose", "rear-left-hose"]);
+    const ids = place(preset("tarn-box-van")).pipes.map((p) => p.id);
+    expect(ids).toEqual(expect.arrayContaining(["front-port", "rear-port", "front-left-outlet", "front-left-hose-inlet", "rear-right-outlet"]));
+    expect(new Set(ids).size).toBe(ids.length);
   });
 
-  it("has no modulator where the layout has none", () => {
-    expect(place({ ...LAYOUT, components: LAYOUT.components.filter((c) => c.kind !== "MODULATOR") }).modulator).toBeUndefined();
+  it.each(PRESETS.map((p) => [p.id, p] as const))("reaches every end of %s inside the sheet, hubs clear of the master", (_, file) => {
+    const layout = asLayout(file);
+    const placed = place(layout);
+    const drawn = placed.pipes.map((p) => p.path).join(" ");
+    expect(drawn).not.toMatch(/NaN|undefined/);
+    placed.ends.forEach((end) => {
+      expect(end.at.y).toBeGreaterThanOrEqual(placed.radius);
+      expect(end.at.y).toBeLessThanOrEqual(SIZE.height - placed.radius);
+      expect(placed.pipes.some((p) => p.path.includes(String(end.at.y)))).toBe(true);
+    });
+    placed.hubs.forEach((hub) => expect(hub.at.x).toBeGreaterThan(MASTER.x + MASTER.width));
+    const hubs = layout.components.filter((c) => ["MODULATOR", "JUNCTION", "CONNECTOR", "PROPORTIONING_VALVE"].includes(c.kind));
+    expect(placed.hubs.map((h) => h.id)).toEqual(hubs.map((h) => h.id));
+  });
+
+  it("makes room for many ends", () => {
+    const tarn = PRESETS.find((p) => p.id === "tarn-box-van") as File;
+    const many = Array.from({ length: 8 }, (_, i) => `extra-${i}`);
+    const wide = { ...tarn, components: [...tarn.components, ...many.map((id) => ({ id, kind: "disc" }))],
+      joints: [...tarn.joints, ...many.map((id) => ({ id: `${id}-outlet`, from: "modulator", to: id, chamber: "primary" }))] };
+    const placed = place(asLayout(wide));
+    const ys = placed.ends.map((e) => e.at.y).sort((a, b) => a - b);
+    expect(Math.min(...ys.slice(1).map((y, i) => y - (ys[i] ?? 0)))).toBeGreaterThan(2 * placed.radius);
   });
 });

@@ -1,62 +1,149 @@
-import type { Layout } from "../domain/types";
+import type { ComponentKind, Layout } from "../domain/types";
 
 export interface Point {
   x: number;
   y: number;
 }
 
+export type EndKind = "DISC" | "DRUM" | "SLAVE";
+export type HubKind = "MODULATOR" | "PROPORTIONING_VALVE" | "METERING_VALVE" | "JUNCTION" | "CONNECTOR";
+
+/** A stretch from one drawn part to the next: what runs in it, and where it can be cut. */
+export interface Stretch {
+  /** The joint at which it begins. */
+  id: string;
+  path: string;
+  /** The component that is drawn with it. */
+  to: string;
+  hose: boolean;
+  plug: Point;
+}
+
 export interface Placed {
-  ends: { id: string; drum: boolean; at: Point }[];
-  modulator?: Point;
-  /** Joint by joint: from which point to which, bent at right angles. */
-  pipes: { id: string; path: string; to: string; hose: boolean; plug: Point }[];
+  ends: { id: string; kind: EndKind; at: Point }[];
+  /** Radius of an end, smaller where there are many. */
+  radius: number;
+  hubs: { id: string; kind: HubKind; at: Point; width: number; height: number }[];
+  pipes: Stretch[];
 }
 
 export const SIZE = { width: 960, height: 452 };
 export const MASTER = { x: 226, y: 98, width: 198, height: 68 };
 export const PORTS: Record<"PRIMARY" | "SECONDARY", Point> = { PRIMARY: { x: 286, y: 166 }, SECONDARY: { x: 372, y: 166 } };
-const MODULATOR = { x: 520, y: 262, width: 92, height: 72 };
 const END_X = 806;
-const END_RADIUS = 34;
+const HUB_X = [500, 622, 690];
+const HUB_SIZE: Record<HubKind, { width: number; height: number }> = {
+  MODULATOR: { width: 92, height: 72 },
+  PROPORTIONING_VALVE: { width: 54, height: 36 },
+  METERING_VALVE: { width: 54, height: 36 },
+  CONNECTOR: { width: 34, height: 30 },
+  JUNCTION: { width: 14, height: 14 },
+};
+const HIGHEST_HUB = 132;
+const HOSE_LENGTH = 44;
+/** To the right of what is written beside the master. */
+const CLEAR_OF_LABEL = 592;
 
-/** Where everything stands on the sheet: foot on the left, wheels on the right, in the order of the layout. */
+const isEnd = (kind: ComponentKind): kind is EndKind => kind === "DISC" || kind === "DRUM" || kind === "SLAVE";
+const isHub = (kind: ComponentKind): kind is HubKind => kind in HUB_SIZE;
+
+/** Where everything stands on the sheet: foot on the left, ends on the right, in the order of the layout. */
 export function place(layout: Layout): Placed {
-  const ends = layout.components.filter((c) => c.kind === "DISC" || c.kind === "DRUM");
-  const step = (SIZE.height - 84) / Math.max(1, ends.length - 1);
-  const placedEnds = ends.map((c, i) => ({ id: c.id, drum: c.kind === "DRUM", at: { x: END_X, y: 46 + i * step } }));
-  const hasModulator = layout.components.some((c) => c.kind === "MODULATOR");
-  const pipes: Placed["pipes"] = [];
-  (["PRIMARY", "SECONDARY"] as const).forEach((chamber, n) => {
-    const port = PORTS[chamber];
-    const inlet = { x: MODULATOR.x, y: MODULATOR.y + 18 + n * 34 };
-    const own = layout.joints.filter((j) => j.chamber === chamber);
-    const portJoint = own.find((j) => layout.components.find((c) => c.id === j.from)?.kind === "MASTER");
-    if (portJoint) {
-      const path = `M${port.x} ${port.y}V${inlet.y}H${inlet.x}`;
-      pipes.push({ id: portJoint.id, path, to: portJoint.to, hose: false, plug: { x: port.x, y: port.y + 34 } });
-    }
-  });
-  placedEnds.forEach((end, i) => {
-    const chain = chainTo(layout, end.id);
-    const out = { x: MODULATOR.x + MODULATOR.width, y: MODULATOR.y + 14 + i * 15 };
-    const bend = 724 - Math.abs(i - (placedEnds.length - 1) / 2) * 18;
-    const hoseStart = END_X - END_RADIUS - 44;
-    if (chain.outlet) {
-      const path = `M${out.x} ${out.y}H${bend}V${end.at.y}H${hoseStart}`;
-      pipes.push({ id: chain.outlet.id, path, to: chain.outlet.to, hose: false, plug: { x: out.x + 16, y: out.y } });
-    }
-    if (chain.hose) {
-      const path = `M${hoseStart} ${end.at.y}c8 -10 14 10 22 0s14 -8 20 0`;
-      pipes.push({ id: chain.hose.id, path, to: chain.hose.to, hose: true, plug: { x: hoseStart, y: end.at.y } });
-    }
-  });
-  return { ends: placedEnds, modulator: hasModulator ? MODULATOR : undefined, pipes };
+  const kinds = new Map(layout.components.map((c) => [c.id, c.kind]));
+  const ends = layout.components.filter((c) => isEnd(c.kind));
+  const step = ends.length > 1 ? (SIZE.height - 92) / (ends.length - 1) : 0;
+  const placedEnds = ends.map((c, i) => ({ id: c.id, kind: c.kind as EndKind, at: { x: END_X, y: ends.length > 1 ? 46 + i * step : 262 } }));
+  const radius = ends.length > 1 ? Math.min(34, 0.42 * step) : 34;
+  const hubs = placeHubs(layout, kinds, new Map(placedEnds.map((e) => [e.id, e.at.y])));
+  const pipes = new Stretches(layout, kinds, placedEnds, hubs, radius).all();
+  return { ends: placedEnds, radius, hubs, pipes };
 }
 
-/** The joints on the way to one end: where its pipe begins, where its hose begins. */
-function chainTo(layout: Layout, endId: string) {
-  const hoseEnd = layout.joints.find((j) => j.to === endId);
-  const hose = layout.joints.find((j) => j.to === hoseEnd?.from);
-  const outlet = layout.joints.find((j) => j.to === hose?.from);
-  return { outlet, hose };
+/** A hub stands beside the middle of the ends behind it, in the column of its distance from the master. */
+function placeHubs(layout: Layout, kinds: Map<string, ComponentKind>, endY: Map<string, number>): Placed["hubs"] {
+  const into = (id: string) => layout.joints.find((j) => j.to === id);
+  const behind = (id: string): number[] =>
+    layout.joints.filter((j) => j.from === id).flatMap((j) => (endY.has(j.to) ? [endY.get(j.to) ?? 0] : behind(j.to)));
+  const depth = (id: string): number => {
+    let count = 0;
+    for (let joint = into(id); joint && kinds.get(joint.from) !== "MASTER"; joint = into(joint.from)) {
+      if (isHub(kinds.get(joint.from) ?? "PIPE")) count++;
+    }
+    return count;
+  };
+  return layout.components.filter((c) => isHub(c.kind)).map((c) => {
+    const kind = c.kind as HubKind;
+    const ys = behind(c.id);
+    const middle = ys.reduce((sum, y) => sum + y, 0) / Math.max(1, ys.length);
+    const y = kind === "MODULATOR" ? 298 : Math.max(HIGHEST_HUB, Math.min(SIZE.height - 50, middle));
+    return { id: c.id, kind, at: { x: HUB_X[Math.min(depth(c.id), HUB_X.length - 1)] ?? 500, y }, ...HUB_SIZE[kind] };
+  });
+}
+
+/** Draws from the ports outwards, stretch by stretch. */
+class Stretches {
+  private readonly drawn: Stretch[] = [];
+
+  constructor(
+    private readonly layout: Layout,
+    private readonly kinds: Map<string, ComponentKind>,
+    private readonly ends: Placed["ends"],
+    private readonly hubs: Placed["hubs"],
+    private readonly radius: number,
+  ) {}
+
+  all(): Stretch[] {
+    for (const port of this.layout.joints.filter((j) => this.kinds.get(j.from) === "MASTER")) {
+      this.run(port, PORTS[port.chamber], 0);
+    }
+    return this.drawn;
+  }
+
+  /** Follows one joint to the next hub or end. */
+  private run(joint: Layout["joints"][number], from: Point, lane: number) {
+    let last = joint;
+    let hose: { id: string; joint: string } | undefined;
+    let pipe: string | undefined;
+    while (!isEnd(this.kinds.get(last.to) ?? "PIPE") && !isHub(this.kinds.get(last.to) ?? "PIPE")) {
+      if (this.kinds.get(last.to) === "HOSE") hose = { id: last.to, joint: last.id };
+      else pipe ??= last.to;
+      const next = this.layout.joints.find((j) => j.from === last.to && j.chamber === joint.chamber);
+      if (!next) return;
+      last = next;
+    }
+    const end = this.ends.find((e) => e.id === last.to);
+    const hub = this.hubs.find((h) => h.id === last.to);
+    const second = joint.chamber === "SECONDARY" ? 1 : 0;
+    const target = end ? { x: end.at.x - this.radius, y: end.at.y } : { x: hub?.at.x ?? 0, y: (hub?.at.y ?? 0) + (hub?.kind === "MODULATOR" ? second * 34 - 16 : 0) };
+    const start = hose ? target.x - HOSE_LENGTH : target.x;
+    const first = this.kinds.get(joint.from) === "MASTER";
+    const path = first ? fromPort(from, { x: start, y: target.y }, second) : fromHub(from, { x: start, y: target.y }, lane);
+    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : { x: from.x + 16, y: from.y } });
+    if (hose) {
+      this.drawn.push({ id: hose.joint, path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`, to: hose.id, hose: true, plug: { x: start, y: target.y } });
+    }
+    if (hub) this.leave(hub, joint.chamber);
+  }
+
+  private leave(hub: Placed["hubs"][number], chamber: "PRIMARY" | "SECONDARY") {
+    const out = this.layout.joints.filter((j) => j.from === hub.id);
+    out.forEach((joint, i) => {
+      if (joint.chamber !== chamber) return;
+      const spread = hub.kind === "MODULATOR" ? (i - (out.length - 1) / 2) * Math.min(15, 60 / out.length) : 0;
+      this.run(joint, { x: hub.at.x + hub.width, y: hub.at.y + spread }, Math.abs(i - (out.length - 1) / 2));
+    });
+  }
+}
+
+/** Down from a port, across, and to its target; below the master it goes straight. */
+function fromPort(port: Point, to: Point, lane: number): string {
+  if (to.y > MASTER.y + MASTER.height + 24) return `M${port.x} ${port.y}V${to.y}H${to.x}`;
+  const x = (to.x > CLEAR_OF_LABEL ? CLEAR_OF_LABEL : 478) - lane * 16;
+  return `M${port.x} ${port.y}V${196 + (1 - lane) * 20}H${x}V${to.y}H${to.x}`;
+}
+
+function fromHub(from: Point, to: Point, lane: number): string {
+  if (from.y === to.y) return `M${from.x} ${from.y}H${to.x}`;
+  const bend = Math.min(to.x - 8, Math.max(from.x + 14, 724 - lane * 18));
+  return `M${from.x} ${from.y}H${bend}V${to.y}H${to.x}`;
 }

@@ -1,6 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./generated/api";
-import type { Catalogue, Job, JobSummary, OpenJobRequest, Test } from "./types";
+import type { Calculation, Calculator, Catalogue, CheckedLayout, FigureRequest, Job, JobSummary, Layout, OpenJobRequest, Test } from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
 
@@ -49,7 +49,7 @@ async function taken<T>(call: Promise<Answer<T>>): Promise<T> {
 }
 
 /** The writes that add to a log, by the last part of their address. */
-export type WriteKind = "readings" | "strikes" | "set-aside" | "take-off" | "verdict";
+export type WriteKind = "readings" | "strikes" | "set-aside" | "take-off" | "verdict" | "notes";
 
 export const api = {
   words: () => taken<Record<string, string>>(client.GET("/api/words") as Promise<Answer<Record<string, string>>>),
@@ -58,6 +58,19 @@ export const api = {
   job: (id: string) => taken<Job>(client.GET("/api/jobs/{id}", { params: { path: { id } } }) as Promise<Answer<Job>>),
   test: (id: string, procedureId: string) =>
     taken<Test>(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } }) as Promise<Answer<Test>>),
+  calculators: (layoutId: string) =>
+    taken<Calculator[]>(client.GET("/api/calculators", { params: { query: { layoutId } } }) as Promise<Answer<Calculator[]>>),
+  calculate: (id: string, layoutId: string, columns: FigureRequest[][]) =>
+    taken<Calculation>(
+      client.POST("/api/calculators/{id}", { params: { path: { id } }, body: { layoutId, columns: columns.map((inputs) => ({ inputs })) } }) as Promise<
+        Answer<Calculation>
+      >,
+    ),
+  schema: () => taken<unknown>(client.GET("/api/layout-schema") as Promise<Answer<unknown>>),
+  layoutFile: (id: string) => taken<unknown>(client.GET("/api/layouts/{id}", { params: { path: { id } } }) as Promise<Answer<unknown>>),
+  checkLayout: (file: object) => taken<CheckedLayout>(client.POST("/api/layouts/check", { body: file as never }) as Promise<Answer<CheckedLayout>>),
+  saveLayout: (personId: string, file: object) =>
+    taken<Layout>(client.POST("/api/layouts", { params: { query: { personId } }, body: file as never }) as Promise<Answer<Layout>>),
   open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body }) as Promise<Answer<Job>>),
   write: (jobId: string, kind: WriteKind, body: object) =>
     taken<Job>(

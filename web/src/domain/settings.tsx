@@ -24,6 +24,12 @@ interface Settings extends Kept {
   unit: (dimension: Dimension) => Unit;
   layout: (id: string) => Layout;
   person: (id: string) => string;
+  /** What a component is called; an edited layout may hold parts that no preset has. */
+  part: (id: string) => string;
+  /** What a figure of a test is called: its own word, or the component at which it is read. */
+  figure: (procedureId: string, figureId: string) => string;
+  /** What is fitted, and where. */
+  fitting: (item: string) => string;
 }
 
 const KEY = "overturn-settings";
@@ -61,10 +67,20 @@ export function SettingsProvider({ children }: { children: ReactNode }) {
   );
 }
 
+/** "front-left-hose" as words, for parts that no preset has. */
+export const asWords = (id: string) => id.charAt(0).toUpperCase() + id.slice(1).replaceAll("-", " ");
+
 function settings(kept: Kept, setKept: (k: Kept) => void, words: Record<string, string>, catalogue: Catalogue): Settings {
+  const part = (id: string) => words[`component.${id}`] ?? asWords(id);
   return {
     ...kept,
     catalogue,
+    part,
+    figure: (procedureId, figureId) => words[`figure.${procedureId}.${figureId}`] ?? part(figureId),
+    fitting: (item) => {
+      const [kind = "", place] = item.split("@");
+      return [words[`fitting.${kind}`] ?? kind, place && part(place).toLowerCase()].filter(Boolean).join(", ");
+    },
     set: (change) => setKept({ ...kept, ...change }),
     word: (id, values) => filled(words[id] ?? id, values),
     show: (coreValue, dimension) => shown(coreValue, dimension, kept.units, catalogue.units),

@@ -22,6 +22,15 @@ export type Unit = Schemas["UnitView"];
 export type Dimension = Unit["dimension"];
 export type FigureRequest = Schemas["FigureRequest"];
 export type OpenJobRequest = Schemas["OpenJobRequest"];
+export type ComponentKind = Layout["components"][number]["kind"];
+export type CheckedLayout = Schemas["CheckedLayoutView"];
+export type Calculator = Schemas["CalculatorView"];
+export type Field = Schemas["FieldView"];
+export type Calculation = Schemas["CalculationView"];
+export type Column = Schemas["ColumnView"];
+export type Output = Schemas["OutputView"];
+export type Curve = Schemas["CurveView"];
+export type Note = Schemas["NoteView"];
 export type Grade = Verdict["grade"];
 
 /** The hypothesis that the vehicle is sound; drawn cool wherever suspects are drawn hot. */

@@ -3,10 +3,10 @@ import type { Unit } from "./types";
 import { factor, oneIn, percent, preview, shown, unitFor } from "./units";
 
 const UNITS: Unit[] = [
-  { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, core: true },
-  { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, core: false },
-  { symbol: "N", dimension: "FORCE", coreUnitsPerUnit: 1, core: true },
-  { symbol: "lbf", dimension: "FORCE", coreUnitsPerUnit: 4.4482216152605, core: false },
+  { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true },
+  { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, zeroInCore: 0, core: false },
+  { symbol: "N", dimension: "FORCE", coreUnitsPerUnit: 1, zeroInCore: 0, core: true },
+  { symbol: "lbf", dimension: "FORCE", coreUnitsPerUnit: 4.4482216152605, zeroInCore: 0, core: false },
 ];
 const MM = UNITS[0] as Unit;
 

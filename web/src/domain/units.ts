@@ -2,8 +2,10 @@ import type { Dimension, Unit } from "./types";
 
 export type UnitSystem = "metric" | "us";
 
-const US_SYMBOL: Record<Dimension, string> = { LENGTH: "in", FORCE: "lbf", PRESSURE: "psi", DEPRESSION: "inHg", VOLUME: "fl oz" };
-const DECIMALS: Record<string, number> = { mm: 0, in: 2, N: 0, lbf: 0, bar: 1, psi: 0, kPa: 0, inHg: 1, mL: 1, "fl oz": 2 };
+const US_SYMBOL: Record<Dimension, string> = { LENGTH: "in", FORCE: "lbf", PRESSURE: "psi", DEPRESSION: "inHg", VOLUME: "fl oz",
+  TIME: "s", TORQUE: "lbf ft", TEMPERATURE: "°F", SHARE: "%", AREA: "in²", STIFFNESS: "mL/bar", FLOW: "mL/min", RATIO: "×", TURNS: "turns", STROKES: "strokes" };
+const DECIMALS: Record<string, number> = { mm: 0, in: 2, N: 0, lbf: 0, bar: 1, psi: 0, kPa: 0, inHg: 1, mL: 1, "fl oz": 2,
+  s: 1, Nm: 0, "lbf ft": 0, "°C": 0, "°F": 0, "%": 0, "mm²": 0, "cm²": 1, "in²": 2, "mL/bar": 4, "mL/min": 2, "×": 2, turns: 1, strokes: 0, m: 0, ft: 0 };
 
 /** The unit in which a dimension is shown and asked for. */
 export function unitFor(dimension: Dimension, system: UnitSystem, units: Unit[]): Unit {
@@ -21,22 +23,22 @@ export function shown(coreValue: number, dimension: Dimension, system: UnitSyste
 
 /** The figure alone. */
 export function shownFigure(coreValue: number, unit: Unit): string {
-  const text = (coreValue / unit.coreUnitsPerUnit).toFixed(DECIMALS[unit.symbol] ?? 1);
+  const text = ((coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit).toFixed(DECIMALS[unit.symbol] ?? 1);
   return text.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
 }
 
-const NUMBER = /^\s*[+-]?(\d+([.,]\d*)?|[.,]\d+)\s*[a-zA-Z"]*\s*$/;
-const FRACTION = /^\s*(?:(\d+)[ -])?(\d+)\s*\/\s*([1-9]\d*)\s*[a-zA-Z"]*\s*$/;
+const NUMBER = /^\s*[+-]?(\d+([.,]\d*)?|[.,]\d+)\s*[a-zA-Z"%°×²/ ]*\s*$/;
+const FRACTION = /^\s*(?:(\d+)[ -])?(\d+)\s*\/\s*([1-9]\d*)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 
 /** Typed text as a core value for the ruler; the server's own reading of it is what counts. Undefined while it is no number. */
 export function preview(text: string, unit: Unit, units: Unit[]): number | undefined {
-  const symbol = text.match(/[a-zA-Z"][a-zA-Z ]*$/)?.[0].trim();
+  const symbol = text.match(/[a-zA-Z"%°×][a-zA-Z²/ ]*$/)?.[0].trim();
   const named = symbol === undefined ? unit : units.find((u) => u.symbol === (symbol === '"' ? "in" : symbol));
   if (!named || named.dimension !== unit.dimension) return undefined;
   const fraction = text.match(FRACTION);
-  if (fraction) return (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit;
+  if (fraction) return (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit + named.zeroInCore;
   if (!NUMBER.test(text)) return undefined;
-  return Number.parseFloat(text.replace(",", ".")) * named.coreUnitsPerUnit;
+  return Number.parseFloat(text.replace(",", ".")) * named.coreUnitsPerUnit + named.zeroInCore;
 }
 
 /** A probability as shown: whole per cent, finer where it matters. */

@@ -5,8 +5,8 @@ import { emptyDraft, request, unfilled } from "./intake/state";
 import { clock, complete, emptyRun, figureRequests, impossible, nextCall, pages, value } from "./runner/state";
 import { changedComponents, listed, suspicionByComponent } from "./trace/state";
 
-const MM: Unit = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, core: true };
-const INCH: Unit = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, core: false };
+const MM: Unit = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true };
+const INCH: Unit = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, zeroInCore: 0, core: false };
 const UNITS = [MM, INCH];
 const FIGURE = { id: "play", dimension: "LENGTH", least: 0, most: 80, bands: [] } as unknown as Figure;
 const SERIES = { id: "free-play", steps: [{}, {}], figures: [FIGURE], options: [] } as unknown as Test;

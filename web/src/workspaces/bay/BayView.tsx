@@ -22,8 +22,12 @@ export function BayView() {
       <TopStrip title={say("bayTitle")} />
       <main className="sheet-grid min-h-[calc(100dvh-3rem)] p-4 md:p-8">
         <div className="mx-auto max-w-6xl">
-          <div className="mb-5 flex items-end justify-between gap-4">
+          <div className="mb-5 flex flex-wrap items-end justify-between gap-2">
             <p className="figures text-lg text-soft">{say("bayOpen", { count: jobs.data.length })}</p>
+            <span className="ml-auto flex flex-wrap gap-2">
+              <Button large onClick={() => void go("/bench")}>{say("bench")}</Button>
+              <Button large onClick={() => void go("/layouts")}>{say("layouts")}</Button>
+            </span>
             <Button filled large onClick={() => void go("/intake")}>
               {say("openJob")}
             </Button>
@@ -51,7 +55,7 @@ function waitsFor(job: JobSummary, word: (id: string) => string): string {
 }
 
 function JobLine({ job }: { job: JobSummary }) {
-  const { word, person } = useSettings();
+  const { word, person, layout } = useSettings();
   const sameAsHunch = job.leadSuspectId === job.hunchId;
   return (
     <li className="border-b-2 border-ink bg-panel">
@@ -60,7 +64,7 @@ function JobLine({ job }: { job: JobSummary }) {
           <h2 className="text-2xl font-semibold">{job.vehicle}</h2>
           <p className="mt-1">“{job.complaint}”</p>
           <p className="mt-1 text-sm text-soft">
-            {word(`layout.${job.layoutId}`)} · {say("openedBy", { name: person(job.openedById) })} · {say("readings", { count: job.readings })}
+            {layout(job.layoutId).name} · {say("openedBy", { name: person(job.openedById) })} · {say("readings", { count: job.readings })}
           </p>
         </div>
         <div>

@@ -66,6 +66,21 @@ export function IntakeView() {
       <TopStrip title={say("intakeTitle")} />
       <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-28 md:p-8 md:pb-28">
         <p role="note" className="ml-5 border border-caution bg-caution-ground p-3">{word("caution.not-to-be-driven")}</p>
+        <div className="grid gap-6 md:grid-cols-2">
+          <Part field="vehicle" label="intakeVehicle" missing={intake.missing}>
+            <input id="intake-vehicle" aria-label={say("intakeVehicle")} maxLength={40} placeholder={say("intakeVehicleHint")} value={draft.vehicle}
+              onChange={(e) => change({ vehicle: e.target.value })} className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
+          </Part>
+          <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
+            <select id="intake-layoutId" aria-label={say("intakeLayout")} value={draft.layoutId} onChange={(e) => change({ layoutId: e.target.value, behaviour: "", hunchId: "" })}
+              className="min-h-14 w-full border-2 border-ink px-3 text-lg">
+              {catalogue.layouts.map((l) => (
+                <option key={l.id} value={l.id}>{l.name}</option>
+              ))}
+            </select>
+            <p className="mt-1 text-soft">{[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}</p>
+          </Part>
+        </div>
         <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
           <textarea id="intake-complaint" rows={2} maxLength={400} aria-label={say("intakeComplaint")} value={draft.complaint}
             onChange={(e) => change({ complaint: e.target.value })} className="w-full border-2 border-ink p-3 text-lg" />
@@ -82,21 +97,6 @@ export function IntakeView() {
             ))}
           </RadioGroup.Root>
         </Part>
-        <div className="grid gap-6 md:grid-cols-2">
-          <Part field="vehicle" label="intakeVehicle" missing={intake.missing}>
-            <input id="intake-vehicle" aria-label={say("intakeVehicle")} maxLength={40} placeholder={say("intakeVehicleHint")} value={draft.vehicle}
-              onChange={(e) => change({ vehicle: e.target.value })} className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
-          </Part>
-          <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
-            <select id="intake-layoutId" aria-label={say("intakeLayout")} value={draft.layoutId} onChange={(e) => change({ layoutId: e.target.value })}
-              className="min-h-14 w-full border-2 border-ink px-3 text-lg">
-              {catalogue.layouts.map((l) => (
-                <option key={l.id} value={l.id}>{word(`layout.${l.id}`)}</option>
-              ))}
-            </select>
-            <p className="mt-1 text-soft">{word(`layout.${draft.layoutId}.about`)}</p>
-          </Part>
-        </div>
         <Part field="mayBeMoved" label="intakeMoved" missing={intake.missing}>
           <div id="intake-mayBeMoved">
             <Choice label={say("intakeMoved")} value={draft.mayBeMoved} onChange={(v) => change({ mayBeMoved: v as "yes" | "no" })}

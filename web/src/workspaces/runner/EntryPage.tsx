@@ -47,9 +47,9 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
 }
 
 function Figures({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
-  const { word, catalogue } = useSettings();
+  const { figure, catalogue } = useSettings();
   const { draft, type, unitFor } = runner;
-  const label = (id: string) => word(`figure.${test.id}.${id}`);
+  const label = (id: string) => figure(test.id, id);
   const typed = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined);
   const onRuler = typed[typed.length - 1] ?? test.figures[0];
   const firstEmpty = test.figures.find((f) => (draft.texts[f.id] ?? "") === "");

@@ -17,7 +17,7 @@ interface Props {
 
 /** What the reading changed: each suspect before and after, and the mark on its ruler. */
 export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
-  const { word, catalogue } = useSettings();
+  const { word, figure, catalogue } = useSettings();
   const was = new Map(before.suspects.map((s) => [s.suspectId, s.probability]));
   const moved = [...job.assessment.suspects]
     .sort((a, b) => Math.abs(b.probability - (was.get(b.suspectId) ?? 0)) - Math.abs(a.probability - (was.get(a.suspectId) ?? 0)))
@@ -26,7 +26,7 @@ export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
   return (
     <div className="grid gap-5">
       <h2 className="text-3xl font-semibold">{say("whatChanged")}</h2>
-      {marked.map((f) => <Ruler key={f.id} figure={f} mark={value(draft, f, unitFor(f), catalogue.units)} title={word(`figure.${test.id}.${f.id}`)} />)}
+      {marked.map((f) => <Ruler key={f.id} figure={f} mark={value(draft, f, unitFor(f), catalogue.units)} title={figure(test.id, f.id)} />)}
       <table className="w-full text-left text-lg">
         <thead>
           <tr className="caps">

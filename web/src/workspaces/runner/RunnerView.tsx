@@ -90,16 +90,17 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
 }
 
 function StepPage({ test, step }: { test: Test; step: Step }) {
-  const { word, show } = useSettings();
+  const { word, show, fitting, part } = useSettings();
   const forces = Object.fromEntries(Object.entries(test.forcesN).map(([name, newton]) => [name, show(newton, "FORCE")]));
+  const place: Record<string, string> = step.place === undefined ? {} : { place: part(step.place).toLowerCase() };
   const calls = test.figures.filter((f) => step.figures.includes(f.id) && f.atSecond !== undefined).map((f) => f.atSecond ?? 0);
   return (
     <div className="grid gap-5">
-      <h2 className="text-[2.1rem] leading-tight font-semibold">{word(`test.${test.id}.step.${step.id}`, forces)}</h2>
+      <h2 className="text-[2.1rem] leading-tight font-semibold">{word(`test.${test.id}.step.${step.id}`, { ...forces, ...place })}</h2>
       {step.cautionId && <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">{word(`caution.${step.cautionId}`)}</p>}
       {step.timerSeconds !== undefined && <Timer seconds={step.timerSeconds} calls={calls} />}
       {step.figures.length > 0 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
-      {step.fits.length > 0 && <p className="label text-lg font-semibold text-hot-text">{say("fitsNow", { what: step.fits.map((f) => word(`fitting.${f}`)).join(", ") })}</p>}
+      {step.fits.length > 0 && <p className="label text-lg font-semibold text-hot-text">{say("fitsNow", { what: step.fits.map(fitting).join(", ") })}</p>}
     </div>
   );
 }

@@ -14,7 +14,7 @@ type Trace = ReturnType<typeof useTrace>;
 
 /** The sheets over the workspace. */
 export function Panels({ job, trace }: { job: Job; trace: Trace }) {
-  const { word } = useSettings();
+  const { word, fitting } = useSettings();
   const close = () => trace.setPanel("none");
   const next = job.assessment.next;
   return (
@@ -34,7 +34,7 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
       </Dialog>
       <Dialog open={trace.panel === "takeOff"} onClose={close} title={say("takeOffTitle")}>
         <ul className="mb-3 list-inside list-disc text-lg">
-          {job.stillFitted.map((item) => <li key={item}>{word(`fitting.${item}`)}</li>)}
+          {job.stillFitted.map((item) => <li key={item}>{fitting(item)}</li>)}
         </ul>
         <p className="mb-3">{say("takeOffWhy")}</p>
         <Refused text={trace.refused} />
@@ -99,7 +99,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
   const [striking, setStriking] = useState<string>();
   const [why, setWhy] = useState("");
   const { person } = useSettings();
-  const strikable = (e: Entry) => !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted"].includes(e.kind);
+  const strikable = (e: Entry) => !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted", "note-written"].includes(e.kind);
   const strike = async (id: string) => {
     await trace.enter("strikes", { struckId: id, why: why.trim() });
     setStriking(undefined);
@@ -130,8 +130,16 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
   );
 }
 
+const noted = (value: number) => Number(value.toPrecision(3)).toString().replace("-", "−");
+
 function EntryText({ entry, job }: { entry: Entry; job: Job }) {
-  const { word } = useSettings();
+  const { word, fitting } = useSettings();
+  if (entry.note) {
+    const own = `calculator.${entry.note.calculatorId}`;
+    const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${i.text} ${i.unit ?? ""}`).join(", ");
+    const outputs = entry.note.outputs.map((o) => `${word(`${own}.out.${o.id}`)} ${noted(o.value)} ${o.unit}`).join(" · ");
+    return <p><span className="label font-semibold">{word(own)}</span> {entry.note.text} <span className="figures text-soft">{[inputs, outputs].filter(Boolean).join(" → ")}</span></p>;
+  }
   if (entry.kind === "reading-taken") {
     const test = entry.procedureId ?? "";
     const taken = entry.figures.filter((f) => f.text !== undefined).map((f) => `${f.text} ${f.unit}`).join(" · ");
@@ -139,5 +147,5 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
     return <p><span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span></p>;
   }
   const about = entry.procedureId ? word(`test.${entry.procedureId}`) : entry.struckId ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`) : "";
-  return <p><span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span> {[about, entry.why, entry.items.map((i) => word(`fitting.${i}`)).join(", ")].filter(Boolean).join(" · ")}</p>;
+  return <p><span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span> {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}</p>;
 }

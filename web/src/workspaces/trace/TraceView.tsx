@@ -37,12 +37,13 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
             <Tag tone="hot">{say("stillFitted", { count: job.stillFitted.length })}</Tag>
           </button>
         )}
+        <Link to={`/jobs/${job.id}/bench`} className="grid min-h-11 place-items-center"><Tag>{say("bench")}</Tag></Link>
         <button type="button" className="min-h-11" onClick={() => trace.setPanel("log")}><Tag>{say("log")}</Tag></button>
       </TopStrip>
       <main className="grid min-h-0 flex-1 lg:grid-cols-[1fr_20rem]">
         <div className="flex min-h-0 min-w-0 flex-col lg:overflow-y-auto lg:border-r-2 lg:border-ink">
           <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[20rem]">
-            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={word(`layout.${job.layoutId}`)}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted} vehicle={job.vehicleState}
+            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={sheet.name}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted}
               changed={changedComponents(sheet, job.assessment.river, trace.moment)} /></div></div>
           </div>
           <NextStrip job={job} onOthers={() => trace.setPanel("others")} onCannot={() => trace.setPanel("cannot")}

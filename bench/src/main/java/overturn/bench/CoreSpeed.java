@@ -14,7 +14,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.LayoutModel;
 import overturn.practice.HiddenVehicle;

@@ -1,76 +1,79 @@
 package overturn.circuit;
 
 /** A part of the circuit. Its id is unique in the layout and names it in drawings, words and logs. */
-public sealed interface Component {
+public sealed interface Component permits Input, Assist, Component.Master, Component.Reservoir, Component.Pipe, Component.Hose,
+        Component.Modulator, Component.ProportioningValve, Component.MeteringValve, Component.Junction, Component.QuickConnector, End {
 
     /** Unique in the layout, lower case with dashes. */
     String id();
 
-    /**
-     * The pedal.
-     *
-     * @param ratio              pedal force to rod force
-     * @param travelToFloorMm    free travel from rest to the floor
-     * @param freePlayMm         play felt at the pedal before the rod moves anything, reserve spent
-     */
-    record Pedal(String id, double ratio, double travelToFloorMm, double freePlayMm) implements Component {
+    /** Area of a circle, mm² from mm. */
+    static double circleMm2(double diameterMm) {
+        return Math.PI * diameterMm * diameterMm / 4;
     }
 
-    /**
-     * Vacuum assist.
-     *
-     * @param effectiveAreaMm2 area on which the vacuum works
-     * @param gain             output force over rod force above the jump-in
-     * @param thresholdN       rod force below which it does nothing
-     * @param jumpInN          output at the threshold
-     * @param supplyKpa        depression that a sound supply reaches at idle
-     * @param valveLashMm      rod travel lost in the valve while the assist is dead
-     */
-    record VacuumAssist(String id, double effectiveAreaMm2, double gain, double thresholdN, double jumpInN,
-                        double supplyKpa, double valveLashMm) implements Component {
-    }
+    /** How a master opens its chambers to the reservoir at rest; decides what a spout means and what can wear. */
+    enum MasterKind { PORT_AND_CUP, CENTRE_VALVE, FIXED_SEAL }
 
     /**
-     * A tandem master cylinder of the port-and-cup kind.
+     * A master cylinder of one or two chambers.
      *
-     * @param boreMm            bore of both pistons
-     * @param primaryStrokeMm   how far the primary piston can close on the second one
-     * @param secondaryStrokeMm how far the second piston can go
-     * @param portTravelMm      rod travel until the cups have closed their ports, output-rod clearance included
-     * @param springsN          return springs and seals, felt at the rod
+     * @param boreMm             bore of its pistons
+     * @param fastFillBoreMm     larger bore that fills the ends up to {@link #FAST_FILL_BAR}; equal to the bore where there is none
+     * @param primaryStrokeMm    how far the primary piston can go, or close on the second one
+     * @param secondaryStrokeMm  how far the second piston can go; 0 in a master of one chamber
+     * @param portTravelMm       rod travel until the chambers are shut, output-rod clearance included
+     * @param springsN           return springs and seals, felt at the rod
+     * @param residualValveBar   pressure that a residual pressure valve keeps; 0 where there is none
      */
-    record TandemMaster(String id, double boreMm, double primaryStrokeMm, double secondaryStrokeMm, double portTravelMm,
-                        double springsN) implements Component {
+    record Master(String id, MasterKind kind, double boreMm, double fastFillBoreMm, double primaryStrokeMm, double secondaryStrokeMm,
+                  double portTravelMm, double springsN, double residualValveBar) implements Component {
+
+        /** Pressure at which a stepped bore changes over, bar; estimate. */
+        public static final double FAST_FILL_BAR = 3;
 
         /** Area of the bore in mm². */
         public double areaMm2() {
-            return Math.PI * boreMm * boreMm / 4;
+            return circleMm2(boreMm);
+        }
+
+        /** Whether there are two chambers. */
+        public boolean tandem() {
+            return secondaryStrokeMm > 0;
+        }
+
+        /** Fluid of one full stroke of one chamber, mL. */
+        public double strokeMl(Chamber chamber) {
+            return areaMm2() * (chamber == Chamber.PRIMARY ? primaryStrokeMm : secondaryStrokeMm) / 1000;
         }
     }
 
-    /**
-     * The reservoir, in two halves above a wall.
-     *
-     * @param levelAreaMm2PerHalf surface of one half; 1 mL shows as 1000 / area mm of level
-     */
-    record Reservoir(String id, double levelAreaMm2PerHalf) implements Component {
-    }
-
-    /** A rigid pipe and the fluid in it. */
-    record Pipe(String id, double fluidMl) implements Component {
-    }
+    /** How the reservoir is divided. */
+    enum ReservoirKind { HALVES, ONE_LEVEL_OVER_A_WALL, SINGLE, REMOTE, SHARED_WITH_CLUTCH }
 
     /**
-     * The modulator; each chamber passes through it by an inlet valve, and a release valve shuts off a closed low-pressure chamber.
+     * The reservoir.
      *
-     * @param fluidMl            fluid of one channel
-     * @param closedChamberMl    room in the closed chamber of one channel
+     * @param volumeMl       fluid when full
+     * @param minToMaxMl     fluid between its marks
+     * @param levelAreaMm2   surface over one compartment; 1 mL shows as 1000 / area mm of level
      */
-    record Modulator(String id, double fluidMl, double closedChamberMl) implements Component {
+    record Reservoir(String id, ReservoirKind kind, double volumeMl, double minToMaxMl, double levelAreaMm2) implements Component {
     }
 
-    /** A rubber hose and how much it swells per bar. */
-    record Hose(String id, double lengthM, double swellMlPerBarPerM) implements Component {
+    /**
+     * A rigid pipe and the fluid in it.
+     *
+     * @param highLoop whether it rises to a high point where bubbles stay
+     */
+    record Pipe(String id, double fluidMl, boolean highLoop) implements Component {
+    }
+
+    /** What a hose is made of: only plain rubber may be clamped. */
+    enum HoseKind { RUBBER, BRAIDED, PLASTIC }
+
+    /** A hose and how much it swells per bar. */
+    record Hose(String id, HoseKind kind, double lengthM, double swellMlPerBarPerM) implements Component {
 
         /** Swelling of the whole hose in mL/bar. */
         public double swellMlPerBar() {
@@ -78,77 +81,33 @@ public sealed interface Component {
         }
     }
 
-    /** An end that takes fluid: a caliper or a pair of drum cylinders. */
-    sealed interface End extends Component {
-
-        /** Fluid taken up before the linings touch, mL. */
-        double clearanceMl();
-
-        /** Pressure by which the clearance is taken up, bar. */
-        double takeUpBar();
-
-        /** Stiffness at first and when pressed hard, mL/bar. */
-        double softMlPerBar();
-
-        double firmMlPerBar();
-
-        /** Share of the clearance volume that a parking brake takes up, 0 where there is none. */
-        double parkingBrakeShare();
-
-        /** Share of the clearance volume still in the end at once after release: shoes walk back slower than pads. */
-        double lingeringShare();
+    /**
+     * The modulator; each chamber passes through it by an inlet valve, and a release valve shuts off a closed low-pressure chamber.
+     *
+     * @param fluidMl        fluid of one channel
+     * @param closedChamberMl room in the closed chamber of one channel
+     */
+    record Modulator(String id, double fluidMl, double closedChamberMl) implements Component {
     }
 
-    /** A floating caliper: one piston, two pads. */
-    record DiscEnd(String id, double pistonMm, double clearancePerPadMm, double softMlPerBar, double firmMlPerBar) implements End {
-
-        @Override
-        public double clearanceMl() {
-            return Math.PI * pistonMm * pistonMm / 4 * 2 * clearancePerPadMm / 1000;
-        }
-
-        @Override
-        public double takeUpBar() {
-            return 0.8;
-        }
-
-        @Override
-        public double parkingBrakeShare() {
-            return 0;
-        }
-
-        @Override
-        public double lingeringShare() {
-            return 0.5;
-        }
+    /**
+     * Limits the pressure beyond it.
+     *
+     * @param kneeBar pressure up to which it passes everything
+     * @param slope   share of any further rise that it passes, 0 to 1
+     */
+    record ProportioningValve(String id, double kneeBar, double slope) implements Component {
     }
 
-    /** A drum with one two-piston wheel cylinder and a parking brake lever. */
-    record DrumEnd(String id, double cylinderMm, double clearancePerShoeMm, double softMlPerBar, double firmMlPerBar) implements End {
+    /** Holds back the ends beyond it until a pressure is reached. */
+    record MeteringValve(String id, double opensAtBar) implements Component {
+    }
 
-        @Override
-        public double clearanceMl() {
-            return clearanceMl(clearancePerShoeMm);
-        }
+    /** A tee. */
+    record Junction(String id) implements Component {
+    }
 
-        /** Fluid for both pistons to cross the given clearance per shoe. */
-        public double clearanceMl(double perShoeMm) {
-            return Math.PI * cylinderMm * cylinderMm / 4 * 2 * perShoeMm / 1000;
-        }
-
-        @Override
-        public double takeUpBar() {
-            return 4;
-        }
-
-        @Override
-        public double parkingBrakeShare() {
-            return 0.85;
-        }
-
-        @Override
-        public double lingeringShare() {
-            return 1;
-        }
+    /** A connector that is pulled apart by hand. */
+    record QuickConnector(String id) implements Component {
     }
 }

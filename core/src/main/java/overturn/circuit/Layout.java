@@ -1,8 +1,10 @@
 package overturn.circuit;
 
-import java.util.ArrayList;
-import java.util.HashSet;
+import java.util.ArrayDeque;
+import java.util.Collection;
+import java.util.Deque;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -15,49 +17,51 @@ import org.jgrapht.traverse.BreadthFirstIterator;
  * The hydraulic circuit of a vehicle.
  *
  * @param id         stable name of the layout
- * @param components all parts; exactly one pedal, assist, master and reservoir
+ * @param components all parts; one input, at most one assist, one master, one reservoir, at least one end
  * @param joints     where they meet, per chamber
  */
 public record Layout(String id, Family family, List<Component> components, List<Joint> joints) {
 
-    /** @throws IllegalArgumentException naming every finding at once: repeated ids, dangling joints, missing parts */
+    /** @throws ImpossibleLayoutException naming every finding at once */
     public Layout {
         components = List.copyOf(components);
         joints = List.copyOf(joints);
-        List<String> findings = findings(components, joints);
+        List<LayoutFinding> findings = LayoutFindings.of(family, components, joints);
         if (!findings.isEmpty()) {
-            throw new IllegalArgumentException("Layout " + id + ": " + String.join("; ", findings));
+            throw new ImpossibleLayoutException(id, findings);
         }
     }
 
-    private static List<String> findings(List<Component> components, List<Joint> joints) {
-        List<String> findings = new ArrayList<>();
-        Set<String> ids = new HashSet<>();
-        components.stream().map(Component::id).filter(id -> !ids.add(id))
-                .forEach(id -> findings.add("component " + id + " stands twice"));
-        Set<String> jointIds = new HashSet<>();
-        for (Joint joint : joints) {
-            if (!jointIds.add(joint.id())) {
-                findings.add("joint " + joint.id() + " stands twice");
-            }
-            for (String end : List.of(joint.from(), joint.to())) {
-                if (!ids.contains(end)) {
-                    findings.add("joint " + joint.id() + " leads to " + end + ", which is not in the layout");
-                }
-            }
-        }
-        for (Class<?> kind : List.of(Component.Pedal.class, Component.VacuumAssist.class, Component.TandemMaster.class,
-                Component.Reservoir.class)) {
-            long count = components.stream().filter(kind::isInstance).count();
-            if (count != 1) {
-                findings.add("needs exactly one " + kind.getSimpleName() + ", has " + count);
-            }
-        }
-        return findings;
+    public Input input() {
+        return only(Input.class);
     }
 
-    /** The only component of this kind. */
-    public <T extends Component> T only(Class<T> kind) {
+    public Component.Master master() {
+        return only(Component.Master.class);
+    }
+
+    public Component.Reservoir reservoir() {
+        return only(Component.Reservoir.class);
+    }
+
+    public Optional<Assist> assist() {
+        return all(Assist.class).stream().findFirst();
+    }
+
+    public Optional<Component.Modulator> modulator() {
+        return all(Component.Modulator.class).stream().findFirst();
+    }
+
+    public List<End> ends() {
+        return all(End.class);
+    }
+
+    /** The chambers of the master. */
+    public List<Chamber> chambers() {
+        return master().tandem() ? List.of(Chamber.PRIMARY, Chamber.SECONDARY) : List.of(Chamber.PRIMARY);
+    }
+
+    private <T extends Component> T only(Class<T> kind) {
         return all(kind).get(0);
     }
 
@@ -76,16 +80,42 @@ public record Layout(String id, Family family, List<Component> components, List<
                 .orElseThrow(() -> new IllegalArgumentException("Joint " + id + " is not in layout " + this.id));
     }
 
+    /** The joints that leave a component, in the order of the layout. */
+    public List<Joint> leaving(String componentId) {
+        return joints.stream().filter(j -> j.from().equals(componentId)).toList();
+    }
+
+    /** The joints at the master's ports. */
+    public List<Joint> ports() {
+        return leaving(master().id());
+    }
+
+    /** Whether a smooth-jaw clamp may close this joint: it must lead into plain rubber. */
+    public boolean canClamp(Joint joint) {
+        return component(joint.to()) instanceof Component.Hose hose && hose.kind() == Component.HoseKind.RUBBER;
+    }
+
+    /** Joints whose clamps take out every end that can be clamped off. */
+    public List<Joint> clamps() {
+        return joints.stream().filter(this::canClamp).toList();
+    }
+
+    /** The chamber that feeds an end. */
+    public Chamber chamberOf(String endId) {
+        return joints.stream().filter(j -> j.to().equals(endId)).findFirst().orElseThrow().chamber();
+    }
+
     /** The components that one chamber still presses on when the given joints are cut; the master is always among them. */
     public Set<String> connected(Chamber chamber, CutSet cuts) {
-        cuts.jointIds().forEach(this::joint);
+        cuts.closed().forEach(this::joint);
+        cuts.opened().forEach(this::joint);
         Graph<String, DefaultEdge> graph = new SimpleGraph<>(DefaultEdge.class);
         components.forEach(c -> graph.addVertex(c.id()));
         joints.stream()
-                .filter(j -> j.chamber() == chamber && !cuts.jointIds().contains(j.id()))
+                .filter(j -> j.chamber() == chamber && !cuts.closed().contains(j.id()))
                 .forEach(j -> graph.addEdge(j.from(), j.to()));
         Set<String> reached = new TreeSet<>();
-        new BreadthFirstIterator<>(graph, only(Component.TandemMaster.class).id()).forEachRemaining(reached::add);
+        new BreadthFirstIterator<>(graph, master().id()).forEachRemaining(reached::add);
         return reached;
     }
 
@@ -95,5 +125,17 @@ public record Layout(String id, Family family, List<Component> components, List<
         Set<String> all = connected(joint.chamber(), CutSet.NONE);
         Set<String> kept = connected(joint.chamber(), CutSet.of(jointId));
         return all.stream().filter(id -> !kept.contains(id)).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** The components that fluid passes on its way from the master to a component, nearest the master first. */
+    public Collection<String> upstream(String componentId) {
+        Deque<String> path = new ArrayDeque<>();
+        Optional<Joint> into = joints.stream().filter(j -> j.to().equals(componentId)).findFirst();
+        while (into.isPresent() && !into.get().from().equals(master().id())) {
+            Joint from = into.get();
+            path.addFirst(from.from());
+            into = joints.stream().filter(j -> j.to().equals(from.from()) && j.chamber() == from.chamber()).findFirst();
+        }
+        return path;
     }
 }

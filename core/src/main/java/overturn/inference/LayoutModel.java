@@ -18,7 +18,7 @@ import overturn.suspect.SuspectCatalogue;
 public final class LayoutModel {
 
     /** Particles per suspect; more width than number (handbook 05). */
-    public static final int PARTICLES = 320;
+    public static final int PARTICLES = 200;
 
     private static final double DOUBLED_NOISE_SHARE = 0.2;
     private static final long PARTICLE_SEED = 20_261_125L;
@@ -84,7 +84,7 @@ public final class LayoutModel {
 
     /** Computes all predictions ahead, so that no reading has to wait for them. */
     public void warmUp() {
-        procedures.all().forEach(this::predictions);
+        procedures.all().parallelStream().forEach(this::predictions);
     }
 
     List<Particle> particlesOf(int suspect) {

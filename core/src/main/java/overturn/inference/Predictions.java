@@ -11,6 +11,7 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
+import overturn.simulation.Simulator;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
@@ -20,8 +21,6 @@ final class Predictions {
 
     /** Kernel wider than the instrument's noise, against over-confidence (handbook 05). */
     private static final double KERNEL_WIDTH = 1.4;
-    /** A lying rig reads anywhere that any suspect could, and half as far again. */
-    private static final double LIE_WIDTH = 1.5;
 
     private final Procedure procedure;
     private final int width;
@@ -50,13 +49,14 @@ final class Predictions {
         int width = procedure.width();
         float[][] values = new float[suspects][LayoutModel.PARTICLES * width];
         double[] noiseScales = new double[suspects * LayoutModel.PARTICLES];
+        Simulator.Prepared prepared = model.simulator().prepare(procedure.protocol());
         for (int s = 0; s < suspects; s++) {
             List<Particle> own = model.particlesOf(s);
             for (int i = 0; i < own.size(); i++) {
                 Particle particle = own.get(i);
                 noiseScales[s * LayoutModel.PARTICLES + i] = particle.noiseScale();
-                double[] simulated = model.simulator().run(procedure.protocol(), particle.vehicle(), particle.faults());
-                double[] predicted = procedure.table().map(table -> table.probabilities(simulated)).orElse(simulated);
+                double[] simulated = prepared.run(particle.vehicle(), particle.faults());
+                double[] predicted = procedure.predicted(simulated);
                 for (int k = 0; k < width; k++) {
                     values[s][i * width + k] = (float) predicted[k];
                 }
@@ -65,22 +65,27 @@ final class Predictions {
         return new Predictions(procedure, values, noiseScales);
     }
 
+    /** Mean over all particles, and how far from it the suspect strays that strays most. */
     private void summarise() {
-        int count = values.length * LayoutModel.PARTICLES;
         for (int k = 0; k < width; k++) {
             double sum = 0;
-            double squares = 0;
             for (float[] own : values) {
                 for (int i = 0; i < LayoutModel.PARTICLES; i++) {
-                    double value = own[i * width + k];
-                    sum += value;
-                    squares += value * value;
+                    sum += own[i * width + k];
                 }
             }
-            double mean = sum / count;
+            double mean = sum / (values.length * (double) LayoutModel.PARTICLES);
+            double widest = 0;
+            for (float[] own : values) {
+                double squares = 0;
+                for (int i = 0; i < LayoutModel.PARTICLES; i++) {
+                    squares += (own[i * width + k] - mean) * (own[i * width + k] - mean);
+                }
+                widest = Math.max(widest, squares / LayoutModel.PARTICLES);
+            }
             overallMeans[k] = (float) mean;
             double noise = k < sds.length ? sds[k] * sds[k] + offsetSd * offsetSd : 0;
-            overallSds[k] = LIE_WIDTH * Math.sqrt(Math.max(0, squares / count - mean * mean) + noise);
+            overallSds[k] = Math.sqrt(widest + noise);
         }
     }
 

@@ -7,7 +7,7 @@ import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.quantity.Dimension;
 
-/** The kinds of figure the catalogue asks for, with their noise (handbook 09 C). */
+/** The kinds of figure the catalogue asks for, with their noise and physical range (handbook 09 C). */
 final class Figures {
 
     /** Where the tape is hooked, shared by one series, mm. */
@@ -17,33 +17,89 @@ final class Figures {
     private static final double LEVEL_SD_MM = 0.6;
     private static final double FREE_PLAY_SD_MM = 1;
     private static final double VACUUM_SD_KPA = 2;
+    private static final double GAUGE_SD_BAR = 1.5;
+    private static final double RETURN_SD_SECONDS = 0.1;
+    private static final double TORQUE_SD_NM = 1.5;
+    private static final double TEMPERATURE_SD_C = 7;
+    private static final double STROKE_SD_MM = 0.4;
+    private static final double CALIPER_SD_MM = 0.05;
+    private static final double FEELER_SD_MM = 0.15;
+    private static final double RULE_SD_MM = 0.4;
+    private static final double WATER_SD_PERCENT = 0.5;
+    private static final double CUP_SD_ML = 0.4;
 
     private Figures() {
     }
 
+    private static Figure figure(String id, Dimension dimension, double least, double most, double sd) {
+        return new Figure(id, dimension, least, most, sd, OptionalInt.empty());
+    }
+
     static Figure travel(String id) {
-        return new Figure(id, Dimension.LENGTH, 0, 200, TAPE_SD_MM, OptionalInt.empty());
+        return figure(id, Dimension.LENGTH, 0, 250, TAPE_SD_MM);
     }
 
     static Figure travelAt(int second) {
-        return new Figure("at-" + second, Dimension.LENGTH, 0, 200, SAME_TAPE_SD_MM, OptionalInt.of(second));
+        return new Figure("at-" + second, Dimension.LENGTH, 0, 250, SAME_TAPE_SD_MM, OptionalInt.of(second));
     }
 
     static Figure sink(String id) {
-        return new Figure(id, Dimension.LENGTH, -20, 200, TAPE_SD_MM, OptionalInt.empty());
+        return figure(id, Dimension.LENGTH, -60, 250, TAPE_SD_MM);
     }
 
     static Figure level(String id) {
-        return new Figure(id, Dimension.LENGTH, -60, 60, LEVEL_SD_MM, OptionalInt.empty());
+        return figure(id, Dimension.LENGTH, -60, 60, LEVEL_SD_MM);
     }
 
     static Figure freePlay(String id) {
-        return new Figure(id, Dimension.LENGTH, 0, 80, FREE_PLAY_SD_MM, OptionalInt.empty());
+        return figure(id, Dimension.LENGTH, 0, 80, FREE_PLAY_SD_MM);
     }
 
     /** No depression can exceed a standard atmosphere. */
-    static Figure supply(String id) {
-        return new Figure(id, Dimension.DEPRESSION, 0, 101.325, VACUUM_SD_KPA, OptionalInt.empty());
+    static Figure depression(String id) {
+        return figure(id, Dimension.DEPRESSION, 0, 101.325, VACUUM_SD_KPA);
+    }
+
+    static Figure gauge(String id) {
+        return figure(id, Dimension.PRESSURE, 0, 250, GAUGE_SD_BAR);
+    }
+
+    static Figure seconds(String id) {
+        return figure(id, Dimension.TIME, 0, 60, RETURN_SD_SECONDS);
+    }
+
+    static Figure torque(String id) {
+        return figure(id, Dimension.TORQUE, 0, 2000, TORQUE_SD_NM);
+    }
+
+    static Figure temperature(String id) {
+        return figure(id, Dimension.TEMPERATURE, -40, 700, TEMPERATURE_SD_C);
+    }
+
+    static Figure stroke(String id) {
+        return figure(id, Dimension.LENGTH, 0, 60, STROKE_SD_MM);
+    }
+
+    static Figure bore(String id) {
+        return figure(id, Dimension.LENGTH, 5, 80, CALIPER_SD_MM);
+    }
+
+    /** A gap by feeler or depth gauge; negative where the rod stands proud. */
+    static Figure gap(String id) {
+        return figure(id, Dimension.LENGTH, -15, 25, FEELER_SD_MM);
+    }
+
+    /** A movement by rule. */
+    static Figure movement(String id) {
+        return figure(id, Dimension.LENGTH, 0, 60, RULE_SD_MM);
+    }
+
+    static Figure water(String id) {
+        return figure(id, Dimension.SHARE, 0, 20, WATER_SD_PERCENT);
+    }
+
+    static Figure caught(String id) {
+        return figure(id, Dimension.VOLUME, 0, 60, CUP_SD_ML);
     }
 
     /** Travel on one tape at these seconds of a hold. */
@@ -57,8 +113,8 @@ final class Figures {
         return new ReadingSpec.Series(List.of(figures), DATUM_SD_MM);
     }
 
-    /** Differences, in which the datum drops out. */
-    static ReadingSpec.Series differences(Figure... figures) {
-        return new ReadingSpec.Series(List.of(figures), 0);
+    /** The same kind of figure at each of these places, none shared. */
+    static ReadingSpec.Series atEach(List<String> places, java.util.function.Function<String, Figure> kind) {
+        return new ReadingSpec.Series(places.stream().map(kind).toList(), 0);
     }
 }

@@ -4,127 +4,199 @@ import static overturn.procedure.ObservationTable.normalised;
 import static overturn.procedure.ObservationTable.ramp;
 import static overturn.procedure.ObservationTable.seen;
 
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.Set;
-import overturn.measurement.ReadingSpec.Observation;
-import overturn.procedure.Procedure.Nature;
+import overturn.circuit.Component.MasterKind;
+import overturn.circuit.End;
+import overturn.circuit.End.DrumEnd;
+import overturn.circuit.End.Slave;
+import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Mark;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Release;
+import overturn.procedure.VehicleNeeds.Opened;
 import overturn.simulation.Act.Sample;
-import overturn.simulation.Act.Sensed;
-import overturn.simulation.Act.StartEngine;
-import overturn.simulation.Protocol;
+import overturn.simulation.Sensed;
 
-/** Tests that yield an observation. Each table says how sure an eye is; the weights are estimates argued beside them. */
+/** Tests that yield an observation, fluid and master. Each table says how sure an eye is; the weights are estimates argued beside them. */
 final class LookTests {
 
+    private final Layout layout;
     private final PressForces forces;
 
-    LookTests(PressForces forces) {
+    LookTests(Layout layout, PressForces forces) {
+        this.layout = layout;
         this.forces = forces;
     }
 
     List<Procedure> all() {
-        return List.of(characterise(), reservoir(), dryWalk(), raisedWalk(), assistLookedInto(), rearScrews());
+        List<Procedure> all = new ArrayList<>(List.of(new Characterise(layout, forces).procedure(), reservoir(), dryWalk(), raisedWalk(), rearSeal(),
+                fluidLook(), moisture(), masterStripped(), pivotFelt()));
+        boolean clutch = layout.family().clutch();
+        if (!clutch) {
+            all.add(screws("front-screws", Sensed.FRONT_AIR_ML, "air-in-front-end"));
+            if (layout.ends().stream().anyMatch(e -> e.id().startsWith("rear"))) {
+                all.add(screws("rear-screws", Sensed.REAR_AIR_ML, "air-in-rear-end"));
+            }
+        }
+        if (layout.master().kind() == MasterKind.PORT_AND_CUP) {
+            all.add(spout());
+            all.add(holeProbed());
+        }
+        if (layout.master().tandem()) {
+            all.add(portRouting());
+        }
+        if (layout.ends().stream().anyMatch(DrumEnd.class::isInstance) || layout.ends().stream().anyMatch(End.DiscEnd.class::isInstance)) {
+            all.add(residualSpurt());
+        }
+        return all;
     }
 
-    private static Procedure look(String id, Protocol protocol, List<String> options, ObservationTable table, Set<String> observes,
-                                  VehicleNeeds needs, double minutes, RigKind rig, boolean gate, Step... steps) {
-        return new Procedure(id, protocol, new Observation(options), Optional.of(table),
-                observes.isEmpty() ? Nature.INDICATING : Nature.OBSERVING, observes, needs, minutes, rig, gate, List.of(steps));
+    private static TestDraft look(String id, Sensed... quantities) {
+        Sample[] samples = new Sample[quantities.length];
+        for (int i = 0; i < quantities.length; i++) {
+            samples[i] = new Sample(quantities[i]);
+        }
+        return TestDraft.sensing(id, samples);
     }
 
-    /**
-     * The driver's complaint, pinned to one behaviour. Base weights are how often a sound vehicle is brought in for it; the rest
-     * grows with what is really felt. Together with the frequencies they give about the shares of handbook 09 D for "sinks".
-     */
-    private Procedure characterise() {
-        Protocol protocol = Protocol.whole()
-                .then(new Press(forces.mediumN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Mark(), new Hold(60),
-                        new Sample(Sensed.SINK_MM), new Release(30), new Press(forces.gentleN()), new Hold(1),
-                        new Sample(Sensed.TRAVEL_MM), new Release(30), new Press(forces.runningN()), new Mark(), new StartEngine(),
-                        new Hold(3), new Sample(Sensed.SINK_MM), new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),
-                        new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY)).done();
-        ObservationTable table = felt -> {
-            double lossMlPerDay = felt[4] + felt[5];
-            return normalised(
-                    0.50 + 2.5 * ramp(felt[1], 2, 8),
-                    0.08 + 1.5 * ramp(felt[0] - felt[2], 11, 21),
-                    0.15 + 2.0 * ramp(felt[2], 26, 38),
-                    0.10 + 2.5 * ramp(-felt[3], -16, -6),
-                    0.10 + 3.0 * ramp(lossMlPerDay, 0, 4));
-        };
-        return look("characterise", protocol, List.of("sinks", "springy", "long-then-firm", "hard", "level-falls"), table,
-                Set.of(), VehicleNeeds.SEAT, 3, RigKind.EYE, false, Step.of("ask"), Step.of("feel"));
-    }
-
-    /** Worn linings lower a level too, and a topped-up reservoir clears nothing. */
+    /** Worn linings lower a level too, and a topped-up reservoir clears nothing. Above the mark with a blocked vent is its own fault. */
     private Procedure reservoir() {
-        Protocol protocol = Protocol.whole()
-                .then(new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY), new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY)).done();
-        ObservationTable table = lost -> {
-            double low = 0.10 + 0.85 * seen(lost[0] + lost[1], 1.5);
-            return new double[] {1 - low, low};
-        };
-        return look("reservoir", protocol, List.of("steady", "low-or-topped-up"), table, Set.of(), VehicleNeeds.BONNET, 2,
-                RigKind.EYE, true, Step.of("bonnet"), Step.of("level").caution("fluid"));
+        return look("reservoir", Sensed.OUTSIDE_LOSS_ML_PER_DAY, Sensed.HIDDEN_LOSS_ML_PER_DAY, Sensed.LEVEL_SHORT_ML)
+                .sees(List.of("steady", "low-or-topped-up", "below-minimum", "over-full"), found -> {
+                    double room = layout.reservoir().minToMaxMl();
+                    double over = found[2] < -1.2 * room ? 0.93 : 0.01;
+                    double below = found[2] > 0 ? 0.15 + 0.8 * ramp(found[2], 0, 0.3 * room) : 0.01;
+                    double low = (0.10 + 0.85 * seen(found[0] + found[1], 1.5)) * (1 - Math.max(over, below));
+                    return normalised(Math.max(0.01, 1 - low - over - below), low, below, over);
+                }).needs(VehicleNeeds.BONNET).minutes(2).observes("reservoir-shut", "fluid-low").first()
+                .steps(Step.of("bonnet"), Step.of("level").caution("fluid"));
     }
 
     /** From outside, on the wheels: inside drums and behind boots stay hidden, so dry clears little. */
     private Procedure dryWalk() {
-        Protocol protocol = Protocol.whole()
-                .then(new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY), new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY)).done();
-        ObservationTable table = lost -> {
-            double wet = 0.002 + 0.55 * seen(lost[0], 4);
-            double damp = 0.05 + 0.25 * seen(lost[0], 1);
-            double masterFace = 0.003 + 0.25 * seen(lost[1], 3);
-            return new double[] {1 - wet - damp - masterFace, damp, wet, masterFace};
-        };
-        return look("dry-walk", protocol, List.of("all-dry", "damp", "wet", "wet-at-master-face"), table,
-                Set.of("weeping-joint"), VehicleNeeds.BONNET, 5, RigKind.EYE, true,
-                Step.of("seat"), Step.of("bonnet"), Step.of("round"));
+        return look("dry-walk", Sensed.OUTSIDE_LOSS_ML_PER_DAY, Sensed.HIDDEN_LOSS_ML_PER_DAY, Sensed.RESERVOIR_LOSS_ML_PER_DAY)
+                .sees(List.of("all-dry", "damp", "wet", "wet-at-master-face", "wet-under-reservoir"), lost -> {
+                    double elsewhere = lost[0] - lost[2];
+                    double wet = 0.002 + 0.55 * seen(elsewhere, 4);
+                    double damp = 0.05 + 0.25 * seen(elsewhere, 1);
+                    double masterFace = 0.003 + 0.25 * seen(lost[1], 3);
+                    double reservoir = 0.004 + 0.85 * seen(lost[2], 1);
+                    return normalised(Math.max(0.02, 1 - wet - damp - masterFace - reservoir), damp, wet, masterFace, reservoir);
+                }).needs(VehicleNeeds.BONNET).minutes(5).first()
+                .observes("weeping-joint", "end-seal-weeping", "slave-seal-weeping", "hose-weeping", "connector-weeping", "reservoir-weeping")
+                .steps(Step.of("seat"), Step.of("bonnet"), Step.of("round"));
     }
 
-    /** Wheels off, boots peeled, after ten minutes under a propped pedal: most of what leaks outward shows. */
+    /** Boots peeled, after ten minutes under a propped pedal or lever: most of what leaks outward shows, and where. */
     private Procedure raisedWalk() {
-        Protocol protocol = Protocol.whole().then(new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY)).done();
-        ObservationTable table = lost -> {
-            double wet = 0.003 + 0.95 * seen(lost[0], 0.3);
-            double damp = 0.04 * (1 - wet);
-            return new double[] {1 - wet - damp, damp, wet};
-        };
-        return look("raised-walk", protocol, List.of("all-dry", "damp", "wet"), table, Set.of("weeping-joint"),
-                VehicleNeeds.WHEELS_OFF, 16, RigKind.EYE, false,
-                Step.of("prop").caution("pressure").fits("pedal-prop").timed(600), Step.of("boots").caution("lining-dust"),
-                Step.of("joints"));
+        boolean inside = layout.all(Slave.class).stream().anyMatch(Slave::concentric);
+        return look("raised-walk", Sensed.END_LOSS_ML_PER_DAY, Sensed.HOSE_LOSS_ML_PER_DAY, Sensed.RESERVOIR_LOSS_ML_PER_DAY, Sensed.OUTSIDE_LOSS_ML_PER_DAY)
+                .sees(List.of("all-dry", "damp", "wet-at-end", "wet-at-hose", "wet-at-joint"), lost -> {
+                    double end = 0.003 + (inside ? 0.15 : 0.95) * seen(lost[0], 0.3);
+                    double hose = 0.002 + 0.93 * seen(lost[1], 0.3);
+                    double joint = 0.003 + 0.95 * seen(lost[3] - lost[0] - lost[1] - lost[2], 0.3);
+                    double most = Math.max(end, Math.max(hose, joint));
+                    double damp = 0.04 * (1 - most);
+                    return normalised(Math.max(0.005, 1 - most - damp), damp, end, hose, joint);
+                }).needs(layout.family().lever() ? VehicleNeeds.SEAT : VehicleNeeds.WHEELS_OFF).minutes(16)
+                .observes("weeping-joint", "end-seal-weeping", "slave-seal-weeping", "hose-weeping", "connector-weeping")
+                .steps(Step.of("prop").caution("pressure").fits("pedal-prop").timed(600), Step.of("boots").caution("lining-dust"), Step.of("joints"));
     }
 
-    /** A dry face clears nothing; the shell and the hose do. */
-    private Procedure assistLookedInto() {
-        Protocol protocol = Protocol.whole().then(new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY)).done();
-        ObservationTable table = lost -> {
-            double pool = 0.002 + 0.9 * seen(lost[0], 0.6);
-            double film = 0.04 + 0.5 * (seen(lost[0], 0.05) - seen(lost[0], 0.6));
-            return normalised(1 - Math.min(0.99, pool + film), film, pool);
-        };
-        return look("assist-looked-into", protocol, List.of("dry", "film", "wet"), table, Set.of("rear-seal-weeping"),
-                VehicleNeeds.BONNET, 7, RigKind.EYE, false, Step.of("hose"), Step.of("lamp"));
+    /** A dry face clears nothing: the shell and the hose do, or the boot peeled where there is no assist. */
+    private Procedure rearSeal() {
+        boolean assisted = layout.assist().isPresent();
+        TestDraft draft = look(assisted ? "assist-looked-into" : "master-boot-peeled", Sensed.HIDDEN_LOSS_ML_PER_DAY)
+                .sees(List.of("dry", "film", "wet"), lost -> {
+                    double pool = 0.002 + 0.9 * seen(lost[0], 0.6);
+                    double film = 0.04 + 0.5 * (seen(lost[0], 0.05) - seen(lost[0], 0.6));
+                    return normalised(1 - Math.min(0.99, pool + film), film, pool);
+                }).observes("rear-seal-weeping");
+        return assisted ? draft.needs(VehicleNeeds.BONNET).minutes(7).steps(Step.of("hose"), Step.of("lamp"))
+                : draft.minutes(3).steps(Step.of("peel"), Step.of("paper"));
     }
 
-    /** Air in a rear end spits at its screw; a bubble stuck away from the screw may not. */
-    private Procedure rearScrews() {
-        Protocol protocol = Protocol.whole().then(new Sample(Sensed.REAR_AIR_ML)).done();
-        ObservationTable table = air -> {
-            double spit = 0.01 + 0.8 * seen(air[0], 0.5);
-            double few = 0.06 + 0.1 * seen(air[0], 0.2);
+    /** Swollen cap seals, layers and foam give a wrong fluid away; colour alone hardly tells age. */
+    private Procedure fluidLook() {
+        return look("fluid-look", Sensed.WRONG_FLUID, Sensed.WATER_PERCENT)
+                .sees(List.of("clear", "dark", "layers-or-swollen-cap"), fluid -> {
+                    double wrong = fluid[0] > 0 ? 0.9 : 0.008;
+                    double dark = 0.25 + 0.4 * ramp(fluid[1], 2, 5);
+                    return normalised((1 - wrong) * (1 - dark), (1 - wrong) * dark, wrong);
+                }).needs(VehicleNeeds.BONNET).minutes(2).observes("fluid-wrong").steps(Step.of("cap").caution("fluid"), Step.of("drop"));
+    }
+
+    private Procedure moisture() {
+        return look("moisture-tester", Sensed.WATER_PERCENT).reads(Figures.water("water")).needs(VehicleNeeds.BONNET).minutes(2)
+                .rig(RigKind.FLUID_TESTER).observes("fluid-aged").steps(Step.of("dip").caution("fluid").reads("water"));
+    }
+
+    /** Air in an end spits at its screw; a bubble stuck away from the screw may not. */
+    private Procedure screws(String id, Sensed air, String suspect) {
+        double half = layout.family().lever() ? 0.2 : 0.5;
+        return look(id, air).sees(List.of("clear", "few-bubbles", "spits-air"), found -> {
+            double spit = 0.01 + 0.8 * seen(found[0], half);
+            double few = 0.06 + 0.1 * seen(found[0], 0.4 * half);
             return normalised(1 - Math.min(0.97, spit + few), few, spit);
-        };
-        return look("rear-screws", protocol, List.of("clear", "few-bubbles", "spits-air"), table, Set.of("air-in-rear-end"),
-                new VehicleNeeds(false, true, false, VehicleNeeds.Opened.NOTHING), 8, RigKind.BLEED_HOSE, false,
-                Step.of("hose-on").caution("screw"), Step.of("press"), Step.of("crack").caution("pressure"), Step.of("close"));
+        }).needs(layout.family().lever() ? VehicleNeeds.SEAT : VehicleNeeds.RAISED).minutes(8).rig(RigKind.BLEED_HOSE).observes(suspect)
+                .steps(Step.of("hose-on").caution("screw"), Step.of("press"), Step.of("crack").caution("pressure"), Step.of("close"));
+    }
+
+    /** The little fountain at first movement proves the hole open; whatever covers it takes it away. */
+    private Procedure spout() {
+        return look("spout", Sensed.HOLE_OPEN).sees(List.of("spurts", "weak", "none"), hole -> {
+            double spurts = 0.03 + 0.9 * ramp(hole[0], 0.2, 0.9);
+            double none = 0.05 + 0.85 * ramp(-hole[0], -0.3, -0.02);
+            return normalised(spurts, 0.12, none);
+        }).needs(VehicleNeeds.BONNET).minutes(3).steps(Step.of("cap").caution("face-shield"), Step.of("press"));
+    }
+
+    private Procedure holeProbed() {
+        return look("hole-probed", Sensed.HOLE_CLEAN).sees(List.of("open", "blocked"), hole -> {
+            double blocked = 0.02 + 0.95 * ramp(-hole[0], -0.6, -0.25);
+            return new double[] {1 - blocked, blocked};
+        }).needs(VehicleNeeds.BONNET).minutes(layout.family().lever() ? 8 : 14).observes("hole-clogged")
+                .steps(Step.of("draw-off").caution("fluid"), Step.of("probe"), Step.of("refill"));
+    }
+
+    private Procedure portRouting() {
+        return look("port-routing", Sensed.PORTS_CROSSED).sees(List.of("as-listed", "crossed"), crossed ->
+                crossed[0] == 0 ? new double[] {0.985, 0.015} : new double[] {0.04, 0.96})
+                .needs(VehicleNeeds.BONNET).minutes(4).observes("ports-crossed").steps(Step.of("trace"), Step.of("compare"));
+    }
+
+    /** A short spurt after release at a screw is a residual valve at work; none means none. */
+    private Procedure residualSpurt() {
+        return look("residual-spurt", Sensed.RESIDUAL_VALVE_BAR).sees(List.of("no-spurt", "short-spurt"), valve -> {
+            double spurt = 0.04 + 0.9 * ramp(valve[0], 0.1, 0.6);
+            return new double[] {1 - spurt, spurt};
+        }).needs(VehicleNeeds.RAISED).minutes(5).rig(RigKind.BLEED_HOSE).observes("residual-valve-unwanted", "residual-valve-missing")
+                .steps(Step.of("press"), Step.of("crack").caution("screw"));
+    }
+
+    /** The dearest look: the master out and apart. What is worn is in the hand. */
+    private Procedure masterStripped() {
+        return TestDraft.sensing("master-stripped", new Sample(Sensed.LIP_WEAR), new Sample(Sensed.BORE_PITTED), new Sample(Sensed.PISTON_STICKS_N),
+                new Sample(Sensed.BORE_MM))
+                .sees(List.of("sound", "lip-worn", "bore-pitted", "piston-sticks", "bore-larger", "bore-smaller"), found -> {
+                    double nominal = layout.master().boreMm();
+                    double lip = 0.03 + 0.93 * seen(found[0], 0.15);
+                    double pitted = 0.03 + 0.93 * seen(found[1], 0.15);
+                    double sticks = 0.01 + 0.93 * seen(found[2], 0.15 * layout.master().springsN());
+                    double larger = 0.002 + 0.99 * ramp(found[3] / nominal, 1.01, 1.03);
+                    double smaller = 0.002 + 0.99 * ramp(-found[3] / nominal, -0.99, -0.97);
+                    double most = Math.max(Math.max(lip, pitted), Math.max(sticks, Math.max(larger, smaller)));
+                    return normalised(Math.max(0.02, 1 - most), lip, pitted, sticks, larger, smaller);
+                }).needs(VehicleNeeds.openedAt(Opened.MASTER_PORTS)).minutes(layout.family().lever() ? 25 : 60)
+                .observes("primary-piston-cup", "second-piston-rear-cup", "second-piston-front-cup", "bore-pitted", "master-piston-sticking",
+                        "bore-too-large", "bore-too-small")
+                .steps(Step.of("out").caution("open-circuit").fits("master-out"), Step.of("apart"), Step.of("measure"));
+    }
+
+    /** The rod unhooked, the pedal or lever alone: it must fall back by itself. */
+    private Procedure pivotFelt() {
+        return look("pivot-felt", Sensed.INPUT_BINDS_SECONDS).sees(List.of("free", "binds"), binds -> {
+            double share = 0.02 + 0.95 * ramp(binds[0], 0.05, 0.3);
+            return new double[] {1 - share, share};
+        }).minutes(5).observes("input-binding", "lever-bent").steps(Step.of("unhook").fits("rod-unhooked"), Step.of("swing"));
     }
 }

@@ -1,12 +1,12 @@
 package overturn.procedure;
 
-import overturn.circuit.Component.Pedal;
-import overturn.circuit.Component.TandemMaster;
+import java.util.Optional;
+import overturn.circuit.End.Slave;
 import overturn.circuit.Layout;
 
 /**
- * Pedal forces chosen by the line pressure they give on this layout with a dead assist, rounded to 10 N, so that a gentle hold
- * really presses (handbook 03: gentle 3 to 8 bar, medium 15 to 30, firm 50 and up with the engine).
+ * Forces at pedal or lever chosen by the line pressure they give on this layout with a dead assist, rounded to 10 N (5 N at a
+ * lever), so that a gentle hold really presses (handbook 03: gentle 3 to 8 bar, medium 15 to 30, firm 50 and up with the engine).
  *
  * @param gentleN about 5 bar
  * @param easyN   about 9 bar
@@ -19,12 +19,18 @@ public record PressForces(double gentleN, double easyN, double strokeN, double m
     private static final double FOOT_WITH_ENGINE_N = 150;
 
     public static PressForces of(Layout layout) {
+        Optional<Slave> slave = layout.all(Slave.class).stream().findFirst();
+        if (slave.isPresent()) {
+            double biteBar = slave.get().biteBar();
+            return new PressForces(forBar(layout, 0.4 * biteBar), forBar(layout, 0.7 * biteBar), forBar(layout, biteBar),
+                    forBar(layout, (biteBar + slave.get().fullBar()) / 2), FOOT_WITH_ENGINE_N);
+        }
         return new PressForces(forBar(layout, 5), forBar(layout, 9), forBar(layout, 13), forBar(layout, 22), FOOT_WITH_ENGINE_N);
     }
 
     private static double forBar(Layout layout, double bar) {
-        TandemMaster master = layout.only(TandemMaster.class);
-        double rodN = bar * master.areaMm2() / 10 + master.springsN();
-        return 10 * Math.round(rodN / layout.only(Pedal.class).ratio() / 10);
+        double rodN = bar * layout.master().areaMm2() / 10 + layout.master().springsN();
+        double step = layout.family().lever() ? 5 : 10;
+        return step * Math.round(rodN / layout.input().ratioAtRest() / step);
     }
 }

@@ -25,6 +25,8 @@ import overturn.simulation.Protocol;
 public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional<ObservationTable> table, Nature nature,
                         Set<String> observes, VehicleNeeds needs, double minutes, RigKind rigKind, boolean gate, List<Step> steps) {
 
+    private static final double TELLABLE_CHANCE = 0.25;
+
     public Procedure {
         Objects.requireNonNull(protocol, "protocol");
         observes = Set.copyOf(observes);
@@ -52,7 +54,8 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
     /** The rig on which a test relies; its check question is the word {@code rig.<id>.check}. */
     public enum RigKind {
         EYE("eye"), FOOT_AND_TAPE("foot-and-tape"), LEVEL_TAPE("level-tape"), CLAMPS("clamps"), PORT_PLUGS("port-plugs"),
-        OUTLET_PLUGS("outlet-plugs"), VACUUM_GAUGE("vacuum-gauge"), BLEED_HOSE("bleed-hose");
+        OUTLET_PLUGS("outlet-plugs"), VACUUM_GAUGE("vacuum-gauge"), BLEED_HOSE("bleed-hose"), PRESSURE_GAUGE("pressure-gauge"),
+        RULE("rule"), HANDS_ON_WHEEL("hands-on-wheel"), THERMOMETER("thermometer"), FLUID_TESTER("fluid-tester"), LINE_PLUG("line-plug");
 
         private final String id;
 
@@ -68,6 +71,16 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
     /** Whether a reading of this test can carry the proof of a suspect. */
     public boolean canCarry(String suspectId) {
         return nature == Nature.ISOLATING || observes.contains(suspectId);
+    }
+
+    /** What the reading would be, figures or probabilities of the observations, from the simulated figures. */
+    public double[] predicted(double[] simulated) {
+        return table.map(t -> t.probabilities(simulated)).orElse(simulated);
+    }
+
+    /** From which difference on two predictions can be told apart: two standard deviations of a figure, a quarter of an observation. */
+    public double tellableDifference(int k) {
+        return spec instanceof ReadingSpec.Series series ? 2 * Math.hypot(series.figures().get(k).noiseSd(), series.offsetSd()) : TELLABLE_CHANCE;
     }
 
     /** How many numbers a prediction of this test holds: figures, or probabilities of the observations. */

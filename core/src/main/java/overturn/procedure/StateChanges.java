@@ -11,6 +11,8 @@ public final class StateChanges {
     private static final double WHEELS_ON = 10;
     private static final double CLOSE_AND_BLEED_ALL = 40;
     private static final double CLOSE_AND_BLEED_WITH_MODULATOR = 55;
+    private static final double CLOSE_AND_BLEED_END = 8;
+    private static final double CLOSE_AND_BLEED_CLUTCH = 18;
 
     private StateChanges() {
     }
@@ -35,6 +37,8 @@ public final class StateChanges {
             case NOTHING -> 0;
             case MASTER_PORTS -> CLOSE_AND_BLEED_ALL;
             case MODULATOR_OUTLETS -> CLOSE_AND_BLEED_WITH_MODULATOR;
+            case ONE_END -> CLOSE_AND_BLEED_END;
+            case CLUTCH_LINE -> CLOSE_AND_BLEED_CLUTCH;
         };
     }
 

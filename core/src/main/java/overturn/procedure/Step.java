@@ -5,15 +5,18 @@ import java.util.Optional;
 import java.util.OptionalInt;
 
 /**
- * One action of a test. Its sentence is the word {@code test.<test>.step.<id>}.
+ * One action of a test. Its sentence is the word {@code test.<test>.step.<id>}; a step repeated for several components shares one
+ * sentence, in which {@code {place}} stands for the component.
  *
- * @param id           unique in its test
+ * @param id           key of its sentence
+ * @param place        the component at which it is done, where a test repeats it
  * @param timerSeconds how long it takes, where the clock matters
  * @param figures      ids of the figures called and entered here
  * @param cautionId    caution shown at this step
- * @param fits         what is put on the vehicle here
+ * @param fits         what is put on the vehicle here; {@code kind} or {@code kind@component}
  */
-public record Step(String id, OptionalInt timerSeconds, List<String> figures, Optional<String> cautionId, List<String> fits) {
+public record Step(String id, Optional<String> place, OptionalInt timerSeconds, List<String> figures, Optional<String> cautionId,
+                   List<String> fits) {
 
     public Step {
         figures = List.copyOf(figures);
@@ -21,22 +24,26 @@ public record Step(String id, OptionalInt timerSeconds, List<String> figures, Op
     }
 
     static Step of(String id) {
-        return new Step(id, OptionalInt.empty(), List.of(), Optional.empty(), List.of());
+        return new Step(id, Optional.empty(), OptionalInt.empty(), List.of(), Optional.empty(), List.of());
+    }
+
+    Step at(String componentId) {
+        return new Step(id, Optional.of(componentId), timerSeconds, figures, cautionId, fits);
     }
 
     Step timed(int seconds) {
-        return new Step(id, OptionalInt.of(seconds), figures, cautionId, fits);
+        return new Step(id, place, OptionalInt.of(seconds), figures, cautionId, fits);
     }
 
     Step reads(String... figureIds) {
-        return new Step(id, timerSeconds, List.of(figureIds), cautionId, fits);
+        return new Step(id, place, timerSeconds, List.of(figureIds), cautionId, fits);
     }
 
     Step caution(String caution) {
-        return new Step(id, timerSeconds, figures, Optional.of(caution), fits);
+        return new Step(id, place, timerSeconds, figures, Optional.of(caution), fits);
     }
 
     Step fits(String... items) {
-        return new Step(id, timerSeconds, figures, cautionId, List.of(items));
+        return new Step(id, place, timerSeconds, figures, cautionId, List.of(items));
     }
 }

@@ -6,7 +6,17 @@ public enum Dimension {
     FORCE(MeasureUnit.Symbol.NEWTON),
     PRESSURE(MeasureUnit.Symbol.BAR),
     DEPRESSION(MeasureUnit.Symbol.KILOPASCAL),
-    VOLUME(MeasureUnit.Symbol.MILLILITRE);
+    VOLUME(MeasureUnit.Symbol.MILLILITRE),
+    TIME(MeasureUnit.Symbol.SECOND),
+    TORQUE(MeasureUnit.Symbol.NEWTON_METRE),
+    TEMPERATURE(MeasureUnit.Symbol.CELSIUS),
+    SHARE(MeasureUnit.Symbol.PERCENT),
+    AREA(MeasureUnit.Symbol.SQUARE_MILLIMETRE),
+    STIFFNESS(MeasureUnit.Symbol.MILLILITRE_PER_BAR),
+    FLOW(MeasureUnit.Symbol.MILLILITRE_PER_MINUTE),
+    RATIO(MeasureUnit.Symbol.TIMES),
+    TURNS(MeasureUnit.Symbol.TURNS),
+    STROKES(MeasureUnit.Symbol.STROKES);
 
     private final String coreSymbol;
 

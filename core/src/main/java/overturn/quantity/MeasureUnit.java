@@ -8,6 +8,8 @@ import java.util.Optional;
 public enum MeasureUnit {
     MILLIMETRE(Symbol.MILLIMETRE, Dimension.LENGTH, 1.0),
     INCH("in", Dimension.LENGTH, 25.4),
+    METRE("m", Dimension.LENGTH, 1_000),
+    FOOT("ft", Dimension.LENGTH, 304.8),
     NEWTON(Symbol.NEWTON, Dimension.FORCE, 1.0),
     POUND_FORCE("lbf", Dimension.FORCE, 4.4482216152605),
     KILOGRAM_FORCE("kgf", Dimension.FORCE, 9.80665),
@@ -16,7 +18,21 @@ public enum MeasureUnit {
     KILOPASCAL(Symbol.KILOPASCAL, Dimension.DEPRESSION, 1.0),
     INCH_OF_MERCURY("inHg", Dimension.DEPRESSION, 3.386389),
     MILLILITRE(Symbol.MILLILITRE, Dimension.VOLUME, 1.0),
-    FLUID_OUNCE("fl oz", Dimension.VOLUME, 29.5735295625);
+    FLUID_OUNCE("fl oz", Dimension.VOLUME, 29.5735295625),
+    SECOND(Symbol.SECOND, Dimension.TIME, 1.0),
+    NEWTON_METRE(Symbol.NEWTON_METRE, Dimension.TORQUE, 1.0),
+    POUND_FOOT("lbf ft", Dimension.TORQUE, 1.3558179483),
+    CELSIUS(Symbol.CELSIUS, Dimension.TEMPERATURE, 1.0),
+    FAHRENHEIT("°F", Dimension.TEMPERATURE, 5.0 / 9, -32),
+    PERCENT(Symbol.PERCENT, Dimension.SHARE, 1.0),
+    SQUARE_MILLIMETRE(Symbol.SQUARE_MILLIMETRE, Dimension.AREA, 1.0),
+    SQUARE_CENTIMETRE("cm²", Dimension.AREA, 100.0),
+    SQUARE_INCH("in²", Dimension.AREA, 645.16),
+    MILLILITRE_PER_BAR(Symbol.MILLILITRE_PER_BAR, Dimension.STIFFNESS, 1.0),
+    MILLILITRE_PER_MINUTE(Symbol.MILLILITRE_PER_MINUTE, Dimension.FLOW, 1.0),
+    TIMES(Symbol.TIMES, Dimension.RATIO, 1.0),
+    TURNS(Symbol.TURNS, Dimension.TURNS, 1.0),
+    STROKES(Symbol.STROKES, Dimension.STROKES, 1.0);
 
     /** Symbols of the core's own units, named once. */
     static final class Symbol {
@@ -25,6 +41,16 @@ public enum MeasureUnit {
         static final String BAR = "bar";
         static final String KILOPASCAL = "kPa";
         static final String MILLILITRE = "mL";
+        static final String SECOND = "s";
+        static final String NEWTON_METRE = "Nm";
+        static final String CELSIUS = "°C";
+        static final String PERCENT = "%";
+        static final String SQUARE_MILLIMETRE = "mm²";
+        static final String MILLILITRE_PER_BAR = "mL/bar";
+        static final String MILLILITRE_PER_MINUTE = "mL/min";
+        static final String TIMES = "×";
+        static final String TURNS = "turns";
+        static final String STROKES = "strokes";
 
         private Symbol() {
         }
@@ -33,11 +59,17 @@ public enum MeasureUnit {
     private final String symbol;
     private final Dimension dimension;
     private final double coreUnitsPerUnit;
+    private final double shift;
 
     MeasureUnit(String symbol, Dimension dimension, double coreUnitsPerUnit) {
+        this(symbol, dimension, coreUnitsPerUnit, 0);
+    }
+
+    MeasureUnit(String symbol, Dimension dimension, double coreUnitsPerUnit, double shift) {
         this.symbol = symbol;
         this.dimension = dimension;
         this.coreUnitsPerUnit = coreUnitsPerUnit;
+        this.shift = shift;
     }
 
     /** The symbol as shown and typed, for example {@code mm}. */
@@ -51,12 +83,12 @@ public enum MeasureUnit {
 
     /** Converts a value in this unit to the core's unit. */
     public double toCore(double value) {
-        return value * coreUnitsPerUnit;
+        return (value + shift) * coreUnitsPerUnit;
     }
 
     /** Converts a value in the core's unit to this unit. */
     public double fromCore(double coreValue) {
-        return coreValue / coreUnitsPerUnit;
+        return coreValue / coreUnitsPerUnit - shift;
     }
 
     /** The unit with this symbol, if there is one. */

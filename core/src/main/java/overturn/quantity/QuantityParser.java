@@ -8,7 +8,7 @@ public final class QuantityParser {
 
     private static final Pattern DECIMAL = Pattern.compile("([+-]?\\d{1,9}(?:[.,]\\d{0,9})?|[+-]?[.,]\\d{1,9})");
     private static final Pattern FRACTION = Pattern.compile("(?:(\\d{1,4})[ -])?(\\d{1,4})\\s*/\\s*(\\d{1,4})");
-    private static final Pattern WITH_UNIT = Pattern.compile("^(.*?)\\s*([a-zA-Z\"][a-zA-Z ]*)?$");
+    private static final Pattern WITH_UNIT = Pattern.compile("^(.*?)\\s*([a-zA-Z\"%°×][a-zA-Z²/ ]*)?$");
 
     private QuantityParser() {
     }

@@ -1,17 +1,27 @@
 package overturn.simulation;
 
+import java.util.Objects;
+import java.util.Optional;
 import overturn.circuit.Chamber;
 import overturn.circuit.CutSet;
 
 /** One thing done to the vehicle in a protocol. */
 public sealed interface Act {
 
-    /** Start the engine; the pedal stays as it is. */
+    /** Start the engine; a foot on the pedal stays there, a free assist fills its reserve. */
     record StartEngine() implements Act {
     }
 
-    /** Press to a force at the pedal, N, and stay there. */
+    /** Stop the engine; a foot on the pedal stays there. */
+    record StopEngine() implements Act {
+    }
+
+    /** Press to a force at the pedal or lever, N, and stay there. */
     record Press(double forceN) implements Act {
+    }
+
+    /** Press until the pedal meets its stop, the lever its grip. */
+    record PressToStop() implements Act {
     }
 
     /** Stay on the pedal, s. */
@@ -26,8 +36,23 @@ public sealed interface Act {
     record ParkingBrake(boolean on) implements Act {
     }
 
+    /** Turn the steering against its stop, or let go of it. */
+    record Steer(boolean againstStop) implements Act {
+    }
+
+    /** The ends and their fluid warm up by stops or driving, °C. */
+    record Heat(double byC) implements Act {
+    }
+
+    /** Stand unused, s: leaks and reserves run down, nothing is pressed. */
+    record Stand(double seconds) implements Act {
+    }
+
     /** Change what is cut; the pedal is up. */
     record Recut(CutSet cuts) implements Act {
+        public Recut {
+            Objects.requireNonNull(cuts, "cuts");
+        }
     }
 
     /** Let fluid out of a plugged port until its piston has moved this far, mm; the pedal stays pressed. */
@@ -38,31 +63,16 @@ public sealed interface Act {
     record Mark() implements Act {
     }
 
-    /** Take a figure. */
-    record Sample(Sensed quantity) implements Act {
-    }
+    /** Take a figure, at a place where it matters which. */
+    record Sample(Sensed quantity, Optional<String> place) implements Act {
 
-    /** What can be sensed from outside. */
-    enum Sensed {
-        /** Pedal travel from rest, mm. */
-        TRAVEL_MM,
-        /** Pedal travel since the mark, mm. */
-        SINK_MM,
-        /** Rise of the primary compartment since the mark, mm of level. */
-        PRIMARY_LEVEL_MM,
-        /** Rise of the secondary compartment since the mark, mm of level. */
-        SECONDARY_LEVEL_MM,
-        /** Line pressure, bar. */
-        PRESSURE_BAR,
-        /** Free play at the pedal, mm. */
-        FREE_PLAY_MM,
-        /** Supply of the assist at idle, kPa below ambient. */
-        SUPPLY_KPA,
-        /** Fluid lost outside in a day of driving, mL. */
-        OUTSIDE_LOSS_ML_PER_DAY,
-        /** Fluid lost into the assist in a day, mL. */
-        HIDDEN_LOSS_ML_PER_DAY,
-        /** Air that the bleed screws of the rear ends let out, mL. */
-        REAR_AIR_ML
+        public Sample(Sensed quantity) {
+            this(quantity, Optional.empty());
+        }
+
+        /** A figure taken at one end or hose. */
+        public static Sample at(Sensed quantity, String componentId) {
+            return new Sample(quantity, Optional.of(componentId));
+        }
     }
 }

@@ -1,134 +1,176 @@
 package overturn.simulation;
 
-import overturn.circuit.Chamber;
-import overturn.circuit.Component;
-import overturn.circuit.Component.DiscEnd;
-import overturn.circuit.Component.DrumEnd;
-import overturn.circuit.Component.End;
 import overturn.circuit.Component.Hose;
-import overturn.circuit.Component.Modulator;
-import overturn.circuit.Component.Pipe;
-import overturn.circuit.Layout;
-import overturn.suspect.Fault;
-import overturn.suspect.Fault.ExcessShoeClearance;
-import overturn.suspect.Fault.HoseSwelling;
-import overturn.suspect.Fault.TrappedAir;
+import overturn.circuit.Component.MeteringValve;
+import overturn.circuit.Component.ProportioningValve;
+import overturn.circuit.End;
+import overturn.circuit.End.DrumEnd;
+import overturn.circuit.End.Slave;
 
 /**
  * What one chamber swallows, volume against pressure (handbook 04): clearances taken up by a first pressure, progressive
- * stiffness, hoses, fluid and air.
+ * stiffness, hoses, fluid and air; what lies behind a valve at that valve's pressure, what lies behind a restriction later.
  */
 final class ChamberLoad {
 
-    /** Pressure over which an end goes from soft to firm, bar; estimate. */
-    private static final double STIFFENING_BAR = 25;
     /** Compressibility of brake fluid, 1/bar: 0.012 mL/bar per 200 mL (handbook 09 A). */
-    private static final double FLUID_PER_BAR = 0.012 / 200;
-    private static final double MASTER_CHAMBER_ML = 6;
-    private static final double CALIPER_ML = 30;
-    private static final double DRUM_CYLINDER_ML = 6;
-    private static final double AMBIENT_BAR = 1.013;
+    static final double FLUID_PER_BAR = 0.012 / 200;
+    private static final double MASTER_CHAMBER_SHARE = 0.9;
+    private static final double VAPOUR_TAKE_UP_BAR = 2.5;
+    /** mL of vapour per °C above boiling and hot end, and the most of it; estimates. */
+    private static final double VAPOUR_ML_PER_C = 0.06;
+    private static final double MOST_VAPOUR_ML = 6;
 
-    private double padClearanceMl;
-    private double padTakeUpBar = 1;
-    private double shoeClearanceMl;
-    private double shoeTakeUpBar = 1;
-    private double parkingBrakeMl;
-    private double lingeringClearanceMl;
-    private double softMlPerBar;
-    private double firmMlPerBar;
-    private double airMl;
+    private final Bundle direct = new Bundle();
+    private Bundle valved;
+    private boolean metering;
+    private double valveBar;
+    private double valveSlope;
+    private Bundle slow;
+    private double slowSeconds;
+    /** Fluid that warms up with the ends, mL. */
+    private double hotMl;
 
-    static ChamberLoad of(Layout layout, Section section, Chamber chamber, VehicleUnknowns vehicle, Iterable<Fault> faults) {
+    /**
+     * @param taken whether pushed-back pads and drained-back fluid have been taken up by an earlier press
+     */
+    static ChamberLoad of(Plant plant, Section section, int chamber, VehicleUnknowns vehicle, Deviations deviations, boolean taken,
+                          double heatC, double[] airLetInMl) {
         ChamberLoad load = new ChamberLoad();
-        double fluidMl = MASTER_CHAMBER_ML;
-        for (Component component : layout.components()) {
-            if (!section.reaches(chamber, component.id())) {
-                continue;
-            }
-            if (component instanceof End end) {
-                load.addEnd(end, vehicle, faults);
-                fluidMl += end instanceof DiscEnd ? CALIPER_ML : DRUM_CYLINDER_ML;
-            } else if (component instanceof Hose hose) {
-                load.addElastic(hose.swellMlPerBar() * vehicle.stiffness() * swellingFactor(hose.id(), faults));
-            } else if (component instanceof Pipe pipe) {
-                fluidMl += pipe.fluidMl();
-            } else if (component instanceof Modulator modulator) {
-                fluidMl += modulator.fluidMl();
+        double chamberMl = MASTER_CHAMBER_SHARE * plant.boreMm2 * plant.strokeLimitMm[chamber] / 1000;
+        double fluidMl = chamberMl + section.fluidMl[chamber];
+        for (int e : section.ends[chamber]) {
+            load.addEnd(plant, e, vehicle, deviations, taken, heatC);
+            fluidMl += plant.ends[e].fluidMl();
+            load.hotMl += plant.ends[e].fluidMl() * (plant.ends[e] instanceof DrumEnd ? 0.5 : 1);
+        }
+        for (int h : section.hoses[chamber]) {
+            Hose hose = (Hose) plant.parts[h];
+            load.bundle(plant, h, deviations).addElastic(hose.swellMlPerBar() * vehicle.stiffness() * Deviations.factorAt(deviations.swellFactor, h));
+        }
+        load.direct.addElastic(fluidMl * FLUID_PER_BAR);
+        double[] air = deviations.airMl[chamber];
+        for (int i = 0; i < air.length; i++) {
+            if (air[i] > 0 && section.reaches(chamber, i)) {
+                load.direct.airMl += air[i];
             }
         }
-        load.addElastic(fluidMl * FLUID_PER_BAR);
-        for (Fault fault : faults) {
-            if (fault instanceof TrappedAir air && air.chamber() == chamber && section.reaches(chamber, air.componentId())) {
-                load.airMl += air.ml();
+        for (int i = 0; i < airLetInMl.length; i++) {
+            if (airLetInMl[i] > 0 && section.reaches(chamber, i)) {
+                load.direct.airMl += airLetInMl[i];
             }
+        }
+        if (!taken) {
+            load.direct.addTakenUp(deviations.drainBackMl[chamber], 0.3);
         }
         return load;
     }
 
-    private void addElastic(double mlPerBar) {
-        softMlPerBar += mlPerBar;
-        firmMlPerBar += mlPerBar;
-    }
-
-    private void addEnd(End end, VehicleUnknowns vehicle, Iterable<Fault> faults) {
-        softMlPerBar += end.softMlPerBar() * vehicle.stiffness();
-        firmMlPerBar += end.firmMlPerBar() * vehicle.stiffness();
-        if (end instanceof DrumEnd drum) {
-            double ml = drum.clearanceMl(drum.clearancePerShoeMm() * vehicle.shoeClearance() + excessMm(drum.id(), faults));
-            shoeClearanceMl += ml;
-            shoeTakeUpBar = end.takeUpBar();
-            parkingBrakeMl += ml * end.parkingBrakeShare();
-            lingeringClearanceMl += ml * end.lingeringShare();
-        } else {
-            double ml = end.clearanceMl() * vehicle.padClearance();
-            padClearanceMl += ml;
-            padTakeUpBar = end.takeUpBar();
-            lingeringClearanceMl += ml * end.lingeringShare();
+    private Bundle bundle(Plant plant, int part, Deviations deviations) {
+        int valve = plant.valve[part];
+        if (valve == Plant.NONE) {
+            return direct;
         }
-    }
-
-    private static double excessMm(String drumId, Iterable<Fault> faults) {
-        double mm = 0;
-        for (Fault fault : faults) {
-            if (fault instanceof ExcessShoeClearance excess && excess.drumIds().contains(drumId)) {
-                mm += excess.extraPerShoeMm();
+        if (valved == null) {
+            valved = new Bundle();
+            if (plant.parts[valve] instanceof ProportioningValve limiting) {
+                valveBar = limiting.kneeBar() * Deviations.factorAt(deviations.kneeFactor, valve);
+                valveSlope = limiting.slope();
+            } else {
+                metering = true;
+                valveBar = ((MeteringValve) plant.parts[valve]).opensAtBar() * Deviations.factorAt(deviations.kneeFactor, valve);
             }
         }
-        return mm;
+        return valved;
     }
 
-    private static double swellingFactor(String hoseId, Iterable<Fault> faults) {
-        double factor = 1;
-        for (Fault fault : faults) {
-            if (fault instanceof HoseSwelling swelling && swelling.hoseIds().contains(hoseId)) {
-                factor *= swelling.factor();
-            }
+    private void addEnd(Plant plant, int e, VehicleUnknowns vehicle, Deviations deviations, boolean taken, double heatC) {
+        End end = plant.ends[e];
+        int part = plant.endPart[e];
+        double seconds = restriction(plant, e, deviations);
+        Bundle bundle = bundle(plant, part, deviations);
+        if (seconds > 0) {
+            slow = slow == null ? new Bundle() : slow;
+            slowSeconds = Math.max(slowSeconds, seconds);
+            bundle = slow;
         }
-        return factor;
+        double size = Deviations.factorAt(deviations.pistonFactor, part);
+        bundle.addEnd(end, vehicle, size, Deviations.at(deviations.extraShoeMm, part),
+                taken ? 0 : Deviations.at(deviations.pushedBackMm, part));
+        if (heatC > 0 && !(end instanceof Slave)) {
+            double aboveBoilingC = 20 + heatC * (end instanceof DrumEnd ? 0.6 : 1) - boilingC(deviations.waterPercent);
+            bundle.addTakenUp(Math.max(0, Math.min(MOST_VAPOUR_ML, aboveBoilingC * VAPOUR_ML_PER_C)), VAPOUR_TAKE_UP_BAR);
+        }
     }
 
-    /** Volume swallowed at a pressure, mL. */
-    double swallowedMl(double bar, boolean parkingBrakeOn) {
-        double shoesMl = shoeClearanceMl - (parkingBrakeOn ? parkingBrakeMl : 0);
-        return padClearanceMl * Math.min(1, bar / padTakeUpBar)
-                + shoesMl * Math.min(1, bar / shoeTakeUpBar)
-                + elasticMl(bar)
-                + compressedAirMl(bar);
+    /** Boiling point of glycol fluid with some water: 250 °C new, 163 at 3 % (handbook 09 A). */
+    static double boilingC(double waterPercent) {
+        return 140 + 110 * Math.exp(-waterPercent / 1.9);
+    }
+
+    static double restriction(Plant plant, int e, Deviations deviations) {
+        if (deviations.restrictionSeconds.length == 0) {
+            return 0;
+        }
+        double seconds = 0;
+        for (int part : plant.upstream[e]) {
+            seconds += deviations.restrictionSeconds[part];
+        }
+        return seconds;
+    }
+
+    /** Pressure behind the valve, if there is one. */
+    double behindValve(double bar) {
+        if (metering) {
+            return bar < valveBar ? 0 : bar;
+        }
+        return bar <= valveBar ? bar : valveBar + valveSlope * (bar - valveBar);
+    }
+
+    double hotMl() {
+        return hotMl;
+    }
+
+    private double arrived(double seconds) {
+        return seconds > 12 * slowSeconds ? 1 : 1 - Math.exp(-seconds / slowSeconds);
+    }
+
+    /** Volume swallowed at a pressure some seconds after it was put on, mL. */
+    double swallowedMl(double bar, boolean parkingBrakeOn, double seconds) {
+        double ml = direct.swallowedMl(bar, parkingBrakeOn);
+        if (valved != null) {
+            ml += valved.swallowedMl(behindValve(bar), parkingBrakeOn);
+        }
+        if (slow != null) {
+            ml += slow.swallowedMl(bar, parkingBrakeOn) * arrived(seconds);
+        }
+        return ml;
     }
 
     /** The share of it that relaxes with time: what is elastic, not what is clearance or air. */
     double elasticMl(double bar) {
-        return firmMlPerBar * bar + (softMlPerBar - firmMlPerBar) * STIFFENING_BAR * (1 - Math.exp(-bar / STIFFENING_BAR));
+        double ml = direct.elasticMl(bar);
+        if (valved != null) {
+            ml += valved.elasticMl(behindValve(bar));
+        }
+        if (slow != null) {
+            ml += slow.elasticMl(bar);
+        }
+        return ml;
     }
 
     /** Volume still out in the ends and in bubbles at once after release, mL. */
     double lingeringMl(double bar, boolean parkingBrakeOn) {
-        double clearanceMl = lingeringClearanceMl - (parkingBrakeOn ? parkingBrakeMl : 0);
-        return Math.max(0, clearanceMl) * Math.min(1, bar / shoeTakeUpBar) + 0.6 * compressedAirMl(bar);
+        return direct.lingeringMl(bar, parkingBrakeOn) + (valved == null ? 0 : valved.lingeringMl(behindValve(bar), parkingBrakeOn))
+                + (slow == null ? 0 : slow.lingeringMl(bar, parkingBrakeOn));
     }
 
-    private double compressedAirMl(double bar) {
-        return airMl * bar / (AMBIENT_BAR + bar);
+    boolean changesWithTime() {
+        return slow != null;
+    }
+
+    /** Pressure at which this much is swallowed, bar, between 0 and {@code most}. */
+    double pressureFor(double ml, double most) {
+        return Roots.between(0, most, bar -> swallowedMl(bar, false, Double.POSITIVE_INFINITY) - ml);
     }
 }

@@ -47,13 +47,13 @@ public record Protocol(CutSet cuts, List<Act> acts) {
         }
 
         /** Presses to a force and reads a quantity at each of these seconds after the press. */
-        public Script hold(double forceN, Act.Sensed quantity, int... atSeconds) {
+        public Script hold(double forceN, Sensed quantity, int... atSeconds) {
             acts.add(new Act.Press(forceN));
             return stay(quantity, atSeconds);
         }
 
         /** Stays on the pedal and reads a quantity at each of these seconds from now. */
-        public Script stay(Act.Sensed quantity, int... atSeconds) {
+        public Script stay(Sensed quantity, int... atSeconds) {
             int now = 0;
             for (int second : atSeconds) {
                 if (second > now) {

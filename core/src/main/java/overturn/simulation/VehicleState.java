@@ -1,310 +1,393 @@
 package overturn.simulation;
 
+import java.util.Arrays;
 import java.util.List;
-import overturn.circuit.Chamber;
-import overturn.circuit.Component.DrumEnd;
-import overturn.circuit.Component.Modulator;
-import overturn.circuit.Component.Pedal;
-import overturn.circuit.Component.Reservoir;
-import overturn.circuit.Component.TandemMaster;
-import overturn.circuit.Component.VacuumAssist;
-import overturn.circuit.CutSet;
-import overturn.circuit.Layout;
+import java.util.stream.IntStream;
+import overturn.circuit.Component.Master;
 import overturn.suspect.Fault;
-import overturn.suspect.Fault.ByPass;
-import overturn.suspect.Fault.HiddenWeep;
-import overturn.suspect.Fault.LowSupply;
-import overturn.suspect.Fault.OutwardLeak;
 import overturn.suspect.Fault.ReleaseValvePassing;
-import overturn.suspect.Fault.RodGap;
-import overturn.suspect.Fault.TrappedAir;
+import overturn.suspect.Fault.Rod;
 
 /** The vehicle while a protocol is run: what is pressed, how long, what has leaked where. Lives for one run only. */
 final class VehicleState {
 
-    private static final int CHAMBERS = Chamber.values().length;
-    /** Width of the edge of a worn zone, mm; estimate. */
-    private static final double ZONE_EDGE_MM = 0.5;
-    /** Below this pressure a lip is not pressed on and passes in proportion, bar; estimate. */
-    private static final double LIP_SEATED_BAR = 3;
     /** Time constant of the foot sinking while the assist builds up, s; estimate. */
     private static final double RUNNING_CREEP_SECONDS = 20;
-    /** Minutes of braking at about 20 bar in a day's round; estimate. */
-    private static final double PRESSED_MINUTES_PER_DAY = 10;
-    private static final double ASSISTED_LASH_SHARE = 0.2;
-    private static final double FLOW_REFERENCE_BAR = 20;
+    private static final double STOP_BAR = 20;
+    /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
+    private static final double USUAL_PRESS_SHARE = 0.35;
+    /** Fluid drawn in past a cup whose hole is covered, per stop of 20 bar or more, mL; estimate. */
+    private static final double DRAWN_IN_ML = 0.15;
+    /** Expansion of glycol and mineral fluid per °C (handbook 09 A: 0.0007 to 0.0009). */
+    static final double EXPANSION_PER_C = 0.0008;
+    private static final double STOP_FORCE_N = 5_000;
+    private static final double[] NO_AIR = {};
+    private static final double[] CREEP_DECADES = IntStream.rangeClosed(0, 900).mapToDouble(s -> Math.log10(1 + s)).toArray();
 
-    private final Layout layout;
-    private final VehicleUnknowns vehicle;
-    private final List<Fault> faults;
-    private final Pedal pedal;
-    private final VacuumAssist assist;
-    private final TandemMaster master;
-    private final double boreMm2;
-    private final double[] strokeLimitMm;
+    final Plant plant;
+    final VehicleUnknowns vehicle;
+    final Deviations deviations;
+    final AssistState assist;
+    final Flaps flaps;
+    final ChamberLoad[] loads = new ChamberLoad[2];
+    final double[] pressureBar = new double[2];
+    final double[] compartmentMl = new double[2];
+    final double[] markedCompartmentMl = new double[2];
+    final double[] closedChamberMl = new double[2];
+    final double[] trappedMl = new double[2];
+    Section section;
+    boolean parkingBrakeOn;
+    double forceN;
+    double heldSeconds;
+    double heatC;
+    double markedTravelMm;
+    double secondsSinceRelease = 1e6;
 
-    private final ChamberLoad[] loads = new ChamberLoad[CHAMBERS];
-    private final double[] swallowedMl = new double[CHAMBERS];
-    private final double[] elasticMl = new double[CHAMBERS];
-    private final double[] lostMl = new double[CHAMBERS];
-    private final double[] letOutMl = new double[CHAMBERS];
-    private final double[] keptMl = new double[CHAMBERS];
-    private final double[] compartmentMl = new double[CHAMBERS];
-    private final double[] markedCompartmentMl = new double[CHAMBERS];
-    private final double[] closedChamberMl = new double[CHAMBERS];
-    private Section section;
-
-    private boolean engineRunning;
-    private boolean parkingBrakeOn;
-    private double forceN;
-    private double pressureBar;
-    private double heldSeconds;
+    private final double areaMm2;
+    private final double stopRodMm;
+    final double[] swallowedMl = new double[2];
+    private final double[] elasticMl = new double[2];
+    final double[] lostMl = new double[2];
+    private final double[] letOutMl = new double[2];
+    final double[] keptMl = new double[2];
+    private final double[] sweptMm = new double[2];
+    private final boolean[] bottomed = new boolean[2];
+    private final double[] airLetInMl;
+    final Leaks leaks;
+    private boolean taken;
+    private boolean atStop;
     private double runningSeconds;
-    private double markedTravelMm;
 
-    VehicleState(Layout layout, VehicleUnknowns vehicle, List<Fault> faults, Section section) {
-        this.layout = layout;
+    VehicleState(Plant plant, VehicleUnknowns vehicle, List<Fault> faults, Section section, VehicleCondition before) {
+        this.plant = plant;
         this.vehicle = vehicle;
-        this.faults = faults;
-        this.pedal = layout.only(Pedal.class);
-        this.assist = layout.only(VacuumAssist.class);
-        this.master = layout.only(TandemMaster.class);
-        this.boreMm2 = master.areaMm2();
-        this.strokeLimitMm = new double[] {master.primaryStrokeMm(), master.secondaryStrokeMm()};
+        this.deviations = Deviations.of(plant, faults);
+        this.assist = new AssistState(plant, vehicle, deviations, before.reserveShare());
+        this.areaMm2 = plant.boreMm2 * deviations.boreFactor;
+        this.stopRodMm = plant.input.rodTravelMm(plant.input.travelToStopMm()) / deviations.ratioFactor;
+        this.flaps = new Flaps(plant, deviations);
+        this.airLetInMl = before.airLetInMl().isEmpty() ? NO_AIR : before.airLetInMl().stream().mapToDouble(Double::doubleValue).toArray();
+        this.taken = before.padsTakenUp();
+        this.heatC = before.heatC();
+        for (int c = 0; c < 2; c++) {
+            trappedMl[c] = before.trappedMl().get(c);
+            closedChamberMl[c] = before.closedChamberMl().get(c);
+            sweptMm[c] = before.sweptMm().get(c);
+        }
+        this.leaks = new Leaks(this);
         recut(section);
     }
 
+    VehicleCondition condition() {
+        double[] air = airLetInMl.length == 0 ? new double[0] : airLetInMl.clone();
+        for (int c = 0; c < plant.chambers; c++) {
+            for (int part : section.airAfterwards[c]) {
+                air = air.length == 0 ? new double[plant.parts.length] : air;
+                air[part] += Section.AIR_PER_JOINT_ML;
+            }
+        }
+        return new VehicleCondition(assist.charge(), heatC, boxed(trappedMl), boxed(closedChamberMl), boxed(air), taken, boxed(sweptMm));
+    }
+
+    private static List<Double> boxed(double[] values) {
+        return Arrays.stream(values).boxed().toList();
+    }
+
+    // ---- what is done
+
     void recut(Section newSection) {
         section = newSection;
-        for (Chamber chamber : Chamber.values()) {
-            loads[chamber.ordinal()] = ChamberLoad.of(layout, newSection, chamber, vehicle, faults);
+        assist.vent(section.supplyVented);
+        rebuildLoads();
+        for (int c = 0; c < plant.chambers; c++) {
+            if (section.open[c] || !covered(c)) {
+                trappedMl[c] = 0;
+            }
+        }
+        flaps.letGo(section);
+        settle();
+    }
+
+    private void rebuildLoads() {
+        for (int c = 0; c < plant.chambers; c++) {
+            loads[c] = ChamberLoad.of(plant, section, c, vehicle, deviations, taken, heatC, airLetInMl);
         }
     }
 
-    void startEngine() {
-        engineRunning = true;
+    void engine(boolean running) {
+        assist.run(running);
         runningSeconds = 0;
-        settlePressure();
-    }
-
-    void parkingBrake(boolean on) {
-        parkingBrakeOn = on;
+        if (forceN == 0) {
+            assist.advance(30, false);
+        }
+        settle();
     }
 
     void press(double askedForceN) {
         forceN = askedForceN * vehicle.forceBias();
         heldSeconds = 0;
         runningSeconds = 0;
-        settlePressure();
+        settle();
+        assist.use((strokeMm(0) + strokeMm(1)) / (USUAL_PRESS_SHARE * (plant.strokeLimitMm[0] + plant.strokeLimitMm[1])));
     }
 
-    private void settlePressure() {
-        double rodN = pedal.ratio() * forceN;
-        double outputN = rodN - master.springsN() * vehicle.springs() + (engineRunning ? assistN(rodN) : 0);
-        pressureBar = Math.max(0, 10 * outputN / boreMm2);
-        for (int c = 0; c < CHAMBERS; c++) {
-            swallowedMl[c] = loads[c].swallowedMl(pressureBar, parkingBrakeOn);
-            elasticMl[c] = loads[c].elasticMl(pressureBar);
+    void pressToStop() {
+        press(STOP_FORCE_N);
+    }
+
+    void hold(double seconds, double stepSeconds) {
+        double left = seconds;
+        while (left > 1e-9) {
+            double step = Math.min(stepSeconds, left);
+            advance(step);
+            left -= step;
         }
     }
 
-    private double assistN(double rodN) {
-        if (rodN < assist.thresholdN()) {
-            return 0;
+    private void advance(double seconds) {
+        heldSeconds += seconds;
+        if (assist.running()) {
+            runningSeconds += seconds;
         }
-        double asked = assist.jumpInN() + (assist.gain() * vehicle.assistGain() - 1) * (rodN - assist.thresholdN());
-        return Math.max(0, Math.min(asked, supplyKpa() * assist.effectiveAreaMm2() / 1000));
-    }
-
-    private double supplyKpa() {
-        double kpa = assist.supplyKpa() * vehicle.supply();
-        for (Fault fault : faults) {
-            if (fault instanceof LowSupply low) {
-                kpa *= low.share();
-            }
+        if (assist.changing()) {
+            assist.advance(seconds, true);
+            settle();
+        } else if (atStop || bottomed[0] || bottomed[1] || loads[0].changesWithTime() || plant.tandem() && loads[1].changesWithTime()) {
+            settle();
         }
-        return kpa;
-    }
-
-    void hold(int seconds) {
-        for (int second = 0; second < seconds; second++) {
-            heldSeconds++;
-            if (engineRunning) {
-                runningSeconds++;
-            }
-            for (Fault fault : faults) {
-                leak(fault);
-            }
+        leaks.advance(seconds);
+        if (!atStop && (contentMl(0) > limitMl(0) && !bottomed[0] || plant.tandem() && contentMl(1) > limitMl(1) && !bottomed[1] || rodMm() > stopRodMm)) {
+            settle();
         }
     }
 
-    private void leak(Fault fault) {
-        if (fault instanceof ByPass cup) {
-            leakPast(cup);
-        } else if (fault instanceof OutwardLeak leak) {
-            if (section.reaches(leak.chamber(), leak.componentId()) && pressureBar > leak.opensAtBar()) {
-                lose(leak.chamber().ordinal(), perSecond(leak.mlPerMinAt20Bar()) * pressureBar / FLOW_REFERENCE_BAR);
-            }
-        } else if (fault instanceof ReleaseValvePassing valve) {
-            fillClosedChamber(valve);
-        }
-    }
-
-    private static double perSecond(double mlPerMin) {
-        return mlPerMin / 60;
-    }
-
-    private void leakPast(ByPass cup) {
-        double ml = perSecond(cup.mlPerMinAt20Bar())
-                * Math.pow(Math.max(pressureBar, 0.01) / FLOW_REFERENCE_BAR, cup.pressureExponent())
-                * Math.min(1, pressureBar / LIP_SEATED_BAR)
-                * inZone(cup);
-        double passed = lose(cup.cup().loses().ordinal(), ml);
-        compartmentMl[cup.cup().compartment().ordinal()] += passed;
-    }
-
-    private double inZone(ByPass cup) {
-        double secondMm = strokeMm(Chamber.SECONDARY.ordinal());
-        double cupMm = cup.cup() == Fault.Cup.PRIMARY_PISTON ? secondMm + strokeMm(Chamber.PRIMARY.ordinal()) : secondMm;
-        double entered = cup.zoneFromMm() <= 0 ? 1 : (cupMm - cup.zoneFromMm()) / ZONE_EDGE_MM;
-        double left = (cup.zoneToMm() - cupMm) / ZONE_EDGE_MM;
-        return Math.max(0, Math.min(1, Math.min(entered, left)));
-    }
-
-    private void fillClosedChamber(ReleaseValvePassing valve) {
-        Modulator modulator = layout.only(Modulator.class);
-        if (!section.reaches(valve.chamber(), modulator.id())) {
-            return;
-        }
-        int c = valve.chamber().ordinal();
-        double ml = perSecond(valve.mlPerMinAt20Bar()) * pressureBar / FLOW_REFERENCE_BAR;
-        closedChamberMl[c] += lose(c, Math.min(ml, modulator.closedChamberMl() - closedChamberMl[c]));
-    }
-
-    /** Takes fluid from a chamber while its piston can still follow; returns what was really lost, mL. */
-    private double lose(int chamber, double ml) {
-        if (strokeMm(chamber) >= strokeLimitMm[chamber] || atFloor()) {
-            return 0;
-        }
-        lostMl[chamber] += ml;
-        return ml;
+    /** Takes fluid out of a chamber, as long as its piston can push some after; returns what was really lost, mL. */
+    double lose(int chamber, double ml) {
+        double lost = Math.max(0, Math.min(ml, limitMl(chamber) + keptMl[chamber] - letOutMl[chamber] - lostMl[chamber]));
+        lostMl[chamber] += lost;
+        return lost;
     }
 
     void release(double seconds) {
-        for (int c = 0; c < CHAMBERS; c++) {
-            keptMl[c] = loads[c].lingeringMl(pressureBar, parkingBrakeOn) * Math.exp(-seconds / vehicle.returnSeconds());
+        for (int c = 0; c < plant.chambers; c++) {
+            double bar = pressureBar[c];
+            flaps.shut(c, bar, section);
+            sweptMm[c] = Math.max(sweptMm[c], strokeMm(c));
+            keptMl[c] = loads[c].lingeringMl(bar, parkingBrakeOn) * Math.exp(-seconds / vehicle.returnSeconds());
             compartmentMl[c] -= lostMl[c];
             lostMl[c] = 0;
             letOutMl[c] = 0;
-        }
-        for (Fault fault : faults) {
-            if (fault instanceof ReleaseValvePassing valve) {
-                int c = valve.chamber().ordinal();
-                double back = closedChamberMl[c] * (1 - Math.exp(-seconds / valve.leakBackSeconds()));
-                closedChamberMl[c] -= back;
-                compartmentMl[c] += back;
+            if (covered(c) && bar > 1) {
+                trappedMl[c] += DRAWN_IN_ML * Math.min(1, bar / STOP_BAR);
             }
         }
+        boolean firstPress = !taken && forceN > 0;
         forceN = 0;
-        settlePressure();
+        assist.released();
+        secondsSinceRelease = 0;
+        if (firstPress) {
+            taken = true;
+            rebuildLoads();
+        }
+        rest(seconds);
     }
 
-    void letOut(Chamber chamber, double pistonMm) {
-        letOutMl[chamber.ordinal()] = pistonMm * boreMm2 / 1000;
+    /** Lets time pass with nothing pressed. */
+    void rest(double seconds) {
+        secondsSinceRelease += seconds;
+        assist.advance(seconds, false);
+        for (int i = 0; i < deviations.releaseValves.size(); i++) {
+            ReleaseValvePassing valve = deviations.releaseValves.get(i);
+            int c = valve.chamber().ordinal();
+            double back = closedChamberMl[c] * (1 - Math.exp(-seconds / valve.leakBackSeconds()));
+            closedChamberMl[c] -= back;
+            compartmentMl[c] += back;
+        }
+        for (int c = 0; c < plant.chambers; c++) {
+            if (deviations.holeDrainSeconds[c] > 0 && preLoadBeyondPlayMm() <= 0) {
+                trappedMl[c] *= Math.exp(-seconds / deviations.holeDrainSeconds[c]);
+            }
+        }
+        flaps.rest(seconds);
+        settle();
+    }
+
+    void stand(double seconds) {
+        rest(seconds);
+        taken = false;
+        rebuildLoads();
+        settle();
+    }
+
+    void heat(double byC) {
+        heatC += byC;
+        for (int c = 0; c < plant.chambers; c++) {
+            if (covered(c)) {
+                trappedMl[c] += EXPANSION_PER_C * loads[c].hotMl() * byC;
+            }
+        }
+        rebuildLoads();
+        settle();
+    }
+
+    void letOut(int chamber, double pistonMm) {
+        letOutMl[chamber] = pistonMm * areaMm2 / 1000;
+        settle();
     }
 
     void mark() {
         markedTravelMm = travelMm();
-        System.arraycopy(compartmentMl, 0, markedCompartmentMl, 0, CHAMBERS);
+        System.arraycopy(compartmentMl, 0, markedCompartmentMl, 0, 2);
     }
 
-    private double strokeMm(int chamber) {
-        double creepMl = elasticMl[chamber] * vehicle.creepPerDecade() * Math.log10(1 + heldSeconds);
-        if (engineRunning) {
-            creepMl += swallowedMl[chamber] * vehicle.runningCreep() * (1 - Math.exp(-runningSeconds / RUNNING_CREEP_SECONDS));
+    // ---- what follows from it
+
+    /** Whether the compensating hole of a chamber does not let fluid back at rest. */
+    boolean covered(int chamber) {
+        return deviations.holeDrainSeconds[chamber] > 0 && !section.open[chamber] || preLoadBeyondPlayMm() > 0 && !section.open[chamber];
+    }
+
+    /** How far a pushed-in rod covers the holes, mm at the rod; 0 or less where the play takes it. */
+    double preLoadBeyondPlayMm() {
+        double mm = deviations.preLoadMm(section);
+        return mm == 0 ? 0 : mm - soundFreePlayMm() / plant.input.ratioAtRest() - 0.6 * plant.master.portTravelMm();
+    }
+
+    double soundFreePlayMm() {
+        return plant.input.freePlayMm() * vehicle.freePlay();
+    }
+
+    double ratio(double travelMm) {
+        return plant.input.ratioAt(travelMm) * deviations.ratioFactor;
+    }
+
+    double springsN() {
+        return plant.master.springsN() * vehicle.springs();
+    }
+
+    /** Solves force, pressure and travel together. */
+    void settle() {
+        double travel = 0;
+        double ratio = ratio(0);
+        for (int i = 0; i < 40; i++) {
+            settleAt(targetBar(ratio * forceN));
+            double next = plant.input.ratioAtStop() == plant.input.ratioAtRest() ? ratio : ratio(travelMm());
+            if (Math.abs(next - ratio) < 1e-10) {
+                break;
+            }
+            ratio = next;
         }
-        double ml = swallowedMl[chamber] + creepMl + lostMl[chamber] + letOutMl[chamber] - keptMl[chamber];
-        return Math.max(0, Math.min(strokeLimitMm[chamber], 1000 * ml / boreMm2));
+        limitToStop();
     }
 
-    private boolean atFloor() {
-        return travelMm() >= pedal.travelToFloorMm();
+    double targetBar(double rodN) {
+        double output = rodN - springsN() - deviations.bindingN - deviations.stickingN + assist.outputN(rodN);
+        return section.masterLoose ? 0 : Math.max(0, 10 * output / areaMm2);
+    }
+
+    private void settleAt(double bar) {
+        for (int c = 0; c < plant.chambers; c++) {
+            pressureBar[c] = section.open[c] ? 0 : bar;
+            evaluate(c);
+            bottomed[c] = section.open[c] && forceN > 0 || contentMl(c) > limitMl(c);
+            if (bottomed[c] && !section.open[c]) {
+                pressureBar[c] = bottomedBar(c, bar);
+                evaluate(c);
+            }
+        }
+    }
+
+    private void limitToStop() {
+        atStop = rodMm() > stopRodMm;
+        if (!atStop) {
+            return;
+        }
+        double most = Math.max(pressureBar[0], pressureBar[1]);
+        settleAt(Roots.between(0, most, bar -> {
+            settleAt(bar);
+            return rodMm() - stopRodMm;
+        }));
+    }
+
+    private void evaluate(int c) {
+        swallowedMl[c] = loads[c].swallowedMl(pressureBar[c], parkingBrakeOn, heldSeconds + 1);
+        elasticMl[c] = loads[c].elasticMl(pressureBar[c]);
+    }
+
+    private double limitMl(int c) {
+        return plant.strokeLimitMm[c] * areaMm2 / 1000;
+    }
+
+    /** Pressure at which a chamber whose piston is at its end holds just what the piston has pushed out, bar. */
+    private double bottomedBar(int c, double most) {
+        return Roots.between(0, most, bar -> {
+            pressureBar[c] = bar;
+            evaluate(c);
+            return contentMl(c) - limitMl(c);
+        });
+    }
+
+    private double creepDecades() {
+        int whole = (int) heldSeconds;
+        return whole == heldSeconds && whole < CREEP_DECADES.length ? CREEP_DECADES[whole] : Math.log10(1 + heldSeconds);
+    }
+
+    /** What has left the master's chamber: in the ends at its pressure, crept, lost; less what was still out from the last press, mL. */
+    double contentMl(int c) {
+        return swallowedMl[c] + creepMl(c) + lostMl[c] + letOutMl[c] - keptMl[c];
+    }
+
+    /** What ends, hoses and pads take up over time, mL. */
+    double creepMl(int c) {
+        double ml = elasticMl[c] * vehicle.creepPerDecade() * creepDecades();
+        if (runningSeconds > 0) {
+            ml += swallowedMl[c] * vehicle.runningCreep() * (1 - Math.exp(-runningSeconds / RUNNING_CREEP_SECONDS));
+        }
+        return ml;
+    }
+
+    /** Fluid that the piston of a chamber has pushed out, mL. */
+    double displacedMl(int c) {
+        return section.open[c] && forceN > 0 ? limitMl(c) : Math.max(0, Math.min(limitMl(c), contentMl(c)));
+    }
+
+    double strokeMm(int c) {
+        if (c >= plant.chambers) {
+            return 0;
+        }
+        double ml = displacedMl(c);
+        Master master = plant.master;
+        if (master.fastFillBoreMm() > master.boreMm()) {
+            double share = Math.pow(master.boreMm() / master.fastFillBoreMm(), 2);
+            double fast = Math.min(ml, loads[c].swallowedMl(Master.FAST_FILL_BAR, parkingBrakeOn, 1));
+            ml -= fast * (1 - share);
+        }
+        return 1000 * ml / areaMm2;
+    }
+
+    private double rodMm() {
+        double rodN = ratio(0) * forceN;
+        double takenUp = Math.min(1, rodN / springsN());
+        return takenUp * lostMotionMm() + bracketMm() + strokeMm(0) + strokeMm(1);
+    }
+
+    double bracketMm() {
+        return deviations.flexMmPerKn * ratio(0) * Math.min(forceN, 1_500) / 1000;
     }
 
     double travelMm() {
-        double rodN = pedal.ratio() * forceN;
-        double takenUp = Math.min(1, rodN / (master.springsN() * vehicle.springs()));
-        double rodMm = takenUp * lostMotionMm() + strokeMm(0) + strokeMm(1);
-        return Math.min(pedal.travelToFloorMm(), pedal.ratio() * rodMm);
+        return Math.min(plant.input.travelToStopMm(), plant.input.travelMm(rodMm()) * deviations.ratioFactor);
     }
 
-    private double lostMotionMm() {
-        return Math.max(0.5, soundFreePlayMm() / pedal.ratio() + master.portTravelMm() + vehicle.lostMotionMm()
-                + assist.valveLashMm() * (engineRunning ? ASSISTED_LASH_SHARE : 1)) + rodGapMm();
+    double lostMotionMm() {
+        double mm = soundFreePlayMm() / plant.input.ratioAtRest() + plant.master.portTravelMm() + vehicle.lostMotionMm() + assist.lashMm()
+                - deviations.preLoadMm(section);
+        return Math.max(0.3, mm) + deviations.lostMotionMm();
     }
 
-    private double soundFreePlayMm() {
-        return pedal.freePlayMm() * vehicle.freePlay();
-    }
-
-    private double rodGapMm() {
-        double mm = 0;
-        for (Fault fault : faults) {
-            if (fault instanceof RodGap gap) {
-                mm += gap.extraMm();
-            }
-        }
-        return mm;
-    }
-
-    double sensed(Act.Sensed quantity) {
-        return switch (quantity) {
-            case TRAVEL_MM -> travelMm();
-            case SINK_MM -> travelMm() - markedTravelMm;
-            case PRIMARY_LEVEL_MM -> levelRiseMm(Chamber.PRIMARY);
-            case SECONDARY_LEVEL_MM -> levelRiseMm(Chamber.SECONDARY);
-            case PRESSURE_BAR -> pressureBar;
-            case FREE_PLAY_MM -> soundFreePlayMm() + rodGapMm() * pedal.ratio();
-            case SUPPLY_KPA -> supplyKpa();
-            case OUTSIDE_LOSS_ML_PER_DAY -> outsideLossMlPerDay();
-            case HIDDEN_LOSS_ML_PER_DAY -> hiddenLossMlPerDay();
-            case REAR_AIR_ML -> rearAirMl();
-        };
-    }
-
-    private double levelRiseMm(Chamber chamber) {
-        int c = chamber.ordinal();
-        double areaMm2 = layout.only(Reservoir.class).levelAreaMm2PerHalf() * vehicle.levelArea();
-        return 1000 * (compartmentMl[c] - markedCompartmentMl[c]) / areaMm2;
-    }
-
-    private double outsideLossMlPerDay() {
-        double ml = 0;
-        for (Fault fault : faults) {
-            if (fault instanceof OutwardLeak leak) {
-                ml += leak.mlPerMinAt20Bar() * PRESSED_MINUTES_PER_DAY * (leak.opensAtBar() > FLOW_REFERENCE_BAR ? 0.5 : 1);
-            }
-        }
-        return ml;
-    }
-
-    private double hiddenLossMlPerDay() {
-        double ml = 0;
-        for (Fault fault : faults) {
-            if (fault instanceof HiddenWeep weep) {
-                ml += weep.mlPerDay();
-            }
-        }
-        return ml;
-    }
-
-    private double rearAirMl() {
-        double ml = 0;
-        for (Fault fault : faults) {
-            if (fault instanceof TrappedAir air && layout.component(air.componentId()) instanceof DrumEnd) {
-                ml += air.ml();
-            }
-        }
-        return ml;
+    double freePlayMm() {
+        double feltMm = deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()] + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()];
+        double pressedMm = deviations.preLoadMm(section) - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()] - deviations.assistProudMm;
+        return Math.max(0, soundFreePlayMm() + (feltMm - pressedMm) * plant.input.ratioAtRest());
     }
 }

@@ -19,20 +19,32 @@ import java.util.random.RandomGenerator;
  * @param supply          factor on the supply
  * @param forceBias       factor between the force asked for and the force pressed, the same foot and scale throughout
  * @param levelArea       factor on the level area of the reservoir
+ * @param wheelDragNm     drag of a sound wheel turned by hand, Nm
+ * @param inputReturnSeconds time in which a sound pedal or lever comes back, s
+ * @param releaseNeed     factor on the travel that frees a sound clutch
+ * @param altitudeM       height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
  */
 public record VehicleUnknowns(double padClearance, double shoeClearance, double stiffness, double springs, double lostMotionMm,
                               double freePlay, double creepPerDecade, double runningCreep, double returnSeconds,
-                              double assistGain, double supply, double forceBias, double levelArea) {
+                              double assistGain, double supply, double forceBias, double levelArea, double wheelDragNm,
+                              double inputReturnSeconds, double releaseNeed, double altitudeM) {
 
     /** The vehicle of the data sheet. */
-    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1);
+    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1, 3, 0.22, 1, 0);
 
     /** A vehicle drawn from the spread of sound ones. */
     public static VehicleUnknowns draw(RandomGenerator random) {
         return new VehicleUnknowns(
                 factor(random, 0.22), factor(random, 0.22), factor(random, 0.18), factor(random, 0.12), 0.3 * random.nextGaussian(),
                 factor(random, 0.3), 0.065 * factor(random, 0.28), 0.3 * factor(random, 0.4), 0.5 * factor(random, 0.3),
-                factor(random, 0.15), factor(random, 0.05), factor(random, 0.05), factor(random, 0.15));
+                factor(random, 0.15), factor(random, 0.05), factor(random, 0.05), factor(random, 0.15),
+                3 * factor(random, 0.35), 0.22 * factor(random, 0.2), factor(random, 0.04), Math.abs(150 * random.nextGaussian()));
+    }
+
+    /** The same vehicle at another height. */
+    public VehicleUnknowns atAltitude(double metres) {
+        return new VehicleUnknowns(padClearance, shoeClearance, stiffness, springs, lostMotionMm, freePlay, creepPerDecade, runningCreep,
+                returnSeconds, assistGain, supply, forceBias, levelArea, wheelDragNm, inputReturnSeconds, releaseNeed, metres);
     }
 
     private static double factor(RandomGenerator random, double logSd) {

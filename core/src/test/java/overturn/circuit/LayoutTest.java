@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import overturn.layoutfile.Presets;
 
 class LayoutTest {
 
@@ -38,11 +39,11 @@ class LayoutTest {
     @Test
     void everyMistakeOfALayoutIsToldAtOnce() {
         List<Component> parts = new ArrayList<>(tarn.components());
-        parts.add(new Component.Pipe("front-pipe", 3));
+        parts.add(new Component.Pipe("front-pipe", 3, false));
         parts.remove(0);
         List<Joint> joints = new ArrayList<>(tarn.joints());
-        joints.add(new Joint("odd", "master", "nowhere", Chamber.PRIMARY, Set.of()));
+        joints.add(new Joint("odd", "master", "nowhere", Chamber.PRIMARY));
         String message = assertThrows(IllegalArgumentException.class, () -> new Layout("broken", Family.VACUUM_BRAKE, parts, joints)).getMessage();
-        assertTrue(message.contains("front-pipe stands twice") && message.contains("nowhere") && message.contains("exactly one Pedal"), message);
+        assertTrue(message.contains("front-pipe stands twice") && message.contains("nowhere") && message.contains("input (pedal or lever) stands 0 times"), message);
     }
 }

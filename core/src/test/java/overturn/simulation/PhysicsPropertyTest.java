@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
@@ -15,30 +16,36 @@ import overturn.circuit.Component;
 import overturn.circuit.CutSet;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Act.Hold;
 import overturn.simulation.Act.Mark;
 import overturn.simulation.Act.Press;
+import overturn.simulation.Act.Release;
 import overturn.simulation.Act.Sample;
-import overturn.simulation.Act.Sensed;
 import overturn.suspect.Fault;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
-/** What must hold for any vehicle, any fault, any force. */
+/** What must hold for any preset, any vehicle, any fault, any force. */
 class PhysicsPropertyTest {
 
+    private static final List<Layout> PRESETS = Presets.all();
+    private static final List<Simulator> SIMULATORS = PRESETS.stream().map(Simulator::of).toList();
     private static final Layout TARN = Presets.TARN_BOX_VAN;
-    private static final Simulator SIMULATOR = Simulator.of(TARN);
-    private static final List<Suspect> SUSPECTS = SuspectCatalogue.of(TARN);
+    private static final Simulator SIMULATOR = SIMULATORS.get(0);
 
     private static VehicleUnknowns vehicle(long seed) {
         return VehicleUnknowns.draw(new SplittableRandom(seed));
     }
 
-    private static List<Fault> faults(int suspect, double severity, long seed) {
-        return SUSPECTS.get(suspect % SUSPECTS.size()).physics().at(severity, TARN, new SplittableRandom(seed));
+    private static List<Fault> anyFault(Layout layout, int suspect, double severity, long seed) {
+        List<Suspect> all = SuspectCatalogue.of(layout);
+        return all.get(suspect % all.size()).physics().at(severity, layout, new SplittableRandom(seed));
+    }
+
+    private static List<Fault> cup(int number, double severity, long seed) {
+        return SuspectCatalogue.of(TARN).get(number).physics().at(severity, TARN, new SplittableRandom(seed));
     }
 
     private static double[] press(Simulator simulator, double forceN, CutSet cuts, VehicleUnknowns vehicle, List<Fault> faults) {
@@ -47,104 +54,156 @@ class PhysicsPropertyTest {
     }
 
     @Property
-    void moreForceNeverGivesLessPressureOrLessTravel(@ForAll long seed, @ForAll @IntRange(max = 13) int suspect,
+    void moreForceNeverGivesLessPressureOrLessTravel(@ForAll long seed, @ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(max = 63) int suspect,
             @ForAll @DoubleRange(min = 0, max = 600) double forceN, @ForAll @DoubleRange(min = 0, max = 200) double moreN) {
-        List<Fault> faults = faults(suspect, 0.5, seed);
-        double[] less = press(SIMULATOR, forceN, CutSet.NONE, vehicle(seed), faults);
-        double[] more = press(SIMULATOR, forceN + moreN, CutSet.NONE, vehicle(seed), faults);
-        assertTrue(more[0] >= less[0] && more[1] >= less[1] - 1e-9);
+        List<Fault> faults = anyFault(PRESETS.get(preset), suspect, 0.5, seed);
+        double[] less = press(SIMULATORS.get(preset), forceN, CutSet.NONE, vehicle(seed), faults);
+        double[] more = press(SIMULATORS.get(preset), forceN + moreN, CutSet.NONE, vehicle(seed), faults);
+        assertTrue(more[0] >= less[0] - 1e-5 && more[1] >= less[1] - 1e-5, less[0] + " " + more[0] + " " + less[1] + " " + more[1]);
     }
 
     @Property
-    void pluggingAJointNeverAddsTravel(@ForAll long seed, @ForAll @IntRange(max = 13) int suspect, @ForAll @IntRange(max = 15) int joint,
-            @ForAll @DoubleRange(min = 0, max = 600) double forceN) {
-        List<Fault> faults = faults(suspect, 0.5, seed);
-        String cut = TARN.joints().get(joint % TARN.joints().size()).id();
-        double whole = press(SIMULATOR, forceN, CutSet.NONE, vehicle(seed), faults)[1];
-        assertTrue(press(SIMULATOR, forceN, CutSet.of(cut), vehicle(seed), faults)[1] <= whole + 1e-9, cut);
+    void pluggingAJointNeverAddsTravel(@ForAll long seed, @ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(max = 63) int suspect,
+            @ForAll @IntRange(max = 63) int joint, @ForAll @DoubleRange(min = 0, max = 600) double forceN) {
+        Layout layout = PRESETS.get(preset);
+        List<Fault> faults = anyFault(layout, suspect, 0.5, seed);
+        String cut = layout.joints().get(joint % layout.joints().size()).id();
+        double whole = press(SIMULATORS.get(preset), forceN, CutSet.NONE, vehicle(seed), faults)[1];
+        assertTrue(press(SIMULATORS.get(preset), forceN, CutSet.of(cut), vehicle(seed), faults)[1] <= whole + 1e-5, cut);
     }
 
     @Property
-    void aLargerBoreNeverGivesLongerTravelAtTheSameForceInASoundCircuit(@ForAll long seed,
-            @ForAll @DoubleRange(min = 100, max = 500) double forceN) {
-        double small = press(Simulator.of(withBore(22.2)), forceN, CutSet.NONE, vehicle(seed), List.of())[1];
-        double large = press(Simulator.of(withBore(25.4)), forceN, CutSet.NONE, vehicle(seed), List.of())[1];
-        assertTrue(large <= small + 1e-9);
+    void aLargerBoreNeverGivesLongerTravelAtTheSameForceInASoundCircuit(@ForAll long seed, @ForAll @IntRange(max = 8) int preset,
+            @ForAll @DoubleRange(min = 30, max = 500) double forceN, @ForAll @DoubleRange(min = 1.01, max = 1.4) double factor) {
+        Layout layout = PRESETS.get(preset);
+        double small = press(SIMULATORS.get(preset), forceN, CutSet.NONE, vehicle(seed), List.of())[1];
+        double large = press(Simulator.of(withBore(layout, factor)), forceN, CutSet.NONE, vehicle(seed), List.of())[1];
+        assertTrue(small >= layout.input().travelToStopMm() - 1e-6 || large <= small + 1e-6, small + " to " + large);
     }
 
-    private static Layout withBore(double boreMm) {
+    private static Layout withBore(Layout layout, double factor) {
         List<Component> parts = new ArrayList<>();
-        for (Component part : TARN.components()) {
-            parts.add(part instanceof Component.TandemMaster m ? new Component.TandemMaster(m.id(), boreMm, m.primaryStrokeMm(),
-                    m.secondaryStrokeMm(), m.portTravelMm(), m.springsN()) : part);
+        for (Component part : layout.components()) {
+            parts.add(part instanceof Component.Master m ? new Component.Master(m.id(), m.kind(), m.boreMm() * factor, m.boreMm() * factor,
+                    m.primaryStrokeMm(), m.secondaryStrokeMm(), m.portTravelMm(), m.springsN(), m.residualValveBar()) : part);
         }
-        return new Layout("other-bore", TARN.family(), parts, TARN.joints());
+        return new Layout("other-bore", layout.family(), parts, layout.joints());
     }
 
     @Property
-    void timeOnlyLetsThePedalDown(@ForAll long seed, @ForAll @IntRange(max = 13) int suspect, @ForAll @IntRange(min = 1, max = 120) int seconds) {
-        double sink = SIMULATOR.run(Protocol.whole().then(new Press(300), new Mark(), new Hold(seconds), new Sample(Sensed.SINK_MM)).done(),
-                vehicle(seed), faults(suspect, 0.7, seed))[0];
-        assertTrue(sink >= 0 && sink < 120);
+    void timeOnlyLetsThePedalDownWhileTheEngineIsOff(@ForAll long seed, @ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(max = 63) int suspect,
+            @ForAll @IntRange(min = 1, max = 120) int seconds) {
+        Layout layout = PRESETS.get(preset);
+        double force = ProcedureCatalogue.of(layout).forces().mediumN();
+        double sink = SIMULATORS.get(preset).run(Protocol.whole().then(new Press(force), new Mark(), new Hold(seconds), new Sample(Sensed.SINK_MM)).done(),
+                vehicle(seed), anyFault(layout, suspect, 0.7, seed))[0];
+        assertTrue(sink >= -1e-5 && sink <= layout.input().travelToStopMm(), "sink " + sink);
+    }
+
+    /** Whatever has left the master's chambers is in ends, hoses, air and creep at their pressure, or lost; to 0.1 %. */
+    @Property
+    void volumeIsConserved(@ForAll long seed, @ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(max = 63) int suspect,
+            @ForAll @DoubleRange(min = 20, max = 900) double forceN, @ForAll @IntRange(max = 90) int seconds) {
+        Plant plant = new Plant(PRESETS.get(preset));
+        VehicleState state = new VehicleState(plant, vehicle(seed), anyFault(PRESETS.get(preset), suspect, 0.8, seed), new Section(plant, CutSet.NONE),
+                VehicleCondition.RESTED);
+        double before = state.closedChamberMl[0] + state.closedChamberMl[1];
+        state.press(forceN);
+        state.hold(seconds, 1);
+        state.settle();
+        double lost = 0;
+        for (int c = 0; c < plant.chambers; c++) {
+            double inside = state.swallowedMl[c] + state.creepMl(c) + state.lostMl[c] - state.keptMl[c];
+            assertEquals(inside, state.displacedMl(c), 0.001 * Math.max(0.2, inside), "chamber " + c);
+            lost += state.lostMl[c];
+        }
+        double found = state.compartmentMl[0] + state.compartmentMl[1] + state.closedChamberMl[0] + state.closedChamberMl[1] - before + state.leaks.outsideMl();
+        assertEquals(lost, found, 0.001 * Math.max(0.1, lost), "reservoir, closed chambers and floor");
     }
 
     @Property
     void byPassNeverLosesFluidFromTheSystem(@ForAll long seed, @ForAll @DoubleRange(min = 0.05, max = 0.95) double severity,
-            @ForAll @IntRange(min = 1, max = 3) int cup) {
-        List<Fault> faults = faults(cup, severity, seed);
-        double[] levels = SIMULATOR.run(Protocol.whole().then(new Mark(), new Press(300), new Hold(60), new Act.Release(30),
-                new Sample(Sensed.PRIMARY_LEVEL_MM), new Sample(Sensed.SECONDARY_LEVEL_MM)).done(), vehicle(seed), faults);
+            @ForAll @IntRange(min = 1, max = 3) int number) {
+        double[] levels = SIMULATOR.run(Protocol.whole().then(new Mark(), new Press(300), new Hold(60), new Release(30),
+                new Sample(Sensed.PRIMARY_LEVEL_MM), new Sample(Sensed.SECONDARY_LEVEL_MM)).done(), vehicle(seed), cup(number, severity, seed));
         assertEquals(0, levels[0] + levels[1], 1e-9, "what one side loses the other gains");
     }
 
     @Property
     void whatSinksThePedalPastACupStandsInTheReservoir(@ForAll long seed, @ForAll @DoubleRange(min = 0.05, max = 0.95) double severity) {
-        List<Fault> faults = faults(1, severity, seed);
         VehicleUnknowns vehicle = vehicle(seed);
         Protocol minute = Protocol.whole().then(new Press(300), new Mark(), new Hold(60), new Sample(Sensed.SINK_MM),
-                new Sample(Sensed.PRIMARY_LEVEL_MM)).done();
-        double[] faulty = SIMULATOR.run(minute, vehicle, faults);
+                new Sample(Sensed.PRIMARY_LEVEL_MM), new Sample(Sensed.STROKE_USED)).done();
+        double[] faulty = SIMULATOR.run(minute, vehicle, cup(1, severity, seed));
         double[] sound = SIMULATOR.run(minute, vehicle, List.of());
-        double sunkMl = (faulty[0] - sound[0]) / 4 * TARN.only(Component.TandemMaster.class).areaMm2() / 1000;
+        double sunkMl = (faulty[0] - sound[0]) / 4 * TARN.master().areaMm2() / 1000;
         double risenMl = faulty[1] * 3000 * vehicle.levelArea() / 1000;
-        assertEquals(sunkMl, risenMl, 0.001 + 0.001 * sunkMl + (faulty[0] > 40 ? 1 : 0.05));
+        assertTrue(risenMl >= sunkMl - 0.01, "once the pistons touch, the level still rises while the pressure falls");
+        if (faulty[2] < 0.999) {
+            assertEquals(sunkMl, risenMl, 0.01 + 0.001 * sunkMl);
+        }
     }
 
-    @Property
-    void fasterLeaksSinkFurther(@ForAll long seed, @ForAll @DoubleRange(min = 0.1, max = 10) double mlPerMin) {
-        double[] some = minute(seed, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, mlPerMin, 0.3, 0, 30));
-        double[] more = minute(seed, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 2 * mlPerMin, 0.3, 0, 30));
-        double[] vanishing = minute(seed, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 1e-9, 0.3, 0, 30));
-        assertTrue(more[0] >= some[0]);
-        assertEquals(minute(seed)[0], vanishing[0], 1e-6, "no severity is no fault");
+    /** Milder and milder, every graded suspect reads like the sound vehicle: the last step towards nothing is small. */
+    @Property(tries = 60)
+    void fasterLeaksSinkFurtherAndVanishingOnesVanish(@ForAll long seed, @ForAll @DoubleRange(min = 0.1, max = 10) double mlPerMin) {
+        double some = minute(seed, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, mlPerMin, 0.3, 0, 30));
+        double more = minute(seed, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 2 * mlPerMin, 0.3, 0, 30));
+        assertTrue(more >= some);
+        String rear = "rear-left";
+        List<Fault> vanishing = List.of(new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 1e-9, 0.3, 0, 30),
+                new Fault.OutwardLeak(rear, overturn.circuit.Chamber.SECONDARY, 1e-9, 0), new Fault.TrappedAir(rear, overturn.circuit.Chamber.SECONDARY, 1e-9),
+                new Fault.HoseSwelling(java.util.Set.of("rear-left-hose"), 1 + 1e-9), new Fault.ExcessShoeClearance(java.util.Set.of(rear), 1e-9),
+                new Fault.LostMotion(Fault.Rod.PEDAL_ROD, 1e-9), new Fault.BracketFlex(1e-9), new Fault.WrongRatio(1 + 1e-9), new Fault.WrongBore(1 + 1e-9),
+                new Fault.PistonSticking(1e-9, 0), new Fault.DrainBack(1e-9), new Fault.PadPushedBack(java.util.Set.of("front-left"), 1e-9),
+                new Fault.Restriction("rear-left-hose", 1e-6), new Fault.LowSupply(1 - 1e-9), new Fault.AirInAssist(1e-9));
+        for (Fault fault : vanishing) {
+            assertEquals(minute(seed), minute(seed, fault), 1e-4, fault.toString());
+        }
     }
 
-    private static double[] minute(long seed, Fault... faults) {
-        return SIMULATOR.run(Protocol.whole().hold(300, Sensed.TRAVEL_MM, 60).done(), vehicle(seed), List.of(faults));
+    private static double minute(long seed, Fault... faults) {
+        return SIMULATOR.run(Protocol.whole().hold(300, Sensed.TRAVEL_MM, 60).done(), vehicle(seed), List.of(faults))[0];
     }
 
-    @Property(tries = 50)
-    void everySuspectChangesWhatAtLeastOneTestReads(@ForAll @IntRange(min = 1, max = 13) int suspect, @ForAll long seed) {
-        List<Fault> faults = faults(suspect, 0.5, seed);
-        boolean seen = ProcedureCatalogue.of(TARN).all().stream().anyMatch(p -> {
-            double[] sound = SIMULATOR.run(p.protocol(), VehicleUnknowns.NOMINAL, List.of());
-            double[] faulty = SIMULATOR.run(p.protocol(), VehicleUnknowns.NOMINAL, faults);
-            return java.util.stream.IntStream.range(0, sound.length).anyMatch(k -> Math.abs(sound[k] - faulty[k]) > 0.5);
+    /** None may be just a label: on every preset each changes what at least one test reads, beyond what instruments can miss. */
+    @Property(tries = 120)
+    void everySuspectChangesWhatAtLeastOneTestReads(@ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(min = 1, max = 63) int suspect, @ForAll long seed) {
+        Layout layout = PRESETS.get(preset);
+        List<Suspect> all = SuspectCatalogue.of(layout);
+        Suspect one = all.get(1 + suspect % (all.size() - 1));
+        List<Fault> faults = one.physics().at(0.5, layout, new SplittableRandom(seed));
+        boolean seen = ProcedureCatalogue.of(layout).all().stream().anyMatch(p -> {
+            double[] sound = p.predicted(SIMULATORS.get(preset).run(p.protocol(), VehicleUnknowns.NOMINAL, List.of()));
+            double[] faulty = p.predicted(SIMULATORS.get(preset).run(p.protocol(), VehicleUnknowns.NOMINAL, faults));
+            return IntStream.range(0, sound.length).anyMatch(k -> Math.abs(sound[k] - faulty[k]) > p.tellableDifference(k));
         });
-        assertTrue(seen, SUSPECTS.get(suspect).id());
+        assertTrue(seen, layout.id() + " " + one.id());
     }
 
     @Property(tries = 50)
     void leftAndRightAreMirrored(@ForAll long seed) {
-        double[] left = everything(new Fault.TrappedAir("rear-left", overturn.circuit.Chamber.SECONDARY, 2), seed, "left");
-        double[] right = everything(new Fault.TrappedAir("rear-right", overturn.circuit.Chamber.SECONDARY, 2), seed, "right");
-        assertArrayEquals(left, right, 1e-9);
+        assertArrayEquals(everything("left", seed), everything("right", seed), 1e-6);
     }
 
-    private static double[] everything(Fault fault, long seed, String side) {
+    private static double[] everything(String side, long seed) {
+        Fault fault = new Fault.TrappedAir("rear-" + side, overturn.circuit.Chamber.SECONDARY, 2);
         String cut = TARN.joints().stream().map(Joint::id).filter(id -> id.equals("rear-" + side + "-hose-inlet")).findFirst().orElseThrow();
         double[] whole = press(SIMULATOR, 250, CutSet.NONE, vehicle(seed), List.of(fault));
         double[] clamped = press(SIMULATOR, 250, CutSet.of(cut), vehicle(seed), List.of(fault));
         return new double[] {whole[0], whole[1], clamped[0], clamped[1]};
+    }
+
+    @Property(tries = 30)
+    void theSameSeedGivesTheSameTraceAndNoiseStaysWithinReason(@ForAll long seed) {
+        Protocol hold = Protocol.whole().then(new Press(300), new Hold(20), new Release(2)).done();
+        Trace trace = SIMULATOR.trace(hold, vehicle(seed), List.of(), VehicleCondition.RESTED, 0.25);
+        Trace one = trace.asRead(Trace.InstrumentNoise.WORKSHOP, new SplittableRandom(seed));
+        assertEquals(one, trace.asRead(Trace.InstrumentNoise.WORKSHOP, new SplittableRandom(seed)));
+        double[] fast = SIMULATOR.run(Protocol.whole().hold(300, Sensed.TRAVEL_MM, 20).done(), vehicle(seed), List.of());
+        double held = trace.frames().stream().filter(f -> f.forceN() > 0).reduce((a, b) -> b).orElseThrow().travelMm();
+        assertEquals(fast[0], held, 0.05, "trace and catalogue reading agree");
+        IntStream.range(0, one.frames().size()).forEach(i ->
+                assertEquals(trace.frames().get(i).travelMm(), one.frames().get(i).travelMm(), 8, "frame " + i));
     }
 }

@@ -8,11 +8,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import overturn.circuit.CutSet;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.simulation.Act.Hold;
 import overturn.simulation.Act.Press;
 import overturn.simulation.Act.Sample;
-import overturn.simulation.Act.Sensed;
 import overturn.suspect.Fault;
 
 /** The worked Tarn van of handbook 09 and the slice's figures, engine off and reserve spent. */

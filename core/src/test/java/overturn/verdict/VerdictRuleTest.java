@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;

@@ -9,8 +9,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
+import overturn.calculation.Calculator;
+import overturn.calculation.Calculators;
+import overturn.calculation.Result;
+import overturn.circuit.Family;
 import overturn.circuit.Layout;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
@@ -23,17 +27,21 @@ import overturn.suspect.SuspectCatalogue;
 class WordsTest {
 
     private static final Map<String, String> WORDS = Words.all();
-    private static final Set<String> FORCES = Set.of("gentle", "easy", "stroke", "medium", "running");
+    private static final Set<String> FORCES = Set.of("gentle", "easy", "stroke", "medium", "running", "place");
 
     private static Set<String> needed() {
         Set<String> ids = new TreeSet<>(Set.of("option.not-seen", "rig.sound", "rig.doubtful", "rig.not-checked",
-                "caution.not-to-be-driven", "caution.before-opening", "family.vacuum-brake"));
+                "caution.not-to-be-driven", "caution.before-opening"));
+        for (Family family : Family.values()) {
+            ids.add("family." + family.id());
+        }
         for (Layout layout : Presets.all()) {
-            ids.add("layout." + layout.id());
-            ids.add("layout." + layout.id() + ".about");
-            layout.components().forEach(c -> ids.add("component." + layout.id() + "." + c.id()));
+            layout.components().forEach(c -> ids.add("component." + c.id()));
             SuspectCatalogue.of(layout).forEach(s -> ids.addAll(List.of("suspect." + s.id(), "suspect." + s.id() + ".shows")));
-            ProcedureCatalogue.of(layout).all().forEach(p -> ids.addAll(neededBy(p)));
+            ProcedureCatalogue.of(layout).all().forEach(p -> ids.addAll(neededBy(p, layout)));
+        }
+        for (Layout layout : Presets.all()) {
+            Calculators.of(layout).forEach(c -> ids.addAll(neededBy(c, layout)));
         }
         for (Remedy remedy : Remedy.values()) {
             ids.addAll(List.of("remedy." + remedy.id(), "remedy." + remedy.id() + ".short"));
@@ -41,26 +49,69 @@ class WordsTest {
         return ids;
     }
 
-    private static List<String> neededBy(Procedure p) {
+    private static List<String> neededBy(Procedure p, Layout layout) {
         String test = "test." + p.id();
         List<String> ids = new ArrayList<>(List.of(test, test + ".purpose", test + ".blind", "rig." + p.rigKind().id(),
                 "rig." + p.rigKind().id() + ".check"));
         for (Step step : p.steps()) {
             ids.add(test + ".step." + step.id());
             step.cautionId().ifPresent(c -> ids.add("caution." + c));
-            step.fits().forEach(f -> ids.add("fitting." + f));
+            step.fits().forEach(f -> ids.add("fitting." + f.split("@")[0]));
         }
         if (p.spec() instanceof Series series) {
-            series.figures().forEach(f -> ids.add("figure." + p.id() + "." + f.id()));
+            series.figures().stream().filter(f -> layout.components().stream().noneMatch(c -> c.id().equals(f.id())))
+                    .forEach(f -> ids.add("figure." + p.id() + "." + f.id()));
         } else {
             ((Observation) p.spec()).options().forEach(o -> ids.add("option." + p.id() + "." + o));
         }
         return ids;
     }
 
+    /** Everything the calculator asks, finds and says, with every optional input given too. */
+    private static Set<String> neededBy(Calculator calculator, Layout layout) {
+        String own = "calculator." + calculator.id();
+        Set<String> ids = new TreeSet<>(List.of(own, own + ".formula"));
+        Map<String, Double> everything = new java.util.HashMap<>();
+        calculator.fields(layout).forEach(f -> {
+            ids.add(own + ".in." + f.id());
+            if (Double.isNaN(f.preset())) {
+                everything.put(f.id(), (f.least() + f.most()) / (f.id().endsWith("2") ? 7 : 8));
+            }
+        });
+        calculator.notices().forEach(n -> ids.add(own + ".notice." + n));
+        for (Map<String, Double> inputs : List.of(Map.<String, Double>of(), everything)) {
+            Result result = calculator.compute(layout, inputs);
+            result.outputs().forEach(o -> ids.add(own + ".out." + o.id()));
+            result.curves().forEach(c -> ids.addAll(List.of(own + ".curve." + c.id(), own + ".curve." + c.id() + ".x", own + ".curve." + c.id() + ".y")));
+            result.rows().forEach(row -> {
+                row.cells().forEach(cell -> ids.add(own + ".out." + cell.id()));
+                if (row.label().matches("[a-z-]+") && layout.components().stream().noneMatch(c -> c.id().equals(row.label()))) {
+                    ids.add(own + ".row." + row.label());
+                }
+            });
+        }
+        return ids;
+    }
+
     @Test
     void noneIsMissingAndNoneIsLeftOver() {
-        assertEquals(needed(), WORDS.keySet());
+        Set<String> missing = new TreeSet<>(needed());
+        missing.removeAll(WORDS.keySet());
+        Set<String> left = new TreeSet<>(WORDS.keySet());
+        left.removeAll(needed());
+        assertEquals(Set.of(), missing, "missing");
+        assertEquals(Set.of(), left, "left over");
+    }
+
+    @Test
+    void figuresOfOneTestAreCalledDifferently() {
+        for (Layout layout : Presets.all()) {
+            ProcedureCatalogue.of(layout).all().stream().filter(p -> p.spec() instanceof Series).forEach(p -> {
+                List<String> names = ((Series) p.spec()).figures().stream()
+                        .map(f -> WORDS.getOrDefault("figure." + p.id() + "." + f.id(), WORDS.get("component." + f.id()))).toList();
+                assertEquals(names.size(), Set.copyOf(names).size(), p.id() + ": " + names);
+            });
+        }
     }
 
     @Test

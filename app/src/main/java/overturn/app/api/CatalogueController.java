@@ -1,14 +1,11 @@
 package overturn.app.api;
 
-import java.util.List;
 import java.util.Map;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.job.Staff;
 import overturn.app.usecase.LayoutModels;
-import overturn.circuit.Presets;
-import overturn.inference.LayoutModel;
 import overturn.words.Words;
 
 /** People, layouts, units and words. */
@@ -26,8 +23,7 @@ class CatalogueController {
 
     @GetMapping("/catalogue")
     CatalogueView catalogue() {
-        List<LayoutModel> all = Presets.all().stream().map(layout -> models.of(layout.id())).toList();
-        return CatalogueView.of(staff.all(), all);
+        return CatalogueView.of(staff.all(), models.files().stream().map(LayoutController::view).toList());
     }
 
     @GetMapping("/words")

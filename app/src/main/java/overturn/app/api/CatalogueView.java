@@ -2,74 +2,80 @@ package overturn.app.api;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import overturn.app.job.Staff.Person;
+import overturn.circuit.Assist;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
+import overturn.circuit.End;
+import overturn.circuit.Input;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
-import overturn.inference.LayoutModel;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
+import overturn.suspect.Suspect;
 
 /** What the program knows before any job: people, layouts with their suspects and tests, units. */
 public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units) {
 
-    static CatalogueView of(List<Person> staff, List<LayoutModel> models) {
-        return new CatalogueView(staff.stream().map(p -> new PersonView(p.id(), p.name(), p.role())).toList(),
-                models.stream().map(LayoutView::of).toList(), Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList());
+    static CatalogueView of(List<Person> staff, List<LayoutView> layouts) {
+        return new CatalogueView(staff.stream().map(p -> new PersonView(p.id(), p.name(), p.role())).toList(), layouts, Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList());
     }
 
     /** Someone whose name can stand on an entry. */
     public record PersonView(String id, String name, String role) {
     }
 
-    /** A unit that may be typed; {@code coreUnitsPerUnit} converts to the core's unit of that dimension. */
-    public record UnitView(String symbol, Dimension dimension, double coreUnitsPerUnit, boolean core) {
+    /** A unit that may be typed; {@code coreUnitsPerUnit} and {@code zeroInCore} convert to the core's unit of that dimension. */
+    public record UnitView(String symbol, Dimension dimension, double coreUnitsPerUnit, double zeroInCore, boolean core) {
 
         static UnitView of(MeasureUnit unit) {
-            return new UnitView(unit.symbol(), unit.dimension(), unit.toCore(1), unit.dimension().coreUnit() == unit);
+            return new UnitView(unit.symbol(), unit.dimension(), unit.toCore(1) - unit.toCore(0), unit.toCore(0), unit.dimension().coreUnit() == unit);
         }
     }
 
     /** A layout: its circuit for the drawing, its suspects and tests. */
-    public record LayoutView(String id, String family, List<ComponentView> components, List<JointView> joints,
-                             List<SuspectView> suspects, List<String> behaviours, List<String> tests) {
+    public record LayoutView(String id, String name, Optional<String> about, boolean preset, Optional<String> startedFrom, String family,
+                             List<ComponentView> components, List<JointView> joints, List<SuspectView> suspects, List<String> behaviours,
+                             List<String> tests) {
 
-        static LayoutView of(LayoutModel model) {
-            Layout layout = model.layout();
-            Observation characterise = (Observation) model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec();
-            return new LayoutView(layout.id(), layout.family().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+        static LayoutView of(LayoutFile file, List<Suspect> suspects, ProcedureCatalogue procedures) {
+            Layout layout = file.layout();
+            Observation characterise = (Observation) procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec();
+            return new LayoutView(file.id(), file.name(), file.about(), Presets.find(file.id()).isPresent(), file.startedFrom(), layout.family().id(),
                     layout.components().stream().map(ComponentView::of).toList(),
-                    layout.joints().stream().map(JointView::of).toList(),
-                    model.suspects().stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency())).toList(),
-                    characterise.options(), model.procedures().all().stream().map(Procedure::id).toList());
+                    layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),
+                    suspects.stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency())).toList(),
+                    characterise.options(), procedures.all().stream().map(Procedure::id).toList());
         }
     }
 
     /** The kind of a component, for drawing it. */
-    public enum ComponentKind { PEDAL, ASSIST, MASTER, RESERVOIR, PIPE, MODULATOR, HOSE, DISC, DRUM }
+    public enum ComponentKind {
+        PEDAL, LEVER, VACUUM_ASSIST, HYDRAULIC_ASSIST, MASTER, RESERVOIR, PIPE, MODULATOR, PROPORTIONING_VALVE, METERING_VALVE, JUNCTION, CONNECTOR, HOSE,
+        DISC, DRUM, SLAVE
+    }
 
-    /** A component and the figure written beside it. */
-    public record ComponentView(String id, ComponentKind kind, Optional<Double> ratio, Optional<Double> boreMm) {
+    /** A component and the figure written beside it; {@code chambers} for a master. */
+    public record ComponentView(String id, ComponentKind kind, Optional<Double> ratio, Optional<Double> boreMm, Optional<Integer> chambers) {
 
         static ComponentView of(Component component) {
-            if (component instanceof Component.Pedal pedal) {
-                return new ComponentView(pedal.id(), ComponentKind.PEDAL, Optional.of(pedal.ratio()), Optional.empty());
-            }
-            if (component instanceof Component.TandemMaster master) {
-                return new ComponentView(master.id(), ComponentKind.MASTER, Optional.empty(), Optional.of(master.boreMm()));
-            }
-            return new ComponentView(component.id(), kind(component), Optional.empty(), Optional.empty());
+            Optional<Double> ratio = component instanceof Input input ? Optional.of(input.ratioAtRest()) : Optional.empty();
+            Optional<Component.Master> master = component instanceof Component.Master m ? Optional.of(m) : Optional.empty();
+            return new ComponentView(component.id(), kind(component), ratio, master.map(Component.Master::boreMm), master.map(m -> m.tandem() ? 2 : 1));
         }
 
         private static ComponentKind kind(Component component) {
-            if (component instanceof Component.VacuumAssist) {
-                return ComponentKind.ASSIST;
+            if (component instanceof Input || component instanceof Assist || component instanceof End) {
+                return kindOfEdge(component);
+            }
+            if (component instanceof Component.Master) {
+                return ComponentKind.MASTER;
             } else if (component instanceof Component.Reservoir) {
                 return ComponentKind.RESERVOIR;
             } else if (component instanceof Component.Pipe) {
@@ -78,16 +84,29 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
                 return ComponentKind.MODULATOR;
             } else if (component instanceof Component.Hose) {
                 return ComponentKind.HOSE;
+            } else if (component instanceof Component.ProportioningValve) {
+                return ComponentKind.PROPORTIONING_VALVE;
+            } else if (component instanceof Component.MeteringValve) {
+                return ComponentKind.METERING_VALVE;
             }
-            return component instanceof Component.DiscEnd ? ComponentKind.DISC : ComponentKind.DRUM;
+            return component instanceof Component.Junction ? ComponentKind.JUNCTION : ComponentKind.CONNECTOR;
+        }
+
+        private static ComponentKind kindOfEdge(Component component) {
+            if (component instanceof Input) {
+                return component instanceof Input.Lever ? ComponentKind.LEVER : ComponentKind.PEDAL;
+            } else if (component instanceof Assist) {
+                return component instanceof Assist.VacuumAssist ? ComponentKind.VACUUM_ASSIST : ComponentKind.HYDRAULIC_ASSIST;
+            }
+            return component instanceof End.DiscEnd ? ComponentKind.DISC : component instanceof End.DrumEnd ? ComponentKind.DRUM : ComponentKind.SLAVE;
         }
     }
 
     /** A joint between two components. */
-    public record JointView(String id, String from, String to, Chamber chamber) {
+    public record JointView(String id, String from, String to, Chamber chamber, boolean clampable) {
 
-        static JointView of(Joint joint) {
-            return new JointView(joint.id(), joint.from(), joint.to(), joint.chamber());
+        static JointView of(Joint joint, Layout layout) {
+            return new JointView(joint.id(), joint.from(), joint.to(), joint.chamber(), layout.canClamp(joint));
         }
     }
 

@@ -8,6 +8,7 @@ import java.util.UUID;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
@@ -20,7 +21,7 @@ import overturn.quantity.TypedQuantity;
 /** An entry of the log; which fields are there depends on its kind. */
 public record EntryView(UUID id, int sequence, String kind, Instant at, String personId, boolean struck,
                         Optional<String> procedureId, List<FigureTaken> figures, Optional<String> observed, Optional<String> rigSetup,
-                        Optional<RigTrust> trust, Optional<UUID> struckId, Optional<String> why, List<String> items) {
+                        Optional<RigTrust> trust, Optional<UUID> struckId, Optional<String> why, List<String> items, Optional<NoteView> note) {
 
     /** A figure as typed beside the core's value; all absent where none was taken. */
     public record FigureTaken(Optional<String> text, Optional<String> unit, Optional<Double> coreValue) {
@@ -29,6 +30,24 @@ public record EntryView(UUID id, int sequence, String kind, Instant at, String p
             return new FigureTaken(quantity.map(TypedQuantity::text), quantity.map(q -> q.unit().symbol()),
                     quantity.map(TypedQuantity::coreValue));
         }
+    }
+
+    /** A result of the bench as it was noted. */
+    public record NoteView(String text, String calculatorId, List<NotedInputView> inputs, List<NotedOutputView> outputs, List<String> notices) {
+
+        static NoteView of(NoteWritten note) {
+            return new NoteView(note.text(), note.calculatorId(),
+                    note.inputs().stream().map(i -> new NotedInputView(i.id(), i.text(), Optional.ofNullable(i.unit()))).toList(),
+                    note.outputs().stream().map(o -> new NotedOutputView(o.id(), o.unit(), o.value(), o.sd())).toList(), note.notices());
+        }
+    }
+
+    /** An input as typed. */
+    public record NotedInputView(String id, String text, Optional<String> unit) {
+    }
+
+    /** An output in core units, with one standard deviation. */
+    public record NotedOutputView(String id, String unit, double value, double sd) {
     }
 
     static EntryView of(LoggedEntry logged, Set<UUID> struckIds) {
@@ -41,7 +60,8 @@ public record EntryView(UUID id, int sequence, String kind, Instant at, String p
                 reading.map(ReadingTaken::value).filter(Observed.class::isInstance).map(v -> ((Observed) v).option()),
                 reading.map(ReadingTaken::rigSetup), reading.map(ReadingTaken::trust),
                 entry instanceof EntryStruck struck ? Optional.of(struck.struckId()) : Optional.empty(), why(entry),
-                entry instanceof FittingsTakenOff off ? off.items() : List.of());
+                entry instanceof FittingsTakenOff off ? off.items() : List.of(),
+                entry instanceof NoteWritten note ? Optional.of(NoteView.of(note)) : Optional.empty());
     }
 
     private static Optional<TestSetAside> setAside(Entry entry) {

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.Requests.AcceptRequest;
+import overturn.app.api.Requests.NoteRequest;
 import overturn.app.api.Requests.OpenJobRequest;
 import overturn.app.api.Requests.ReadingRequest;
 import overturn.app.api.Requests.SetAsideRequest;
@@ -25,6 +26,7 @@ import overturn.app.usecase.SetTestAside;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.StrikeEntry;
 import overturn.app.usecase.TakeOffFittings;
+import overturn.app.usecase.WriteNote;
 
 /** Jobs: read them, open them, add to their log. Every write answers with the job as it then stands. */
 @RestController
@@ -38,9 +40,10 @@ class JobController {
     private final SetTestAside setTestAside;
     private final TakeOffFittings takeOffFittings;
     private final AcceptVerdict acceptVerdict;
+    private final WriteNote writeNote;
 
     JobController(Jobs jobs, OpenJob openJob, RecordReading recordReading, StrikeEntry strikeEntry, SetTestAside setTestAside,
-                  TakeOffFittings takeOffFittings, AcceptVerdict acceptVerdict) {
+                  TakeOffFittings takeOffFittings, AcceptVerdict acceptVerdict, WriteNote writeNote) {
         this.jobs = jobs;
         this.openJob = openJob;
         this.recordReading = recordReading;
@@ -48,6 +51,7 @@ class JobController {
         this.setTestAside = setTestAside;
         this.takeOffFittings = takeOffFittings;
         this.acceptVerdict = acceptVerdict;
+        this.writeNote = writeNote;
     }
 
     @GetMapping
@@ -103,6 +107,13 @@ class JobController {
     @PostMapping("/{id}/verdict")
     JobView accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
         acceptVerdict.accept(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.why());
+        return job(id);
+    }
+
+    @PostMapping("/{id}/notes")
+    JobView note(@PathVariable UUID id, @RequestBody NoteRequest request) {
+        writeNote.write(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.text(),
+                request.calculatorId() == null ? "" : request.calculatorId(), request.typed());
         return job(id);
     }
 }

@@ -2,6 +2,7 @@ package overturn.app.api;
 
 import java.util.List;
 import java.util.UUID;
+import overturn.app.usecase.Calculate;
 import overturn.app.usecase.OpenJob;
 import overturn.app.usecase.RecordReading;
 import overturn.app.usecase.Stamp;
@@ -53,5 +54,30 @@ final class Requests {
 
     /** Accepts the verdict. */
     record AcceptRequest(UUID entryId, Integer sequence, String personId, String why) {
+    }
+
+    /** Inputs of one column; what is missing or blank stands at the layout's figure. */
+    record ColumnRequest(List<FigureRequest> inputs) {
+
+        List<Calculate.TypedInput> typed() {
+            return inputs == null ? List.of() : inputs.stream().filter(f -> f != null && f.id() != null)
+                    .map(f -> new Calculate.TypedInput(f.id(), f.text(), f.unit())).toList();
+        }
+    }
+
+    /** What-ifs side by side. */
+    record CalculationRequest(String layoutId, List<ColumnRequest> columns) {
+
+        List<List<Calculate.TypedInput>> typed() {
+            return columns == null ? List.of() : columns.stream().map(c -> c == null ? List.<Calculate.TypedInput>of() : c.typed()).toList();
+        }
+    }
+
+    /** A result to be noted in the log. */
+    record NoteRequest(UUID entryId, Integer sequence, String personId, String text, String calculatorId, List<FigureRequest> inputs) {
+
+        List<Calculate.TypedInput> typed() {
+            return new ColumnRequest(inputs).typed();
+        }
     }
 }

@@ -47,10 +47,10 @@ public record TestView(String id, double minutes, Procedure.Nature nature, boole
     }
 
     /** One action. */
-    public record StepView(String id, Optional<Integer> timerSeconds, List<String> figures, Optional<String> cautionId, List<String> fits) {
+    public record StepView(String id, Optional<String> place, Optional<Integer> timerSeconds, List<String> figures, Optional<String> cautionId, List<String> fits) {
 
         static StepView of(Step step) {
-            return new StepView(step.id(), step.timerSeconds().isPresent() ? Optional.of(step.timerSeconds().getAsInt()) : Optional.empty(),
+            return new StepView(step.id(), step.place(), step.timerSeconds().isPresent() ? Optional.of(step.timerSeconds().getAsInt()) : Optional.empty(),
                     step.figures(), step.cautionId(), step.fits());
         }
     }

@@ -18,7 +18,7 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.LayoutModels;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.LayoutModel;
 import overturn.practice.HiddenVehicle;

@@ -89,4 +89,34 @@ public sealed interface Entry {
             return KIND;
         }
     }
+
+    /**
+     * A result of the bench was noted.
+     *
+     * @param inputs  as typed; what is not there stood at the layout's figure
+     * @param outputs in core units, as calculated at that moment
+     * @param notices what was said with them
+     */
+    record NoteWritten(String text, String calculatorId, List<NotedInput> inputs, List<NotedOutput> outputs, List<String> notices) implements Entry {
+        public static final String KIND = "note-written";
+
+        public NoteWritten {
+            inputs = List.copyOf(inputs);
+            outputs = List.copyOf(outputs);
+            notices = List.copyOf(notices);
+        }
+
+        /** One input as typed. */
+        public record NotedInput(String id, String text, String unit) {
+        }
+
+        /** One output. */
+        public record NotedOutput(String id, String unit, double value, double sd) {
+        }
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
 }

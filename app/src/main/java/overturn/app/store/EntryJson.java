@@ -23,6 +23,7 @@ class EntryJson {
             Entry.TestSetAside.KIND, Entry.TestSetAside.class,
             Entry.FittingsTakenOff.KIND, Entry.FittingsTakenOff.class,
             Entry.EntryStruck.KIND, Entry.EntryStruck.class,
+            Entry.NoteWritten.KIND, Entry.NoteWritten.class,
             Entry.VerdictAccepted.KIND, Entry.VerdictAccepted.class);
 
     private final JsonMapper mapper = JsonMapper.builder().build();

@@ -1,27 +1,53 @@
 package overturn.app.usecase;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
-import overturn.circuit.Presets;
+import overturn.app.job.SavedLayouts;
 import overturn.inference.LayoutModel;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
 
-/** The models of the layouts in use, each built once and warmed before it is first needed. */
+/** The layouts that a job can stand on, and the model of each, built when first needed. */
 @Component
 public class LayoutModels {
 
-    private final ConcurrentHashMap<String, LayoutModel> models = new ConcurrentHashMap<>();
+    private static final int REMEMBERED = 24;
 
-    LayoutModels() {
-        Presets.all().forEach(layout -> find(layout.id()).ifPresent(LayoutModel::warmUp));
+    private final SavedLayouts saved;
+    private final Cache<String, LayoutModel> models = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+    LayoutModels(SavedLayouts saved) {
+        this.saved = saved;
+        Thread warming = new Thread(() -> Presets.files().forEach(file -> model(file).warmUp()), "layouts-warming-up");
+        warming.setDaemon(true);
+        warming.setPriority(Thread.MIN_PRIORITY);
+        warming.start();
     }
 
-    /** The model of a preset. */
+    /** Presets, then what the workshop has saved. */
+    public List<LayoutFile> files() {
+        return Stream.concat(Presets.files().stream(), saved.all().stream()).toList();
+    }
+
+    /** A preset or a saved layout. */
+    public Optional<LayoutFile> file(String layoutId) {
+        return Presets.find(layoutId).or(() -> saved.find(layoutId));
+    }
+
+    /** The model of a layout. */
     public Optional<LayoutModel> find(String layoutId) {
-        return Presets.find(layoutId).map(layout -> models.computeIfAbsent(layoutId, id -> LayoutModel.of(layout)));
+        return file(layoutId).map(this::model);
     }
 
-    /** The model of a preset that a job in the log names. */
+    LayoutModel model(LayoutFile file) {
+        return models.get(file.id(), id -> LayoutModel.of(file.layout()));
+    }
+
+    /** The model of a layout that a job in the log names. */
     public LayoutModel of(String layoutId) {
         return find(layoutId).orElseThrow(() -> new IllegalStateException("Impossible: the log names layout " + layoutId));
     }

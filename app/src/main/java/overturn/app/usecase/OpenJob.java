@@ -6,8 +6,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
-import overturn.circuit.Layout;
-import overturn.circuit.Presets;
+import overturn.layoutfile.LayoutFile;
 import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;
@@ -51,7 +50,7 @@ public class OpenJob {
                         intake.readingId(), "a UUID made by the client, other than entryId")
                 .text("vehicle", intake.vehicle(), MOST_VEHICLE)
                 .text("complaint", intake.complaint(), MOST_COMPLAINT)
-                .that(model::isPresent, "layoutId", intake.layoutId(), "one of " + Presets.all().stream().map(Layout::id).toList())
+                .that(model::isPresent, "layoutId", intake.layoutId(), "one of " + models.files().stream().map(LayoutFile::id).toList())
                 .that(() -> model.isEmpty() || behaviours.contains(intake.behaviour()), "behaviour", intake.behaviour(),
                         "one of " + behaviours)
                 .that(() -> model.isEmpty() || suspects.contains(intake.hunchId()), "hunchId", intake.hunchId(), "one of " + suspects)

@@ -192,9 +192,9 @@ class JobApiTest {
         JsonNode fitted = api.post(job + "/readings", plugs).body();
         assertEquals("MASTER_PORTS", fitted.get("vehicleState").get("opened").asString());
         assertEquals(2, fitted.get("stillFitted").size());
-        assertEquals(422, api.post(job + "/take-off", ApiClient.stamped(3, Map.of("items", List.of("plug-front-port")))).status());
+        assertEquals(422, api.post(job + "/take-off", ApiClient.stamped(3, Map.of("items", List.of("plug@front-port")))).status());
         JsonNode off = api.post(job + "/take-off", ApiClient.stamped(3,
-                Map.of("items", List.of("plug-front-port", "plug-rear-port")))).body();
+                Map.of("items", List.of("plug@front-port", "plug@rear-port")))).body();
         assertEquals(0, off.get("stillFitted").size());
         assertEquals("NOTHING", off.get("vehicleState").get("opened").asString());
     }
@@ -217,7 +217,7 @@ class JobApiTest {
         assertEquals("nothing-wrong", last.get("bands").get(0).get("suspectId").asString());
         assertTrue(last.get("bands").get(0).get("low").asDouble() < last.get("bands").get(0).get("high").asDouble());
         JsonNode look = api.get(job + "/tests/dry-walk").body();
-        assertEquals(List.of("all-dry", "damp", "wet", "wet-at-master-face", "not-seen"),
+        assertEquals(List.of("all-dry", "damp", "wet", "wet-at-master-face", "wet-under-reservoir", "not-seen"),
                 look.get("options").valueStream().map(JsonNode::asString).toList());
     }
 }

@@ -18,7 +18,7 @@ import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.Screens;
 import overturn.circuit.Chamber;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.practice.HiddenVehicle;

@@ -15,7 +15,7 @@ import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
-import overturn.circuit.Presets;
+import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -65,7 +65,7 @@ class JobStateTest {
         assertEquals(VehicleNeeds.SEAT, state().vehicle());
         reading("port-plugs");
         assertEquals(Opened.MASTER_PORTS, state().vehicle().opened());
-        assertEquals(Set.of("plug-front-port", "plug-rear-port"), state().stillFitted());
+        assertEquals(Set.of("plug@front-port", "plug@rear-port"), state().stillFitted());
     }
 
     @Test
@@ -74,7 +74,7 @@ class JobStateTest {
         add(new EntryStruck(plugs, "plug wept"));
         assertTrue(state().readings().isEmpty());
         assertEquals(2, state().stillFitted().size(), "the plugs are still in the ports");
-        add(new FittingsTakenOff(List.of("plug-front-port", "plug-rear-port")));
+        add(new FittingsTakenOff(List.of("plug@front-port", "plug@rear-port")));
         assertEquals(Set.of(), state().stillFitted());
         assertEquals(VehicleNeeds.SEAT, state().vehicle());
     }

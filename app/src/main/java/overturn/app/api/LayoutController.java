@@ -1,0 +1,71 @@
+package overturn.app.api;
+
+import java.util.List;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.CatalogueView.LayoutView;
+import overturn.app.usecase.LayoutModels;
+import overturn.app.usecase.NotFoundException;
+import overturn.app.usecase.SaveLayout;
+import overturn.calculation.Calculators;
+import overturn.calculation.Result;
+import overturn.circuit.Layout;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.LayoutFiles;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.suspect.SuspectCatalogue;
+
+/** Layouts as files in the open format: read, checked, saved; and the JSON Schema of the format. */
+@RestController
+@RequestMapping("/api")
+class LayoutController {
+
+    private final LayoutModels models;
+    private final SaveLayout saveLayout;
+
+    LayoutController(LayoutModels models, SaveLayout saveLayout) {
+        this.models = models;
+        this.saveLayout = saveLayout;
+    }
+
+    static LayoutView view(LayoutFile file) {
+        Layout layout = file.layout();
+        return LayoutView.of(file, SuspectCatalogue.of(layout), ProcedureCatalogue.of(layout));
+    }
+
+    /**
+     * A layout that passed, drawn, with what it would do sound at its usual force.
+     *
+     * @param figures pressure, travel and stroke left from the travel calculator, core units
+     */
+    public record CheckedLayoutView(LayoutView layout, List<CalculationView.OutputView> figures, List<String> notices) {
+    }
+
+    @GetMapping(value = "/layouts/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
+    String layout(@PathVariable String id) {
+        return LayoutFiles.write(models.file(id).orElseThrow(() -> new NotFoundException("layout", id)));
+    }
+
+    @GetMapping(value = "/layout-schema", produces = MediaType.APPLICATION_JSON_VALUE)
+    String schema() {
+        return LayoutFiles.schema();
+    }
+
+    @PostMapping("/layouts/check")
+    CheckedLayoutView check(@RequestBody String file) {
+        LayoutFile checked = saveLayout.check(file);
+        Result travel = Calculators.find("travel").orElseThrow().compute(checked.layout(), java.util.Map.of());
+        return new CheckedLayoutView(view(checked), travel.outputs().stream().map(CalculationView.OutputView::of).toList(), travel.notices());
+    }
+
+    @PostMapping("/layouts")
+    LayoutView save(@RequestParam(required = false) String personId, @RequestBody String file) {
+        return view(saveLayout.save(personId, file));
+    }
+}

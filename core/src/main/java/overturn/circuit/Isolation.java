@@ -1,0 +1,13 @@
+package overturn.circuit;
+
+/** A way of taking something out that is no plug in a joint. */
+public enum Isolation {
+    /** The vacuum or pump supply of the assist is vented, its reserve spent. */
+    SUPPLY_VENTED,
+    /** The master is backed off its face by 3 to 5 mm: nothing pushes its pistons. */
+    MASTER_LOOSE,
+    /** The fuse of the modulator is out: it cannot act. */
+    FUSE_OUT,
+    /** The pedal is held up by a toe, the lamp switch backed off: nothing on the pedal side pushes the rod. */
+    PEDAL_LIFTED
+}

@@ -1,0 +1,141 @@
+package overturn.procedure;
+
+import static overturn.procedure.ObservationTable.normalised;
+import static overturn.procedure.ObservationTable.ramp;
+
+import java.util.ArrayList;
+import java.util.List;
+import overturn.circuit.End;
+import overturn.circuit.Layout;
+import overturn.simulation.Act.Heat;
+import overturn.simulation.Act.Hold;
+import overturn.simulation.Act.Mark;
+import overturn.simulation.Act.Press;
+import overturn.simulation.Act.PressToStop;
+import overturn.simulation.Act.Release;
+import overturn.simulation.Act.Sample;
+import overturn.simulation.Act.StartEngine;
+import overturn.simulation.Protocol;
+import overturn.simulation.Sensed;
+import overturn.simulation.Simulator;
+import overturn.simulation.VehicleUnknowns;
+
+/**
+ * The driver's complaint, pinned to one behaviour. Base weights are how often a sound vehicle is brought in for it; the rest grows
+ * with what is really felt against a sound one of the same layout. Together with the frequencies they give about the shares of
+ * handbook 09 D for "sinks".
+ */
+final class Characterise {
+
+    /** Whoever plainly feels one thing hardly complains of another; estimate. */
+    private static final double OUTSHONE = 0.95;
+    private static final int TRAVEL = 0;
+    private static final int SINK = 1;
+    private static final int GENTLE_TRAVEL = 2;
+    private static final int OUTSIDE_LOSS = 3;
+    private static final int HIDDEN_LOSS = 4;
+    private static final int DRAG = 5;
+    private static final int RETURN = 6;
+    private static final int LAMP = 7;
+    private static final int HOT_TRAVEL = 8;
+    private static final int PRESSURE = 9;
+    private static final int THEN = 10;
+
+    private final Layout layout;
+    private final PressForces forces;
+    private final boolean assisted;
+    private final List<String> wheels;
+
+    Characterise(Layout layout, PressForces forces) {
+        this.layout = layout;
+        this.forces = forces;
+        this.assisted = layout.assist().isPresent();
+        this.wheels = layout.ends().stream().filter(e -> !(e instanceof End.Slave)).map(End::id).toList();
+    }
+
+    Procedure procedure() {
+        Protocol.Script script = script();
+        double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
+        return TestDraft.of(ProcedureCatalogue.CHARACTERISE, script).sees(options(), felt -> weights(felt, sound))
+                .steps(Step.of("ask"), Step.of("feel"));
+    }
+
+    private Protocol.Script script() {
+        Protocol.Script script = Protocol.whole()
+                .then(new Press(forces.mediumN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Mark(), new Hold(60),
+                        new Sample(Sensed.SINK_MM), new Release(30), new Press(forces.gentleN()), new Hold(1),
+                        new Sample(Sensed.TRAVEL_MM), new Release(30), new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),
+                        new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY));
+        if (assisted) {
+            script.then(new StartEngine(), new Press(forces.runningN()), new Hold(2), new Release(2));
+        }
+        script.then(new Heat(60), new Release(1));
+        script.then(new Sample(wheels.isEmpty() ? Sensed.OUTSIDE_LOSS_ML_PER_DAY : Sensed.WORST_DRAG_NM), new Sample(Sensed.RETURN_SECONDS),
+                new Sample(Sensed.LAMP_LIT), new Heat(80), new Press(assisted ? forces.runningN() : forces.mediumN()), new Hold(1),
+                new Sample(Sensed.TRAVEL_MM), new Sample(Sensed.PRESSURE_BAR));
+        if (wheels.isEmpty()) {
+            return script.then(new Release(20), new PressToStop(), new Hold(3), new Sample(Sensed.RELEASE_MARGIN_MM));
+        }
+        wheels.forEach(w -> script.then(Sample.at(Sensed.BRAKE_SHARE, w)));
+        return script;
+    }
+
+    private List<String> options() {
+        List<String> options = new ArrayList<>(List.of("sinks", "springy", "long-then-firm", "hard", "level-falls", "returns-slowly"));
+        if (wheels.isEmpty()) {
+            options.add("does-not-free");
+        } else {
+            options.addAll(List.of("stays-on", "pulls", "soft-when-hot"));
+            if (!layout.family().lever()) {
+                options.add("lamp-stays-lit");
+            }
+        }
+        return options;
+    }
+
+    /** Base weight and gain of each behaviour, in the order of the options. */
+    private double[] weights(double[] felt, double[] sound) {
+        double scale = layout.input().travelToStopMm() / 120;
+        List<Felt> all = new ArrayList<>();
+        all.add(new Felt(0.75, 2.5, ramp(felt[SINK] - sound[SINK], 0.3 * scale, 6 * scale)));
+        double spring = felt[TRAVEL] - felt[GENTLE_TRAVEL] - (sound[TRAVEL] - sound[GENTLE_TRAVEL]);
+        all.add(new Felt(0.08, 1.5, ramp(spring, 2 * scale, 12 * scale)));
+        all.add(new Felt(0.15, 2.0, ramp(felt[GENTLE_TRAVEL] - sound[GENTLE_TRAVEL], scale, 13 * scale)));
+        all.add(new Felt(0.10, 2.5, ramp(1 - felt[PRESSURE] / sound[PRESSURE], 0.2, 0.6)));
+        all.add(new Felt(0.10, 3.0, ramp(felt[OUTSIDE_LOSS] + felt[HIDDEN_LOSS], 0, 4)));
+        all.add(new Felt(0.05, 2.5, ramp(felt[RETURN], 0.4, 1.1)));
+        if (wheels.isEmpty()) {
+            all.add(new Felt(0.25, 4.0, ramp(-felt[THEN], -0.1 * scale, 0.8 * scale)));
+        } else {
+            all.add(new Felt(0.08, 3.5, ramp(felt[DRAG], 6, 16)));
+            all.add(new Felt(0.08, 2.0, ramp(unevenness(felt), 0.1, 0.35)));
+            double hot = felt[HOT_TRAVEL] - sound[HOT_TRAVEL] - Math.max(0, felt[GENTLE_TRAVEL] - sound[GENTLE_TRAVEL]);
+            all.add(new Felt(0.03, 2.5, ramp(hot, 3 * scale, 15 * scale)));
+            if (!layout.family().lever()) {
+                all.add(new Felt(0.02, 3.0, felt[LAMP]));
+            }
+        }
+        double strongest = all.stream().mapToDouble(Felt::strength).max().orElse(0);
+        return normalised(all.stream().mapToDouble(f -> f.base * (1 - OUTSHONE * strongest) + f.gain * f.strength).toArray());
+    }
+
+    /**
+     * One behaviour.
+     *
+     * @param base     how often a vehicle is brought in for it though it does not do it
+     * @param gain     how readily it is told when it does
+     * @param strength how plainly it does, 0 to 1
+     */
+    private record Felt(double base, double gain, double strength) {
+    }
+
+    private static double unevenness(double[] felt) {
+        double least = Double.POSITIVE_INFINITY;
+        double most = 0;
+        for (int i = THEN; i < felt.length; i++) {
+            least = Math.min(least, felt[i]);
+            most = Math.max(most, felt[i]);
+        }
+        return most <= 0 ? 0 : 1 - least / most;
+    }
+}

@@ -1,0 +1,97 @@
+package overturn.procedure;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import overturn.measurement.Figure;
+import overturn.measurement.ReadingSpec;
+import overturn.procedure.Procedure.Nature;
+import overturn.procedure.Procedure.RigKind;
+import overturn.simulation.Act;
+import overturn.simulation.Protocol;
+
+/** Writes a test down piece by piece. Unless said otherwise: from the seat, by eye, indicating, no gate. */
+final class TestDraft {
+
+    private final String id;
+    private final Protocol protocol;
+    private ReadingSpec spec;
+    private Optional<ObservationTable> table = Optional.empty();
+    private Nature nature = Nature.INDICATING;
+    private Set<String> observes = Set.of();
+    private VehicleNeeds needs = VehicleNeeds.SEAT;
+    private double minutes = 3;
+    private RigKind rig = RigKind.EYE;
+    private boolean gate;
+
+    private TestDraft(String id, Protocol protocol) {
+        this.id = id;
+        this.protocol = protocol;
+    }
+
+    static TestDraft of(String id, Protocol.Script script) {
+        return new TestDraft(id, script.done());
+    }
+
+    /** A test that only senses, nothing done. */
+    static TestDraft sensing(String id, Act.Sample... samples) {
+        return of(id, Protocol.whole().then(samples));
+    }
+
+    /** Figures whose datum drops out. */
+    TestDraft reads(Figure... figures) {
+        return reads(new ReadingSpec.Series(List.of(figures), 0));
+    }
+
+    TestDraft reads(ReadingSpec.Series series) {
+        spec = series;
+        return this;
+    }
+
+    /** Observations with their table. */
+    TestDraft sees(List<String> options, ObservationTable how) {
+        spec = new ReadingSpec.Observation(options);
+        table = Optional.of(how);
+        return this;
+    }
+
+    TestDraft isolates() {
+        nature = Nature.ISOLATING;
+        return this;
+    }
+
+    /** Looks at these suspects themselves. */
+    TestDraft observes(String... suspectIds) {
+        nature = Nature.OBSERVING;
+        observes = Set.of(suspectIds);
+        return this;
+    }
+
+    TestDraft needs(VehicleNeeds state) {
+        needs = state;
+        return this;
+    }
+
+    TestDraft minutes(double working) {
+        minutes = working;
+        return this;
+    }
+
+    TestDraft rig(RigKind kind) {
+        rig = kind;
+        return this;
+    }
+
+    TestDraft first() {
+        gate = true;
+        return this;
+    }
+
+    Procedure steps(Step... steps) {
+        return steps(List.of(steps));
+    }
+
+    Procedure steps(List<Step> steps) {
+        return new Procedure(id, protocol, spec, table, nature, observes, needs, minutes, rig, gate, steps);
+    }
+}

@@ -1,0 +1,309 @@
+package overturn.simulation;
+
+import overturn.circuit.Component;
+import overturn.circuit.End;
+import overturn.circuit.End.DrumEnd;
+import overturn.circuit.End.Slave;
+import overturn.suspect.Fault.Binds;
+import overturn.suspect.Fault.OutwardLeak;
+import overturn.suspect.Fault.Rod;
+
+/** What an eye, a tape, a gauge or a hand would find on a vehicle in its present state. */
+final class Sensing {
+
+    /** Minutes of braking at about 20 bar in a day's round; estimate. */
+    private static final double PRESSED_MINUTES_PER_DAY = 10;
+    private static final double DAYS_SINCE_FULL = 10;
+    /** Share of the marks' room by which a well-kept level stands above the minimum; estimate. */
+    private static final double KEPT_SHARE = 0.6;
+    /** Temperature of a sound wheel after ten minutes, and rise per Nm of drag (handbook 09 C: +5 Nm is 15 to 30 °C). */
+    private static final double SOUND_WHEEL_C = 45;
+    private static final double C_PER_NM = 4;
+    /** Share of the full stroke used when an end is bled. */
+    private static final double BLEED_STROKE_SHARE = 0.5;
+    private static final double FLOW_HALVED_SECONDS = 1.5;
+    private static final double HOLE_HALVED_SECONDS = 20;
+    /** Share of the sticking force that keeps a piston in against its spring. */
+    private static final double SPRING_SHARE = 0.6;
+    /** A bore whose area is off by less than this is pitted, not wrong. */
+    private static final double PITTED_BELOW = 1.02;
+
+    private final VehicleState state;
+    private final Plant plant;
+    private final Deviations deviations;
+
+    Sensing(VehicleState state) {
+        this.state = state;
+        this.plant = state.plant;
+        this.deviations = state.deviations;
+    }
+
+    /** @param place number of the end where it matters, else {@link Plant#NONE} */
+    double of(Sensed quantity, int place) {
+        return switch (quantity) {
+            case TRAVEL_MM -> state.travelMm();
+            case SINK_MM -> state.travelMm() - state.markedTravelMm;
+            case PRIMARY_LEVEL_MM -> levelRiseMm(0);
+            case SECONDARY_LEVEL_MM -> levelRiseMm(1);
+            case PRESSURE_BAR -> Math.max(state.pressureBar[0], state.pressureBar[1]);
+            case STROKE_USED -> Math.max(used(0), plant.tandem() ? used(1) : 0);
+            case END_BAR -> endBar(place);
+            case RESIDUAL_BAR -> residualBar(place);
+            case BRAKE_SHARE -> brakeShare(place);
+            case WHEEL_DRAG_NM -> dragNm(place);
+            case WORST_DRAG_NM -> worstDragNm();
+            case WHEEL_C -> SOUND_WHEEL_C + C_PER_NM * (dragNm(place) - state.vehicle.wheelDragNm());
+            case SCREW_ML -> screwMl(place);
+            case SLAVE_STROKE_MM -> slaveStrokeMm();
+            case RELEASE_MARGIN_MM -> releaseMarginMm();
+            default -> ofVehicle(quantity);
+        };
+    }
+
+    private double ofVehicle(Sensed quantity) {
+        return switch (quantity) {
+            case FREE_PLAY_MM -> state.freePlayMm();
+            case ROCK_MM -> 0.3 + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()] + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
+            case RETURN_SECONDS -> returnSeconds();
+            case OUTPUT_ROD_GAP_MM -> 0.3 + deviations.lostMotionMm[Rod.OUTPUT_ROD.ordinal()]
+                    - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()] - deviations.assistProudMm;
+            case ROD_MM_PER_40 -> 40 / (plant.input.ratioAt(20) * deviations.ratioFactor);
+            case LAMP_LIT -> deviations.lampWrong || restingRodMm() > 1 ? 1 : 0;
+            case BRACKET_MM -> state.bracketMm();
+            case SUPPLY -> state.assist.supply();
+            case RESERVE -> state.assist.reserve();
+            case INPUT_BINDS_SECONDS -> deviations.bindingSeconds;
+            case MODULATOR_PULSE -> state.section.fuseOut ? 0 : deviations.modulatorShare;
+            case FORK_LOSS_MM -> deviations.forkWearMm;
+            case LEVEL_SHORT_ML -> levelShortMl();
+            case HOLE_OPEN -> state.preLoadBeyondPlayMm() > 0 ? 0 : holeClean();
+            case HOLE_CLEAN -> holeClean();
+            case LIP_WEAR -> lipWear(false);
+            case BORE_PITTED -> lipWear(true);
+            case PISTON_STICKS_N -> deviations.stickingN;
+            case BORE_MM -> plant.master.boreMm() * Math.sqrt(deviations.boreFactor);
+            case PORTS_CROSSED -> deviations.portsCrossed ? 1 : 0;
+            case RESIDUAL_VALVE_BAR -> deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
+            case WATER_PERCENT -> deviations.waterPercent;
+            case WRONG_FLUID -> deviations.wrongFluid ? 1 : 0;
+            case WRONG_ASSIST -> deviations.wrongAssist ? 1 : 0;
+            default -> ofLossAndEnds(quantity);
+        };
+    }
+
+    private double ofLossAndEnds(Sensed quantity) {
+        return switch (quantity) {
+            case OUTSIDE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(null);
+            case RESERVOIR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Reservoir.class);
+            case END_LOSS_ML_PER_DAY -> outsideLossMlPerDay(End.class);
+            case HIDDEN_LOSS_ML_PER_DAY -> deviations.hiddenWeepMl;
+            case ASSIST_LOSS_ML_PER_DAY -> deviations.assistLossMl;
+            case FOOTWELL_LOSS_ML_PER_DAY -> deviations.footwellLossMl;
+            case FRONT_AIR_ML -> airMl(true);
+            case REAR_AIR_ML -> airMl(false);
+            case LOOP_AIR_ML -> loopAirMl();
+            case HOSE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Hose.class);
+            case HISS_FREE -> deviations.leakAtRest - deviations.leakAtJoint;
+            case HISS_PRESSED -> deviations.leakPressed;
+            case HISS_AT_JOINT -> deviations.leakAtJoint;
+            case SUPPLY_HOSE_LEAK -> deviations.leakAtHose;
+            case SUPPLY_HOSE_SLOW -> deviations.recoveryFactor;
+            case CHECK_VALVE -> deviations.checkValveShut ? 2 : deviations.checkValveLeaks ? 1 : 0;
+            case ASSIST_AIR_MM -> deviations.assistAirMm;
+            case RETURN_KEPT -> deviations.returnShare;
+            case PUSHED_BACK_MM -> highest(deviations.pushedBackMm);
+            case FREES_AT_MM -> freesAtMm();
+            case PISTON_MISMATCH -> mismatch();
+            case PISTON_BINDS_NM -> deviations.bindsNm[Binds.PISTON.ordinal()] + deviations.bindsNm[Binds.SEAL_GROOVE.ordinal()];
+            case SLIDES_BIND_NM -> deviations.bindsNm[Binds.SLIDES.ordinal()];
+            case PARKING_BINDS_NM -> deviations.bindsNm[Binds.PARKING_BRAKE.ordinal()];
+            case SHOES_BIND_NM -> deviations.bindsNm[Binds.SHOES_TIGHT.ordinal()];
+            case LINING_LOSS -> highest(deviations.liningLost);
+            default -> throw new IllegalStateException("Impossible: " + quantity + " needs a place or a rule");
+        };
+    }
+
+    private static double highest(double[] values) {
+        double most = 0;
+        for (double value : values) {
+            most = Math.max(most, value);
+        }
+        return most;
+    }
+
+    private double levelRiseMm(int c) {
+        return 1000 * (state.compartmentMl[c] - state.markedCompartmentMl[c]) / (plant.layout.reservoir().levelAreaMm2() * state.vehicle.levelArea());
+    }
+
+    private double used(int c) {
+        return state.displacedMl(c) / (plant.strokeLimitMm[c] * plant.boreMm2 * deviations.boreFactor / 1000);
+    }
+
+    private double endBar(int e) {
+        int c = plant.endChamber[e];
+        if (!state.section.reaches(c, plant.endPart[e])) {
+            return 0;
+        }
+        double bar = plant.valve[plant.endPart[e]] == Plant.NONE ? state.pressureBar[c] : state.loads[c].behindValve(state.pressureBar[c]);
+        double seconds = ChamberLoad.restriction(plant, e, deviations);
+        return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.heldSeconds + 1) / seconds));
+    }
+
+    private double brakeShare(int e) {
+        int part = plant.endPart[e];
+        return (1 - Math.min(1, Deviations.at(deviations.clampingLost, part))) * (1 - Math.min(1, Deviations.at(deviations.liningLost, part)))
+                * Deviations.factorAt(deviations.pistonFactor, part);
+    }
+
+    /** Pressure left in a chamber's circuit with the pedal up, bar. */
+    private double circuitResidualBar(int c) {
+        if (state.section.open[c]) {
+            return 0;
+        }
+        double pushed = state.section.masterLoose ? 0
+                : 10 * Math.max(state.assist.restingN() - state.springsN(), deviations.stickingN - SPRING_SHARE * state.springsN()) / plant.boreMm2;
+        double trapped = state.covered(c) && state.trappedMl[c] > 0 ? state.loads[c].pressureFor(state.trappedMl[c], 120) : 0;
+        double shut = deviations.reservoirShutBar * Math.min(1, state.heatC / 40);
+        return Math.max(0, Math.max(Math.max(pushed, trapped), shut));
+    }
+
+    /** Pressure left at one end with the pedal up, bar. */
+    private double residualBar(int e) {
+        int c = plant.endChamber[e];
+        if (!state.section.reaches(c, plant.endPart[e]) || state.section.endOpen[e]) {
+            return 0;
+        }
+        double bar = Math.max(circuitResidualBar(c), state.flaps.heldBar(e));
+        if (!state.section.open[c]) {
+            bar = Math.max(bar, deviations.unwantedResidualBar);
+            if (plant.ends[e] instanceof DrumEnd && !deviations.residualMissing) {
+                bar = Math.max(bar, plant.master.residualValveBar());
+            }
+        }
+        double seconds = ChamberLoad.restriction(plant, e, deviations);
+        return seconds == 0 ? bar : Math.max(bar, 20 * Math.exp(-state.secondsSinceRelease / seconds));
+    }
+
+    private double dragNm(int e) {
+        End end = plant.ends[e];
+        return state.vehicle.wheelDragNm() + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
+                + end.dragNmPerBar() * Math.max(0, residualBar(e) - end.dragOnsetBar());
+    }
+
+    private double worstDragNm() {
+        double worst = 0;
+        for (int e = 0; e < plant.ends.length; e++) {
+            worst = Math.max(worst, dragNm(e));
+        }
+        return worst;
+    }
+
+    private double screwMl(int e) {
+        int c = plant.endChamber[e];
+        double ml = BLEED_STROKE_SHARE * plant.strokeLimitMm[c] * plant.boreMm2 / 1000;
+        return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
+    }
+
+    private double returnSeconds() {
+        double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
+        return state.vehicle.inputReturnSeconds() + deviations.bindingSeconds + deviations.stickingSeconds + slow
+                + (deviations.returnShare > 0 ? 0.7 * deviations.returnSeconds : 0) + (deviations.stuckN > 0 ? 0.3 : 0);
+    }
+
+    private double restingRodMm() {
+        return (state.section.pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()]) + (deviations.bindingSeconds > 1 ? 3 : 0) + (deviations.stickingN > state.springsN() ? 3 : 0);
+    }
+
+    private double slaveStrokeMm() {
+        for (int e = 0; e < plant.ends.length; e++) {
+            if (plant.ends[e] instanceof Slave slave) {
+                return slave.strokeAt(endBar(e));
+            }
+        }
+        return 0;
+    }
+
+    private double releaseMarginMm() {
+        for (End end : plant.ends) {
+            if (end instanceof Slave slave) {
+                return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio() - slave.releaseTravelMm() * state.vehicle.releaseNeed()
+                        - deviations.extraReleaseMm;
+            }
+        }
+        return 0;
+    }
+
+    private double freesAtMm() {
+        for (End end : plant.ends) {
+            if (end instanceof Slave slave) {
+                return (slave.releaseTravelMm() * state.vehicle.releaseNeed() + deviations.extraReleaseMm) * slave.forkRatio() + deviations.forkWearMm;
+            }
+        }
+        return 0;
+    }
+
+    private double levelShortMl() {
+        double roomMl = plant.layout.reservoir().minToMaxMl();
+        if (deviations.reservoirShutBar > 0) {
+            return -1.6 * roomMl;
+        }
+        double lostMl = DAYS_SINCE_FULL * (outsideLossMlPerDay(null) + deviations.hiddenWeepMl);
+        return deviations.fluidLowMl + lostMl - KEPT_SHARE * roomMl - (deviations.fluidLowMl > 0 ? -KEPT_SHARE * roomMl : 0);
+    }
+
+    /** Flow past lips that are worn, or over bore that is pitted so that its area has changed, mL/min. */
+    private double lipWear(boolean pitted) {
+        if (pitted != (deviations.boreFactor > 1 && deviations.boreFactor < PITTED_BELOW)) {
+            return 0;
+        }
+        double mlPerMin = 0;
+        for (int i = 0; i < deviations.byPasses.size(); i++) {
+            mlPerMin += deviations.byPasses.get(i).mlPerMinAt20Bar();
+        }
+        return mlPerMin;
+    }
+
+    private double holeClean() {
+        double slowest = Math.max(deviations.holeDrainSeconds[0], deviations.holeDrainSeconds[1]);
+        return 1 / (1 + slowest / HOLE_HALVED_SECONDS);
+    }
+
+    private double outsideLossMlPerDay(Class<? extends Component> at) {
+        double ml = 0;
+        for (OutwardLeak leak : deviations.outward) {
+            if (at == null || at.isInstance(plant.parts[plant.number(leak.componentId())])) {
+                ml += leak.mlPerMinAt20Bar() * PRESSED_MINUTES_PER_DAY * (leak.opensAtBar() > 20 ? 0.5 : 1);
+            }
+        }
+        return ml;
+    }
+
+    private double airMl(boolean front) {
+        double ml = 0;
+        for (int e = 0; e < plant.ends.length; e++) {
+            boolean rear = plant.ends[e].id().startsWith("rear");
+            if (front != rear) {
+                ml += Deviations.at(deviations.airMl[plant.endChamber[e]], plant.endPart[e]);
+            }
+        }
+        return ml;
+    }
+
+    private double loopAirMl() {
+        double ml = 0;
+        for (int i = 0; i < plant.parts.length; i++) {
+            if (plant.parts[i] instanceof Component.Pipe pipe && pipe.highLoop()) {
+                ml += Deviations.at(deviations.airMl[0], i);
+            }
+        }
+        return ml;
+    }
+
+    private double mismatch() {
+        double most = 0;
+        for (double factor : deviations.pistonFactor) {
+            most = Math.max(most, factor == 0 ? 0 : Math.abs(factor - 1));
+        }
+        return most;
+    }
+}

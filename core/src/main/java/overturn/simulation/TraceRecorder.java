@@ -1,0 +1,78 @@
+package overturn.simulation;
+
+import java.util.List;
+import overturn.circuit.End;
+
+/** Carries acts out in small steps and writes down what instruments would show. */
+final class TraceRecorder implements Simulator.Recorder {
+
+    private static final double PRESS_SECONDS = 0.6;
+    private static final double MOST_REST_SHOWN_SECONDS = 30;
+
+    private final VehicleState state;
+    private final double frameSeconds;
+    private final List<Trace.Frame> frames;
+    private final Sensing sensing;
+    private final boolean clutch;
+    private double nowSeconds;
+
+    TraceRecorder(VehicleState state, double frameSeconds, List<Trace.Frame> frames) {
+        this.state = state;
+        this.frameSeconds = frameSeconds;
+        this.frames = frames;
+        this.sensing = new Sensing(state);
+        this.clutch = state.plant.ends[0] instanceof End.Slave;
+        show();
+    }
+
+    @Override
+    public void perform(Act act, Section recut, VehicleState same) {
+        if (act instanceof Act.Press press) {
+            ramp(press.forceN());
+            Simulator.performAtOnce(act, recut, state);
+        } else if (act instanceof Act.Hold hold) {
+            watch(hold.seconds(), step -> state.hold(step, step));
+        } else if (act instanceof Act.Release release) {
+            Simulator.performAtOnce(new Act.Release(Math.min(frameSeconds, release.seconds())), recut, state);
+            tick(Math.min(frameSeconds, release.seconds()));
+            double left = release.seconds() - frameSeconds;
+            watch(Math.min(MOST_REST_SHOWN_SECONDS, left), state::rest);
+            if (left > MOST_REST_SHOWN_SECONDS) {
+                state.rest(left - MOST_REST_SHOWN_SECONDS);
+                nowSeconds += left - MOST_REST_SHOWN_SECONDS;
+            }
+        } else {
+            Simulator.performAtOnce(act, recut, state);
+            tick(frameSeconds);
+        }
+    }
+
+    private void ramp(double toN) {
+        int steps = (int) Math.max(1, Math.round(PRESS_SECONDS / frameSeconds));
+        for (int i = 1; i < steps; i++) {
+            state.forceN = toN * i / steps * state.vehicle.forceBias();
+            state.settle();
+            tick(frameSeconds);
+        }
+    }
+
+    private void watch(double seconds, java.util.function.DoubleConsumer pass) {
+        double left = seconds;
+        while (left > 1e-9) {
+            double step = Math.min(frameSeconds, left);
+            pass.accept(step);
+            tick(step);
+            left -= step;
+        }
+    }
+
+    private void tick(double seconds) {
+        nowSeconds += seconds;
+        show();
+    }
+
+    private void show() {
+        frames.add(new Trace.Frame(nowSeconds, state.forceN, state.travelMm(), state.pressureBar[0], state.pressureBar[1], state.assist.charge(),
+                state.compartmentMl[0] + state.compartmentMl[1], clutch ? sensing.of(Sensed.SLAVE_STROKE_MM, Plant.NONE) : 0));
+    }
+}

@@ -1,0 +1,29 @@
+package overturn.suspect;
+
+import java.util.List;
+import overturn.suspect.Suspect.Origin;
+
+/** What can be wrong with the fluid itself. */
+final class FluidSuspects {
+
+    private static final Severity WATER_PERCENT = Severity.of(4.5, 1.25, 3, 8);
+    private static final Severity SWOLLEN_DRAIN_SECONDS = Severity.of(300, 2.5, 60, 20_000);
+    private static final Severity SHORT_SHARE = Severity.of(0.4, 1.6, 0.1, 1);
+    /** Air drawn in per mL short; estimate. */
+    private static final double AIR_PER_ML_SHORT = 0.08;
+
+    private FluidSuspects() {
+    }
+
+    static void addTo(SuspectList list) {
+        List<String> reservoir = List.of(list.layout().reservoir().id());
+        list.add("fluid-aged", reservoir, Remedy.CHANGE_FLUID, Origin.WEAR, Frequency.of(1.5, 1, 1.5, 1, 1, 3, 2), (q, l, r) ->
+                List.of(new Fault.WetFluid(WATER_PERCENT.at(q))));
+        list.add("fluid-wrong", reservoir, Remedy.FLUSH_AND_RESEAL, Origin.SETTING, Frequency.of(0.3, 0.5, 1, 0.7, 0.7, 1, 2), (q, l, r) ->
+                List.of(new Fault.WrongFluid(SWOLLEN_DRAIN_SECONDS.at(q))));
+        list.add("fluid-low", reservoir, Remedy.TOP_UP, Origin.NEITHER, Frequency.of(2, 1, 1, 2, 2, 2, 2), (q, l, r) -> {
+            double shortMl = SHORT_SHARE.at(q) * l.reservoir().minToMaxMl();
+            return List.of(new Fault.FluidLow(shortMl), new Fault.TrappedAir(l.master().id(), list.anyChamber(r), AIR_PER_ML_SHORT * shortMl));
+        });
+    }
+}

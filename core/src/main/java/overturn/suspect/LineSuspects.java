@@ -1,0 +1,69 @@
+package overturn.suspect;
+
+import static overturn.suspect.SuspectList.anyOf;
+import static overturn.suspect.SuspectList.between;
+
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Stream;
+import overturn.circuit.Component.Hose;
+import overturn.circuit.Component.MeteringValve;
+import overturn.circuit.Component.Pipe;
+import overturn.circuit.Component.ProportioningValve;
+import overturn.circuit.Component.QuickConnector;
+import overturn.circuit.End;
+import overturn.suspect.Fault.OutwardLeak;
+import overturn.suspect.Suspect.Origin;
+
+/** What can fail between the master's ports and the ends. */
+final class LineSuspects {
+
+    static final Severity OUTWARD_ML_PER_MIN = Severity.of(0.8, 2.5, 0.05, 20);
+    private static final Severity BRAKE_AIR_ML = Severity.of(2.2, 1.8, 0.5, 10);
+    private static final Severity RELEASE_VALVE_ML_PER_MIN = Severity.of(4, 2, 0.8, 40);
+    private static final Severity HOSE_FACTOR = Severity.of(8, 1.5, 3, 18);
+    private static final Severity FLAP_BAR = Severity.of(7, 1.6, 2, 20);
+    private static final Severity RESTRICTION_SECONDS = Severity.of(3, 1.6, 1, 12);
+    private static final Severity KNEE_STEP = Severity.of(0.6, 1.4, 0.3, 1.5);
+    private static final Severity ACTING_SHARE = Severity.of(0.5, 1.4, 0.2, 0.9);
+
+    private LineSuspects() {
+    }
+
+    static void addTo(SuspectList list) {
+        List<String> joints = Stream.of(list.of(Pipe.class), list.modulator(), list.of(ProportioningValve.class)).flatMap(List::stream).toList();
+        outward(list, "weeping-joint", joints.isEmpty() ? list.master() : joints, Remedy.MAKE_JOINT_DRY, Frequency.of(6, 5, 5, 4, 6, 3, 1));
+        outward(list, "hose-weeping", list.of(Hose.class), Remedy.RENEW_HOSES, Frequency.of(1.5, 2, 1, 1, 0.5, 1, 0.5));
+        outward(list, "connector-weeping", list.of(QuickConnector.class), Remedy.RENEW_CONNECTOR, Frequency.of(0, 0, 0, 1, 3, 0, 0));
+        list.add("swelling-hoses", list.of(Hose.class), Remedy.RENEW_HOSES, Origin.WEAR, Frequency.of(1.5, 3, 1, 2, 1, 2, 1), (q, l, r) ->
+                List.of(new Fault.HoseSwelling(Set.copyOf(list.of(Hose.class)), HOSE_FACTOR.at(q))));
+        list.add("hose-flap", brakeHoses(list), Remedy.RENEW_HOSES, Origin.WEAR, Frequency.of(0.9, 2, 0.8, 0, 0, 1, 0), (q, l, r) ->
+                List.of(new Fault.Flap(anyOf(list.of(Hose.class), r), FLAP_BAR.at(q))));
+        list.add("hose-restricted", list.of(Hose.class), Remedy.RENEW_HOSES, Origin.WEAR, Frequency.of(0.6, 1, 0.5, 1, 1, 0.5, 0.5), (q, l, r) ->
+                List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
+        list.add("pipe-kinked", list.of(Pipe.class), Remedy.RENEW_PIPE, Origin.NEITHER, Frequency.of(0.2, 0.6, 0.3, 0.7, 0.7, 0, 0), (q, l, r) ->
+                List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
+        list.add("air-in-modulator", list.modulator(), Remedy.BLEED_MODULATOR, Origin.AIR, Frequency.of(3, 3, 2, 0, 0, 0, 0), (q, l, r) ->
+                List.of(new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), BRAKE_AIR_ML.at(q))));
+        list.add("release-valve-passing", list.modulator(), Remedy.RENEW_MODULATOR, Origin.WEAR, Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0), (q, l, r) ->
+                List.of(new Fault.ReleaseValvePassing(list.anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), between(r, 40, 240))));
+        list.add("modulator-acting", list.modulator(), Remedy.MEND_MODULATOR_SIGNAL, Origin.WEAR, Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0), (q, l, r) ->
+                List.of(new Fault.ModulatorActing(ACTING_SHARE.at(q))));
+        List<String> valves = Stream.of(list.of(ProportioningValve.class), list.of(MeteringValve.class)).flatMap(List::stream).toList();
+        list.add("valve-shifted", valves, Remedy.RENEW_VALVE, Origin.WEAR, Frequency.of(0.7, 1.5, 0.5, 0, 0, 0, 0), (q, l, r) ->
+                List.of(new Fault.ValveShifted(anyOf(valves, r), r.nextBoolean() ? 1 + KNEE_STEP.at(q) : 1 / (1 + KNEE_STEP.at(q)))));
+    }
+
+    private static List<String> brakeHoses(SuspectList list) {
+        return list.layout().all(End.Slave.class).isEmpty() ? list.of(Hose.class) : List.of();
+    }
+
+    static void outward(SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency) {
+        list.add(id, places, remedy, Origin.WEAR, frequency, (q, l, r) -> {
+            String place = anyOf(places, r);
+            double opensAtBar = r.nextDouble() < 0.6 ? 0 : between(r, 30, 60);
+            return List.of(new OutwardLeak(place, place.equals(l.master().id()) ? overturn.circuit.Chamber.PRIMARY : list.chamberOf(place),
+                    OUTWARD_ML_PER_MIN.at(q), opensAtBar));
+        });
+    }
+}
