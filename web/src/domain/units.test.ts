@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Unit } from "./types";
-import { factor, oneIn, percent, preview, shown, unitFor } from "./units";
+import { asTyped, factor, oneIn, percent, preview, shown, unitFor } from "./units";
 
 const UNITS: Unit[] = [
   { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true },
@@ -54,5 +54,11 @@ describe("shown figures", () => {
     expect(oneIn(0.25)).toBe("1 in 4");
     expect(oneIn(0.74)).toBe("7 in 10");
     expect(oneIn(0)).toBe("under 1 in 999");
+  });
+});
+
+describe("a figure as typed", () => {
+  it.each([["3/8", "in", "3/8 in"], ["3/8 in", "in", "3/8 in"], ["23,8", "mm", "23,8 mm"], ["12\"", "in", "12\""], ["4", undefined, "4"]] as const)("%s typed in %s reads %s", (text, unit, shown) => {
+    expect(asTyped(text, unit)).toBe(shown);
   });
 });

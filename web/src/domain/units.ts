@@ -41,6 +41,11 @@ export function preview(text: string, unit: Unit, units: Unit[]): number | undef
   return Number.parseFloat(text.replace(",", ".")) * named.coreUnitsPerUnit + named.zeroInCore;
 }
 
+/** What was typed, with its unit unless the unit was typed too. */
+export function asTyped(text: string, unit: string | undefined): string {
+  return unit === undefined || /[a-zA-Z"%°×²]\s*$/.test(text) ? text : `${text} ${unit}`;
+}
+
 /** A probability as shown: whole per cent, finer where it matters. */
 export function percent(probability: number): string {
   if (probability >= 0.995) return "> 99 %";

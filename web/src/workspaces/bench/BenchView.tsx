@@ -57,12 +57,12 @@ function Bench({ jobId, vehicle, jobLayout }: { jobId?: string; vehicle?: string
           {jobLayout ? (
             <p className="mb-3 text-soft">{say("fedBy", { layout: layout(layoutId).name })}</p>
           ) : (
-            <label className="mb-3 flex flex-wrap items-center gap-3">
-              <span className="text-soft">{say("fedByChoice")}</span>
-              <select value={layoutId} onChange={(e) => setSearch({ layout: e.target.value })} className="min-h-11 border-2 border-ink px-2">
+            <div className="mb-3 flex flex-wrap items-center gap-3">
+              <label htmlFor="bench-layout" className="text-soft">{say("fedByChoice")}</label>
+              <select id="bench-layout" value={layoutId} onChange={(e) => setSearch({ layout: e.target.value })} className="min-h-11 border-2 border-ink px-2">
                 {catalogue.layouts.map((l) => <option key={l.id} value={l.id}>{l.name}</option>)}
               </select>
-            </label>
+            </div>
           )}
           {calculator && <CalculatorSheet key={`${calculator.id} ${layoutId}`} calculator={calculator} layoutId={layoutId} jobId={jobId} />}
         </div>

@@ -22,7 +22,7 @@ export function CalculatorSheet({ calculator, layoutId, jobId }: Props) {
   const bench = useBench(calculator, layoutId);
   const own = `calculator.${calculator.id}`;
   const results = bench.result.data?.columns ?? [];
-  const names = bench.columns.map((texts, i) => columnName(texts, calculator, i, say("asItIs"), (n) => say("whatIf", { n })));
+  const names = bench.columns.map((_, i) => columnName(bench.columns, i, calculator, { asItIs: say("asItIs"), asTyped: say("asTyped"), whatIf: (n) => say("whatIf", { n }) }));
   const curve = results[0]?.curves[0];
   const optional = calculator.fields.filter((f) => !f.needed);
   return (

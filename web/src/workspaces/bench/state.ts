@@ -34,10 +34,12 @@ function fine(coreValue: number, unit: Unit): string {
   return shownFigure(coreValue, unit);
 }
 
-/** The name of a column: the figures of the layout, or what was changed. */
-export function columnName(texts: ColumnTexts, calculator: Calculator, index: number, now: string, plain: (n: number) => string): string {
-  const typed = calculator.fields.filter((f) => (texts[f.id] ?? "").trim() !== "");
-  if (typed.length === 0) return index === 0 ? now : plain(index);
-  const only = typed[0];
-  return typed.length === 1 && only ? (texts[only.id] ?? "").trim() : plain(index);
+const typedIn = (texts: ColumnTexts | undefined, fieldId: string) => (texts?.[fieldId] ?? "").trim();
+
+/** The name of a column: the first stands as it is or as typed; another is named after its one difference from the first, or numbered. */
+export function columnName(columns: ColumnTexts[], index: number, calculator: Calculator, words: { asItIs: string; asTyped: string; whatIf: (n: number) => string }): string {
+  if (index === 0) return calculator.fields.some((f) => typedIn(columns[0], f.id) !== "") ? words.asTyped : words.asItIs;
+  const different = calculator.fields.map((f) => f.id).filter((id) => typedIn(columns[index], id) !== typedIn(columns[0], id));
+  const only = different.length === 1 ? typedIn(columns[index], different[0] ?? "") : "";
+  return only === "" ? words.whatIf(index) : only;
 }

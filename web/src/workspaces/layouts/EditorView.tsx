@@ -38,12 +38,12 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
       <TopStrip title={say("editorTitle", { name: preset.name })} />
       <main className="grid gap-x-6 gap-y-4 p-4 pb-28 lg:grid-cols-[minmax(20rem,26rem)_1fr]">
         <div className="grid content-start gap-4 max-lg:order-2">
-          <label className="block">
-            <span className="mb-1 block text-lg font-semibold">{say("layoutName")}</span>
+          <div>
+            <label htmlFor="layout-name" className="mb-1 block text-lg font-semibold">{say("layoutName")}</label>
             <input id="layout-name" value={editor.name} maxLength={60} onChange={(e) => editor.setName(e.target.value)} placeholder={say("layoutNameHint", { name: preset.name })}
               aria-invalid={nameless} className="min-h-12 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
-            {nameless && <span role="alert" className="mt-1 block font-semibold text-danger">{say("needed")}</span>}
-          </label>
+            {nameless && <p role="alert" className="mt-1 font-semibold text-danger">{say("needed")}</p>}
+          </div>
           <AddParts file={editor.file} schema={schema} onChange={editor.change} />
           {editor.file.components.map((part, index) => (
             <PartFields key={part.id} part={part} index={index} file={editor.file} schema={schema} findings={editor.findings} preset={preset} onChange={editor.change} />

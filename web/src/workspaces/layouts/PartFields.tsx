@@ -64,11 +64,11 @@ function Dimension({ part, field, rule, finding, onValue }: DimensionProps) {
   }
   if (rule.enum) {
     return (
-      <label className="grid grid-cols-2 items-center gap-2"><span>{rule.title}</span>
+      <div className="grid grid-cols-2 items-center gap-2"><label htmlFor={id}>{rule.title}</label>
         <select id={id} value={String(part[field])} onChange={(e) => onValue(e.target.value)} className="min-h-11 border-2 border-ink px-2">
           {rule.enum.map((o) => <option key={o} value={o}>{o.replaceAll("-", " ")}</option>)}
         </select>
-      </label>
+      </div>
     );
   }
   return <NumberField id={id} value={Number(part[field])} rule={rule} finding={finding} onValue={onValue} />;
@@ -84,7 +84,12 @@ function NumberField({ id, value, rule, finding, onValue }: { id: string; value:
     setText(String(value));
   }
   const unit = catalogue.units.find((u) => u.symbol === (rule.unit || "×")) ?? catalogue.units.find((u) => u.symbol === "×");
-  const typed = unit ? preview(text, unit, catalogue.units) : Number(text.replace(",", "."));
+  /** In the unit of the schema, whatever unit it was typed in. */
+  const read = (typedText: string) => {
+    const core = unit && preview(typedText, unit, catalogue.units);
+    return core === undefined || !unit ? undefined : (core - unit.zeroInCore) / unit.coreUnitsPerUnit;
+  };
+  const typed = read(text);
   const { minimum = -Infinity, maximum = Infinity } = rule;
   const refused = typed === undefined || Number.isNaN(typed) || typed < minimum || typed > maximum || (rule.type === "integer" && !Number.isInteger(typed));
   const problem = refused ? say("refusedInput", { given: text || "–", allowed: `${minimum} – ${maximum} ${rule.unit ?? ""}` }) : finding && `${finding.given} ${finding.allowed}`;
@@ -96,7 +101,7 @@ function NumberField({ id, value, rule, finding, onValue }: { id: string; value:
           <input id={id} inputMode="text" autoComplete="off" value={text} aria-invalid={problem !== undefined} aria-describedby={problem ? `${id}-problem` : undefined}
             onChange={(e) => {
               setText(e.target.value);
-              const next = unit ? preview(e.target.value, unit, catalogue.units) : undefined;
+              const next = read(e.target.value);
               if (next !== undefined && next >= minimum && next <= maximum && (rule.type !== "integer" || Number.isInteger(next))) {
                 const rounded = Number(next.toPrecision(8));
                 setKnown(rounded);

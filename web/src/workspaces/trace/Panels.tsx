@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Entry, Job, Proposal } from "../../domain/types";
-import { minutes, oneIn } from "../../domain/units";
+import { asTyped, minutes, oneIn } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
@@ -136,13 +136,13 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   const { word, fitting } = useSettings();
   if (entry.note) {
     const own = `calculator.${entry.note.calculatorId}`;
-    const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${i.text} ${i.unit ?? ""}`).join(", ");
+    const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${asTyped(i.text, i.unit)}`).join(", ");
     const outputs = entry.note.outputs.map((o) => `${word(`${own}.out.${o.id}`)} ${noted(o.value)} ${o.unit}`).join(" · ");
     return <p><span className="label font-semibold">{word(own)}</span> {entry.note.text} <span className="figures text-soft">{[inputs, outputs].filter(Boolean).join(" → ")}</span></p>;
   }
   if (entry.kind === "reading-taken") {
     const test = entry.procedureId ?? "";
-    const taken = entry.figures.filter((f) => f.text !== undefined).map((f) => `${f.text} ${f.unit}`).join(" · ");
+    const taken = entry.figures.filter((f) => f.text !== undefined).map((f) => asTyped(f.text ?? "", f.unit)).join(" · ");
     const seen = entry.observed === undefined ? taken : entry.observed === "not-seen" ? word("option.not-seen") : word(`option.${test}.${entry.observed}`);
     return <p><span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span></p>;
   }

@@ -25,9 +25,16 @@ class ArchitectureTest {
     @Test
     void theCoreKnowsOnlyItselfAndSmallPureLibraries() {
         classes().should().onlyDependOnClassesThat()
-                .resideInAnyPackage("overturn..", "java.lang..", "java.util..", "java.io..", "java.nio.charset..", "org.hipparchus..", "org.jgrapht..",
+                .resideInAnyPackage("overturn..", "java.lang..", "java.util..", "java.io..", "java.math..", "java.nio.charset..", "org.hipparchus..", "org.jgrapht..",
                         "tools.jackson..", "com.fasterxml.jackson.annotation..", "com.networknt..")
                 .check(CORE);
+    }
+
+    /** The presets are data and have to be read somewhere; nothing else in the core knows of JSON. */
+    @Test
+    void onlyLayoutFilesKnowJson() {
+        noClasses().that().resideOutsideOfPackage("overturn.layoutfile..").should().dependOnClassesThat()
+                .resideInAnyPackage("tools.jackson..", "com.fasterxml..", "com.networknt..").check(CORE);
     }
 
     @Test

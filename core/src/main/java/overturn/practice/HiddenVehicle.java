@@ -1,8 +1,9 @@
 package overturn.practice;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
 import overturn.measurement.Figure;
@@ -38,7 +39,7 @@ public final class HiddenVehicle {
         return new HiddenVehicle(simulator, vehicle, faults, noiseScale);
     }
 
-    /** Does a test and reads it as a technician would: noise, datum, whole millimetres. */
+    /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
         double[] simulated = simulator.run(procedure.protocol(), vehicle, faults);
         if (procedure.spec() instanceof Series series) {
@@ -66,13 +67,20 @@ public final class HiddenVehicle {
         for (int k = 0; k < simulated.length; k++) {
             Figure figure = series.figures().get(k);
             double noisy = simulated[k] + noiseScale * (offset + figure.noiseSd() * random.nextGaussian());
-            double read = Math.max(figure.least(), Math.min(figure.most(), Math.rint(2 * noisy) / 2));
+            double read = Math.max(figure.least(), Math.min(figure.most(), rounded(noisy, figure.noiseSd())));
             taken.add(Optional.of(new TypedQuantity(text(read), figure.dimension().coreUnit(), read)));
         }
         return new ReadingValue.Figures(taken);
     }
 
+    /** To the nearest 1, 2 or 5 of a decade that an instrument of this noise would show. */
+    private static double rounded(double value, double noiseSd) {
+        double decade = Math.pow(10, Math.floor(Math.log10(0.75 * noiseSd)));
+        double step = 0.75 * noiseSd >= 5 * decade ? 5 * decade : 0.75 * noiseSd >= 2 * decade ? 2 * decade : decade;
+        return Math.rint(value / step) * step;
+    }
+
     private static String text(double value) {
-        return value == Math.rint(value) ? String.format(Locale.ROOT, "%.0f", value) : String.format(Locale.ROOT, "%.1f", value);
+        return BigDecimal.valueOf(value).setScale(3, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
     }
 }

@@ -33,15 +33,13 @@ public record SuspectTable(Layout layout, List<Suspect> suspects, List<Procedure
         cells = List.copyOf(cells);
     }
 
-    /**
-     * Predictions of one test under one suspect, figures or chances of observations, over severities from mild to severe.
-     *
-     * @param draws one array per severity
-     */
-    public record Cell(List<double[]> draws) {
+    /** Predictions of one test under one suspect, figures or chances of observations, over severities from mild to severe. */
+    public static final class Cell {
 
-        public Cell {
-            draws = List.copyOf(draws);
+        private final List<double[]> draws;
+
+        private Cell(List<double[]> draws) {
+            this.draws = draws;
         }
 
         /** Prediction at a share of the severities, 0 mildest to 1 worst. */

@@ -3,7 +3,6 @@ package overturn.app.usecase;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -106,6 +105,6 @@ public class Calculate {
     }
 
     private static String range(Field field, MeasureUnit unit) {
-        return String.format(Locale.ROOT, "%.4g to %.4g %s", unit.fromCore(field.least()), unit.fromCore(field.most()), unit.symbol());
+        return Checks.range(unit.fromCore(field.least()), unit.fromCore(field.most()), unit.symbol());
     }
 }

@@ -1,5 +1,7 @@
 package overturn.app.usecase;
 
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
@@ -34,6 +36,15 @@ final class Checks {
         if (!findings.isEmpty()) {
             throw new InvalidInputException(findings);
         }
+    }
+
+    /** What is allowed, four figures at most: "0 to 80 mm". */
+    static String range(double least, double most, String unit) {
+        return figures(least) + " to " + figures(most) + " " + unit;
+    }
+
+    private static String figures(double value) {
+        return new BigDecimal(value).round(new MathContext(4)).stripTrailingZeros().toPlainString();
     }
 
     private static String shortened(String text) {

@@ -2,7 +2,6 @@ package overturn.app.usecase;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -125,7 +124,7 @@ public class RecordReading {
     }
 
     private static String range(Figure figure, MeasureUnit unit) {
-        return String.format(Locale.ROOT, "%.4g to %.4g %s", unit.fromCore(figure.least()), unit.fromCore(figure.most()), unit.symbol());
+        return Checks.range(unit.fromCore(figure.least()), unit.fromCore(figure.most()), unit.symbol());
     }
 
     /** The set-up in use, or the next one of its kind; depends only on what the writer had seen. */

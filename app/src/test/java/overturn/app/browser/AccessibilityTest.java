@@ -67,6 +67,23 @@ class AccessibilityTest {
         page.getByText("This is needed").first().waitFor();
         assertClean(page, "intake with what is missing");
 
+        screens.open("/bench").button("Add a what-if").click();
+        page.getByLabel("Bore, What if 1", new Page.GetByLabelOptions().setExact(true)).fill("900");
+        page.getByText("cannot be:").waitFor();
+        assertClean(page, "bench with an input that cannot be");
+        page.getByLabel("Bore, 900", new Page.GetByLabelOptions().setExact(true)).fill("1 in");
+        page.getByText("25.40 mm · 1.000 in").waitFor();
+        assertClean(page, "bench with a what-if");
+
+        screens.open("/layouts").heading("Old Bess, pump tender").waitFor();
+        assertClean(page, "circuits");
+
+        screens.open("/layouts/new?from=ardle-mail-trike").heading("Different from Ardle mail trike").waitFor();
+        page.locator("summary", new Page.LocatorOptions().setHasText("Master")).first().click();
+        page.getByLabel("Bore", new Page.GetByLabelOptions().setExact(true)).fill("90");
+        page.getByText("cannot be:").waitFor();
+        assertClean(page, "circuit editor with a bore that cannot be");
+
         screens.open("/").heading("Tarn SK 14").click();
         screens.heading("Suspects").waitFor();
         assertClean(page, "trace");

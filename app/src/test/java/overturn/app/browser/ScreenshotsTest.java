@@ -56,6 +56,17 @@ class ScreenshotsTest {
         shot(wide, "trace");
         String job = wide.page().url().replace(server.address(), "");
 
+        wide.open(job + "/bench").button("Add a what-if").click();
+        wide.page().getByLabel("Bore, What if 1", new Page.GetByLabelOptions().setExact(true)).fill("1 in");
+        wide.page().getByText("25.40 mm · 1.000 in").waitFor();
+        shot(wide, "bench");
+        wide.open("/layouts/new?from=ardle-mail-trike").page().locator("summary", new Page.LocatorOptions().setHasText("Master")).first().click();
+        wide.page().getByLabel("Bore", new Page.GetByLabelOptions().setExact(true)).fill("7/8 in");
+        wide.button("Put a modulator in").click();
+        shot(wide, "circuit-editor");
+        wide.open("/layouts").heading("Corvane flatbed").waitFor();
+        shot(wide, "circuits");
+
         Screens dark = device(server, 1280, 800, "dark");
         dark.heading("Tarn SK 07").click();
         shot(dark, "verdict-dark");

@@ -103,11 +103,12 @@ public final class Screens {
     /** Types what was read. */
     public Screens type(Procedure procedure, ReadingValue value) {
         if (value instanceof Observed observed) {
-            radio(WORDS.get("option." + procedure.id() + "." + observed.option())).click();
+            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(WORDS.get("option." + procedure.id() + "." + observed.option())).setExact(true)).click();
         } else {
             Series series = (Series) procedure.spec();
             for (int k = 0; k < series.figures().size(); k++) {
-                String label = WORDS.get("figure." + procedure.id() + "." + series.figures().get(k).id());
+                String id = series.figures().get(k).id();
+                String label = WORDS.getOrDefault("figure." + procedure.id() + "." + id, WORDS.get("component." + id));
                 page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(((Figures) value).taken().get(k).orElseThrow().text());
             }
         }
