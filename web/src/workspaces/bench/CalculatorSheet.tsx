@@ -35,14 +35,14 @@ export function CalculatorSheet({ calculator, layoutId, jobId }: Props) {
             <tr className="border-b-2 border-ink align-bottom">
               <th scope="col" className="caps w-56 py-2 font-normal">{say("inputs")}</th>
               {names.map((name, i) => (
-                <th key={i} scope="col" className="min-w-40 px-2 py-2">
+                <th key={i} scope="col" className="w-60 min-w-40 px-2 py-2">
                   <span className="flex items-center justify-between gap-2">
                     <span className="label text-lg font-semibold">{name}</span>
                     {i > 0 && <button type="button" aria-label={say("removeWhatIf", { name })} onClick={() => bench.remove(i)} className="min-h-11 min-w-11 text-xl">×</button>}
                   </span>
                 </th>
               ))}
-              <th className="w-36 py-2">
+              <th className="min-w-32 py-2 pl-2">
                 {bench.columns.length < MOST_COLUMNS && <Button onClick={bench.add}>{say("addWhatIf")}</Button>}
               </th>
             </tr>
@@ -120,7 +120,7 @@ function InputRow({ field, own, bench, names }: { field: Field; own: string; ben
 
 /** A figure in full, without rounding it to what an instrument shows. */
 function exact(coreValue: number, unit: { coreUnitsPerUnit: number; zeroInCore: number }): string {
-  return Number(((coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit).toPrecision(5)).toString().replace("-", "−");
+  return Number(((coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit).toPrecision(4)).toString().replace("-", "−");
 }
 
 function OutputCell({ output }: { output?: Output }) {
