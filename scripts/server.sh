@@ -121,7 +121,7 @@ take_shots() {
 # bench_speed: the core by JMH, then the server's answer against a throw-away database.
 bench_speed() {
     step "Building" maven package -DskipTests
-    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" org.openjdk.jmh.Main -rf json -rff "$VAR/core-speed.json" "CoreSpeed|PhysicsSpeed"
+    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" org.openjdk.jmh.Main -rf json -rff "$VAR/core-speed.json" "CoreSpeed|PhysicsSpeed|TableSpeed"
     with_test_database measure_server
 }
 

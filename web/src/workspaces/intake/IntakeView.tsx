@@ -14,6 +14,7 @@ import { BehaviourCurve } from "./behaviours";
 import { emptyDraft, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
 
 const DRAFT = "intake";
+const OUT_OF_SCOPE = "out-of-scope";
 
 function useIntake() {
   const { personId, catalogue } = useSettings();
@@ -60,7 +61,12 @@ export function IntakeView() {
   const { draft, change } = intake;
   const { catalogue, word, layout } = useSettings();
   const go = useNavigate();
-  const chosen = layout(draft.layoutId);
+  const chosen = layout(catalogue.layouts.some((l) => l.id === draft.layoutId) ? draft.layoutId : (catalogue.layouts[0]?.id ?? ""));
+  const [outOfScope, setOutOfScope] = useState(false);
+  const choose = (id: string) => {
+    setOutOfScope(id === OUT_OF_SCOPE);
+    if (id !== OUT_OF_SCOPE) change({ layoutId: id, behaviour: "", hunchId: "" });
+  };
   return (
     <>
       <TopStrip title={say("intakeTitle")} />
@@ -72,12 +78,14 @@ export function IntakeView() {
               onChange={(e) => change({ vehicle: e.target.value })} className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
           </Part>
           <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
-            <select id="intake-layoutId" aria-label={say("intakeLayout")} value={draft.layoutId} onChange={(e) => change({ layoutId: e.target.value, behaviour: "", hunchId: "" })}
+            <select id="intake-layoutId" aria-label={say("intakeLayout")} value={outOfScope ? OUT_OF_SCOPE : draft.layoutId} onChange={(e) => choose(e.target.value)}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg">
               {catalogue.layouts.map((l) => (
                 <option key={l.id} value={l.id}>{l.name}</option>
               ))}
+              <option value={OUT_OF_SCOPE}>{say("outOfScope")}</option>
             </select>
+            {outOfScope && <p role="alert" className="mt-2 border-2 border-danger p-3 font-semibold">{word("caution.out-of-scope")}</p>}
             <p className="mt-1 text-soft">{[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}</p>
           </Part>
         </div>
@@ -117,7 +125,7 @@ export function IntakeView() {
       </main>
       <footer className="fixed inset-x-0 bottom-0 flex gap-3 border-t-2 border-ink bg-panel p-3">
         <Button large onClick={() => void go("/")}>{say("cancel")}</Button>
-        <Button large filled disabled={intake.busy} className="flex-1" onClick={() => void intake.open()}>{say("intakeGo")}</Button>
+        <Button large filled disabled={intake.busy || outOfScope} className="flex-1" onClick={() => void intake.open()}>{say("intakeGo")}</Button>
       </footer>
     </>
   );

@@ -20,12 +20,11 @@ import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.procedure.ProcedureCatalogue;
-import overturn.procedure.SuspectTable;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Fault;
 
-/** One catalogue reading and the whole table of the largest preset; and how a reading grows with the number of components. */
+/** One catalogue reading of the largest preset, and how it grows with the number of components. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
@@ -45,7 +44,7 @@ public class PhysicsSpeed {
     private List<Fault> cup;
     private List<Fault> air;
 
-    /** A Tarn with its ends multiplied. */
+    /** A Tarn with its ends multiplied, and its bore so that they can be fed. */
     @Setup
     public void build() {
         layout = multiplied(Presets.TARN_BOX_VAN, times);
@@ -59,7 +58,9 @@ public class PhysicsSpeed {
     }
 
     static Layout multiplied(Layout base, int times) {
-        List<Component> parts = new ArrayList<>(base.components());
+        List<Component> parts = new ArrayList<>();
+        base.components().forEach(c -> parts.add(c instanceof Component.Master m ? new Component.Master(m.id(), m.kind(), m.boreMm() * Math.sqrt(times),
+                m.fastFillBoreMm() * Math.sqrt(times), m.primaryStrokeMm(), m.secondaryStrokeMm(), m.portTravelMm(), m.springsN(), m.residualValveBar()) : c));
         List<Joint> joints = new ArrayList<>(base.joints());
         for (int copy = 2; copy <= times; copy++) {
             for (End end : base.ends()) {
@@ -105,12 +106,5 @@ public class PhysicsSpeed {
             sum += one.run(VehicleUnknowns.NOMINAL, cup)[0];
         }
         return sum;
-    }
-
-    /** Suspect × test × 64 severities. */
-    @Benchmark
-    @OutputTimeUnit(TimeUnit.MILLISECONDS)
-    public SuspectTable wholeTable() {
-        return SuspectTable.of(layout, 64);
     }
 }

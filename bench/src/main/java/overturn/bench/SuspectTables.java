@@ -77,7 +77,8 @@ public final class SuspectTables {
                     new Act.Sample(Sensed.RELEASE_MARGIN_MM)));
             StopDepths stops = StopDepths.of(layout);
             out.printf(Locale.ROOT, "| [%s](%s.md) | %.0f | %.1f | %.1f | %.1f | %.1f | %s | %s | %s | %s / %s / %s |%n", preset.name(), preset.id(), force, whole[0],
-                    whole[1], whole[2], plugged, drop, clutch ? number(slave[0]) : "–", clutch ? number(slave[1]) : "–", number(stops.primaryMm()),
+                    whole[1], whole[2], plugged, drop, clutch ? number(slave[0]) : "–", clutch ? number(slave[1]) : "–",
+                    stops.primaryMm() > layout.input().travelToStopMm() - plugged ? "the stop first" : number(stops.primaryMm()),
                     stops.secondaryMm() > 0 ? number(stops.secondaryMm()) : "–", stops.modulatorMm().isPresent() ? number(stops.modulatorMm().getAsDouble()) : "–");
         }
     }

@@ -23,8 +23,10 @@ public final class HiddenVehicle {
     private final VehicleUnknowns vehicle;
     private final List<Fault> faults;
     private final double noiseScale;
+    private final double shownShare;
 
-    private HiddenVehicle(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale) {
+    private HiddenVehicle(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale, double shownShare) {
+        this.shownShare = shownShare;
         this.simulator = simulator;
         this.vehicle = vehicle;
         this.faults = List.copyOf(faults);
@@ -36,12 +38,21 @@ public final class HiddenVehicle {
         if (!(noiseScale >= 0)) {
             throw new IllegalArgumentException("Noise scale " + noiseScale + " must be 0 or more");
         }
-        return new HiddenVehicle(simulator, vehicle, faults, noiseScale);
+        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, 1);
+    }
+
+    /** The same vehicle with a fault that is there in this share of the tests only, 0 to 1. */
+    public HiddenVehicle intermittent(double share) {
+        if (!(share > 0 && share <= 1)) {
+            throw new IllegalArgumentException("Share " + share + " must lie above 0 and be at most 1");
+        }
+        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, share);
     }
 
     /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
-        double[] simulated = simulator.run(procedure.protocol(), vehicle, faults);
+        boolean shown = shownShare == 1 || random.nextDouble() < shownShare;
+        double[] simulated = simulator.run(procedure.protocol(), vehicle, shown ? faults : List.of());
         if (procedure.spec() instanceof Series series) {
             return figures(series, simulated, random);
         }

@@ -62,7 +62,7 @@ final class Sensing {
 
     private double ofVehicle(Sensed quantity) {
         return switch (quantity) {
-            case FREE_PLAY_MM -> state.freePlayMm();
+            case FREE_PLAY_MM -> state.play.freePlayMm(state.section);
             case ROCK_MM -> 0.3 + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()] + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
             case RETURN_SECONDS -> returnSeconds();
             case OUTPUT_ROD_GAP_MM -> 0.3 + deviations.lostMotionMm[Rod.OUTPUT_ROD.ordinal()]
@@ -76,7 +76,7 @@ final class Sensing {
             case MODULATOR_PULSE -> state.section.fuseOut ? 0 : deviations.modulatorShare;
             case FORK_LOSS_MM -> deviations.forkWearMm;
             case LEVEL_SHORT_ML -> levelShortMl();
-            case HOLE_OPEN -> state.preLoadBeyondPlayMm() > 0 ? 0 : holeClean();
+            case HOLE_OPEN -> state.play.preLoadBeyondPlayMm(state.section) > 0 ? 0 : holeClean();
             case HOLE_CLEAN -> holeClean();
             case LIP_WEAR -> lipWear(false);
             case BORE_PITTED -> lipWear(true);

@@ -130,7 +130,7 @@ public final class Simulator {
         } else if (act instanceof Act.LetOut letOut) {
             state.letOut(letOut.chamber().ordinal(), letOut.strokeMm());
         } else if (act instanceof Act.PressToStop) {
-            state.pressToStop();
+            state.press(VehicleState.STOP_FORCE_N);
         } else if (act instanceof Act.StartEngine || act instanceof Act.StopEngine) {
             state.engine(act instanceof Act.StartEngine);
         } else if (act instanceof Act.ParkingBrake brake) {

@@ -6,7 +6,6 @@ import java.util.stream.IntStream;
 import overturn.circuit.Component.Master;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.ReleaseValvePassing;
-import overturn.suspect.Fault.Rod;
 
 /** The vehicle while a protocol is run: what is pressed, how long, what has leaked where. Lives for one run only. */
 final class VehicleState {
@@ -20,14 +19,17 @@ final class VehicleState {
     private static final double DRAWN_IN_ML = 0.15;
     /** Expansion of glycol and mineral fluid per °C (handbook 09 A: 0.0007 to 0.0009). */
     static final double EXPANSION_PER_C = 0.0008;
-    private static final double STOP_FORCE_N = 5_000;
+    /** More than any pedal or lever needs to meet its stop. */
+    static final double STOP_FORCE_N = 5_000;
     private static final double[] NO_AIR = {};
+    private static final double WORTH_SOLVING_SHARE = 0.003;
     private static final double[] CREEP_DECADES = IntStream.rangeClosed(0, 900).mapToDouble(s -> Math.log10(1 + s)).toArray();
 
     final Plant plant;
     final VehicleUnknowns vehicle;
     final Deviations deviations;
     final AssistState assist;
+    final RodPlay play;
     final Flaps flaps;
     final ChamberLoad[] loads = new ChamberLoad[2];
     final double[] pressureBar = new double[2];
@@ -45,17 +47,21 @@ final class VehicleState {
 
     private final double areaMm2;
     private final double stopRodMm;
+    private final double[] limitMl;
     final double[] swallowedMl = new double[2];
     private final double[] elasticMl = new double[2];
     final double[] lostMl = new double[2];
     private final double[] letOutMl = new double[2];
     final double[] keptMl = new double[2];
     private final double[] sweptMm = new double[2];
+    private final double[] solvedMl = new double[2];
     private final boolean[] bottomed = new boolean[2];
     private final double[] airLetInMl;
     final Leaks leaks;
     private boolean taken;
     private boolean atStop;
+    /** Rod travel that moves no piston: play and ports. */
+    private double beforePistonsMm;
     private double runningSeconds;
 
     VehicleState(Plant plant, VehicleUnknowns vehicle, List<Fault> faults, Section section, VehicleCondition before) {
@@ -64,8 +70,10 @@ final class VehicleState {
         this.deviations = Deviations.of(plant, faults);
         this.assist = new AssistState(plant, vehicle, deviations, before.reserveShare());
         this.areaMm2 = plant.boreMm2 * deviations.boreFactor;
+        this.limitMl = new double[] {plant.strokeLimitMm[0] * areaMm2 / 1000, plant.strokeLimitMm[1] * areaMm2 / 1000};
         this.stopRodMm = plant.input.rodTravelMm(plant.input.travelToStopMm()) / deviations.ratioFactor;
         this.flaps = new Flaps(plant, deviations);
+        this.play = new RodPlay(plant, vehicle, deviations);
         this.airLetInMl = before.airLetInMl().isEmpty() ? NO_AIR : before.airLetInMl().stream().mapToDouble(Double::doubleValue).toArray();
         this.taken = before.padsTakenUp();
         this.heatC = before.heatC();
@@ -131,16 +139,15 @@ final class VehicleState {
         assist.use((strokeMm(0) + strokeMm(1)) / (USUAL_PRESS_SHARE * (plant.strokeLimitMm[0] + plant.strokeLimitMm[1])));
     }
 
-    void pressToStop() {
-        press(STOP_FORCE_N);
-    }
-
     void hold(double seconds, double stepSeconds) {
         double left = seconds;
         while (left > 1e-9) {
             double step = Math.min(stepSeconds, left);
             advance(step);
             left -= step;
+        }
+        if (atStop || bottomed[0] || bottomed[1]) {
+            settle();
         }
     }
 
@@ -152,18 +159,36 @@ final class VehicleState {
         if (assist.changing()) {
             assist.advance(seconds, true);
             settle();
-        } else if (atStop || bottomed[0] || bottomed[1] || loads[0].changesWithTime() || plant.tandem() && loads[1].changesWithTime()) {
+        } else if ((atStop || bottomed[0] || bottomed[1]) && hasMoved() || loads[0].changesWithTime() || plant.tandem() && loads[1].changesWithTime()) {
             settle();
         }
         leaks.advance(seconds);
-        if (!atStop && (contentMl(0) > limitMl(0) && !bottomed[0] || plant.tandem() && contentMl(1) > limitMl(1) && !bottomed[1] || rodMm() > stopRodMm)) {
+        if (!atStop && reachesAnEnd()) {
             settle();
         }
     }
 
+    /** Whether a piston, or pedal or lever, may have come to its end since the last solution. */
+    private boolean reachesAnEnd() {
+        double first = contentMl(0);
+        double second = plant.tandem() ? contentMl(1) : 0;
+        return first > limitMl[0] && !bottomed[0] || plant.tandem() && second > limitMl[1] && !bottomed[1]
+                || beforePistonsMm + bracketMm() + 1000 * (first + second) / areaMm2 > stopRodMm;
+    }
+
+    /** Whether so much has crept or leaked since the last solution that a piston at its end has lost pressure worth telling. */
+    private boolean hasMoved() {
+        for (int c = 0; c < plant.chambers; c++) {
+            if (Math.abs(contentMl(c) - solvedMl[c]) > WORTH_SOLVING_SHARE * limitMl[c]) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** Takes fluid out of a chamber, as long as its piston can push some after; returns what was really lost, mL. */
     double lose(int chamber, double ml) {
-        double lost = Math.max(0, Math.min(ml, limitMl(chamber) + keptMl[chamber] - letOutMl[chamber] - lostMl[chamber]));
+        double lost = Math.max(0, Math.min(ml, limitMl[chamber] + keptMl[chamber] - letOutMl[chamber] - lostMl[chamber]));
         lostMl[chamber] += lost;
         return lost;
     }
@@ -204,7 +229,7 @@ final class VehicleState {
             compartmentMl[c] += back;
         }
         for (int c = 0; c < plant.chambers; c++) {
-            if (deviations.holeDrainSeconds[c] > 0 && preLoadBeyondPlayMm() <= 0) {
+            if (deviations.holeDrainSeconds[c] > 0 && play.preLoadBeyondPlayMm(section) <= 0) {
                 trappedMl[c] *= Math.exp(-seconds / deviations.holeDrainSeconds[c]);
             }
         }
@@ -244,17 +269,7 @@ final class VehicleState {
 
     /** Whether the compensating hole of a chamber does not let fluid back at rest. */
     boolean covered(int chamber) {
-        return deviations.holeDrainSeconds[chamber] > 0 && !section.open[chamber] || preLoadBeyondPlayMm() > 0 && !section.open[chamber];
-    }
-
-    /** How far a pushed-in rod covers the holes, mm at the rod; 0 or less where the play takes it. */
-    double preLoadBeyondPlayMm() {
-        double mm = deviations.preLoadMm(section);
-        return mm == 0 ? 0 : mm - soundFreePlayMm() / plant.input.ratioAtRest() - 0.6 * plant.master.portTravelMm();
-    }
-
-    double soundFreePlayMm() {
-        return plant.input.freePlayMm() * vehicle.freePlay();
+        return deviations.holeDrainSeconds[chamber] > 0 && !section.open[chamber] || play.preLoadBeyondPlayMm(section) > 0 && !section.open[chamber];
     }
 
     double ratio(double travelMm) {
@@ -267,8 +282,8 @@ final class VehicleState {
 
     /** Solves force, pressure and travel together. */
     void settle() {
-        double travel = 0;
         double ratio = ratio(0);
+        beforePistonsMm = Math.min(1, ratio * forceN / springsN()) * play.lostMotionMm(section, assist.lashMm());
         for (int i = 0; i < 40; i++) {
             settleAt(targetBar(ratio * forceN));
             double next = plant.input.ratioAtStop() == plant.input.ratioAtRest() ? ratio : ratio(travelMm());
@@ -278,6 +293,9 @@ final class VehicleState {
             ratio = next;
         }
         limitToStop();
+        for (int c = 0; c < plant.chambers; c++) {
+            solvedMl[c] = contentMl(c);
+        }
     }
 
     double targetBar(double rodN) {
@@ -289,7 +307,7 @@ final class VehicleState {
         for (int c = 0; c < plant.chambers; c++) {
             pressureBar[c] = section.open[c] ? 0 : bar;
             evaluate(c);
-            bottomed[c] = section.open[c] && forceN > 0 || contentMl(c) > limitMl(c);
+            bottomed[c] = section.open[c] && forceN > 0 || contentMl(c) > limitMl[c];
             if (bottomed[c] && !section.open[c]) {
                 pressureBar[c] = bottomedBar(c, bar);
                 evaluate(c);
@@ -314,16 +332,12 @@ final class VehicleState {
         elasticMl[c] = loads[c].elasticMl(pressureBar[c]);
     }
 
-    private double limitMl(int c) {
-        return plant.strokeLimitMm[c] * areaMm2 / 1000;
-    }
-
     /** Pressure at which a chamber whose piston is at its end holds just what the piston has pushed out, bar. */
     private double bottomedBar(int c, double most) {
         return Roots.between(0, most, bar -> {
             pressureBar[c] = bar;
             evaluate(c);
-            return contentMl(c) - limitMl(c);
+            return contentMl(c) - limitMl[c];
         });
     }
 
@@ -348,7 +362,7 @@ final class VehicleState {
 
     /** Fluid that the piston of a chamber has pushed out, mL. */
     double displacedMl(int c) {
-        return section.open[c] && forceN > 0 ? limitMl(c) : Math.max(0, Math.min(limitMl(c), contentMl(c)));
+        return section.open[c] && forceN > 0 ? limitMl[c] : Math.max(0, Math.min(limitMl[c], contentMl(c)));
     }
 
     double strokeMm(int c) {
@@ -366,28 +380,19 @@ final class VehicleState {
     }
 
     private double rodMm() {
-        double rodN = ratio(0) * forceN;
-        double takenUp = Math.min(1, rodN / springsN());
-        return takenUp * lostMotionMm() + bracketMm() + strokeMm(0) + strokeMm(1);
+        return beforePistonsMm + bracketMm() + strokeMm(0) + strokeMm(1);
     }
 
+    /** How far the bracket gives way, mm at the rod, under what really goes through the rod: a pedal on its stop pushes no more. */
     double bracketMm() {
-        return deviations.flexMmPerKn * ratio(0) * Math.min(forceN, 1_500) / 1000;
+        if (deviations.flexMmPerKn == 0) {
+            return 0;
+        }
+        double throughN = Math.max(pressureBar[0], pressureBar[1]) * areaMm2 / 10 + springsN();
+        return deviations.flexMmPerKn * Math.min(ratio(0) * forceN, throughN) / 1000;
     }
 
     double travelMm() {
         return Math.min(plant.input.travelToStopMm(), plant.input.travelMm(rodMm()) * deviations.ratioFactor);
-    }
-
-    double lostMotionMm() {
-        double mm = soundFreePlayMm() / plant.input.ratioAtRest() + plant.master.portTravelMm() + vehicle.lostMotionMm() + assist.lashMm()
-                - deviations.preLoadMm(section);
-        return Math.max(0.3, mm) + deviations.lostMotionMm();
-    }
-
-    double freePlayMm() {
-        double feltMm = deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()] + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()];
-        double pressedMm = deviations.preLoadMm(section) - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()] - deviations.assistProudMm;
-        return Math.max(0, soundFreePlayMm() + (feltMm - pressedMm) * plant.input.ratioAtRest());
     }
 }

@@ -67,4 +67,13 @@ class HiddenVehicleTest {
         }
         assertThrows(IllegalArgumentException.class, () -> sound(Double.NaN));
     }
+
+    @Test
+    void anIntermittentFaultShowsInItsShareOfTheTestsAndElseReadsSound() {
+        HiddenVehicle sinking = HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL,
+                List.of(new overturn.suspect.Fault.ByPass(overturn.suspect.Fault.Cup.PRIMARY_PISTON, 6, 0, 0, 40)), 0).intermittent(0.3);
+        long shown = java.util.stream.LongStream.range(0, 500).filter(seed -> read(sinking, seed)[3] - read(sinking, seed)[0] > 10).count();
+        assertTrue(shown > 115 && shown < 185, "shown in " + shown + " of 500");
+        assertThrows(IllegalArgumentException.class, () -> sinking.intermittent(0));
+    }
 }

@@ -121,6 +121,28 @@ class PhysicsPropertyTest {
         assertEquals(lost, found, 0.001 * Math.max(0.1, lost), "reservoir, closed chambers and floor");
     }
 
+    /** Any cut set can be simulated: whatever is plugged, cracked, vented or loosened, every sense reads a finite figure. */
+    @Property(tries = 300)
+    void anyCutSetCanBeSimulated(@ForAll long seed, @ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(max = 63) int suspect) {
+        Layout layout = PRESETS.get(preset);
+        SplittableRandom random = new SplittableRandom(seed);
+        java.util.Set<String> closed = new java.util.TreeSet<>();
+        java.util.Set<String> opened = new java.util.TreeSet<>();
+        layout.joints().forEach(j -> (random.nextInt(4) == 0 ? closed : random.nextInt(6) == 0 ? opened : new java.util.TreeSet<String>()).add(j.id()));
+        java.util.Set<overturn.circuit.Isolation> out = new java.util.TreeSet<>();
+        java.util.Arrays.stream(overturn.circuit.Isolation.values()).filter(i -> random.nextInt(4) == 0).forEach(out::add);
+        Protocol.Script script = Protocol.cut(new CutSet(closed, opened, out)).then(new Act.StartEngine(), new Press(250), new Hold(20), new Act.StopEngine(),
+                new Act.Heat(60), new Release(3), new Act.PressToStop(), new Hold(2), new Release(1), new Act.Recut(CutSet.NONE), new Press(120));
+        for (Sensed quantity : Sensed.values()) {
+            boolean atEnd = List.of(Sensed.END_BAR, Sensed.RESIDUAL_BAR, Sensed.BRAKE_SHARE, Sensed.WHEEL_DRAG_NM, Sensed.WHEEL_C, Sensed.SCREW_ML).contains(quantity);
+            script.then(atEnd ? Sample.at(quantity, layout.ends().get(0).id()) : new Sample(quantity));
+        }
+        double[] read = SIMULATORS.get(preset).run(script.done(), vehicle(seed), anyFault(layout, suspect, 0.7, seed));
+        for (int k = 0; k < read.length; k++) {
+            assertTrue(Double.isFinite(read[k]), Sensed.values()[k] + " under " + closed + opened + out);
+        }
+    }
+
     @Property
     void byPassNeverLosesFluidFromTheSystem(@ForAll long seed, @ForAll @DoubleRange(min = 0.05, max = 0.95) double severity,
             @ForAll @IntRange(min = 1, max = 3) int number) {

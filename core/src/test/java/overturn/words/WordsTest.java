@@ -31,7 +31,7 @@ class WordsTest {
 
     private static Set<String> needed() {
         Set<String> ids = new TreeSet<>(Set.of("option.not-seen", "rig.sound", "rig.doubtful", "rig.not-checked",
-                "caution.not-to-be-driven", "caution.before-opening"));
+                "caution.not-to-be-driven", "caution.before-opening", "caution.out-of-scope"));
         for (Family family : Family.values()) {
             ids.add("family." + family.id());
         }
