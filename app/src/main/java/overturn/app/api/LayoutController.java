@@ -66,6 +66,8 @@ class LayoutController {
 
     @PostMapping("/layouts")
     LayoutView save(@RequestParam(required = false) String personId, @RequestBody String file) {
-        return view(saveLayout.save(personId, file));
+        LayoutFile saved = saveLayout.save(personId, file);
+        models.warmLater(saved);
+        return view(saved);
     }
 }

@@ -51,6 +51,7 @@ public class Jobs {
     private Job assess(UUID id, List<LoggedEntry> entries) {
         LayoutModel model = models.of(((JobOpened) entries.get(0).entry()).layoutId());
         JobState state = JobState.of(entries, model.procedures());
+        model.warmUp();
         return new Job(id, state, model, Assessment.of(model, state.readings(), state.vehicle(), state.setAside()));
     }
 }

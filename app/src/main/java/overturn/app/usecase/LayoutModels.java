@@ -11,7 +11,7 @@ import overturn.inference.LayoutModel;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 
-/** The layouts that a job can stand on, and the model of each, built when first needed. */
+/** The layouts that a job can stand on, and the model of each, built when first needed; that of the first preset at the start. */
 @Component
 public class LayoutModels {
 
@@ -22,9 +22,13 @@ public class LayoutModels {
 
     LayoutModels(SavedLayouts saved) {
         this.saved = saved;
-        Thread warming = new Thread(() -> Presets.files().forEach(file -> model(file).warmUp()), "layouts-warming-up");
+        warmLater(Presets.files().get(0));
+    }
+
+    /** Works the predictions of a layout out before a job asks for them. */
+    public void warmLater(LayoutFile file) {
+        Thread warming = new Thread(() -> model(file).warmUp(), "warming-up-" + file.id());
         warming.setDaemon(true);
-        warming.setPriority(Thread.MIN_PRIORITY);
         warming.start();
     }
 
