@@ -31,7 +31,7 @@ export const SIZE = { width: 960, height: 452 };
 export const MASTER = { x: 226, y: 98, width: 198, height: 68 };
 export const PORTS: Record<"PRIMARY" | "SECONDARY", Point> = { PRIMARY: { x: 286, y: 166 }, SECONDARY: { x: 372, y: 166 } };
 const END_X = 806;
-const HUB_X = [500, 622, 690];
+const HUB_X = [500, 596, 680];
 const HUB_SIZE: Record<HubKind, { width: number; height: number }> = {
   MODULATOR: { width: 92, height: 72 },
   PROPORTIONING_VALVE: { width: 54, height: 36 },
