@@ -125,4 +125,16 @@ class BenchAndLayoutsTest {
         page.getByRole(AriaRole.IMG).getByText("Rear middle").waitFor();
         assertEquals(0, page.getByRole(AriaRole.IMG).getByText("Modulator").count());
     }
+
+    @Test
+    void whatIsOutOfScopeIsSaidAndOpensNoJob(OverturnServer.Running server) {
+        Screens screens = signedIn(server).open("/intake");
+        Page page = screens.page();
+        exactly(page, "Circuit").selectOption("out-of-scope");
+        page.getByText("They are outside this program: maker's procedure only.").waitFor();
+        assertTrue(screens.button("Open the job").isDisabled());
+        exactly(page, "Circuit").selectOption("wisp-courier-brake");
+        page.getByText("Lever brake · Lever brake, one disc, two-piston caliper").waitFor();
+        assertTrue(screens.button("Open the job").isEnabled());
+    }
 }
