@@ -3,9 +3,9 @@ import type { Dimension, Unit } from "./types";
 export type UnitSystem = "metric" | "us";
 
 const US_SYMBOL: Record<Dimension, string> = { LENGTH: "in", FORCE: "lbf", PRESSURE: "psi", DEPRESSION: "inHg", VOLUME: "fl oz",
-  TIME: "s", TORQUE: "lbf ft", TEMPERATURE: "°F", SHARE: "%", AREA: "in²", STIFFNESS: "mL/bar", FLOW: "mL/min", RATIO: "×", TURNS: "turns", STROKES: "strokes" };
+  TIME: "s", TORQUE: "lbf ft", TEMPERATURE: "°F", TEMPERATURE_RISE: "°F rise", SHARE: "%", AREA: "in²", STIFFNESS: "mL/bar", FLOW: "mL/min", RATIO: "×", TURNS: "turns", STROKES: "strokes" };
 const DECIMALS: Record<string, number> = { mm: 0, in: 2, N: 0, lbf: 0, bar: 1, psi: 0, kPa: 0, inHg: 1, mL: 1, "fl oz": 2,
-  s: 1, Nm: 0, "lbf ft": 0, "°C": 0, "°F": 0, "%": 0, "mm²": 0, "cm²": 1, "in²": 2, "mL/bar": 4, "mL/min": 2, "×": 2, turns: 1, strokes: 0, m: 0, ft: 0 };
+  s: 1, Nm: 0, "lbf ft": 0, "°C": 0, "°F": 0, "°C rise": 0, "°F rise": 0, "%": 0, "mm²": 0, "cm²": 1, "in²": 2, "mL/bar": 4, "mL/min": 2, "×": 2, turns: 1, strokes: 0, m: 0, ft: 0 };
 
 /** The unit in which a dimension is shown and asked for. */
 export function unitFor(dimension: Dimension, system: UnitSystem, units: Unit[]): Unit {

@@ -43,7 +43,7 @@ export function CalculatorSheet({ calculator, layoutId, jobId }: Props) {
                 </th>
               ))}
               <th className="min-w-32 py-2 pl-2">
-                {bench.columns.length < MOST_COLUMNS && <Button onClick={bench.add}>{say("addWhatIf")}</Button>}
+                {bench.columns.length < MOST_COLUMNS && <Button className="whitespace-nowrap" onClick={bench.add}>{say("addWhatIf")}</Button>}
               </th>
             </tr>
           </thead>
@@ -104,7 +104,7 @@ function InputRow({ field, own, bench, names }: { field: Field; own: string; ben
               <input id={id} aria-label={`${label}, ${names[i]}`} inputMode="text" autoComplete="off" value={text} placeholder={preset} aria-invalid={refused !== undefined}
                 aria-describedby={refused ? `${id}-refused` : undefined} onChange={(e) => bench.type(i, field.id, e.target.value)}
                 className="figures min-h-10 w-full min-w-0 bg-transparent px-2 text-right text-xl font-semibold outline-none placeholder:font-normal placeholder:text-soft" />
-              <span className="figures text-soft">{unit.symbol}</span>
+              <span className="figures whitespace-nowrap text-soft">{unit.symbol}</span>
             </div>
             {refused ? (
               <p id={`${id}-refused`} role="alert" className="mt-1 text-sm text-danger">{say("refusedInput", { given: refused.given, allowed: refused.allowed })}</p>

@@ -25,7 +25,7 @@ export function inBoth(text: string, asked: Unit, units: Unit[]): string {
   const own = units.filter((u) => u.dimension === asked.dimension);
   if (value === undefined || own.length < 2) return "";
   const core = own.find((u) => u.core);
-  const other = own.find((u) => !u.core && ["in", "lbf", "psi", "inHg", "fl oz", "lbf ft", "°F", "in²"].includes(u.symbol));
+  const other = own.find((u) => !u.core && ["in", "lbf", "psi", "inHg", "fl oz", "lbf ft", "°F", "°F rise", "in²"].includes(u.symbol));
   return [core, other].filter((u): u is Unit => u !== undefined).map((u) => `${fine(value, u)} ${u.symbol}`).join(" · ");
 }
 

@@ -50,10 +50,10 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
           ))}
         </div>
         <div className="min-w-0 lg:sticky lg:top-4 lg:self-start">
-          {editor.checked.data ? <Drawn checked={editor.checked.data} stale={editor.checked.isError} /> : <Loading />}
+          {editor.checked.data ? <Drawn checked={editor.checked.data} stale={editor.checked.isError} /> : <p aria-busy="true" className="caps border-2 border-ink p-6">{say("loading")}</p>}
           {editor.checked.isError && (
             <div role="alert" className="mt-3 border-2 border-danger p-3">
-              <p className="font-semibold">{say("notYetACircuit")}</p>
+              <p className="font-semibold">{say(editor.findings.length === 0 ? "failed" : "notYetACircuit")}</p>
               <ul className="list-inside list-disc">
                 {editor.findings.length === 0 ? <li>{editor.checked.error.message}</li> : editor.findings.map((f) => <li key={f.field + f.allowed}>{fieldText(f.field, editor.file)} {f.given} {f.allowed}</li>)}
               </ul>

@@ -23,7 +23,6 @@ final class ClutchStroke {
         Slave slave = layout.all(Slave.class).stream().findFirst().orElseThrow();
         double travel = layout.input().travelToStopMm();
         return List.of(
-                Field.of("pedal-travel", Dimension.LENGTH, 10, 250, travel, 0.01),
                 Field.of("rod-travel", Dimension.LENGTH, 1, 60, Math.min(layout.master().primaryStrokeMm(), layout.input().rodTravelMm(travel)), 0.01),
                 Field.of("lost-at-rod", Dimension.LENGTH, 0, 20,
                         layout.input().freePlayMm() / layout.input().ratioAtRest() + layout.master().portTravelMm(), 0.15),

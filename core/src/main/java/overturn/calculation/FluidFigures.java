@@ -66,7 +66,7 @@ final class FluidFigures {
     static Calculator fillLevel() {
         return Calculator.of("fill-level", layout -> List.of(
                 Field.of("fluid", Dimension.VOLUME, 5, 3000, systemMl(layout), 0.15),
-                Field.of("warmer-by", Dimension.TEMPERATURE, 0, 200, 60, 0.1),
+                Field.of("warmer-by", Dimension.TEMPERATURE_RISE, 0, 200, 60, 0.1),
                 Field.of("expansion", Dimension.SHARE, 0.05, 0.13, 0.08, 0.07),
                 Field.of("wear", Dimension.LENGTH, 0, 25, 4, 0.1),
                 Field.of("piston-area", Dimension.AREA, 0, 40_000, pistonAreaMm2(layout), 0.01),

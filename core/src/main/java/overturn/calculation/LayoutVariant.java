@@ -35,7 +35,7 @@ final class LayoutVariant {
                 : c instanceof Lever l ? new Lever(l.id(), ratio, l.ratioAtGrip() * factor, l.travelToGripMm(), l.freePlayMm() * factor) : c);
     }
 
-    /** Pistons of every end, or of its front or rear ends, of another area; clearance volume and stiffness go with it. */
+    /** Pistons of every end of another area; clearance volume and stiffness go with it. */
     static Layout withPistonArea(Layout layout, double factor) {
         double diameter = Math.sqrt(factor);
         return each(layout, c -> c instanceof DiscEnd d ? new DiscEnd(d.id(), d.pistonMm() * diameter, d.pistonsPerSide(), d.clearancePerPadMm(),

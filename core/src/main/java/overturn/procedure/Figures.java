@@ -22,7 +22,6 @@ final class Figures {
     private static final double TORQUE_SD_NM = 1.5;
     private static final double TEMPERATURE_SD_C = 7;
     private static final double STROKE_SD_MM = 0.4;
-    private static final double CALIPER_SD_MM = 0.05;
     private static final double FEELER_SD_MM = 0.15;
     private static final double RULE_SD_MM = 0.4;
     private static final double WATER_SD_PERCENT = 0.5;
@@ -78,10 +77,6 @@ final class Figures {
 
     static Figure stroke(String id) {
         return figure(id, Dimension.LENGTH, 0, 60, STROKE_SD_MM);
-    }
-
-    static Figure bore(String id) {
-        return figure(id, Dimension.LENGTH, 5, 80, CALIPER_SD_MM);
     }
 
     /** A gap by feeler or depth gauge; negative where the rod stands proud. */

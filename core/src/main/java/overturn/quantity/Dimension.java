@@ -10,6 +10,8 @@ public enum Dimension {
     TIME(MeasureUnit.Symbol.SECOND),
     TORQUE(MeasureUnit.Symbol.NEWTON_METRE),
     TEMPERATURE(MeasureUnit.Symbol.CELSIUS),
+    /** A difference of temperatures: its units have no zero of their own. */
+    TEMPERATURE_RISE(MeasureUnit.Symbol.CELSIUS_RISE),
     SHARE(MeasureUnit.Symbol.PERCENT),
     AREA(MeasureUnit.Symbol.SQUARE_MILLIMETRE),
     STIFFNESS(MeasureUnit.Symbol.MILLILITRE_PER_BAR),

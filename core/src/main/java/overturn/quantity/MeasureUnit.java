@@ -24,6 +24,8 @@ public enum MeasureUnit {
     POUND_FOOT("lbf ft", Dimension.TORQUE, 1.3558179483),
     CELSIUS(Symbol.CELSIUS, Dimension.TEMPERATURE, 1.0),
     FAHRENHEIT("°F", Dimension.TEMPERATURE, 5.0 / 9, -32),
+    CELSIUS_RISE(Symbol.CELSIUS_RISE, Dimension.TEMPERATURE_RISE, 1.0),
+    FAHRENHEIT_RISE("°F rise", Dimension.TEMPERATURE_RISE, 5.0 / 9),
     PERCENT(Symbol.PERCENT, Dimension.SHARE, 1.0),
     SQUARE_MILLIMETRE(Symbol.SQUARE_MILLIMETRE, Dimension.AREA, 1.0),
     SQUARE_CENTIMETRE("cm²", Dimension.AREA, 100.0),
@@ -44,6 +46,7 @@ public enum MeasureUnit {
         static final String SECOND = "s";
         static final String NEWTON_METRE = "Nm";
         static final String CELSIUS = "°C";
+        static final String CELSIUS_RISE = "°C rise";
         static final String PERCENT = "%";
         static final String SQUARE_MILLIMETRE = "mm²";
         static final String MILLILITRE_PER_BAR = "mL/bar";

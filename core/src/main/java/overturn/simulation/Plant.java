@@ -4,7 +4,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import overturn.circuit.Assist;
-import overturn.circuit.Chamber;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.Master;
@@ -91,9 +90,5 @@ final class Plant {
 
     boolean tandem() {
         return chambers == 2;
-    }
-
-    static int of(Chamber chamber) {
-        return chamber.ordinal();
     }
 }

@@ -36,13 +36,38 @@ class CalculatorPropertiesTest {
         return Calculators.find(id).orElseThrow().compute(layout, values);
     }
 
+    /** No input is for show: moving it moves an output, a notice, a curve or a row of the calculator, on some preset. */
+    @Test
+    void everyInputMovesSomething() {
+        for (Calculator calculator : Calculators.all()) {
+            java.util.Set<String> idle = new java.util.TreeSet<>();
+            java.util.Set<String> moving = new java.util.TreeSet<>();
+            for (Layout layout : Presets.all().stream().filter(l -> calculator.fits(l.family())).toList()) {
+                List<Field> fields = calculator.fields(layout);
+                Map<String, Double> base = new HashMap<>();
+                fields.forEach(f -> base.put(f.id(), Double.isNaN(f.preset()) ? f.least() + (f.id().endsWith("2") ? 0.3 : 0.2) * (f.most() - f.least()) : f.preset()));
+                Result before = calculator.compute(layout, base);
+                for (Field field : fields) {
+                    boolean moves = java.util.stream.DoubleStream.of(field.least(), field.most()).anyMatch(value -> {
+                        Map<String, Double> moved = new HashMap<>(base);
+                        moved.put(field.id(), value);
+                        return !calculator.compute(layout, moved).equals(before);
+                    });
+                    (moves ? moving : idle).add(field.id());
+                }
+            }
+            idle.removeAll(moving);
+            assertEquals(java.util.Set.of(), idle, calculator.id());
+        }
+    }
+
     /** Doing what it says leaves the play that was wanted. */
     @Property(tries = 200)
     void theTurnsGiveTheWantedPlay(@ForAll @DoubleRange(min = 0, max = 40) double measured, @ForAll @DoubleRange(min = 0, max = 40) double wanted,
             @ForAll @DoubleRange(min = 0.5, max = 2) double pitch) {
         Result result = compute("free-play", TARN, "measured", measured, "wanted", wanted, "pitch", pitch);
         double sign = result.notices().contains("lengthen-the-rod") ? -1 : 1;
-        assertEquals(wanted, measured + sign * result.value("turns") * pitch * 4, result.notices().contains("leave-it") ? 0.2 : 1e-6);
+        assertEquals(wanted, measured + sign * result.value("turns") * pitch * 4, result.notices().contains("leave-it") ? 0.35 : 1e-6);
     }
 
     @Property(tries = 100)

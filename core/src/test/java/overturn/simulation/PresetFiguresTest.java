@@ -148,4 +148,37 @@ class PresetFiguresTest {
             }
         }
     }
+
+    private static Layout changed(String preset, java.util.function.UnaryOperator<overturn.circuit.Component> change) {
+        Layout layout = Presets.layout(preset);
+        return new Layout("changed", layout.family(), layout.components().stream().map(change).toList(), layout.joints());
+    }
+
+    private static double[] press(Layout layout, double forceN, String end) {
+        return Simulator.of(layout).run(Protocol.whole().then(new Press(forceN), new Sample(Sensed.TRAVEL_MM), new Sample(Sensed.PRESSURE_BAR),
+                Sample.at(Sensed.END_BAR, end)).done(), VehicleUnknowns.NOMINAL, List.of());
+    }
+
+    /** 28 bar to the knee, 40 % of the rest: at 42 bar in front 28 + 0.4 · 14 = 33.6 behind. A metering valve holds all of it back until it opens. */
+    @Test
+    void valvesPassWhatTheyShould() {
+        double[] limited = press(Presets.layout("ardle-mail-trike"), 270, "rear-left");
+        assertEquals(28 + 0.4 * (limited[1] - 28), limited[2], 1e-9);
+        Layout metering = changed("ardle-mail-trike", c -> c instanceof overturn.circuit.Component.ProportioningValve v
+                ? new overturn.circuit.Component.MeteringValve(v.id(), 6) : c);
+        assertEquals(0, press(metering, 50, "rear-left")[2], 1e-9);
+        assertTrue(press(metering, 50, "rear-left")[1] < 6 && press(metering, 50, "rear-left")[1] > 3);
+        assertEquals(press(metering, 100, "rear-left")[1], press(metering, 100, "rear-left")[2], 1e-9);
+    }
+
+    /** A stepped bore fills the ends in less travel and presses as hard. */
+    @Test
+    void aFastFillBoreSavesTravelAndNoPressure() {
+        Layout stepped = changed("corvane-flatbed", c -> c instanceof overturn.circuit.Component.Master m ? new overturn.circuit.Component.Master(m.id(), m.kind(),
+                m.boreMm(), 1.3 * m.boreMm(), m.primaryStrokeMm(), m.secondaryStrokeMm(), m.portTravelMm(), m.springsN(), 0) : c);
+        double[] plain = press(Presets.layout("corvane-flatbed"), 500, "front-left");
+        double[] fast = press(stepped, 500, "front-left");
+        assertTrue(fast[0] < plain[0] - 5, plain[0] + " to " + fast[0]);
+        assertEquals(plain[1], fast[1], 1e-9);
+    }
 }

@@ -44,7 +44,7 @@ public class LayoutModels {
 
     /** The model of a layout. */
     public Optional<LayoutModel> find(String layoutId) {
-        return file(layoutId).map(this::model);
+        return Optional.ofNullable(models.getIfPresent(layoutId)).or(() -> file(layoutId).map(this::model));
     }
 
     LayoutModel model(LayoutFile file) {
