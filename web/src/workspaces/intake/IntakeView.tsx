@@ -25,7 +25,7 @@ function useIntake() {
   const go = useNavigate();
   const queries = useQueryClient();
   useEffect(() => {
-    void readDraft<IntakeDraft>(DRAFT).then((kept) => kept && setDraft(kept));
+    void readDraft<IntakeDraft>(DRAFT).then((kept) => kept && setDraft((now) => ({ ...now, ...kept })));
   }, []);
   const change = (part: Partial<IntakeDraft>) => {
     const next = { ...draft, ...part };
@@ -111,6 +111,7 @@ export function IntakeView() {
               options={[{ value: "yes", text: say("movedYes") }, { value: "no", text: say("movedNo") }]} />
           </div>
         </Part>
+        <Facts draft={draft} change={change} />
         <Part field="hunchId" label="intakeHunch" missing={intake.missing}>
           <select id="intake-hunchId" aria-label={say("intakeHunch")} value={draft.hunchId} onChange={(e) => change({ hunchId: e.target.value })}
             className="min-h-14 w-full border-2 border-ink px-3 text-lg">
@@ -128,6 +129,31 @@ export function IntakeView() {
         <Button large filled disabled={intake.busy || outOfScope} className="flex-1" onClick={() => void intake.open()}>{say("intakeGo")}</Button>
       </footer>
     </>
+  );
+}
+
+/** What moves the frequencies before any reading; none of it has to be known. */
+function Facts({ draft, change }: { draft: IntakeDraft; change: (part: Partial<IntakeDraft>) => void }) {
+  const tick = (fact: "recentWork" | "sometimes", label: UiWord) => (
+    <label className="flex min-h-14 items-center gap-3 border-2 border-ink bg-panel px-3 text-lg">
+      <input type="checkbox" className="size-6" checked={draft[fact]} onChange={(e) => change({ [fact]: e.target.checked })} />
+      {say(label)}
+    </label>
+  );
+  return (
+    <section className="border-l-4 border-transparent pl-4">
+      <h2 className="mb-2 text-xl font-semibold">{say("intakeFacts")}</h2>
+      <div className="grid items-end gap-2 sm:grid-cols-2 md:grid-cols-3">
+        {tick("recentWork", "factRecentWork")}
+        {tick("sometimes", "factSometimes")}
+        <label className="grid gap-1">
+          <span className="caps">{say("factAge")}</span>
+          <select value={draft.age} onChange={(e) => change({ age: e.target.value as IntakeDraft["age"] })} className="min-h-14 w-full border-2 border-ink px-3 text-lg">
+            {(["UNKNOWN", "NEW", "OLD"] as const).map((age) => <option key={age} value={age}>{say(`age${age}`)}</option>)}
+          </select>
+        </label>
+      </div>
+    </section>
   );
 }
 

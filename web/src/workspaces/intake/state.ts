@@ -11,6 +11,9 @@ export interface IntakeDraft {
   behaviour: string;
   hunchId: string;
   mayBeMoved: "" | "yes" | "no";
+  recentWork: boolean;
+  sometimes: boolean;
+  age: "UNKNOWN" | "NEW" | "OLD";
 }
 
 export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => ({
@@ -23,6 +26,9 @@ export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => (
   behaviour: "",
   hunchId: "",
   mayBeMoved: "",
+  recentWork: false,
+  sometimes: false,
+  age: "UNKNOWN",
 });
 
 export type IntakeField = "vehicle" | "layoutId" | "complaint" | "behaviour" | "hunchId" | "mayBeMoved";

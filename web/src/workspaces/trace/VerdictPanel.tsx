@@ -16,7 +16,10 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         <span className="label text-2xl font-semibold">{say(`grade${verdict.grade}`)}</span>
         <span className="figures text-lg">{percent(verdict.probability)}</span>
       </p>
-      <p className="font-semibold">{word(`remedy.${verdict.remedyId}`)}</p>
+      <p className="font-semibold">
+        {word(`remedy.${verdict.remedyId}`)}
+        {verdict.alsoRemedyId && <> {say("alsoNeeded", { remedy: word(`remedy.${verdict.alsoRemedyId}.short`) })}</>}
+      </p>
       {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
       {conflict && <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">{say("conflict", { test: word(`test.${conflict.procedureId}`) })}</p>}
       {verdict.missing.length > 0 && (

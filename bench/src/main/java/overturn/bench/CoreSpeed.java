@@ -16,6 +16,7 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
+import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;
@@ -76,6 +77,6 @@ public class CoreSpeed {
     /** Belief, ranked plan and verdict after the last reading. */
     @Benchmark
     public Assessment assessment() {
-        return Assessment.of(model, readings, VehicleNeeds.SEAT, Set.of());
+        return Assessment.of(model, Intake.UNKNOWN, readings, VehicleNeeds.SEAT, Set.of());
     }
 }

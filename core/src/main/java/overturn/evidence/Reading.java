@@ -1,8 +1,10 @@
 package overturn.evidence;
 
 import java.util.Objects;
+import java.util.Optional;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.RigTrust;
+import overturn.suspect.Cure;
 
 /**
  * One reading that stands (struck ones are never passed in).
@@ -12,8 +14,9 @@ import overturn.measurement.RigTrust;
  * @param value       what was read
  * @param rigSetup    the rig set-up; readings of one set-up stand or fall together
  * @param trust       how far that set-up is trusted
+ * @param after       what had been remedied when it was read; empty before any repair
  */
-public record Reading(String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust) {
+public record Reading(String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Optional<Cure> after) {
 
     public Reading {
         Objects.requireNonNull(id, "id");
@@ -21,5 +24,16 @@ public record Reading(String id, String procedureId, ReadingValue value, String 
         Objects.requireNonNull(value, "value");
         Objects.requireNonNull(rigSetup, "rigSetup");
         Objects.requireNonNull(trust, "trust");
+        Objects.requireNonNull(after, "after");
+    }
+
+    /** A reading before any repair. */
+    public Reading(String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust) {
+        this(id, procedureId, value, rigSetup, trust, Optional.empty());
+    }
+
+    /** Whether both read the same thing: the same test on the vehicle in the same state of repair. */
+    public boolean repeats(Reading other) {
+        return procedureId.equals(other.procedureId) && after.equals(other.after);
     }
 }

@@ -1,97 +1,162 @@
 package overturn.inference;
 
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import overturn.measurement.RigTrust;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import overturn.numeric.LogSpace;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
-/** What is believed after some readings: weights of all particles, and from them everything else. Immutable. */
+/**
+ * What is believed after some readings: weights of all particles of all hypotheses carried, and from them everything else.
+ * Immutable. Two suspects can be at fault at once, so the probabilities of suspects, and of remedies, may sum to more than one;
+ * those of hypotheses, and of cures, sum to one.
+ */
 public final class Belief {
 
+    private static final double NEGLIGIBLE = 1e-4;
+    /** Hypotheses that are tried with several vehicles: from this share on, and at most so many. */
+    private static final double LEADING = 0.002;
+    private static final int MOST_LEADING = 12;
+
     private final LayoutModel model;
-    private final double[] particleWeights;
-    private final double[] suspectProbabilities;
-    private final Map<String, Double> lyingProbabilities;
+    private final Optional<Cure> done;
+    private final List<Hypothesis> hypotheses;
+    private final double[][] weights;
+    private final double[] shares;
+    private final double[] suspects;
+    private final Map<Remedy, Double> remedies = new EnumMap<>(Remedy.class);
+    private final Map<Cure, Double> cures = new LinkedHashMap<>();
+    private final List<SetupLikelihood> setups;
 
-    private Belief(LayoutModel model, double[] particleWeights, Map<String, Double> lyingProbabilities) {
+    private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, double[][] weights) {
         this.model = model;
-        this.particleWeights = particleWeights;
-        this.lyingProbabilities = Map.copyOf(lyingProbabilities);
-        this.suspectProbabilities = new double[model.suspects().size()];
-        for (int i = 0; i < particleWeights.length; i++) {
-            suspectProbabilities[i / LayoutModel.PARTICLES] += particleWeights[i];
-        }
-    }
-
-    /** Combines readings: product over rig set-ups, each either telling the truth in all its readings or in none. */
-    static Belief of(LayoutModel model, List<ReadingLikelihood> readings) {
-        double[] logWeights = logPrior(model);
-        Map<String, double[]> truths = new LinkedHashMap<>();
-        Map<String, Double> lies = new LinkedHashMap<>();
-        bySetup(readings).forEach((setup, own) -> {
-            double lying = trust(own).lyingProbability();
-            double[] logTrue = new double[logWeights.length];
-            double logLied = Math.log(lying) + sum(own, logTrue);
-            for (int i = 0; i < logTrue.length; i++) {
-                logTrue[i] += Math.log1p(-lying);
-                logWeights[i] += LogSpace.add(logTrue[i], logLied);
+        this.done = done;
+        this.hypotheses = hypotheses;
+        this.setups = setups;
+        this.weights = weights;
+        this.shares = new double[weights.length];
+        this.suspects = new double[model.suspects().size()];
+        for (int h = 0; h < weights.length; h++) {
+            for (double weight : weights[h]) {
+                shares[h] += weight;
             }
-            truths.put(setup, logTrue);
-            lies.put(setup, logLied);
-        });
-        double[] weights = LogSpace.normalised(logWeights);
-        Map<String, Double> lying = new LinkedHashMap<>();
-        truths.forEach((setup, logTrue) -> lying.put(setup, lyingProbability(weights, logTrue, lies.get(setup))));
-        return new Belief(model, weights, lying);
-    }
-
-    private static double[] logPrior(LayoutModel model) {
-        double total = model.suspects().stream().mapToDouble(Suspect::frequency).sum();
-        double[] log = new double[model.suspects().size() * LayoutModel.PARTICLES];
-        for (int i = 0; i < log.length; i++) {
-            double frequency = model.suspects().get(i / LayoutModel.PARTICLES).frequency();
-            log[i] = Math.log(frequency / total / LayoutModel.PARTICLES);
+            sum(hypotheses.get(h), shares[h]);
         }
-        return log;
     }
 
-    private static Map<String, List<ReadingLikelihood>> bySetup(List<ReadingLikelihood> readings) {
-        Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
-        readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>()).add(r));
-        return groups;
-    }
-
-    /** Doubt about any reading of a set-up is doubt about the set-up; proof of it needs no repeating. */
-    private static RigTrust trust(List<ReadingLikelihood> setup) {
-        if (setup.stream().anyMatch(r -> r.reading().trust() == RigTrust.DOUBTFUL)) {
-            return RigTrust.DOUBTFUL;
+    private void sum(Hypothesis hypothesis, double share) {
+        if (!hypothesis.isNoneOfThese()) {
+            suspects[hypothesis.first()] += share;
         }
-        return setup.stream().anyMatch(r -> r.reading().trust() == RigTrust.PROVEN) ? RigTrust.PROVEN : RigTrust.NORMAL;
-    }
-
-    /** Adds the log likelihoods of a set-up, repeats of one test averaged, and returns that of the lie. */
-    private static double sum(List<ReadingLikelihood> setup, double[] logTrue) {
-        Map<String, Long> repeats = new LinkedHashMap<>();
-        setup.forEach(r -> repeats.merge(r.reading().procedureId(), 1L, Long::sum));
-        double logLied = 0;
-        for (ReadingLikelihood reading : setup) {
-            double share = 1.0 / repeats.get(reading.reading().procedureId());
-            reading.addTrueTo(logTrue, share);
-            logLied += share * reading.logLied();
+        if (hypothesis.isPair()) {
+            suspects[hypothesis.second()] += share;
         }
-        return logLied;
+        Cure cure = cure(hypothesis);
+        cures.merge(cure, share, Double::sum);
+        cure.remedies().forEach(remedy -> remedies.merge(remedy, share, Double::sum));
     }
 
-    private static double lyingProbability(double[] weights, double[] logTrue, double logLied) {
+    /** What a hypothesis still needs. */
+    Cure cure(Hypothesis hypothesis) {
+        return left(hypothesis).cure(model.suspects());
+    }
+
+    /** What is left of a hypothesis after what was remedied. */
+    Hypothesis left(Hypothesis hypothesis) {
+        return hypothesis.after(done, model.suspects(), model.sound());
+    }
+
+    /** Combines rig set-ups, each either telling the truth in all its readings or in none. */
+    static Belief of(LayoutModel model, Prior prior, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups) {
+        double[][] logs = new double[hypotheses.size()][];
+        for (int h = 0; h < logs.length; h++) {
+            logs[h] = logWeights(prior, hypotheses.get(h), setups, 0);
+        }
+        for (int h : leading(logs)) {
+            logs[h] = overVehicles(prior, hypotheses.get(h), setups, logs[h]);
+        }
+        return new Belief(model, done, hypotheses, setups, normalised(logs));
+    }
+
+    private static double[] logWeights(Prior prior, Hypothesis hypothesis, List<SetupLikelihood> setups, int time) {
+        double[] sums = new double[Crowd.PARTICLES];
+        for (SetupLikelihood setup : setups) {
+            double[] row = setup.row(hypothesis, time);
+            for (int i = 0; i < sums.length; i++) {
+                sums[i] += row[i];
+            }
+        }
+        double logPrior = prior.log(hypothesis) - Math.log(Crowd.PARTICLES);
+        for (int i = 0; i < sums.length; i++) {
+            sums[i] += logPrior;
+        }
+        return sums;
+    }
+
+    /**
+     * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by chance. So every
+     * severity of a leading hypothesis is tried with several vehicles.
+     */
+    private static double[] overVehicles(Prior prior, Hypothesis hypothesis, List<SetupLikelihood> setups, double[] own) {
+        double[] sums = own;
+        for (int time = 1; time < Crowd.VEHICLES_TRIED; time++) {
+            double[] other = logWeights(prior, hypothesis, setups, time);
+            for (int i = 0; i < other.length; i++) {
+                other[i] = LogSpace.add(sums[i], other[i]);
+            }
+            sums = other;
+        }
+        double[] mean = new double[sums.length];
+        for (int i = 0; i < mean.length; i++) {
+            mean[i] = sums[i] - Math.log(Crowd.VEHICLES_TRIED);
+        }
+        return mean;
+    }
+
+    private static List<Integer> leading(double[][] logs) {
+        double[] evidence = Arrays.stream(logs).mapToDouble(LogSpace::sum).toArray();
+        double[] shares = LogSpace.normalised(evidence);
+        return IntStream.range(0, shares.length).boxed().filter(h -> shares[h] >= LEADING)
+                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).toList();
+    }
+
+    private static double[][] normalised(double[][] logs) {
+        double highest = Arrays.stream(logs).flatMapToDouble(Arrays::stream).max().orElse(Double.NEGATIVE_INFINITY);
+        if (!Double.isFinite(highest)) {
+            throw new IllegalStateException("Impossible: no hypothesis has any weight left");
+        }
+        double[][] weights = new double[logs.length][Crowd.PARTICLES];
+        double total = 0;
+        for (int h = 0; h < logs.length; h++) {
+            for (int i = 0; i < logs[h].length; i++) {
+                weights[h][i] = Math.exp(logs[h][i] - highest);
+                total += weights[h][i];
+            }
+        }
+        for (double[] own : weights) {
+            for (int i = 0; i < own.length; i++) {
+                own[i] /= total;
+            }
+        }
+        return weights;
+    }
+
+    private double lyingProbability(SetupLikelihood setup) {
         double probability = 0;
-        for (int i = 0; i < weights.length; i++) {
-            probability += weights[i] / (1 + Math.exp(logTrue[i] - logLied));
+        for (int h = 0; h < weights.length; h++) {
+            if (shares[h] > NEGLIGIBLE) {
+                double[] row = setup.row(hypotheses.get(h), 0);
+                for (int i = 0; i < Crowd.PARTICLES; i++) {
+                    probability += weights[h][i] * Math.exp(setup.logLied() - row[i]);
+                }
+            }
         }
         return probability;
     }
@@ -100,47 +165,112 @@ public final class Belief {
         return model;
     }
 
+    List<Hypothesis> hypotheses() {
+        return hypotheses;
+    }
+
+    double share(int hypothesis) {
+        return shares[hypothesis];
+    }
+
+    double weight(int hypothesis, int particle) {
+        return weights[hypothesis][particle];
+    }
+
+    /** Weight of one particle of a suspect alone; singles come first among the hypotheses, in the order of the suspects. */
     double particleWeight(int suspect, int particle) {
-        return particleWeights[suspect * LayoutModel.PARTICLES + particle];
+        return weights[suspect][particle];
     }
 
-    /** Probability of a suspect by its index in the model. */
+    /** Probability that a suspect, by its index in the model, is at fault, alone or with another. */
     public double probability(int suspect) {
-        return suspectProbabilities[suspect];
+        return suspects[suspect];
     }
 
-    /** Probability of a suspect. */
+    /** Probability that a suspect is at fault, alone or with another. */
     public double probability(String suspectId) {
-        return suspectProbabilities[model.indexOf(suspectId)];
+        return suspects[model.indexOf(suspectId)];
     }
 
-    /** Probability of each remedy that any suspect calls for. */
+    /** Probability that each remedy is still needed. */
     public Map<Remedy, Double> remedies() {
-        Map<Remedy, Double> sums = new EnumMap<>(Remedy.class);
-        for (int s = 0; s < suspectProbabilities.length; s++) {
-            sums.merge(model.suspects().get(s).remedy(), suspectProbabilities[s], Double::sum);
+        return new EnumMap<>(remedies);
+    }
+
+    /** The remedy most likely needed; ties go to the first named. */
+    public Remedy leadingRemedy() {
+        return remedies.entrySet().stream().max(Comparator.comparingDouble(Map.Entry::getValue)).orElseThrow().getKey();
+    }
+
+    public double probability(Remedy remedy) {
+        return remedies.getOrDefault(remedy, 0.0);
+    }
+
+    /** Probability of each cure, that is of exactly these remedies being needed; they sum to one. */
+    public Map<Cure, Double> cures() {
+        return java.util.Collections.unmodifiableMap(cures);
+    }
+
+    /** The cure most likely needed, one remedy or two; ties go to the first carried. */
+    public Cure leadingCure() {
+        return cures.entrySet().stream().reduce((best, other) -> other.getValue() > best.getValue() ? other : best).orElseThrow().getKey();
+    }
+
+    public double probability(Cure cure) {
+        return cures.getOrDefault(cure, 0.0);
+    }
+
+    /** Probability that the fault is in no list. */
+    public double noneOfThese() {
+        return shares[hypotheses.indexOf(Hypothesis.NONE_OF_THESE)];
+    }
+
+    /** Probability that two suspects are at fault at once. */
+    public double pairs() {
+        double sum = 0;
+        for (int h = 0; h < shares.length; h++) {
+            sum += hypotheses.get(h).isPair() ? shares[h] : 0;
+        }
+        return sum;
+    }
+
+    /** A pair of suspects and how likely it is that both are at fault. */
+    public record Pair(Suspect one, Suspect other, double probability) {
+    }
+
+    /** The likeliest pairs, at most this many. */
+    public List<Pair> leadingPairs(int most) {
+        return IntStream.range(0, shares.length).filter(h -> hypotheses.get(h).isPair()).boxed()
+                .sorted(Comparator.comparingDouble(h -> -shares[h])).limit(most)
+                .map(h -> new Pair(model.suspects().get(hypotheses.get(h).first()), model.suspects().get(hypotheses.get(h).second()), shares[h]))
+                .toList();
+    }
+
+    /** Suspicion per component of the layout: a suspect that can sit at several shares its weight among them. */
+    public Map<String, Double> components() {
+        Map<String, Double> sums = new LinkedHashMap<>();
+        for (int s = 0; s < suspects.length; s++) {
+            List<String> places = model.suspects().get(s).places();
+            for (String place : places) {
+                sums.merge(place, suspects[s] / places.size(), Double::sum);
+            }
         }
         return sums;
     }
 
-    /** The remedy with the most weight; ties go to the first named. */
-    public Remedy leadingRemedy() {
-        return remedies().entrySet().stream().max(Comparator.comparingDouble(Map.Entry::getValue)).orElseThrow().getKey();
-    }
-
-    public double probability(Remedy remedy) {
-        return remedies().getOrDefault(remedy, 0.0);
-    }
-
     /** Suspects from the most to the least suspected, ties by order of the catalogue. */
     public List<Suspect> ranking() {
-        List<Suspect> ranked = new ArrayList<>(model.suspects());
-        ranked.sort(Comparator.comparingDouble((Suspect s) -> -probability(s.id())));
-        return ranked;
+        return IntStream.range(0, suspects.length).boxed()
+                .sorted(Comparator.comparingDouble((Integer s) -> -suspects[s]).thenComparing(s -> s)).map(model.suspects()::get).toList();
     }
 
-    /** Probability that each rig set-up lied. */
-    public Map<String, Double> lyingProbabilities() {
-        return lyingProbabilities;
+    /** Probability that a rig set-up lied; 0 where nothing was read with it. */
+    public double lyingProbability(String rigSetup) {
+        return setups.stream().filter(s -> s.setup().equals(rigSetup)).mapToDouble(this::lyingProbability).findFirst().orElse(0);
+    }
+
+    /** Entropy over cures, nats. */
+    public double entropy() {
+        return LogSpace.entropy(cures.values().stream().mapToDouble(Double::doubleValue).toArray());
     }
 }

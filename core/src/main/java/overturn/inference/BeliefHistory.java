@@ -1,48 +1,94 @@
 package overturn.inference;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import overturn.evidence.Reading;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
-/** What was believed before any reading and after each, and what would be believed without any one of them. For one thread. */
+/**
+ * What was believed before any reading and after each, and what would be believed without any one of them. Thread-safe: what is
+ * worked out late is worked out alike by whoever comes first.
+ */
 public final class BeliefHistory {
 
+    private static final double LIKELY = 0.5;
+
     private final LayoutModel model;
-    private final List<Reading> readings;
+    private final Intake intake;
+    private final Optional<Cure> done;
+    private final Prior prior;
     private final List<ReadingLikelihood> likelihoods;
+    private final Map<List<ReadingLikelihood>, SetupLikelihood> setups;
+    private final List<Hypothesis> hypotheses;
     private final Belief[] after;
     private final Belief[] without;
 
-    private BeliefHistory(LayoutModel model, List<Reading> readings) {
+    private BeliefHistory(LayoutModel model, Intake intake, Optional<Cure> done, List<ReadingLikelihood> likelihoods,
+                          Map<List<ReadingLikelihood>, SetupLikelihood> setups, Belief[] before) {
         this.model = model;
-        this.readings = List.copyOf(readings);
-        this.likelihoods = readings.stream().map(r -> ReadingLikelihood.of(model, r)).toList();
-        this.after = new Belief[readings.size() + 1];
-        this.without = new Belief[readings.size()];
+        this.intake = intake;
+        this.done = done;
+        this.prior = Prior.of(model.suspects(), intake);
+        this.likelihoods = List.copyOf(likelihoods);
+        this.setups = setups;
+        this.hypotheses = Pairing.hypotheses(model, prior, setups(likelihoods));
+        this.after = Arrays.copyOf(before, likelihoods.size() + 1);
+        this.without = new Belief[likelihoods.size()];
     }
 
-    /** The beliefs of a job, a pure function of its readings; each is worked out when first asked for. */
-    public static BeliefHistory of(LayoutModel model, List<Reading> readings) {
-        return new BeliefHistory(model, readings);
+    /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
+    public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
+        return new BeliefHistory(model, intake, Optional.empty(), readings.stream().map(r -> ReadingLikelihood.of(model, r, intake.sometimes())).toList(), new ConcurrentHashMap<>(),
+                new Belief[0]);
+    }
+
+    /** The same with more readings; equal to the history made anew, only sooner there. */
+    public BeliefHistory with(List<Reading> readings) {
+        List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
+        readings.forEach(r -> more.add(ReadingLikelihood.of(model, r, intake.sometimes())));
+        return new BeliefHistory(model, intake, done, more, new ConcurrentHashMap<>(setups), after);
+    }
+
+    /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
+    public BeliefHistory repaired(Cure cure) {
+        return new BeliefHistory(model, intake, Optional.of(done.map(cure::and).orElse(cure)), likelihoods, setups, Arrays.copyOf(after, likelihoods.size()));
+    }
+
+    /** What has been remedied. */
+    public Optional<Cure> done() {
+        return done;
+    }
+
+    public LayoutModel model() {
+        return model;
+    }
+
+    public Intake intake() {
+        return intake;
     }
 
     public List<Reading> readings() {
-        return readings;
+        return likelihoods.stream().map(ReadingLikelihood::reading).toList();
     }
 
-    /** What was believed after the first {@code count} readings; 0 is before any. */
+    /** What was believed after the first {@code count} readings, as it was believed then; 0 is before any. */
     public Belief after(int count) {
         if (after[count] == null) {
-            after[count] = Belief.of(model, likelihoods.subList(0, count));
+            List<SetupLikelihood> then = setups(likelihoods.subList(0, count));
+            after[count] = Belief.of(model, prior, done, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, then), then);
         }
         return after[count];
     }
 
     /** What is believed now. */
     public Belief now() {
-        return after(readings.size());
+        return after(likelihoods.size());
     }
 
     /** What would be believed without the reading at this index. */
@@ -50,9 +96,16 @@ public final class BeliefHistory {
         if (without[reading] == null) {
             List<ReadingLikelihood> rest = new ArrayList<>(likelihoods);
             rest.remove(reading);
-            without[reading] = Belief.of(model, rest);
+            without[reading] = Belief.of(model, prior, done, hypotheses, setups(rest));
         }
         return without[reading];
+    }
+
+    private List<SetupLikelihood> setups(List<ReadingLikelihood> readings) {
+        Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
+        readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>()).add(r));
+        return groups.values().stream()
+                .map(own -> setups.computeIfAbsent(List.copyOf(own), o -> new SetupLikelihood(model, o, !intake.sometimes()))).toList();
     }
 
     /** How many times a reading raised the odds of a suspect; below 1 it speaks against it. */
@@ -65,10 +118,15 @@ public final class BeliefHistory {
         return odds(now().probability(remedy)) / odds(without(reading).probability(remedy));
     }
 
+    /** How many times a reading raised the odds of exactly this cure. */
+    public double oddsFactor(int reading, Cure cure) {
+        return odds(now().probability(cure)) / odds(without(reading).probability(cure));
+    }
+
     /** The reading that most likely lied, if it more likely lied than not. */
     public Optional<Reading> oddOneOut() {
-        return readings.stream()
-                .filter(r -> now().lyingProbabilities().getOrDefault(r.rigSetup(), 0.0) > 0.5)
+        return readings().stream()
+                .filter(r -> now().lyingProbability(r.rigSetup()) > LIKELY)
                 .reduce((first, second) -> second);
     }
 

@@ -1,68 +1,43 @@
 package overturn.inference;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.SplittableRandom;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.random.RandomGenerator;
+import java.util.function.Predicate;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Simulator;
-import overturn.simulation.VehicleUnknowns;
-import overturn.suspect.Fault;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
 /** Suspects, tests, particles and predictions of one layout: everything that does not depend on a job. Thread-safe. */
 public final class LayoutModel {
 
-    /** Particles per suspect; more width than number (handbook 05). */
-    public static final int PARTICLES = 200;
-
-    private static final double DOUBLED_NOISE_SHARE = 0.2;
-    private static final long PARTICLE_SEED = 20_261_125L;
-
     private final Layout layout;
     private final List<Suspect> suspects;
     private final ProcedureCatalogue procedures;
     private final Simulator simulator;
-    private final List<List<Particle>> particles;
+    private final Crowd crowd;
+    private final int sound;
     private final ConcurrentHashMap<String, Predictions> predictions = new ConcurrentHashMap<>();
+    private final ConcurrentHashMap<String, Channel> channels = new ConcurrentHashMap<>();
 
-    private LayoutModel(Layout layout) {
+    private LayoutModel(Layout layout, Predicate<Suspect> known) {
         this.layout = layout;
-        this.suspects = SuspectCatalogue.of(layout);
+        this.suspects = SuspectCatalogue.of(layout).stream().filter(known).toList();
         this.procedures = ProcedureCatalogue.of(layout);
         this.simulator = Simulator.of(layout);
-        this.particles = drawParticles();
+        this.crowd = new Crowd(layout, suspects);
+        this.sound = indexOf(SuspectCatalogue.NOTHING_WRONG);
     }
 
     public static LayoutModel of(Layout layout) {
-        return new LayoutModel(layout);
+        return new LayoutModel(layout, suspect -> true);
     }
 
-    /**
-     * A vehicle that a suspect might look like.
-     *
-     * @param noiseScale 1, or 2 where hand and instrument are worse than they should be
-     */
-    record Particle(VehicleUnknowns vehicle, List<Fault> faults, double noiseScale) {
-    }
-
-    private List<List<Particle>> drawParticles() {
-        RandomGenerator random = new SplittableRandom(PARTICLE_SEED);
-        List<List<Particle>> all = new ArrayList<>();
-        for (Suspect suspect : suspects) {
-            List<Particle> own = new ArrayList<>();
-            for (int i = 0; i < PARTICLES; i++) {
-                double severity = (i + 0.5) / PARTICLES;
-                double noiseScale = random.nextDouble() < DOUBLED_NOISE_SHARE ? 2 : 1;
-                own.add(new Particle(VehicleUnknowns.draw(random), suspect.physics().at(severity, layout, random), noiseScale));
-            }
-            all.add(List.copyOf(own));
-        }
-        return List.copyOf(all);
+    /** A model that has never heard of some suspects: to see what it makes of a fault outside its list. */
+    public static LayoutModel of(Layout layout, Predicate<Suspect> known) {
+        return new LayoutModel(layout, known);
     }
 
     public Layout layout() {
@@ -84,15 +59,41 @@ public final class LayoutModel {
 
     /** Computes all predictions ahead, so that no reading has to wait for them. */
     public void warmUp() {
-        procedures.all().parallelStream().forEach(this::predictions);
+        List<Procedure> sensing = procedures.all().stream().filter(p -> p.protocol().onlySenses() && !predictions.containsKey(p.id())).toList();
+        List<Predictions> sensed = sensing.isEmpty() ? List.of() : Predictions.ofSensing(this, sensing);
+        for (int t = 0; t < sensed.size(); t++) {
+            predictions.putIfAbsent(sensing.get(t).id(), sensed.get(t));
+        }
+        procedures.all().parallelStream().forEach(this::channel);
     }
 
-    List<Particle> particlesOf(int suspect) {
-        return particles.get(suspect);
+    Crowd crowd() {
+        return crowd;
     }
 
+    /** Index of nothing wrong. */
+    int sound() {
+        return sound;
+    }
+
+    /** Worked out outside the map: its tasks share threads with those of other tests, and a thread that waits for a bin would wait for itself. */
     Predictions predictions(Procedure procedure) {
-        return predictions.computeIfAbsent(procedure.id(), id -> Predictions.of(this, procedure));
+        Predictions known = predictions.get(procedure.id());
+        if (known == null) {
+            predictions.putIfAbsent(procedure.id(), Predictions.of(this, procedure));
+            known = predictions.get(procedure.id());
+        }
+        return known;
+    }
+
+    /** What a test may turn out to show, as a few outcomes. */
+    Channel channel(Procedure procedure) {
+        Channel known = channels.get(procedure.id());
+        if (known == null) {
+            channels.putIfAbsent(procedure.id(), Channel.of(this, predictions(procedure)));
+            known = channels.get(procedure.id());
+        }
+        return known;
     }
 
     /** Index of a suspect. */

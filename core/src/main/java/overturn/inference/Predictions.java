@@ -1,7 +1,8 @@
 package overturn.inference;
 
+import java.util.Arrays;
 import java.util.List;
-import overturn.inference.LayoutModel.Particle;
+import java.util.stream.IntStream;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -11,77 +12,116 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
+import overturn.simulation.Protocol;
 import overturn.simulation.Simulator;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
- * reading is for each, and if its rig lied.
+ * reading is for each, and if its rig lied. Two faults at once add what each does to the sound reading of the same vehicle.
  */
 final class Predictions {
 
-    /** Kernel wider than the instrument's noise, against over-confidence (handbook 05). */
-    private static final double KERNEL_WIDTH = 1.4;
+    /** Kernel wider than the instrument's noise, against over-confidence (handbook 05 says 1.4; with each fault tried on several vehicles less does). */
+    private static final double KERNEL_WIDTH = 1.25;
+    /** Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few; estimate. */
+    private static final double NEIGHBOURHOOD = 0.2;
+    /** How far two faults may differ from their sum, as a share of the smaller effect; estimate. */
+    private static final double INTERPLAY = 0.25;
+    /** Share of an observation's table that even a sure eye may get wrong beyond it; estimate. */
+    private static final double TABLE_DOUBT = 0.01;
+    private static final double DOUBLED = 2;
 
     private final Procedure procedure;
+    private final Crowd crowd;
+    private final int sound;
     private final int width;
     private final float[][] values;
-    private final double[] noiseScales;
     private final double[] sds;
     private final double offsetSd;
+    private final double[] least;
+    private final double[] most;
+    private final double[][] spreads;
+    private final double[][] strays;
     private final float[] overallMeans;
     private final double[] overallSds;
 
-    private Predictions(Procedure procedure, float[][] values, double[] noiseScales) {
+    private Predictions(LayoutModel model, Procedure procedure, float[][] values) {
         this.procedure = procedure;
+        this.crowd = model.crowd();
+        this.sound = model.sound();
         this.width = procedure.width();
         this.values = values;
-        this.noiseScales = noiseScales;
         ReadingSpec spec = procedure.spec();
-        this.sds = spec instanceof Series series ? series.figures().stream().mapToDouble(Figure::noiseSd).toArray() : new double[0];
-        this.offsetSd = spec instanceof Series series ? series.offsetSd() : 0;
+        boolean series = spec instanceof Series;
+        this.sds = series ? ((Series) spec).figures().stream().mapToDouble(Figure::noiseSd).toArray() : new double[0];
+        this.least = series ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray() : new double[0];
+        this.most = series ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray() : new double[0];
+        this.offsetSd = series ? ((Series) spec).offsetSd() : 0;
+        this.spreads = new double[values.length][width];
+        this.strays = new double[values.length][width];
         this.overallMeans = new float[width];
         this.overallSds = new double[width];
         summarise();
     }
 
     static Predictions of(LayoutModel model, Procedure procedure) {
-        int suspects = model.suspects().size();
-        int width = procedure.width();
-        float[][] values = new float[suspects][LayoutModel.PARTICLES * width];
-        double[] noiseScales = new double[suspects * LayoutModel.PARTICLES];
-        Simulator.Prepared prepared = model.simulator().prepare(procedure.protocol());
-        for (int s = 0; s < suspects; s++) {
-            List<Particle> own = model.particlesOf(s);
-            for (int i = 0; i < own.size(); i++) {
-                Particle particle = own.get(i);
-                noiseScales[s * LayoutModel.PARTICLES + i] = particle.noiseScale();
-                double[] simulated = prepared.run(particle.vehicle(), particle.faults());
-                double[] predicted = procedure.predicted(simulated);
-                for (int k = 0; k < width; k++) {
-                    values[s][i * width + k] = (float) predicted[k];
-                }
-            }
-        }
-        return new Predictions(procedure, values, noiseScales);
+        return ofAll(model, List.of(procedure), procedure.protocol()).get(0);
     }
 
-    /** Mean over all particles, and how far from it the suspect strays that strays most. */
-    private void summarise() {
-        for (int k = 0; k < width; k++) {
-            double sum = 0;
-            for (float[] own : values) {
-                for (int i = 0; i < LayoutModel.PARTICLES; i++) {
-                    sum += own[i * width + k];
+    /** Predictions of tests that only sense and do nothing: one vehicle answers them all. */
+    static List<Predictions> ofSensing(LayoutModel model, List<Procedure> procedures) {
+        Protocol.Script all = Protocol.whole();
+        procedures.forEach(p -> p.protocol().acts().forEach(all::then));
+        return ofAll(model, procedures, all.done());
+    }
+
+    /** Tests whose samples follow one another in one protocol. */
+    private static List<Predictions> ofAll(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
+        int suspects = model.suspects().size();
+        Crowd crowd = model.crowd();
+        float[][][] values = new float[procedures.size()][suspects][];
+        Simulator.Prepared prepared = model.simulator().prepare(protocol);
+        IntStream.range(0, suspects).parallel().forEach(s -> {
+            for (int t = 0; t < procedures.size(); t++) {
+                values[t][s] = new float[Crowd.PARTICLES * procedures.get(t).width()];
+            }
+            for (int i = 0; i < Crowd.PARTICLES; i++) {
+                double[] simulated = prepared.run(crowd.vehicle(i), crowd.faults(s, i));
+                int from = 0;
+                for (int t = 0; t < procedures.size(); t++) {
+                    Procedure procedure = procedures.get(t);
+                    int to = from + procedure.protocol().samples();
+                    double[] predicted = procedure.predicted(Arrays.copyOfRange(simulated, from, to));
+                    for (int k = 0; k < predicted.length; k++) {
+                        values[t][s][i * predicted.length + k] = (float) predicted[k];
+                    }
+                    from = to;
                 }
             }
-            double mean = sum / (values.length * (double) LayoutModel.PARTICLES);
+        });
+        return IntStream.range(0, procedures.size()).mapToObj(t -> new Predictions(model, procedures.get(t), values[t])).toList();
+    }
+
+    /** Per suspect its spread and how far it strays from sound; over all, the mean and how far the suspect strays that strays most. */
+    private void summarise() {
+        for (int k = 0; k < width; k++) {
+            double[] means = new double[values.length];
+            double mean = 0;
+            for (int s = 0; s < values.length; s++) {
+                means[s] = meanOf(s, k);
+                mean += means[s] / values.length;
+            }
             double widest = 0;
-            for (float[] own : values) {
+            for (int s = 0; s < values.length; s++) {
                 double squares = 0;
-                for (int i = 0; i < LayoutModel.PARTICLES; i++) {
-                    squares += (own[i * width + k] - mean) * (own[i * width + k] - mean);
+                for (int i = 0; i < Crowd.PARTICLES; i++) {
+                    double value = values[s][i * width + k];
+                    squares += (value - mean) * (value - mean);
+                    strays[s][k] += Math.abs(value - values[sound][i * width + k]) / Crowd.PARTICLES;
                 }
-                widest = Math.max(widest, squares / LayoutModel.PARTICLES);
+                squares /= Crowd.PARTICLES;
+                spreads[s][k] = Math.sqrt(Math.max(0, squares - (means[s] - mean) * (means[s] - mean)));
+                widest = Math.max(widest, squares);
             }
             overallMeans[k] = (float) mean;
             double noise = k < sds.length ? sds[k] * sds[k] + offsetSd * offsetSd : 0;
@@ -89,16 +129,24 @@ final class Predictions {
         }
     }
 
+    private double meanOf(int suspect, int k) {
+        double sum = 0;
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            sum += values[suspect][i * width + k];
+        }
+        return sum / Crowd.PARTICLES;
+    }
+
     int width() {
         return width;
     }
 
-    float value(int suspect, int particle, int figure) {
-        return values[suspect][particle * width + figure];
+    boolean series() {
+        return sds.length > 0;
     }
 
-    double noiseScale(int suspect, int particle) {
-        return noiseScales[suspect * LayoutModel.PARTICLES + particle];
+    float value(int suspect, int particle, int figure) {
+        return values[suspect][particle * width + figure];
     }
 
     /** Whole 1σ of one figure: instrument, datum. */
@@ -123,16 +171,80 @@ final class Predictions {
         return observed.notSeen() ? new double[0] : new double[] {((Observation) procedure.spec()).options().indexOf(observed.option())};
     }
 
-    /** Log likelihood of an encoded reading for one particle, the rig telling the truth. */
-    double logLikelihood(double[] encoded, int suspect, int particle) {
+    /** Predictions of the first {@code count} particles, figure by figure, each fault on the vehicle with which it is tried. */
+    float[] means(Hypothesis hypothesis, int time, int count) {
+        float[] base = values[sound];
+        float[] one = hypothesis.isNoneOfThese() ? base : values[hypothesis.first()];
+        if (!hypothesis.isPair() && (time == 0 || !series())) {
+            return one;
+        }
+        float[] other = hypothesis.isPair() ? values[hypothesis.second()] : base;
+        float[] sum = new float[count * width];
+        for (int i = 0; i < count; i++) {
+            int from = i * width;
+            int tried = Crowd.tried(i, time) * width;
+            for (int k = 0; k < width; k++) {
+                sum[from + k] = series()
+                        ? (float) Math.max(least[k], Math.min(most[k], base[tried + k] + one[from + k] - base[from + k] + other[from + k] - base[from + k]))
+                        : one[from + k] * other[from + k] / Math.max(1e-6f, base[from + k]);
+            }
+        }
+        if (!series()) {
+            normalise(sum, count);
+        }
+        return sum;
+    }
+
+    private void normalise(float[] chances, int count) {
+        for (int i = 0; i < count; i++) {
+            float total = 0;
+            for (int k = 0; k < width; k++) {
+                total += chances[i * width + k];
+            }
+            for (int k = 0; k < width; k++) {
+                chances[i * width + k] /= total;
+            }
+        }
+    }
+
+    /** Log likelihood of an encoded reading for the first {@code count} particles, the rig telling the truth and the fault there. */
+    double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time, int count) {
+        double[] row = new double[count];
         if (encoded.length == 0) {
-            return 0;
+            return row;
         }
-        if (sds.length == 0) {
-            return Math.log(values[suspect][particle * width + (int) encoded[0]]);
+        float[] means = means(hypothesis, time, count);
+        if (!series()) {
+            for (int i = 0; i < count; i++) {
+                row[i] = Math.log((1 - TABLE_DOUBT) * means[i * width + (int) encoded[0]] + TABLE_DOUBT / width);
+            }
+            return row;
         }
-        return SharedOffsetNormal.logDensity(encoded, values[suspect], particle * width, sds, offsetSd,
-                KERNEL_WIDTH * noiseScale(suspect, particle));
+        SharedOffsetNormal normal = kernel(encoded, hypothesis, 1);
+        SharedOffsetNormal doubled = kernel(encoded, hypothesis, DOUBLED);
+        for (int i = 0; i < count; i++) {
+            row[i] = (crowd.noisy(Crowd.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
+        }
+        return row;
+    }
+
+    private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, double noiseScale) {
+        double[] wide = new double[width];
+        for (int k = 0; k < width; k++) {
+            double variance = square(KERNEL_WIDTH * noiseScale * sds[k]);
+            if (hypothesis.isPair()) {
+                variance += square(NEIGHBOURHOOD * spreads[hypothesis.first()][k]) + square(NEIGHBOURHOOD * spreads[hypothesis.second()][k])
+                        + square(INTERPLAY * Math.min(strays[hypothesis.first()][k], strays[hypothesis.second()][k]));
+            } else {
+                variance += square(NEIGHBOURHOOD * spreads[hypothesis.isNoneOfThese() ? sound : hypothesis.first()][k]);
+            }
+            wide[k] = Math.sqrt(variance);
+        }
+        return new SharedOffsetNormal(encoded, wide, KERNEL_WIDTH * noiseScale * offsetSd);
+    }
+
+    private static double square(double value) {
+        return value * value;
     }
 
     /** Log likelihood of an encoded reading if the rig lied: the same for every suspect. */
@@ -140,9 +252,11 @@ final class Predictions {
         if (encoded.length == 0) {
             return 0;
         }
-        if (sds.length == 0) {
-            return -Math.log(width);
-        }
-        return SharedOffsetNormal.logDensity(encoded, overallMeans, 0, overallSds, 0, 1);
+        return series() ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(overallMeans, 0) : -Math.log(width);
+    }
+
+    /** 1 or 2: how much worse than they should be hand and instrument are on this particle. */
+    double noiseScale(int particle) {
+        return crowd.noisy(particle) ? DOUBLED : 1;
     }
 }

@@ -54,7 +54,7 @@ public final class RulerBands {
         int s = belief.model().indexOf(suspectId);
         List<double[]> weighted = new ArrayList<>();
         double total = 0;
-        for (int i = 0; i < LayoutModel.PARTICLES; i++) {
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
             double weight = belief.particleWeight(s, i);
             weighted.add(new double[] {predictions.value(s, i, figure), weight});
             total += weight;

@@ -40,7 +40,7 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
             if (model.suspects().get(s).remedy() != remedy) {
                 continue;
             }
-            for (int i = 0; i < LayoutModel.PARTICLES; i++) {
+            for (int i = 0; i < Crowd.PARTICLES; i++) {
                 double weight = belief.particleWeight(s, i);
                 double value = predictions.value(s, i, figure);
                 weights += weight;

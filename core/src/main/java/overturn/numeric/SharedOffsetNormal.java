@@ -4,45 +4,53 @@ package overturn.numeric;
  * Log density of a series whose figures carry independent noise and one offset common to all of them (a tape hooked a little
  * too high, a foot that always presses a little harder). Covariance diag(s²) + d²·11ᵀ, inverted in closed form
  * (Sherman–Morrison), so that the cost is linear in the number of figures. Figures that are NaN were not taken and are left out.
+ * What does not depend on the means is worked out once.
  */
 public final class SharedOffsetNormal {
 
     private static final double LOG_TWO_PI = Math.log(2 * Math.PI);
 
-    private SharedOffsetNormal() {
-    }
+    private final double[] seen;
+    private final double[] weights;
+    private final double shrunkOffset;
+    private final double logConstant;
 
     /**
      * @param seen     what was read, NaN where no figure was taken
-     * @param means    predicted figures, starting at {@code from}
-     * @param from     index of the first predicted figure in {@code means}
      * @param sds      independent noise per figure, same units, above 0
      * @param offsetSd standard deviation of the shared offset, 0 or more
-     * @param scale    factor on all noise, above 0
      */
-    public static double logDensity(double[] seen, float[] means, int from, double[] sds, double offsetSd, double scale) {
-        double perScale = 1 / (scale * scale);
-        double sumSquares = 0;
-        double sumWeighted = 0;
+    public SharedOffsetNormal(double[] seen, double[] sds, double offsetSd) {
+        this.seen = seen.clone();
+        this.weights = new double[seen.length];
         double sumWeights = 0;
-        double sdProduct = 1;
+        double logSds = 0;
         int taken = 0;
         for (int i = 0; i < seen.length; i++) {
-            double difference = seen[i] - means[from + i];
-            if (Double.isNaN(difference)) {
-                continue;
+            if (!Double.isNaN(seen[i])) {
+                weights[i] = 1 / (sds[i] * sds[i]);
+                sumWeights += weights[i];
+                logSds += Math.log(sds[i]);
+                taken++;
+            } else {
+                this.seen[i] = 0;
             }
-            double sd = sds[i];
-            double weight = perScale / (sd * sd);
-            sumSquares += difference * difference * weight;
-            sumWeighted += difference * weight;
-            sumWeights += weight;
-            sdProduct *= sd * scale;
-            taken++;
         }
-        double offsetVariance = offsetSd * offsetSd * scale * scale;
-        double shrink = 1 + offsetVariance * sumWeights;
-        double squares = sumSquares - offsetVariance * sumWeighted * sumWeighted / shrink;
-        return -0.5 * (squares + Math.log(shrink * sdProduct * sdProduct) + taken * LOG_TWO_PI);
+        double shrink = 1 + offsetSd * offsetSd * sumWeights;
+        this.shrunkOffset = offsetSd * offsetSd / shrink;
+        this.logConstant = -0.5 * (Math.log(shrink) + taken * LOG_TWO_PI) - logSds;
+    }
+
+    /** Log density if these were the means, starting at {@code from}. */
+    public double logDensity(float[] means, int from) {
+        double squares = 0;
+        double sum = 0;
+        for (int i = 0; i < seen.length; i++) {
+            double difference = seen[i] - means[from + i];
+            double weighted = difference * weights[i];
+            squares += difference * weighted;
+            sum += weighted;
+        }
+        return logConstant - 0.5 * (squares - shrunkOffset * sum * sum);
     }
 }

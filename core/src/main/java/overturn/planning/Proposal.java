@@ -1,6 +1,8 @@
 package overturn.planning;
 
-import overturn.inference.Foresight.Expectation;
+import overturn.inference.Belief;
+import overturn.inference.Split;
+import overturn.planning.CostToCome.Gain;
 import overturn.procedure.Procedure;
 
 /**
@@ -8,16 +10,67 @@ import overturn.procedure.Procedure;
  *
  * @param procedure    the test
  * @param anotherRig   whether it repeats a reading, to be done with another rig
- * @param stateMinutes changes of vehicle state to get there, and the share of closing and bleeding that it makes necessary
- * @param expectation  what it is expected to bring
- * @param reason       why it is proposed
- * @param score        worth per minute
+ * @param stateMinutes changes of vehicle state there and back, and the share of closing and bleeding that it makes necessary
+ * @param borne        part of those that this test bears, the rest being borne by others of its round; 1 where it goes alone
+ * @param gain         what it is expected to bring
+ * @param proofChance  chance that afterwards a remedy carries 95 % and this test carries it
+ * @param proofMinutes what such a proof may cost
+ * @param kind         what speaks for it
  */
-public record Proposal(Procedure procedure, boolean anotherRig, double stateMinutes, Expectation expectation, Reason reason,
-                       double score) {
+public record Proposal(Procedure procedure, boolean anotherRig, double stateMinutes, double borne, Gain gain, double proofChance, double proofMinutes,
+                       Kind kind) {
+
+    /**
+     * What any test costs beyond its minutes when tests are compared: reading up, entering, being interrupted, and the model being a
+     * little wrong each time; estimate.
+     */
+    private static final double HANDLING_MINUTES = 8;
+
+    /** What speaks for a test. */
+    public enum Kind {
+        /** A look that comes first whatever the score. */
+        GATE,
+        /** It splits what is suspected. */
+        SPLIT,
+        /** The leader is known but not proven; this would carry the proof. */
+        PROOF,
+        /** A reading does not fit; this repeats it on another rig. */
+        CONFLICT
+    }
+
+    /** Why it is worth doing, as data; the sentence is made where it is shown. */
+    public Reason reason(Belief belief) {
+        Split split = Split.of(belief, procedure);
+        return new Reason(kind, split.low(), Split.share(belief, split.low()), split.high(), Split.share(belief, split.high()));
+    }
 
     /** All minutes it costs. */
     public double minutes() {
-        return procedure.minutes() + stateMinutes;
+        return procedure.minutes() + Math.max(0, stateMinutes);
+    }
+
+    /** Minutes it is expected to save, a proof counted at what it may cost. */
+    public double savedMinutes() {
+        return gain.minutes() + proofChance * proofMinutes;
+    }
+
+    /** The same, bearing only a part of the way. */
+    Proposal bearing(double part) {
+        return new Proposal(procedure, anotherRig, stateMinutes, part, gain, proofChance, proofMinutes, kind);
+    }
+
+    /** Its own minutes and the part of the way that it bears. */
+    public double minutesBorne() {
+        return procedure.minutes() + Math.max(0, stateMinutes) * borne;
+    }
+
+    /** Minutes saved per minute spent: what proposals are ranked by. */
+    public double score() {
+        return savedMinutes() / (minutesBorne() + HANDLING_MINUTES);
+    }
+
+    /** Whether it saves more than it costs; a look that comes first always does. */
+    public boolean worthDoing() {
+        return kind == Kind.GATE || savedMinutes() > minutesBorne();
     }
 }

@@ -12,22 +12,10 @@ import overturn.suspect.Remedy;
  * @param otherSide   remedies whose outcome lies on the other
  * @param otherShare  their probability together
  */
-public record Reason(Kind kind, List<Remedy> oneSide, double oneShare, List<Remedy> otherSide, double otherShare) {
+public record Reason(Proposal.Kind kind, List<Remedy> oneSide, double oneShare, List<Remedy> otherSide, double otherShare) {
 
     public Reason {
         oneSide = List.copyOf(oneSide);
         otherSide = List.copyOf(otherSide);
-    }
-
-    /** What speaks for a test. */
-    public enum Kind {
-        /** A look that comes first whatever the score. */
-        GATE,
-        /** It splits what is suspected. */
-        SPLIT,
-        /** The leader is known but not proven; this would carry the proof. */
-        PROOF,
-        /** A reading does not fit; this repeats it on another rig. */
-        CONFLICT
     }
 }

@@ -2,7 +2,9 @@ package overturn.planning;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -10,35 +12,45 @@ import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Foresight;
-import overturn.inference.Foresight.Expectation;
 import overturn.inference.LayoutModel;
-import overturn.inference.Split;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
-import overturn.planning.Reason.Kind;
+import overturn.planning.Proposal.Kind;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
-/** Ranks the tests that can still be done: information per minute, the way there and back counted, gates first. */
+/** Ranks the tests that can still be done: minutes saved per minute spent, the way there and back counted, gates first. */
 public final class TestPlanner {
 
-    /** What a chance of proof is worth beside information, nats; estimate. */
-    private static final double PROOF_WORTH_NATS = 0.6;
     /** Share of the leading remedy above which the open question is its proof. */
     private static final double KNOWN = 0.9;
+    private static final double PROVEN_SHARE = 0.95;
+    /** A repeat on another rig shares the vehicle, the hand and the eye with the first; estimate. */
+    private static final double REPEAT_WORTH = 0.35;
+    /** A rig that may have lied is worth another from this probability on; no test is done more often than this. */
+    private static final double SUSPICIOUS = 0.15;
+    private static final int MOST_READINGS = 2;
+    /** What a round brings is less than the sum of its tests, which partly tell the same; estimate. */
+    private static final double ROUND_OVERLAP = 1.6;
+    private static final double LEAST_SAVED = 1e-6;
+    /** Share of a way back that is taken as saved when a test leads it anyway: something may lead there again; estimate. */
+    private static final double WAY_BACK_CREDIT = 0.5;
 
     private final LayoutModel model;
+    private final Prices prices;
 
-    private TestPlanner(LayoutModel model) {
+    private TestPlanner(LayoutModel model, Prices prices) {
         this.model = model;
+        this.prices = prices;
     }
 
-    public static TestPlanner of(LayoutModel model) {
-        return new TestPlanner(model);
+    public static TestPlanner of(LayoutModel model, Prices prices) {
+        return new TestPlanner(model, prices);
     }
 
     /**
@@ -49,35 +61,78 @@ public final class TestPlanner {
      * @param setAside ids of tests that cannot be done here
      */
     public List<Proposal> rank(BeliefHistory history, VehicleNeeds state, Set<String> setAside) {
-        Foresight foresight = Foresight.of(history.now());
+        Foresight foresight = Foresight.of(history);
         List<Proposal> proposals = new ArrayList<>();
+        double[] shares = foresight.shares();
+        CostToCome cost = CostToCome.of(prices, foresight.cures(), shares);
         for (Candidate candidate : candidates(history, setAside)) {
-            proposals.add(propose(candidate, history.now(), foresight, state));
+            proposals.add(propose(candidate, history.now(), foresight, shares, cost, state));
         }
-        proposals.sort(Comparator.comparing((Proposal p) -> p.reason().kind() != Kind.GATE)
-                .thenComparing(p -> p.reason().kind() != Kind.CONFLICT)
+        shareWays(proposals);
+        proposals.sort(Comparator.comparing((Proposal p) -> p.kind() != Kind.GATE)
+                .thenComparing(p -> p.kind() != Kind.CONFLICT)
                 .thenComparing(p -> -p.score())
                 .thenComparing(p -> p.procedure().id()));
         return proposals;
     }
 
-    private record Candidate(Procedure procedure, boolean anotherRig, boolean mendsConflict) {
+    /**
+     * Tests that share a state of the vehicle are one round: each bears the way there and back by its part of what the round brings. So a
+     * vehicle is raised when several tests together are worth it, though none alone is.
+     */
+    private static void shareWays(List<Proposal> proposals) {
+        Map<VehicleNeeds, Double> rounds = new HashMap<>();
+        proposals.forEach(p -> rounds.merge(p.procedure().needs(), p.savedMinutes(), Double::sum));
+        proposals.replaceAll(p -> {
+            double part = p.savedMinutes() / Math.max(LEAST_SAVED, rounds.get(p.procedure().needs()));
+            return p.bearing(Math.min(1, part * ROUND_OVERLAP));
+        });
+    }
+
+    private record Candidate(Procedure procedure, Repeat repeat, boolean mendsConflict, boolean afterRepair) {
     }
 
     private List<Candidate> candidates(BeliefHistory history, Set<String> setAside) {
-        Set<String> done = history.readings().stream().filter(TestPlanner::saysSomething).map(Reading::procedureId)
+        Set<String> done = history.readings().stream().filter(r -> r.after().equals(history.done())).filter(TestPlanner::saysSomething).map(Reading::procedureId)
                 .collect(Collectors.toSet());
         Optional<String> odd = history.oddOneOut().map(Reading::procedureId);
         List<Candidate> candidates = new ArrayList<>();
         for (Procedure procedure : model.procedures().all()) {
-            boolean repeat = done.contains(procedure.id());
-            boolean mends = odd.isPresent() && odd.get().equals(procedure.id());
-            boolean repeatable = mends || procedure.nature() != Nature.INDICATING && restsOnOneUnprovenRig(history, procedure);
-            if (!setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (!repeat || repeatable)) {
-                candidates.add(new Candidate(procedure, repeat, mends));
+            boolean mends = odd.isPresent() && odd.get().equals(procedure.id()) && own(history, procedure).size() < MOST_READINGS;
+            Repeat repeat = !done.contains(procedure.id()) ? Repeat.FIRST : repeat(history, procedure);
+            if (!setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (repeat != Repeat.NO || mends)) {
+                candidates.add(new Candidate(procedure, repeat, mends, history.done().isPresent()));
             }
         }
         return candidates;
+    }
+
+    /** Whether, and why, a test is done once more. */
+    private enum Repeat {
+        FIRST(1), NO(REPEAT_WORTH),
+        /** The rig may have lied, or the fault not been there: the repeat tells most of what the first would have; estimate. */
+        ANEW(0.6),
+        /** A reading that could carry a proof, had its rig been proven. */
+        FOR_PROOF(REPEAT_WORTH);
+
+        private final double worth;
+
+        Repeat(double worth) {
+            this.worth = worth;
+        }
+    }
+
+    private static Repeat repeat(BeliefHistory history, Procedure procedure) {
+        List<Reading> own = own(history, procedure);
+        if (own.size() >= MOST_READINGS) {
+            return Repeat.NO;
+        }
+        boolean mayHaveLied = own.stream().anyMatch(r -> history.now().lyingProbability(r.rigSetup()) >= SUSPICIOUS);
+        if (mayHaveLied || history.intake().sometimes()) {
+            return Repeat.ANEW;
+        }
+        boolean unproven = own.stream().noneMatch(r -> r.trust() == RigTrust.PROVEN);
+        return procedure.nature() != Nature.INDICATING && own.size() == 1 && unproven ? Repeat.FOR_PROOF : Repeat.NO;
     }
 
     /** A test that was not seen may be looked at again as if it had not been done. */
@@ -85,38 +140,63 @@ public final class TestPlanner {
         return !(reading.value() instanceof Observed observed && observed.notSeen());
     }
 
-    /** A reading that could carry a proof, had its rig been proven: worth repeating once with another. */
-    private static boolean restsOnOneUnprovenRig(BeliefHistory history, Procedure procedure) {
-        List<Reading> own = history.readings().stream().filter(r -> r.procedureId().equals(procedure.id())).toList();
-        return own.size() == 1 && own.get(0).trust() != RigTrust.PROVEN;
+    /** Readings of this test in the present state of repair. */
+    private static List<Reading> own(BeliefHistory history, Procedure procedure) {
+        return history.readings().stream().filter(r -> r.procedureId().equals(procedure.id()) && r.after().equals(history.done())).toList();
     }
 
-    private Proposal propose(Candidate candidate, Belief belief, Foresight foresight, VehicleNeeds state) {
+    private Proposal propose(Candidate candidate, Belief belief, Foresight foresight, double[] now, CostToCome cost, VehicleNeeds state) {
         Procedure procedure = candidate.procedure();
-        double stateMinutes = StateChanges.minutes(state, procedure.needs()) + owedMinutes(procedure, state, belief);
-        Expectation expectation = foresight.of(procedure);
-        double worth = expectation.informationNats() + PROOF_WORTH_NATS * expectation.proofChance();
-        double score = worth * (candidate.anotherRig() ? 0.5 : 1) / (procedure.minutes() + stateMinutes);
-        return new Proposal(procedure, candidate.anotherRig(), stateMinutes, expectation, reason(candidate, belief), score);
+        double[][] outcomes = foresight.outcomes(procedure);
+        double share = candidate.repeat().worth;
+        CostToCome.Gain gain = cost.gain(now, outcomes).times(share);
+        return new Proposal(procedure, candidate.repeat() != Repeat.FIRST, stateMinutes(procedure, state, belief), 1, gain,
+                share * proofChance(procedure, now, outcomes, foresight.cures()), prices.proofMinutes(), kind(candidate, belief));
     }
 
-    /** Closing and bleeding that an opening test makes necessary, less the chance that the remedy opens the circuit anyway. */
-    private static double owedMinutes(Procedure procedure, VehicleNeeds state, Belief belief) {
-        if (procedure.needs().opened() == state.opened()) {
-            return 0;
+    /** Chance that a cure then carries 95 % and that this test carries it. */
+    private double proofChance(Procedure procedure, double[] now, double[][] outcomes, List<Cure> cures) {
+        double chance = 0;
+        for (double[] outcome : outcomes) {
+            int top = 0;
+            double total = 0;
+            for (int c = 0; c < outcome.length; c++) {
+                top = outcome[c] > outcome[top] ? c : top;
+                total += outcome[c];
+            }
+            double share = outcome[top] / total;
+            boolean moved = odds(share) >= Proof.CARRYING_FACTOR * odds(now[top]);
+            if (share >= PROVEN_SHARE && moved && Proof.canCarry(model, procedure, cures.get(top))) {
+                chance += total;
+            }
         }
+        return chance;
+    }
+
+    private static double odds(double probability) {
+        return probability / Math.max(1e-12, 1 - probability);
+    }
+
+    /** The way there and what it adds to the way back, with credit for what the likely remedy opens anyway. */
+    private static double stateMinutes(Procedure procedure, VehicleNeeds state, Belief belief) {
+        VehicleNeeds needs = procedure.needs();
+        double there = StateChanges.minutes(StateChanges.closed(state), StateChanges.closed(needs));
+        double back = StateChanges.minutes(StateChanges.closed(needs), VehicleNeeds.SEAT)
+                - StateChanges.minutes(StateChanges.closed(state), VehicleNeeds.SEAT);
         double openedAnyway = 0;
         for (Remedy remedy : Remedy.values()) {
-            openedAnyway += remedy.opensCircuit() ? belief.probability(remedy) : 0;
+            openedAnyway = Math.max(openedAnyway, remedy.opensCircuit() ? belief.probability(remedy) : 0);
         }
-        return StateChanges.closingMinutes(procedure.needs()) * (1 - openedAnyway);
+        double closing = 0;
+        if (needs.opened() != state.opened()) {
+            closing = StateChanges.closingMinutes(needs) * (1 - openedAnyway) + StateChanges.closingMinutes(state);
+        }
+        return there + (back < 0 ? WAY_BACK_CREDIT * back : back) + closing;
     }
 
-    private Reason reason(Candidate candidate, Belief belief) {
-        Split split = Split.of(belief, candidate.procedure());
-        Kind kind = candidate.mendsConflict() ? Kind.CONFLICT
-                : candidate.procedure().gate() && !candidate.anotherRig() ? Kind.GATE
+    private static Kind kind(Candidate candidate, Belief belief) {
+        return candidate.mendsConflict() ? Kind.CONFLICT
+                : candidate.procedure().gate() && candidate.repeat() == Repeat.FIRST && !candidate.afterRepair() ? Kind.GATE
                 : belief.probability(belief.leadingRemedy()) >= KNOWN ? Kind.PROOF : Kind.SPLIT;
-        return new Reason(kind, split.low(), Split.share(belief, split.low()), split.high(), Split.share(belief, split.high()));
     }
 }

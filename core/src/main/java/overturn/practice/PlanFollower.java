@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.random.RandomGenerator;
 import overturn.evidence.Reading;
+import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.measurement.RigTrust;
 import overturn.planning.Proposal;
@@ -48,9 +49,9 @@ public final class PlanFollower {
         readings.add(read(first, false, vehicle, random, 0));
         VehicleNeeds state = VehicleNeeds.SEAT;
         double minutes = first.minutes();
-        Assessment assessment = Assessment.of(model, readings, state, Set.of());
+        Assessment assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of());
         while (readings.size() <= mostTests) {
-            Optional<Proposal> next = assessment.next().filter(p -> p.score() > WORTH_DOING || p.procedure().gate());
+            Optional<Proposal> next = assessment.next().filter(Proposal::worthDoing);
             if (next.isEmpty()) {
                 break;
             }
@@ -58,7 +59,7 @@ public final class PlanFollower {
             readings.add(read(procedure, next.get().anotherRig(), vehicle, random, readings.size()));
             minutes += next.get().minutes();
             state = procedure.needs();
-            assessment = Assessment.of(model, readings, state, Set.of());
+            assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of());
         }
         return new Diagnosis(readings, assessment, minutes);
     }
@@ -69,7 +70,7 @@ public final class PlanFollower {
     }
 
     private Reading read(Procedure procedure, boolean anotherRig, HiddenVehicle vehicle, RandomGenerator random, int index) {
-        String setup = procedure.rigKind().id() + (anotherRig ? "-another" : "");
+        String setup = procedure.rigSetup() + (anotherRig ? "-another" : "");
         return new Reading("reading-" + index, procedure.id(), vehicle.read(procedure, random), setup, RigTrust.PROVEN);
     }
 }

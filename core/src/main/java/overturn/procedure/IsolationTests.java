@@ -141,9 +141,9 @@ final class IsolationTests {
         return TestDraft.of("modulator-fuse", Protocol.whole().then(new Sample(Sensed.MODULATOR_PULSE), new Recut(CutSet.by(Isolation.FUSE_OUT)),
                 new Sample(Sensed.MODULATOR_PULSE)))
                 .sees(List.of("no-pulse", "pulse-gone-with-fuse", "pulse-stays"), pulse -> {
-                    double there = 0.01 + 0.95 * ObservationTable.ramp(pulse[0], 0, 0.3);
+                    double there = 0.005 + 0.98 * ObservationTable.ramp(pulse[0], 0, 0.3);
                     return ObservationTable.normalised(1 - there, there, 0.01);
-                }).isolates().minutes(6).steps(Step.of("creep").caution("quiet-road"), Step.of("fuse").caution("no-rear-limit").fits("modulator-fuse-out"),
+                }).observes("modulator-acting").minutes(6).steps(Step.of("creep").caution("quiet-road"), Step.of("fuse").caution("no-rear-limit").fits("modulator-fuse-out"),
                         Step.of("again"));
     }
 
@@ -167,7 +167,7 @@ final class IsolationTests {
 
     private Procedure gaugeAtEnds() {
         List<String> ends = List.of(firstEnd(e -> !e.id().startsWith("rear")), firstEnd(e -> e.id().startsWith("rear")));
-        Protocol.Script script = Protocol.whole().then(new Press(1.8 * forces.mediumN()), new Hold(2));
+        Protocol.Script script = Protocol.whole().then(new Press(3 * forces.mediumN()), new Hold(2));
         ends.forEach(e -> script.then(Sample.at(Sensed.END_BAR, e)));
         return TestDraft.of("gauge-at-ends", script).reads(Figures.gauge("front"), Figures.gauge("rear")).needs(VehicleNeeds.openedAtEnd()).minutes(13)
                 .rig(RigKind.PRESSURE_GAUGE).observes("valve-shifted")

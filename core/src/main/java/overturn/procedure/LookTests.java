@@ -64,7 +64,7 @@ final class LookTests {
                 .sees(List.of("steady", "low-or-topped-up", "below-minimum", "over-full"), found -> {
                     double room = layout.reservoir().minToMaxMl();
                     double over = found[2] < -1.2 * room ? 0.93 : 0.01;
-                    double below = found[2] > 0 ? 0.15 + 0.8 * ramp(found[2], 0, 0.3 * room) : 0.01;
+                    double below = found[2] > 0 ? 0.3 + 0.67 * ramp(found[2], 0, 0.15 * room) : 0.01;
                     double low = (0.10 + 0.85 * seen(found[0] + found[1], 1.5)) * (1 - Math.max(over, below));
                     return normalised(Math.max(0.01, 1 - low - over - below), low, below, over);
                 }).needs(VehicleNeeds.BONNET).minutes(2).observes("reservoir-shut", "fluid-low").first()
@@ -132,7 +132,7 @@ final class LookTests {
 
     /** Air in an end spits at its screw; a bubble stuck away from the screw may not. */
     private Procedure screws(String id, Sensed air, String suspect) {
-        double half = layout.family().lever() ? 0.2 : 0.5;
+        double half = layout.family().lever() ? 0.12 : 0.35;
         return look(id, air).sees(List.of("clear", "few-bubbles", "spits-air"), found -> {
             double spit = 0.01 + 0.8 * seen(found[0], half);
             double few = 0.06 + 0.1 * seen(found[0], 0.4 * half);
@@ -160,7 +160,7 @@ final class LookTests {
 
     private Procedure portRouting() {
         return look("port-routing", Sensed.PORTS_CROSSED).sees(List.of("as-listed", "crossed"), crossed ->
-                crossed[0] == 0 ? new double[] {0.985, 0.015} : new double[] {0.04, 0.96})
+                crossed[0] == 0 ? new double[] {0.993, 0.007} : new double[] {0.015, 0.985})
                 .needs(VehicleNeeds.BONNET).minutes(4).observes("ports-crossed").steps(Step.of("trace"), Step.of("compare"));
     }
 

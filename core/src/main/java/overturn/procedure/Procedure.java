@@ -68,6 +68,11 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
         }
     }
 
+    /** Name of the rig set-up it relies on the first time: every look is its own, a tape or plug once fitted serves all its tests. */
+    public String rigSetup() {
+        return rigKind == RigKind.EYE ? rigKind.id() + "@" + id : rigKind.id();
+    }
+
     /** Whether a reading of this test can carry the proof of a suspect. */
     public boolean canCarry(String suspectId) {
         return nature == Nature.ISOLATING || observes.contains(suspectId);

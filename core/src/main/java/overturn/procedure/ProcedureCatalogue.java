@@ -27,7 +27,8 @@ public final class ProcedureCatalogue {
     public static ProcedureCatalogue of(Layout layout) {
         PressForces forces = PressForces.of(layout);
         List<Procedure> all = Stream.of(new LookTests(layout, forces).all(), new SeatTests(layout, forces).all(), new AssistTests(layout, forces).all(),
-                new DragTests(layout, forces).all(), new ClutchTests(layout, forces).all(), new IsolationTests(layout, forces).all())
+                new DragTests(layout, forces).all(), new ClutchTests(layout, forces).all(), new IsolationTests(layout, forces).all(),
+                new CloserLooks(layout).all())
                 .flatMap(List::stream).toList();
         return new ProcedureCatalogue(all, forces);
     }

@@ -150,7 +150,7 @@ final class SeatTests {
         return seat("parking-brake", Protocol.whole()
                 .then(new Press(forces.strokeN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Release(10), new ParkingBrake(true),
                         new Press(forces.strokeN()), new Hold(1), new Sample(Sensed.TRAVEL_MM)),
-                Figures.onOneTape(Figures.travel("off"), Figures.travel("on")), 3).isolates()
+                Figures.onOneTape(Figures.travel("off"), Figures.travel("on")), 3).observes("excess-shoe-clearance")
                 .steps(Step.of("chock").caution("chocks"), Step.of("spend"), Step.of("off").reads("off"), Step.of("on").reads("on"));
     }
 

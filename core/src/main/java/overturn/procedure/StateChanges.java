@@ -42,6 +42,11 @@ public final class StateChanges {
         };
     }
 
+    /** Opened at the same place, everything else put back. */
+    public static VehicleNeeds openedAlone(VehicleNeeds state) {
+        return new VehicleNeeds(false, false, false, state.opened());
+    }
+
     /** The circuit shut, everything else as it stands. */
     public static VehicleNeeds closed(VehicleNeeds state) {
         return new VehicleNeeds(state.bonnetOpen(), state.raised(), state.wheelsOff(), Opened.NOTHING);

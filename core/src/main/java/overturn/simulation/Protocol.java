@@ -21,6 +21,11 @@ public record Protocol(CutSet cuts, List<Act> acts) {
         return (int) acts.stream().filter(Act.Sample.class::isInstance).count();
     }
 
+    /** Whether it does nothing to the vehicle. */
+    public boolean onlySenses() {
+        return cuts.equals(CutSet.NONE) && acts.stream().allMatch(Act.Sample.class::isInstance);
+    }
+
     /** Starts a protocol with these cuts. */
     public static Script cut(CutSet cuts) {
         return new Script(cuts);

@@ -116,6 +116,15 @@ public enum Sensed {
     SHOES_BIND_NM,
     /** Share of braking lost by linings, worst end. */
     LINING_LOSS,
+    /** How much slower a kinked or crushed pipe lets fluid pass, s. */
+    PIPE_KINKED_SECONDS,
+    /** Fluid lost at a quick connector in a day, mL. */
+    CONNECTOR_LOSS_ML_PER_DAY,
+    /** Release travel that worn cover or plates take beyond the sound, mm. */
+    CLUTCH_WORN_MM,
+    /** Air that stands in the master, and in the modulator, mL. */
+    MASTER_AIR_ML,
+    MODULATOR_AIR_ML,
     /** 1 where another assist than the maker's is fitted. */
     WRONG_ASSIST,
     /** Flex of bracket or bulkhead seen while pressed, mm at the rod. */

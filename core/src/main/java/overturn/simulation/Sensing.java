@@ -103,6 +103,11 @@ final class Sensing {
             case REAR_AIR_ML -> airMl(false);
             case LOOP_AIR_ML -> loopAirMl();
             case HOSE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Hose.class);
+            case PIPE_KINKED_SECONDS -> pipeSeconds();
+            case CONNECTOR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.QuickConnector.class);
+            case CLUTCH_WORN_MM -> deviations.extraReleaseMm;
+            case MASTER_AIR_ML -> airInMl(Component.Master.class);
+            case MODULATOR_AIR_ML -> airInMl(Component.Modulator.class);
             case HISS_FREE -> deviations.leakAtRest - deviations.leakAtJoint;
             case HISS_PRESSED -> deviations.leakPressed;
             case HISS_AT_JOINT -> deviations.leakAtJoint;
@@ -273,6 +278,24 @@ final class Sensing {
         for (OutwardLeak leak : deviations.outward) {
             if (at == null || at.isInstance(plant.parts[plant.number(leak.componentId())])) {
                 ml += leak.mlPerMinAt20Bar() * PRESSED_MINUTES_PER_DAY * (leak.opensAtBar() > 20 ? 0.5 : 1);
+            }
+        }
+        return ml;
+    }
+
+    private double pipeSeconds() {
+        double seconds = 0;
+        for (int part = 0; part < deviations.restrictionSeconds.length; part++) {
+            seconds += plant.parts[part] instanceof Component.Pipe ? deviations.restrictionSeconds[part] : 0;
+        }
+        return seconds;
+    }
+
+    private double airInMl(Class<? extends Component> where) {
+        double ml = 0;
+        for (double[] chamber : deviations.airMl) {
+            for (int part = 0; part < chamber.length; part++) {
+                ml += where.isInstance(plant.parts[part]) ? chamber[part] : 0;
             }
         }
         return ml;

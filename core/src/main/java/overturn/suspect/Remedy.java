@@ -58,7 +58,8 @@ public enum Remedy {
     RENEW_CLUTCH("renew-clutch", 240, 200, false),
     CHANGE_FLUID("change-fluid", 45, 12, true),
     FLUSH_AND_RESEAL("flush-and-reseal", 300, 200, true),
-    TOP_UP("top-up", 10, 2, false);
+    TOP_UP("top-up", 10, 2, false),
+    LOOK_ELSEWHERE("look-elsewhere", 60, 0, false);
 
     private final String id;
     private final double labourMinutes;

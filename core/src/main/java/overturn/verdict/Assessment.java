@@ -5,7 +5,9 @@ import java.util.Optional;
 import java.util.Set;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
+import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
+import overturn.planning.Prices;
 import overturn.planning.Proposal;
 import overturn.planning.TestPlanner;
 import overturn.procedure.VehicleNeeds;
@@ -26,17 +28,28 @@ public record Assessment(BeliefHistory history, List<Proposal> proposals, Verdic
     /**
      * Assesses a job.
      *
+     * @param intake   facts told at intake
      * @param readings standing readings in order
      * @param state    how the vehicle stands
      * @param setAside tests that cannot be done here
      */
-    public static Assessment of(LayoutModel model, List<Reading> readings, VehicleNeeds state, Set<String> setAside) {
-        BeliefHistory history = BeliefHistory.of(model, readings);
-        return new Assessment(history, TestPlanner.of(model).rank(history, state, setAside), VerdictRule.of(model).on(history));
+    public static Assessment of(LayoutModel model, Intake intake, List<Reading> readings, VehicleNeeds state, Set<String> setAside) {
+        return of(BeliefHistory.of(model, intake, readings), state, setAside);
+    }
+
+    /** Assesses a job whose beliefs are known. */
+    public static Assessment of(BeliefHistory history, VehicleNeeds state, Set<String> setAside) {
+        LayoutModel model = history.model();
+        return new Assessment(history, TestPlanner.of(model, Prices.DEFAULT).rank(history, state, setAside), VerdictRule.of(model).explained(history));
     }
 
     /** The test to do next; empty when the verdict is proven or nothing is left to do. */
     public Optional<Proposal> next() {
         return verdict.grade() == Grade.PROVEN ? Optional.empty() : proposals.stream().findFirst();
+    }
+
+    /** Whether another test is worth its minutes, or the verdict may be acted on as it stands. */
+    public boolean anotherTestPays() {
+        return next().filter(Proposal::worthDoing).isPresent();
     }
 }

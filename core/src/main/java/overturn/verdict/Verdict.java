@@ -4,33 +4,54 @@ import java.util.List;
 import java.util.Optional;
 import overturn.evidence.Reading;
 import overturn.quantity.Dimension;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /**
- * The named remedy and suspect, its grade and what it hangs on.
+ * The named remedy or two, the suspects behind it, its grade and what it hangs on.
  *
- * @param remedy      the leading remedy
- * @param suspect     the leading suspect that this remedy cures
- * @param probability of the remedy
+ * @param cure        the likeliest cure: one remedy, or two where two suspects are at fault at once
+ * @param suspects    the leading suspect of each remedy of the cure, the likelier first; empty where none of these leads
+ * @param probability that every remedy of the cure is needed
+ * @param wasteMinutes what acting on it now is expected to waste: remedies done for nothing, the job begun anew
+ * @param enough      probability that nothing beyond the cure is needed
  * @param grade       how far it is shown
  * @param carriers    readings that carry it, the strongest first
  * @param missing     what stands in the way of a proof; empty when proven
  * @param overturners what would overturn it, per rival
  */
-public record Verdict(Remedy remedy, Suspect suspect, double probability, Grade grade, List<Reading> carriers,
+public record Verdict(Cure cure, List<Suspect> suspects, double probability, double wasteMinutes, double enough, Grade grade, List<Reading> carriers,
                       List<Missing> missing, List<Overturner> overturners) {
 
     public Verdict {
+        suspects = List.copyOf(suspects);
         carriers = List.copyOf(carriers);
         missing = List.copyOf(missing);
         overturners = List.copyOf(overturners);
+    }
+
+    /** The leading remedy. */
+    public Remedy remedy() {
+        return suspects.isEmpty() ? Remedy.LOOK_ELSEWHERE : suspects.get(0).remedy();
+    }
+
+    /** Id of the hypothesis that the fault is in no list. */
+    public static final String NONE_OF_THESE = "none-of-these";
+
+    /** Id of the leading suspect, or of none of these. */
+    public String suspectId() {
+        return suspects.isEmpty() ? NONE_OF_THESE : suspects.get(0).id();
     }
 
     /** What a proof still lacks. */
     public enum Missing {
         /** The remedy carries less than 95 %. */
         MORE_WEIGHT,
+        /** Some rival has not been separated from it yet. */
+        A_RIVAL_SEPARATED,
+        /** A second fault beside it is too likely still. */
+        NO_SECOND_FAULT,
         /** No isolating or directly observing reading carries it. */
         A_CARRIER,
         /** The rig of the carrying reading is neither proven nor was the reading repeated with another. */

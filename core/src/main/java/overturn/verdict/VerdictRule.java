@@ -2,27 +2,38 @@ package overturn.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
-import overturn.inference.Foresight;
 import overturn.inference.LayoutModel;
 import overturn.measurement.RigTrust;
+import overturn.planning.Prices;
+import overturn.planning.Proof;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Verdict.Missing;
 
 /**
  * Grades a belief (handbook 05): proven means 95 % or more, carried by an isolating or directly observing reading whose rig is
- * proven or which was repeated with another rig, no conflict open, and 80 % left without any other single reading.
+ * proven or which was repeated with another rig, no conflict open, and 80 % left without any other single reading. Of a cure of two
+ * remedies each has to be proven. A proof also asks that a second fault beside it is unlikely.
  */
 public final class VerdictRule {
 
     public static final double PROVEN_SHARE = 0.95;
     public static final double PROBABLE_SHARE = 0.80;
+    /** Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the rest. */
+    public static final double ENOUGH_SHARE = 0.9;
+
+    /** Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival). */
+    private static final double SEPARATED_SHARE = 0.012;
+    private static final double SOUND_SHARE = 0.5;
+    private static final double RIVAL_OF_SOUND = 0.12;
 
     private final LayoutModel model;
 
@@ -34,61 +45,130 @@ public final class VerdictRule {
         return new VerdictRule(model);
     }
 
-    /** The verdict on these readings. */
+    /**
+     * The name and grade alone.
+     *
+     * @param probability that every remedy of the cure is needed
+     */
+    public record Named(Cure cure, double probability, Grade grade) {
+    }
+
+    /** The name and grade on these readings; quick where it is too early for a proof. */
+    public Named named(BeliefHistory history) {
+        Belief now = history.now();
+        Cure cure = now.leadingCure();
+        double probability = probability(now, cure);
+        if (probability < PROVEN_SHARE || enough(now, cure) < ENOUGH_SHARE || liveRival(now, cure)) {
+            return new Named(cure, probability, unproven(now, cure, probability));
+        }
+        return new Named(cure, probability, on(history).grade());
+    }
+
+    /** The verdict on these readings, without what would overturn it. */
     public Verdict on(BeliefHistory history) {
         Belief now = history.now();
-        Remedy remedy = now.leadingRemedy();
-        Suspect suspect = now.ranking().stream().filter(s -> s.remedy() == remedy).findFirst().orElseThrow();
-        List<Integer> carriers = carriers(history, remedy);
-        List<Missing> missing = missing(history, remedy, carriers);
-        double probability = now.probability(remedy);
-        Grade grade = missing.isEmpty() ? Grade.PROVEN : probability >= PROBABLE_SHARE ? Grade.PROBABLE : Grade.OPEN;
-        return new Verdict(remedy, suspect, probability, grade, carriers.stream().map(history.readings()::get).toList(), missing,
-                Overturners.of(model, history, remedy));
+        Cure cure = now.leadingCure();
+        double probability = probability(now, cure);
+        List<Integer> carriers = cure.remedies().stream().flatMap(r -> carriers(history, r).stream()).distinct()
+                .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure))).toList();
+        List<Missing> missing = missing(history, cure, probability, carriers);
+        Grade grade = missing.isEmpty() ? Grade.PROVEN : unproven(now, cure, probability);
+        return new Verdict(cure, suspects(now, cure), probability, waste(now, cure), enough(now, cure), grade,
+                carriers.stream().map(history.readings()::get).toList(), missing, List.of());
+    }
+
+    /** The same with what would overturn it. */
+    public Verdict explained(BeliefHistory history) {
+        Verdict verdict = on(history);
+        return new Verdict(verdict.cure(), verdict.suspects(), verdict.probability(), verdict.wasteMinutes(), verdict.enough(), verdict.grade(), verdict.carriers(),
+                verdict.missing(), Overturners.of(model, history, verdict.remedy()));
+    }
+
+    /**
+     * Probable from 80 % on. Nothing wrong has everything against it at once, so it is probable too when it leads and no rival is left with
+     * any weight of its own; it goes out with a date to re-check.
+     */
+    private static Grade unproven(Belief now, Cure cure, double probability) {
+        boolean probable = probability >= PROBABLE_SHARE;
+        if (!probable && cure.equals(Cure.HAND_BACK) && probability >= SOUND_SHARE) {
+            probable = now.cures().entrySet().stream().allMatch(e -> e.getKey().equals(cure) || e.getValue() <= RIVAL_OF_SOUND);
+        }
+        return probable ? Grade.PROBABLE : Grade.OPEN;
+    }
+
+    private List<Suspect> suspects(Belief belief, Cure cure) {
+        return cure.remedies().stream().sorted(Comparator.comparingDouble((Remedy r) -> -belief.probability(r)))
+                .flatMap(r -> belief.ranking().stream().filter(s -> s.remedy() == r).limit(1)).toList();
+    }
+
+    private static double waste(Belief belief, Cure cure) {
+        return belief.cures().entrySet().stream().mapToDouble(e -> e.getValue() * Prices.DEFAULT.waste(cure, e.getKey())).sum();
+    }
+
+    /** Probability that every remedy of a cure is needed. */
+    private static double probability(Belief belief, Cure cure) {
+        return belief.cures().entrySet().stream().filter(e -> (cure.mask() & ~e.getKey().mask()) == 0)
+                .mapToDouble(Map.Entry::getValue).sum();
+    }
+
+    /** Probability that nothing beyond a cure is needed, of the cases in which what it holds is needed. */
+    private static double enough(Belief belief, Cure cure) {
+        return belief.probability(cure) / Math.max(1e-12, probability(belief, cure));
+    }
+
+    /** Whether some other remedy, not beside the cure but instead of it, is still likely enough to name. */
+    private static boolean liveRival(Belief belief, Cure cure) {
+        Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
+        belief.cures().entrySet().stream().filter(e -> (cure.mask() & ~e.getKey().mask()) != 0)
+                .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
+        return instead.entrySet().stream().anyMatch(e -> !cure.has(e.getKey()) && e.getValue() > SEPARATED_SHARE);
     }
 
     private List<Integer> carriers(BeliefHistory history, Remedy remedy) {
-        List<Suspect> cured = model.suspects().stream().filter(s -> s.remedy() == remedy).toList();
         return IntStream.range(0, history.readings().size()).boxed()
-                .filter(i -> cured.stream().anyMatch(s -> canCarry(history.readings().get(i), s)))
-                .filter(i -> history.oddsFactor(i, remedy) >= Foresight.CARRYING_FACTOR)
-                .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, remedy)))
+                .filter(i -> canCarry(history.readings().get(i), remedy))
+                .filter(i -> history.oddsFactor(i, remedy) >= Proof.CARRYING_FACTOR)
                 .toList();
     }
 
-    private boolean canCarry(Reading reading, Suspect suspect) {
-        return model.procedures().find(reading.procedureId()).orElseThrow().canCarry(suspect.id());
+    private boolean canCarry(Reading reading, Remedy remedy) {
+        return Proof.canCarry(model, model.procedures().find(reading.procedureId()).orElseThrow(), remedy);
     }
 
-    private List<Missing> missing(BeliefHistory history, Remedy remedy, List<Integer> carriers) {
+    private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {
         List<Missing> missing = new ArrayList<>();
-        if (history.now().probability(remedy) < PROVEN_SHARE) {
+        if (probability < PROVEN_SHARE) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        Optional<Integer> proven = carriers.stream().filter(i -> rigStands(history, i)).findFirst();
-        if (carriers.isEmpty()) {
+        if (probability >= PROVEN_SHARE && liveRival(history.now(), cure)) {
+            missing.add(Missing.A_RIVAL_SEPARATED);
+        }
+        if (enough(history.now(), cure) < ENOUGH_SHARE) {
+            missing.add(Missing.NO_SECOND_FAULT);
+        }
+        if (cure.remedies().stream().anyMatch(r -> carriers(history, r).isEmpty())) {
             missing.add(Missing.A_CARRIER);
-        } else if (proven.isEmpty()) {
+        } else if (cure.remedies().stream().anyMatch(r -> carriers(history, r).stream().noneMatch(i -> rigStands(history, i)))) {
             missing.add(Missing.A_PROVEN_RIG);
         }
         if (history.oddOneOut().isPresent()) {
             missing.add(Missing.NO_CONFLICT);
         }
-        if (missing.isEmpty() && hangsOnOneOther(history, remedy, carriers)) {
+        if (missing.isEmpty() && hangsOnOneOther(history, cure, carriers)) {
             missing.add(Missing.ROBUSTNESS);
         }
         return missing;
     }
 
-    private static boolean hangsOnOneOther(BeliefHistory history, Remedy remedy, List<Integer> carriers) {
+    private static boolean hangsOnOneOther(BeliefHistory history, Cure cure, List<Integer> carriers) {
         return IntStream.range(0, history.readings().size())
                 .filter(i -> !carriers.contains(i))
-                .anyMatch(i -> history.without(i).probability(remedy) < PROBABLE_SHARE);
+                .anyMatch(i -> probability(history.without(i), cure) < PROBABLE_SHARE);
     }
 
     private static boolean rigStands(BeliefHistory history, int carrier) {
         Reading reading = history.readings().get(carrier);
         return reading.trust() == RigTrust.PROVEN || history.readings().stream()
-                .anyMatch(r -> r.procedureId().equals(reading.procedureId()) && !r.rigSetup().equals(reading.rigSetup()));
+                .anyMatch(r -> r.repeats(reading) && !r.rigSetup().equals(reading.rigSetup()));
     }
 }

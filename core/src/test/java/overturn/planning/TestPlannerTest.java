@@ -16,7 +16,8 @@ import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
-import overturn.planning.Reason.Kind;
+import overturn.planning.Proposal.Kind;
+import overturn.inference.Intake;
 import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.quantity.MeasureUnit;
@@ -31,7 +32,7 @@ class TestPlannerTest {
     private static final Reading DRY = observed("dry-walk", "all-dry");
 
     private static Reading observed(String test, String option) {
-        return new Reading(test, test, new Observed(option), "eye", RigTrust.PROVEN);
+        return new Reading(test, test, new Observed(option), "eye@" + test, RigTrust.PROVEN);
     }
 
     private static Reading figures(String test, RigTrust trust, double... mm) {
@@ -43,7 +44,7 @@ class TestPlannerTest {
     }
 
     private static List<Proposal> rank(VehicleNeeds state, Set<String> setAside, Reading... readings) {
-        return TestPlanner.of(MODEL).rank(BeliefHistory.of(MODEL, List.of(readings)), state, setAside);
+        return TestPlanner.of(MODEL, Prices.DEFAULT).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), state, setAside);
     }
 
     private static Proposal proposal(List<Proposal> ranked, String test) {
@@ -53,7 +54,7 @@ class TestPlannerTest {
     @Test
     void theFreeLooksComeFirstWhateverTheScore() {
         List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of(), SINKS);
-        assertEquals(List.of(Kind.GATE, Kind.GATE, Kind.SPLIT), ranked.subList(0, 3).stream().map(p -> p.reason().kind()).toList());
+        assertEquals(List.of(Kind.GATE, Kind.GATE, Kind.SPLIT), ranked.subList(0, 3).stream().map(Proposal::kind).toList());
         assertEquals(Set.of("reservoir", "dry-walk"), Set.of(ranked.get(0).procedure().id(), ranked.get(1).procedure().id()));
     }
 
@@ -61,7 +62,7 @@ class TestPlannerTest {
     void afterThemASeatTestComesBeforeAnythingIsOpened() {
         Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0);
         assertEquals(VehicleNeeds.SEAT, next.procedure().needs());
-        assertTrue(next.expectation().informationNats() > 0.1 && next.minutes() < 6);
+        assertTrue(next.gain().informationNats() > 0.1 && next.minutes() < 6);
     }
 
     @Test
@@ -95,8 +96,8 @@ class TestPlannerTest {
         Reading sinking = figures("hold-medium", RigTrust.PROVEN, 36, 41, 48, 60);
         Reading running = figures("hold-running", RigTrust.PROVEN, 60, 64, 70, 82);
         Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking, running).get(0);
-        assertEquals(Kind.PROOF, next.reason().kind());
-        assertTrue(next.expectation().proofChance() > 0.1, next.toString());
+        assertEquals(Kind.PROOF, next.kind());
+        assertTrue(next.proofChance() > 0.1, next.toString());
     }
 
     @Test
@@ -116,7 +117,8 @@ class TestPlannerTest {
 
     @Test
     void theSplitNamesEveryLiveRemedyOnOneSideOrTheOther() {
-        Reason reason = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0).reason();
+        Reason reason = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0)
+                .reason(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY)).now());
         assertFalse(reason.oneSide().isEmpty() || reason.otherSide().isEmpty());
         assertTrue(java.util.Collections.disjoint(reason.oneSide(), reason.otherSide()));
         assertTrue(reason.oneShare() + reason.otherShare() > 0.9);

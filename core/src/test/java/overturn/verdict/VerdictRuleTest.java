@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
+import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
@@ -27,8 +28,8 @@ import overturn.verdict.Verdict.Overturner;
 class VerdictRuleTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-    private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye", RigTrust.NORMAL);
-    private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye", RigTrust.NORMAL);
+    private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
+    private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
     private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60);
     private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82);
 
@@ -45,7 +46,7 @@ class VerdictRuleTest {
     }
 
     private static Verdict verdict(Reading... readings) {
-        return VerdictRule.of(MODEL).on(BeliefHistory.of(MODEL, List.of(readings)));
+        return VerdictRule.of(MODEL).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
     }
 
     @Test
@@ -93,8 +94,8 @@ class VerdictRuleTest {
 
     @Test
     void anAssessmentStopsProposingOnceItIsProven() {
-        Assessment open = Assessment.of(MODEL, List.of(SINKS), VehicleNeeds.SEAT, Set.of());
-        Assessment proven = Assessment.of(MODEL, List.of(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of());
+        Assessment open = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of());
+        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of());
         assertTrue(open.next().isPresent());
         assertTrue(proven.next().isEmpty());
         assertFalse(proven.proposals().isEmpty(), "others can still be chosen");

@@ -30,7 +30,7 @@ class WordsTest {
     private static final Set<String> FORCES = Set.of("gentle", "easy", "stroke", "medium", "running", "place");
 
     private static Set<String> needed() {
-        Set<String> ids = new TreeSet<>(Set.of("option.not-seen", "rig.sound", "rig.doubtful", "rig.not-checked",
+        Set<String> ids = new TreeSet<>(Set.of("suspect.none-of-these", "suspect.none-of-these.shows", "option.not-seen", "rig.sound", "rig.doubtful", "rig.not-checked",
                 "caution.not-to-be-driven", "caution.before-opening", "caution.out-of-scope"));
         for (Family family : Family.values()) {
             ids.add("family." + family.id());

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import overturn.app.usecase.Jobs.Job;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
@@ -20,21 +21,31 @@ import overturn.verdict.Verdict;
 import overturn.verdict.Verdict.Missing;
 
 /** What follows from the log: suspects with their reasons, how suspicion moved, the tests, the verdict. */
-public record AssessmentView(List<SuspicionView> suspects, List<MomentView> river, Optional<ProposalView> next,
-                             List<ProposalView> others, VerdictView verdict, Optional<ConflictView> conflict) {
+public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs, List<SuspectedPartView> components, List<MomentView> river, Optional<ProposalView> next,
+                             List<ProposalView> others, boolean anotherTestPays, VerdictView verdict, Optional<ConflictView> conflict) {
 
     /** Weights between half and double are noise and not told. */
     private static final double TELLING_FACTOR = 1.5;
+    /** Proposals whose reason is worked out; the rest is far from being done next. */
+    private static final int EXPLAINED = 12;
+    private static final int MOST_PAIRS = 5;
+    private static final double LEAST_PAIR = 0.01;
 
     static AssessmentView of(Job job) {
         Assessment assessment = job.assessment();
         BeliefHistory history = assessment.history();
-        List<SuspicionView> suspects = history.now().ranking().stream().map(s -> suspicion(s, history)).toList();
+        List<SuspicionView> suspects = new ArrayList<>(history.now().ranking().stream().map(s -> suspicion(s, history)).toList());
+        suspects.add(new SuspicionView(Verdict.NONE_OF_THESE, Remedy.LOOK_ELSEWHERE.id(), history.now().noneOfThese(), List.of()));
+        suspects.sort((a, b) -> Double.compare(b.probability(), a.probability()));
         List<MomentView> river = IntStream.rangeClosed(0, history.readings().size()).mapToObj(n -> moment(job, history, n)).toList();
         Optional<ProposalView> next = assessment.next().map(p -> ProposalView.of(p, history.now()));
-        List<ProposalView> others = assessment.proposals().stream().skip(next.isPresent() ? 1 : 0)
-                .map(p -> ProposalView.of(p, history.now())).toList();
-        return new AssessmentView(suspects, river, next, others, VerdictView.of(assessment.verdict()),
+        List<Proposal> rest = assessment.proposals().stream().skip(next.isPresent() ? 1 : 0).toList();
+        List<ProposalView> others = IntStream.range(0, rest.size()).mapToObj(i -> i < EXPLAINED ? ProposalView.of(rest.get(i), history.now())
+                : ProposalView.unexplained(rest.get(i), history.now())).toList();
+        List<PairView> pairs = history.now().leadingPairs(MOST_PAIRS).stream().filter(p -> p.probability() >= LEAST_PAIR)
+                .map(p -> new PairView(p.one().id(), p.other().id(), p.probability())).toList();
+        return new AssessmentView(suspects, pairs, history.now().components().entrySet().stream()
+                .map(e -> new SuspectedPartView(e.getKey(), e.getValue())).toList(), river, next, others, assessment.anotherTestPays(), VerdictView.of(assessment.verdict()),
                 history.oddOneOut().map(r -> new ConflictView(UUID.fromString(r.id()), r.procedureId(), r.rigSetup())));
     }
 
@@ -54,11 +65,20 @@ public record AssessmentView(List<SuspicionView> suspects, List<MomentView> rive
         Belief belief = history.after(count);
         Optional<Reading> reading = count == 0 ? Optional.empty() : Optional.of(history.readings().get(count - 1));
         return new MomentView(reading.map(r -> UUID.fromString(r.id())), reading.map(Reading::procedureId),
-                job.model().suspects().stream().map(s -> new ShareView(s.id(), belief.probability(s.id()))).toList());
+                Stream.concat(job.model().suspects().stream().map(s -> new ShareView(s.id(), belief.probability(s.id()))),
+                        Stream.of(new ShareView(Verdict.NONE_OF_THESE, belief.noneOfThese()))).toList());
     }
 
     /** A suspect now: its probability and the readings for (above 1) and against it, the weightiest first. */
     public record SuspicionView(String suspectId, String remedyId, double probability, List<WeightView> weights) {
+    }
+
+    /** Two suspects at fault at once. */
+    public record PairView(String oneId, String otherId, double probability) {
+    }
+
+    /** Suspicion that falls on one component of the circuit. */
+    public record SuspectedPartView(String componentId, double probability) {
     }
 
     /** How many times one reading raised the odds. */
@@ -80,23 +100,34 @@ public record AssessmentView(List<SuspicionView> suspects, List<MomentView> rive
     /**
      * A test that could be done.
      *
-     * @param leadingNow   probability of the leading remedy, so the chance that acting now is right
+     * @param wasteMinutes expected fall of what acting would waste
+     * @param savedMinutes minutes that it is expected to save in all, doubt and proof counted
+     * @param worthDoing   whether that is more than it costs
+     * @param leadingNow   probability of the leading cure, so the chance that acting now is right
      * @param leadingAfter what it is expected to be after this test
      */
     public record ProposalView(String procedureId, boolean anotherRig, double minutes, double testMinutes, double stateMinutes,
-                               double informationNats, double proofChance, double leadingNow, double leadingAfter,
-                               TestView.NeedsView needs, ReasonView reason) {
+                               double informationNats, double wasteMinutes, double savedMinutes, boolean worthDoing, double proofChance,
+                               double leadingNow, double leadingAfter, TestView.NeedsView needs, ReasonView reason) {
 
         static ProposalView of(Proposal proposal, Belief now) {
+            return of(proposal, now, ReasonView.of(proposal.reason(now)));
+        }
+
+        static ProposalView unexplained(Proposal proposal, Belief now) {
+            return of(proposal, now, new ReasonView(proposal.kind(), List.of(), 0, List.of(), 0));
+        }
+
+        private static ProposalView of(Proposal proposal, Belief now, ReasonView reason) {
             return new ProposalView(proposal.procedure().id(), proposal.anotherRig(), proposal.minutes(), proposal.procedure().minutes(),
-                    proposal.stateMinutes(), proposal.expectation().informationNats(), proposal.expectation().proofChance(),
-                    now.probability(now.leadingRemedy()), proposal.expectation().leadingAfter(),
-                    TestView.NeedsView.of(proposal.procedure().needs()), ReasonView.of(proposal.reason()));
+                    proposal.stateMinutes(), proposal.gain().informationNats(), proposal.gain().wasteMinutes(), proposal.savedMinutes(),
+                    proposal.worthDoing(), proposal.proofChance(), now.probability(now.leadingCure()), proposal.gain().leadingAfter(),
+                    TestView.NeedsView.of(proposal.procedure().needs()), reason);
         }
     }
 
     /** Why a test is proposed: it tells remedies of one side from those of the other. */
-    public record ReasonView(Reason.Kind kind, List<String> oneSide, double oneShare, List<String> otherSide, double otherShare) {
+    public record ReasonView(Proposal.Kind kind, List<String> oneSide, double oneShare, List<String> otherSide, double otherShare) {
 
         static ReasonView of(Reason reason) {
             return new ReasonView(reason.kind(), ids(reason.oneSide()), reason.oneShare(), ids(reason.otherSide()), reason.otherShare());
@@ -107,15 +138,23 @@ public record AssessmentView(List<SuspicionView> suspects, List<MomentView> rive
         }
     }
 
-    /** Where it stands. */
-    public record VerdictView(String remedyId, String suspectId, double probability, Grade grade, List<UUID> carriers,
-                              List<Missing> missing, List<OverturnerView> overturners, double remedyMinutes, double wrongPartMinutes) {
+    /**
+     * Where it stands.
+     *
+     * @param alsoRemedyId     the second remedy, where two suspects are at fault at once
+     * @param enough           probability that nothing beyond it is needed
+     * @param wrongPartMinutes what acting on it now is expected to waste
+     */
+    public record VerdictView(String remedyId, String suspectId, Optional<String> alsoRemedyId, Optional<String> alsoSuspectId, double probability,
+                              double enough, Grade grade, List<UUID> carriers, List<Missing> missing, List<OverturnerView> overturners,
+                              double remedyMinutes, double wrongPartMinutes) {
 
         static VerdictView of(Verdict verdict) {
-            return new VerdictView(verdict.remedy().id(), verdict.suspect().id(), verdict.probability(), verdict.grade(),
-                    verdict.carriers().stream().map(r -> UUID.fromString(r.id())).toList(), verdict.missing(),
-                    verdict.overturners().stream().map(OverturnerView::of).toList(), verdict.remedy().labourMinutes(),
-                    (1 - verdict.probability()) * (verdict.remedy().labourMinutes() + verdict.remedy().partsPriceMinutes()));
+            Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
+            return new VerdictView(verdict.remedy().id(), verdict.suspectId(), also.map(s -> s.remedy().id()), also.map(Suspect::id),
+                    verdict.probability(), verdict.enough(), verdict.grade(), verdict.carriers().stream().map(r -> UUID.fromString(r.id())).toList(),
+                    verdict.missing(), verdict.overturners().stream().map(OverturnerView::of).toList(),
+                    verdict.cure().remedies().stream().mapToDouble(Remedy::labourMinutes).sum(), verdict.wasteMinutes());
         }
     }
 

@@ -71,6 +71,14 @@ class JobController {
         return JobView.of(jobs.find(id));
     }
 
+    /** Every test of this job's layout: what exactly its reading needs, and where it would lie now. */
+    @GetMapping("/{id}/tests")
+    List<TestView> tests(@PathVariable UUID id) {
+        Jobs.Job job = jobs.find(id);
+        return job.model().procedures().all().stream()
+                .map(p -> TestView.of(p, job.model().procedures().forces(), job.assessment().history().now())).toList();
+    }
+
     @GetMapping("/{id}/tests/{procedureId}")
     TestView test(@PathVariable UUID id, @PathVariable String procedureId) {
         Jobs.Job job = jobs.find(id);

@@ -19,7 +19,7 @@ public record JobSummaryView(UUID id, String vehicle, String layoutId, String co
         Optional<Proposal> next = job.assessment().next();
         return new JobSummaryView(job.id(), job.state().opened().vehicle(), job.state().opened().layoutId(),
                 job.state().opened().complaint(), job.state().log().get(0).personId(), job.state().log().get(0).at(),
-                job.state().readings().size(), job.state().opened().hunchId(), verdict.suspect().id(), verdict.remedy().id(),
+                job.state().readings().size(), job.state().opened().hunchId(), verdict.suspectId(), verdict.remedy().id(),
                 verdict.probability(), verdict.grade(), job.state().accepted().isPresent(), next.map(p -> p.procedure().id()),
                 next.map(Proposal::minutes), job.state().stillFitted().size());
     }

@@ -15,11 +15,11 @@ final class Requests {
 
     /** Opens a job; {@code readingId} becomes the id of the entry with the behaviour. */
     record OpenJobRequest(UUID jobId, UUID entryId, UUID readingId, String personId, String vehicle, String layoutId,
-                          String complaint, String behaviour, String hunchId, Boolean mayBeMoved) {
+                          String complaint, String behaviour, String hunchId, Boolean mayBeMoved, Boolean recentWork, String age, Boolean sometimes) {
 
         OpenJob.Intake intake() {
             return new OpenJob.Intake(jobId, new Stamp(entryId, 0, personId), readingId, vehicle, layoutId, complaint, behaviour,
-                    hunchId, mayBeMoved);
+                    hunchId, mayBeMoved, recentWork, age, sometimes);
         }
     }
 

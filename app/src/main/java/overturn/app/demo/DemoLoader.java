@@ -55,6 +55,7 @@ class DemoLoader implements SmartInitializingSingleton {
 
     private void load(Story story) {
         LayoutModel model = models.of(Presets.TARN_BOX_VAN.id());
+        model.warmUp();
         SplittableRandom random = new SplittableRandom(story.seed());
         HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), story.faults(), 1);
         List<Reading> readings = new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
@@ -62,7 +63,7 @@ class DemoLoader implements SmartInitializingSingleton {
         Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
         log.open(jobId, at);
         log.append(jobId, new LoggedEntry(id(story, "opened"), 1, at, story.openedBy(), new JobOpened(story.vehicle(),
-                model.layout().id(), story.complaint(), story.hunchId(), story.mayBeMoved())));
+                model.layout().id(), story.complaint(), story.hunchId(), story.mayBeMoved(), false, "UNKNOWN", false)));
         for (int i = 0; i < readings.size(); i++) {
             Reading reading = readings.get(i);
             Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));

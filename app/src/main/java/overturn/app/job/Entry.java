@@ -19,9 +19,20 @@ public sealed interface Entry {
      * @param complaint the driver's own words
      * @param hunchId   the suspect that whoever opened it would have bet on
      * @param mayBeMoved whether it may be moved at all
+     * @param recentWork whether the system was worked on just before
+     * @param age        how old its parts are: {@code UNKNOWN}, {@code NEW}, {@code OLD}
+     * @param sometimes  whether the complaint is there only sometimes
      */
-    record JobOpened(String vehicle, String layoutId, String complaint, String hunchId, boolean mayBeMoved) implements Entry {
+    record JobOpened(String vehicle, String layoutId, String complaint, String hunchId, boolean mayBeMoved, Boolean recentWork, String age,
+                     Boolean sometimes) implements Entry {
         public static final String KIND = "job-opened";
+
+        /** Jobs opened before these facts were asked hold none of them. */
+        public JobOpened {
+            recentWork = Boolean.TRUE.equals(recentWork);
+            age = age == null ? "UNKNOWN" : age;
+            sometimes = Boolean.TRUE.equals(sometimes);
+        }
 
         @Override
         public String kind() {

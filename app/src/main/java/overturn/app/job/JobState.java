@@ -3,6 +3,7 @@ package overturn.app.job;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -14,6 +15,7 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.evidence.Reading;
+import overturn.inference.Intake;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
@@ -65,6 +67,11 @@ public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struck
         }
         return new JobState((JobOpened) log.get(0).entry(), List.copyOf(log), struck, List.copyOf(readings), Set.copyOf(setAside),
                 Set.copyOf(fitted), vehicle, accepted);
+    }
+
+    /** The facts of intake, as the inference takes them. */
+    public Intake intake() {
+        return new Intake(opened.recentWork(), Intake.Age.valueOf(opened.age()), opened.sometimes(), Map.of());
     }
 
     /** Sequence of the last entry. */

@@ -10,6 +10,8 @@ import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.evidence.Reading;
+import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;
 import overturn.verdict.Assessment;
 
@@ -21,6 +23,7 @@ public class Jobs {
 
     private final JobLog log;
     private final LayoutModels models;
+    private final Cache<UUID, BeliefHistory> histories = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
     private final Cache<List<Object>, Job> assessed = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
     Jobs(JobLog log, LayoutModels models) {
@@ -52,6 +55,17 @@ public class Jobs {
         LayoutModel model = models.of(((JobOpened) entries.get(0).entry()).layoutId());
         JobState state = JobState.of(entries, model.procedures());
         model.warmUp();
-        return new Job(id, state, model, Assessment.of(model, state.readings(), state.vehicle(), state.setAside()));
+        return new Job(id, state, model, Assessment.of(history(id, model, state), state.vehicle(), state.setAside()));
+    }
+
+    /** What is known of the readings before is kept; with one more only that one is worked out. Equal to working it all out anew. */
+    private BeliefHistory history(UUID id, LayoutModel model, JobState state) {
+        BeliefHistory known = histories.getIfPresent(id);
+        List<Reading> readings = state.readings();
+        boolean longer = known != null && known.model() == model && known.intake().equals(state.intake()) && known.readings().size() <= readings.size()
+                && known.readings().equals(readings.subList(0, known.readings().size()));
+        BeliefHistory now = longer ? known.with(readings.subList(known.readings().size(), readings.size())) : BeliefHistory.of(model, state.intake(), readings);
+        histories.put(id, now);
+        return now;
     }
 }

@@ -1,5 +1,6 @@
 package overturn.app.usecase;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -7,6 +8,7 @@ import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.layoutfile.LayoutFile;
+import overturn.inference.Intake.Age;
 import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;
@@ -21,6 +23,7 @@ public class OpenJob {
 
     private static final int MOST_COMPLAINT = 400;
     private static final int MOST_VEHICLE = 40;
+    private static final List<String> AGES = Arrays.stream(Age.values()).map(Age::name).toList();
 
     private final LogWriter writer;
     private final LayoutModels models;
@@ -33,10 +36,11 @@ public class OpenJob {
     /**
      * What is given at intake.
      *
+     * @param recentWork whether the system was worked on just before; may be left out, as age and sometimes
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
     public record Intake(UUID jobId, Stamp stamp, UUID readingId, String vehicle, String layoutId, String complaint,
-                         String behaviour, String hunchId, Boolean mayBeMoved) {
+                         String behaviour, String hunchId, Boolean mayBeMoved, Boolean recentWork, String age, Boolean sometimes) {
     }
 
     /** @throws InvalidInputException naming every field that cannot be taken */
@@ -54,12 +58,14 @@ public class OpenJob {
                 .that(() -> model.isEmpty() || behaviours.contains(intake.behaviour()), "behaviour", intake.behaviour(),
                         "one of " + behaviours)
                 .that(() -> model.isEmpty() || suspects.contains(intake.hunchId()), "hunchId", intake.hunchId(), "one of " + suspects)
+                .that(() -> intake.age() == null || AGES.contains(intake.age()), "age", intake.age(), "one of " + AGES + ", or left out")
                 .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
                 .orThrow();
         writer.open(intake.jobId(), intake.stamp(),
-                new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved()),
+                new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved(),
+                        intake.recentWork(), intake.age(), intake.sometimes()),
                 intake.readingId(), new ReadingTaken(ProcedureCatalogue.CHARACTERISE, new Observed(intake.behaviour()),
-                        Procedure.RigKind.EYE.id(), RigTrust.NORMAL));
+                        model.orElseThrow().procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow().rigSetup(), RigTrust.NORMAL));
     }
 
     private static List<String> behaviours(LayoutModel model) {

@@ -129,7 +129,7 @@ public class RecordReading {
 
     /** The set-up in use, or the next one of its kind; depends only on what the writer had seen. */
     private static String setup(Procedure procedure, boolean anotherRig, List<LoggedEntry> seen) {
-        String kind = procedure.rigKind().id();
+        String kind = procedure.rigSetup();
         long used = seen.stream().map(LoggedEntry::entry).filter(ReadingTaken.class::isInstance)
                 .map(e -> ((ReadingTaken) e).rigSetup()).filter(s -> s.equals(kind) || s.startsWith(kind + "-rig-")).distinct().count();
         long number = Math.max(1, used + (anotherRig && used > 0 ? 1 : 0));

@@ -45,7 +45,7 @@ class JobStateTest {
     }
 
     JobStateTest() {
-        add(new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false));
+        add(new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false, false, null, false));
     }
 
     @Test

@@ -38,7 +38,7 @@ class LogWriterTest {
     private final Staff staff = mock(Staff.class);
     private final LogWriter writer = new LogWriter(log, staff, Clock.fixed(NOW, ZoneOffset.UTC));
     private final LoggedEntry opened = new LoggedEntry(OPENED, 1, NOW, "ines-quill",
-            new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false));
+            new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false, false, null, false));
 
     @BeforeEach
     void oneJob() {

@@ -1,0 +1,40 @@
+package overturn.bench.hidden;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import overturn.circuit.Family;
+import overturn.evidence.Reading;
+import overturn.inference.LayoutModel;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.procedure.Procedure;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The fixed chart of a family: for each behaviour the rounds of tests, kept as data. */
+final class Chart {
+
+    private static final JsonNode ALL = read();
+
+    private Chart() {
+    }
+
+    private static JsonNode read() {
+        try (InputStream in = Chart.class.getResourceAsStream("/overturn/bench/charts.json")) {
+            return JsonMapper.builder().build().readTree(in);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The tests of the chart for the behaviour that was told at intake, those that the layout has, in order. */
+    static List<Procedure> of(LayoutModel model, Reading characterised) {
+        Family family = model.layout().family();
+        JsonNode rounds = ALL.get(family.id()).get(((Observed) characterised.value()).option());
+        List<Procedure> tests = new ArrayList<>();
+        rounds.forEach(round -> round.forEach(test -> model.procedures().find(test.asString()).ifPresent(tests::add)));
+        return tests;
+    }
+}

@@ -1,0 +1,137 @@
+package overturn.bench.hidden;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
+import me.tongfei.progressbar.ProgressBar;
+import me.tongfei.progressbar.ProgressBarBuilder;
+import me.tongfei.progressbar.ProgressBarStyle;
+import overturn.circuit.Family;
+import overturn.inference.LayoutModel;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
+import overturn.planning.Prices;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
+import tools.jackson.databind.json.JsonMapper;
+
+/** {@code ./overturn bench}: hidden faults through the planner and its baselines. */
+@Command(name = "overturn bench", mixinStandardHelpOptions = true, description = "Hidden faults through the planner and four baselines, side by side.")
+public final class HiddenFaults implements Callable<Integer> {
+
+    private static final int LEAST_VEHICLES = 24;
+    private static final int EXTRA_SHARE = 8;
+
+    @Option(names = "--vehicles", defaultValue = "3000", description = "How many vehicles all policies are given (${DEFAULT-VALUE}); an eighth more per further stratum.")
+    private int vehicles;
+
+    @Option(names = "--seed", defaultValue = "1", description = "Seed of the vehicles and the noise (${DEFAULT-VALUE}).")
+    private long seed;
+
+    @Option(names = "--family", description = "Only presets of this family: vacuum-brake, unassisted-brake, hydraulic-brake, pedal-clutch, concentric-clutch, lever-brake, lever-clutch.")
+    private String family;
+
+    @Option(names = "--json", description = "Print one JSON object and nothing else.")
+    private boolean json;
+
+    /** Runs the command; the exit code is 2 for a wrong option. */
+    public static void main(String[] arguments) {
+        System.exit(new CommandLine(new HiddenFaults()).execute(arguments));
+    }
+
+    @Override
+    public Integer call() {
+        if (vehicles < LEAST_VEHICLES) {
+            throw wrong("--vehicles " + vehicles + ": at least " + LEAST_VEHICLES);
+        }
+        List<LayoutFile> files = Presets.files().stream().filter(f -> family == null || f.family().id().equals(family)).toList();
+        if (files.isEmpty()) {
+            throw wrong("--family " + family + ": one of " + java.util.Arrays.stream(Family.values()).map(Family::id).toList());
+        }
+        long from = System.nanoTime();
+        List<Outcome> outcomes = run(files);
+        Report report = Report.of(vehicles, seed, outcomes, ReducedProblems.excess(models, Prices.DEFAULT, seed));
+        System.out.println(json ? JsonMapper.builder().build().writeValueAsString(report) : new ReportText(report, outcomes, (System.nanoTime() - from) / 1e9).text());
+        return 0;
+    }
+
+    private CommandLine.ParameterException wrong(String message) {
+        return new CommandLine.ParameterException(new CommandLine(this), message);
+    }
+
+    private final List<LayoutModel> models = new ArrayList<>();
+
+    private List<Outcome> run(List<LayoutFile> files) {
+        List<Plan> plans = plans(files.size());
+        try (ProgressBar bar = bar(plans.size() + files.size())) {
+            Map<Integer, World> worlds = new LinkedHashMap<>();
+            for (int f = 0; f < files.size(); f++) {
+                World world = new World(files.get(f), seed);
+                world.warmUp();
+                worlds.put(f, world);
+                models.add(world.model(Stratum.SINGLE));
+                bar.step();
+            }
+            return plans.stream().filter(pl -> System.getProperty("strata")==null || System.getProperty("strata").contains(pl.stratum.name())).toList().parallelStream().map(plan -> {
+                World world = worlds.get(plan.world);
+                Case vehicle = world.draw(plan.stratum, plan.seed);
+                Trial trial = new Trial(world.model(plan.stratum), vehicle, Prices.DEFAULT);
+                List<Outcome> own = new ArrayList<>();
+                for (Policy policy : Policy.values()) {
+                    if (!System.getProperty("pol",policy.id()).contains(policy.id())) continue;
+                    if (policy == Policy.OVERTURN || plan.stratum.compared()) {
+                        own.add(trial.of(policy));
+                    }
+                }
+                bar.step();
+                return own;
+            }).flatMap(List::stream).toList();
+        }
+    }
+
+    private record Plan(int world, Stratum stratum, long seed) {
+    }
+
+    /** Two thirds singles, a sixth pairs, a sixth sound; and an eighth more of each further stratum. */
+    private List<Plan> plans(int worlds) {
+        List<Plan> all = new ArrayList<>();
+        IntStream.range(0, vehicles).forEach(i -> all.add(plan(i, worlds, i % 6 == 4 ? Stratum.PAIR : i % 6 == 5 ? Stratum.SOUND : Stratum.SINGLE)));
+        for (Stratum stratum : List.of(Stratum.ROUGH, Stratum.INTERMITTENT, Stratum.UNLISTED)) {
+            IntStream.range(0, vehicles / EXTRA_SHARE).forEach(i -> all.add(plan(i, worlds, stratum)));
+        }
+        return all;
+    }
+
+    private Plan plan(int i, int worlds, Stratum stratum) {
+        return new Plan(i / 6 % worlds, stratum, seed * 1_000_003 + stratum.ordinal() * 100_000_007L + i);
+    }
+
+    private ProgressBar bar(int steps) {
+        return new ProgressBarBuilder().setTaskName("Vehicles").setInitialMax(steps).setStyle(ProgressBarStyle.ASCII)
+                .setConsumer(new me.tongfei.progressbar.ConsoleProgressBarConsumer(System.err)).build();
+    }
+
+    /** Everything one run found. */
+    record Report(int vehicles, long seed, Map<String, PolicyFigures> policies, ReducedProblems.Excess exact, Planning planningMillis) {
+
+        /** Time to weigh beliefs and tests after a reading. */
+        record Planning(double first, double p50, double p95) {
+        }
+
+        static Report of(int vehicles, long seed, List<Outcome> outcomes, ReducedProblems.Excess exact) {
+            Map<String, PolicyFigures> policies = new LinkedHashMap<>();
+            for (Policy policy : Policy.values()) {
+                policies.put(policy.id(), PolicyFigures.of(outcomes.stream().filter(o -> o.policy() == policy).toList()));
+            }
+            List<Outcome> own = outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN && !o.planningMillis().isEmpty()).toList();
+            double[] all = own.stream().flatMap(o -> o.planningMillis().stream()).mapToDouble(Double::doubleValue).sorted().toArray();
+            double first = own.stream().mapToDouble(o -> o.planningMillis().get(0)).average().orElse(0);
+            return new Report(vehicles, seed, policies, exact, new Planning(PolicyFigures.tenth(first), PolicyFigures.tenth(all[all.length / 2]),
+                    PolicyFigures.tenth(all[all.length * 95 / 100])));
+        }
+    }
+}

@@ -1,0 +1,83 @@
+package overturn.bench.hidden;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.function.Function;
+import overturn.bench.hidden.HiddenFaults.Report;
+
+/** The report for people: the figures side by side, calibration, and the vehicles lost and why. */
+final class ReportText {
+
+    private static final int MOST_LOST = 40;
+
+    private final Report report;
+    private final List<Outcome> outcomes;
+    private final double seconds;
+    private final StringBuilder text = new StringBuilder();
+
+    ReportText(Report report, List<Outcome> outcomes, double seconds) {
+        this.report = report;
+        this.outcomes = outcomes;
+        this.seconds = seconds;
+    }
+
+    String text() {
+        line("%d vehicles, seed %d, %.0f s", report.vehicles(), report.seed(), seconds);
+        row("", List.copyOf(report.policies().keySet()));
+        figures("singles right %", PolicyFigures::singlesRightPct);
+        figures("pairs right %", PolicyFigures::pairsRightPct);
+        figures("sound called sound %", PolicyFigures::soundCalledSoundPct);
+        figures("sound condemned %", PolicyFigures::soundCondemnedPct);
+        figures("wrong parts per 100", PolicyFigures::wrongPartsPer100);
+        figures("minutes to verdict", PolicyFigures::minutesToVerdictMean);
+        figures("cost to cure, mean", PolicyFigures::costToCureMean);
+        figures("cost to cure, P90", PolicyFigures::costToCureP90);
+        figures("tests", PolicyFigures::testsMean);
+        figures("singles proven %", PolicyFigures::provenSharePct);
+        figures("proven wrong %", PolicyFigures::provenWrongPct);
+        figures("calibration gap", PolicyFigures::calibrationMaxGapPoints);
+        PolicyFigures own = report.policies().get(Policy.OVERTURN.id());
+        line("rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%",
+                own.roughSinglesRightPct().orElseThrow(), own.intermittentRightPct().orElseThrow(), own.unlistedProvenPct().orElseThrow(),
+                own.noneOfTheseLeadsPct().orElseThrow());
+        line("planning, ms: first %.1f, p50 %.1f, p95 %.1f", report.planningMillis().first(), report.planningMillis().p50(), report.planningMillis().p95());
+        line("%d reduced problems: planner %.1f %% above the exact optimum (most %.1f %%), random %.1f %%", report.exact().problems(),
+                report.exact().meanExcessPct(), report.exact().maxExcessPct(), report.exact().randomExcessPct());
+        List<Outcome> planner = outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN).toList();
+        line("%nclaimed and held, one claim per job:");
+        PolicyFigures.bins(planner.stream().filter(o -> o.vehicle().stratum.compared()).toList())
+                .forEach(b -> line("  %5.1f %% claimed, %5.1f %% held, %d claims, ± %.1f", b.claimedPct(), b.heldPct(), b.claims(), b.standardError()));
+        for (Stratum stratum : Stratum.values()) {
+            lost(stratum, PolicyFigures.only(planner, stratum));
+        }
+        return text.toString();
+    }
+
+    /** What was hidden in the vehicles lost, and what was named instead. */
+    private void lost(Stratum stratum, List<Outcome> own) {
+        Map<String, Integer> counts = new TreeMap<>();
+        own.stream().filter(o -> !o.right()).forEach(o -> counts.merge(o.vehicle().causes.stream().map(s -> s.id()).toList() + " -> "
+                + o.grade() + " " + o.named().remedies().stream().map(r -> r.id()).toList(), 1, Integer::sum));
+        line("%n%s: %d of %d lost, minutes %.0f", stratum, own.stream().filter(o -> !o.right()).count(), own.size(),
+                own.stream().mapToDouble(Outcome::minutes).average().orElse(0));
+        counts.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
+                .limit(MOST_LOST).forEach(e -> line("  %3d  %s", e.getValue(), e.getKey()));
+    }
+
+    private void figures(String name, Function<PolicyFigures, Double> figure) {
+        row(name, report.policies().values().stream().map(f -> String.format(Locale.ROOT, "%.1f", figure.apply(f))).toList());
+    }
+
+    private void row(String name, List<String> cells) {
+        List<String> padded = new ArrayList<>();
+        cells.forEach(c -> padded.add(String.format("%21s", c)));
+        line("%-22s%s", name, String.join("", padded));
+    }
+
+    private void line(String format, Object... values) {
+        text.append(String.format(Locale.ROOT, format, values)).append('\n');
+    }
+}

@@ -1,0 +1,267 @@
+package overturn.bench.hidden;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
+import overturn.bench.hidden.Outcome.Claim;
+import overturn.bench.hidden.Policy.Step;
+import overturn.evidence.Reading;
+import overturn.inference.Belief;
+import overturn.inference.BeliefHistory;
+import overturn.inference.LayoutModel;
+import overturn.planning.Prices;
+import overturn.planning.Proposal;
+import overturn.planning.TestPlanner;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.procedure.StateChanges;
+import overturn.procedure.VehicleNeeds;
+import overturn.suspect.Cure;
+import overturn.suspect.Remedy;
+import overturn.verdict.Grade;
+import overturn.verdict.VerdictRule;
+
+/** One vehicle under several policies. What they believe after the same readings is worked out once. */
+final class Trial {
+
+    private static final int MOST_TESTS = 30;
+    private static final int MOST_REPAIRS = 3;
+    /** A specialist looks elsewhere: flat price in minutes, the same for all policies. */
+    private static final double LOOK_ELSEWHERE_MINUTES = 240;
+    /** What the likelihood policy needs after each remedy to see whether the complaint is gone; it is never deceived. */
+    private static final double SEEN_AT_ONCE_MINUTES = 10;
+
+    /** Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks; clutch: stroke, in gear. */
+    private static final List<String> PROVING = List.of("reservoir", "hold-medium", "travel-at-forces", "assist-drop", "free-play", "return-time",
+            "lamp-at-rest", "wheel-drag", "slave-stroke", "held-in-gear", "dry-walk", "raised-walk", "steering-fluid-look", "reserve-strokes", "moisture-tester");
+
+    private final LayoutModel model;
+    private final Case vehicle;
+    private final Prices prices;
+    private final Procedure characterise;
+    private final Map<List<String>, Known> known = new HashMap<>();
+
+    /** Beliefs, verdict and, where asked for, the weighed tests after some readings. */
+    private static final class Known {
+        private final BeliefHistory history;
+        private final VerdictRule.Named verdict;
+        private final Map<VehicleNeeds, List<Proposal>> proposals = new HashMap<>();
+        private double millis;
+
+        private Known(BeliefHistory history, VerdictRule.Named verdict, double millis) {
+            this.history = history;
+            this.verdict = verdict;
+            this.millis = millis;
+        }
+    }
+
+    Trial(LayoutModel model, Case vehicle, Prices prices) {
+        this.model = model;
+        this.vehicle = vehicle;
+        this.prices = prices;
+        this.characterise = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
+    }
+
+    /** Where a policy stands with the vehicle. */
+    private static final class Progress {
+        private final List<String> path = new ArrayList<>();
+        private final List<Claim> claims = new ArrayList<>();
+        private final List<Double> millis = new ArrayList<>();
+        private final Set<VehicleNeeds> opened = new LinkedHashSet<>();
+        private Optional<Cure> done = Optional.empty();
+        private VehicleNeeds state = VehicleNeeds.SEAT;
+        private double minutes;
+        private int wrongParts;
+        private int before;
+        private boolean misled;
+        private Known at;
+    }
+
+    Outcome of(Policy policy) {
+        Progress progress = new Progress();
+        Reading first = vehicle.take(characterise, 0, Optional.empty()).reading();
+        progress.path.add(first.id());
+        progress.at = known(progress.path, () -> BeliefHistory.of(model, vehicle.intake, List.of(first)));
+        progress.minutes = characterise.minutes();
+        if (policy == Policy.LIKELIHOOD) {
+            return replacedByLikelihood(progress);
+        }
+        diagnose(policy, progress);
+        Known verdict = progress.at;
+        int tests = progress.path.size() - 1;
+        double minutes = progress.minutes;
+        boolean cured = repaired(policy, progress);
+        boolean firstRight = verdict.verdict.grade() != Grade.OPEN && verdict.verdict.cure().cures(vehicle.cure);
+        boolean right = vehicle.stratum == Stratum.PAIR ? cured && !progress.misled : firstRight;
+        return new Outcome(policy, vehicle, verdict.verdict.cure(), verdict.verdict.grade(), firstRight, right, tests, minutes, progress.wrongParts,
+                progress.minutes, progress.claims, progress.millis, List.copyOf(progress.path));
+    }
+
+    private void diagnose(Policy policy, Progress progress) {
+        while (progress.path.size() - progress.before <= MOST_TESTS && progress.at.verdict.grade() != Grade.PROVEN) {
+            Optional<Step> next = policy.next(new Here(progress));
+            if (next.isEmpty()) {
+                break;
+            }
+            Procedure procedure = next.get().procedure();
+            Case.Taken taken = vehicle.take(procedure, times(progress, procedure), progress.done);
+            progress.minutes += taken.extraMinutes() + procedure.minutes()
+                    + StateChanges.minutes(StateChanges.closed(progress.state), StateChanges.closed(procedure.needs()));
+            if (procedure.needs().opened() != VehicleNeeds.Opened.NOTHING) {
+                progress.opened.add(StateChanges.openedAlone(procedure.needs()));
+            }
+            progress.state = procedure.needs();
+            progress.path.add(taken.reading().id());
+            BeliefHistory before = progress.at.history;
+            progress.at = known(progress.path, () -> before.with(List.of(taken.reading())));
+            if (progress.done.isEmpty()) {
+                Belief now = progress.at.history.now();
+                Remedy leader = now.leadingRemedy();
+                progress.claims.add(new Claim(now.probability(leader), vehicle.cure.has(leader)));
+            }
+            progress.millis.add(progress.at.millis);
+        }
+        progress.minutes += StateChanges.minutes(StateChanges.closed(progress.state), VehicleNeeds.SEAT);
+        progress.state = VehicleNeeds.SEAT;
+    }
+
+    private static int times(Progress progress, Procedure procedure) {
+        String now = progress.done.map(c -> "@" + c.mask()).orElse("");
+        return (int) IntStream.range(0, MOST_TESTS).takeWhile(n -> progress.path.contains(procedure.id() + "#" + n + now)).count();
+    }
+
+    /** Does what each verdict names and tests what is left, until the vehicle is handed back; whether it is cured then. */
+    private boolean repaired(Policy policy, Progress progress) {
+        for (int repair = 0; repair < MOST_REPAIRS; repair++) {
+            Cure named = progress.at.verdict.cure();
+            Cure needed = vehicle.needed(progress.done);
+            progress.misled |= progress.at.verdict.grade() == Grade.OPEN || named.remedies().stream().anyMatch(r -> !needed.has(r));
+            if (named.equals(Cure.HAND_BACK) || named.equals(Cure.LOOK_ELSEWHERE)) {
+                break;
+            }
+            progress.wrongParts += fitted(progress, named, needed);
+            progress.done = Optional.of(progress.done.map(named::and).orElse(named));
+            BeliefHistory repaired = progress.at.history.repaired(named);
+            progress.path.add("repaired@" + progress.done.get().mask());
+            progress.at = known(progress.path, () -> repaired);
+            prove(progress, named.remedies().stream().anyMatch(r -> !needed.has(r)));
+            progress.before = progress.path.size();
+            diagnose(policy, progress);
+        }
+        boolean cured = vehicle.needed(progress.done).equals(Cure.HAND_BACK);
+        boolean sentOn = progress.at.verdict.cure().equals(Cure.LOOK_ELSEWHERE);
+        progress.minutes += closing(progress.opened, progress.done) + (sentOn ? LOOK_ELSEWHERE_MINUTES : cured ? 0 : prices.comebackMinutes() + LOOK_ELSEWHERE_MINUTES);
+        return cured;
+    }
+
+    /** The checks that every repair is proved with; after a repair that was needed they are the same for all policies, and left out. */
+    private void prove(Progress progress, boolean charged) {
+        List<Reading> readings = new ArrayList<>();
+        for (String id : PROVING) {
+            model.procedures().find(id).ifPresent(check -> {
+                readings.add(vehicle.take(check, 0, progress.done).reading());
+                progress.minutes += charged ? check.minutes() : 0;
+            });
+        }
+        readings.forEach(r -> progress.path.add(r.id()));
+        BeliefHistory before = progress.at.history;
+        progress.at = known(progress.path, () -> before.with(readings));
+    }
+
+    /** Charges what is fitted for nothing, and returns how many parts of it there are. */
+    private int fitted(Progress progress, Cure named, Cure needed) {
+        int wrongParts = 0;
+        for (Remedy remedy : named.remedies()) {
+            if (!needed.has(remedy)) {
+                progress.minutes += prices.of(remedy);
+                wrongParts += remedy.partsPriceMinutes() > 0 ? 1 : 0;
+            }
+        }
+        return wrongParts;
+    }
+
+    private Outcome replacedByLikelihood(Progress progress) {
+        Cure named = progress.at.verdict.cure();
+        Grade grade = progress.at.verdict.grade();
+        double minutes = progress.minutes;
+        List<Cure> order = progress.at.history.now().cures().entrySet().stream().sorted(Map.Entry.<Cure, Double>comparingByValue(Comparator.reverseOrder())
+                .thenComparing(e -> e.getKey().mask())).map(Map.Entry::getKey).toList();
+        for (Cure cure : order) {
+            Cure needed = vehicle.needed(progress.done);
+            long fresh = cure.mask() & ~progress.done.map(Cure::mask).orElse(0L);
+            if (fresh != 0 && !cure.equals(Cure.LOOK_ELSEWHERE)) {
+                progress.wrongParts += fitted(progress, new Cure(fresh), needed);
+                progress.done = Optional.of(progress.done.map(cure::and).orElse(cure));
+                progress.minutes += SEEN_AT_ONCE_MINUTES;
+            }
+            if (vehicle.needed(progress.done).equals(Cure.HAND_BACK)) {
+                break;
+            }
+        }
+        boolean right = grade != Grade.OPEN && named.cures(vehicle.cure);
+        return new Outcome(Policy.LIKELIHOOD, vehicle, named, grade, right, right, 0, minutes, progress.wrongParts, progress.minutes, List.of(), List.of(), List.of());
+    }
+
+    private Known known(List<String> path, Supplier<BeliefHistory> history) {
+        Known before = known.get(path);
+        if (before == null) {
+            long from = System.nanoTime();
+            BeliefHistory now = history.get();
+            before = new Known(now, VerdictRule.of(model).named(now), (System.nanoTime() - from) / 1e6);
+            known.put(List.copyOf(path), before);
+        }
+        return before;
+    }
+
+    private final class Here implements Policy.Position {
+        private final Progress progress;
+
+        private Here(Progress progress) {
+            this.progress = progress;
+        }
+
+        @Override
+        public List<Proposal> proposals() {
+            Known at = progress.at;
+            return at.proposals.computeIfAbsent(progress.state, s -> {
+                long from = System.nanoTime();
+                List<Proposal> all = TestPlanner.of(model, prices).rank(at.history, s, Set.of());
+                at.millis += (System.nanoTime() - from) / 1e6;
+                return all;
+            });
+        }
+
+        @Override
+        public List<Procedure> chart() {
+            return Chart.of(model, progress.at.history.readings().get(0));
+        }
+
+        @Override
+        public boolean done(Procedure procedure) {
+            return times(progress, procedure) > 0;
+        }
+
+        @Override
+        public boolean repaired() {
+            return progress.done.isPresent();
+        }
+
+        @Override
+        public boolean clear() {
+            return progress.at.verdict.grade() != Grade.OPEN;
+        }
+    }
+
+    /** Closing and bleeding owed for what tests opened, unless a remedy opens the circuit anyway. */
+    private static double closing(Set<VehicleNeeds> opened, Optional<Cure> done) {
+        boolean openedAnyway = done.stream().flatMap(c -> c.remedies().stream()).anyMatch(Remedy::opensCircuit);
+        return openedAnyway ? 0 : opened.stream().mapToDouble(StateChanges::closingMinutes).max().orElse(0);
+    }
+}

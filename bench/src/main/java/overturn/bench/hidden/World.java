@@ -1,0 +1,204 @@
+package overturn.bench.hidden;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.random.RandomGenerator;
+import org.hipparchus.distribution.continuous.NormalDistribution;
+import overturn.circuit.Layout;
+import overturn.inference.Intake;
+import overturn.inference.Intake.Age;
+import overturn.inference.LayoutModel;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.LayoutFiles;
+import overturn.practice.HiddenVehicle;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.simulation.Simulator;
+import overturn.simulation.VehicleUnknowns;
+import overturn.suspect.Cure;
+import overturn.suspect.Fault;
+import overturn.suspect.Suspect;
+import overturn.suspect.SuspectCatalogue;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The real vehicles of one preset. They differ from the model: every component's stiffness, clearance, gain and springs on its own and
+ * all together, and how frequent each fault is.
+ */
+final class World {
+
+    private static final Set<String> STIFFNESS = Set.of("softMlPerBar", "firmMlPerBar", "swellMlPerBarPerM");
+    private static final Set<String> LOOSE = Set.of("clearancePerPadMm", "clearancePerShoeMm", "freePlayMm", "valveLashMm", "portTravelMm", "springsN",
+            "gain", "thresholdN", "jumpInN", "closedChamberMl");
+    private static final int VARIANTS = 24;
+    private static final double COMMON_WIDTH = 0.2;
+    private static final double ROUGH_WIDTH = 0.35;
+    /** Every component differs from its vehicle by half as much again. */
+    private static final double OWN_SHARE = 0.5;
+    private static final double FREQUENCY_FACTOR = 2;
+    private static final double DOUBLED_NOISE_SHARE = 0.2;
+    private static final double RECENT_WORK_SHARE = 0.25;
+    /** Share of the tests in which a fault is there that is felt only sometimes. */
+    private static final double LEAST_SHOWN = 0.4;
+    private static final double MOST_SHOWN = 0.9;
+    /** Share of complaints that a fault has to change to count as felt, and how often a severity is drawn for it. */
+    private static final double FELT = 0.25;
+    private static final int MOST_DRAWS = 40;
+    private static final double ROUGH_SEVERITY_WIDTH = 2;
+    /** Suspects that the model of the unlisted vehicles has never heard of: each with a way of its own. */
+    static final Set<String> UNLISTED = Set.of("input-binding", "bracket-flexing", "drain-back", "pad-pushed-back", "wrong-ratio", "valve-body-sticking",
+            "supply-hose-collapsed", "fork-worn", "lever-bush-worn", "air-in-assist", "return-restricted", "hole-clogged");
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final NormalDistribution NORMAL = new NormalDistribution();
+
+    private final LayoutModel model;
+    private final LayoutModel blind;
+    private final List<Simulator> smooth;
+    private final List<Simulator> rough;
+    private final double[] frequencyFactors;
+
+    World(LayoutFile file, long seed) {
+        this.model = LayoutModel.of(file.layout());
+        this.blind = LayoutModel.of(file.layout(), s -> !UNLISTED.contains(s.id()));
+        RandomGenerator random = new SplittableRandom(seed * 31 + file.id().hashCode());
+        this.smooth = variants(file, COMMON_WIDTH, random);
+        this.rough = variants(file, ROUGH_WIDTH, random);
+        this.frequencyFactors = model.suspects().stream().mapToDouble(s -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian())).toArray();
+    }
+
+    void warmUp() {
+        model.warmUp();
+        blind.warmUp();
+    }
+
+    /** What the technician's program knows of a vehicle of this stratum. */
+    LayoutModel model(Stratum stratum) {
+        return stratum == Stratum.UNLISTED ? blind : model;
+    }
+
+    private static List<Simulator> variants(LayoutFile file, double width, RandomGenerator random) {
+        List<Simulator> all = new ArrayList<>();
+        for (int v = 0; v < VARIANTS; v++) {
+            all.add(Simulator.of(varied(file, OWN_SHARE * width, random)));
+        }
+        return all;
+    }
+
+    /** The same circuit with every component a little different; stiffness of one component as a whole. */
+    private static Layout varied(LayoutFile file, double width, RandomGenerator random) {
+        ObjectNode tree = (ObjectNode) JSON.readTree(LayoutFiles.write(file));
+        tree.get("components").forEach(node -> {
+            ObjectNode component = (ObjectNode) node;
+            double stiffness = evenly(random, width);
+            for (String name : List.copyOf(component.propertyNames())) {
+                double factor = STIFFNESS.contains(name) ? stiffness : LOOSE.contains(name) ? evenly(random, width) : 1;
+                if (factor != 1) {
+                    component.put(name, component.get(name).asDouble() * factor);
+                }
+            }
+        });
+        return LayoutFiles.read(JSON.writeValueAsString(tree)).layout();
+    }
+
+    private static double evenly(RandomGenerator random, double width) {
+        return 1 + width * (2 * random.nextDouble() - 1);
+    }
+
+    /** Draws a vehicle. */
+    Case draw(Stratum stratum, long seed) {
+        RandomGenerator random = new SplittableRandom(seed);
+        boolean isRough = stratum == Stratum.ROUGH;
+        Simulator simulator = (isRough ? rough : smooth).get(random.nextInt(VARIANTS));
+        boolean recentWork = random.nextDouble() < RECENT_WORK_SHARE;
+        List<Suspect> causes = causes(stratum, recentWork, random);
+        Layout layout = simulator.layout();
+        double noise = random.nextDouble() < DOUBLED_NOISE_SHARE ? 2 : 1;
+        VehicleUnknowns vehicle = vehicle(isRough ? ROUGH_WIDTH : COMMON_WIDTH, random);
+        Map<Suspect, List<Fault>> faults = new LinkedHashMap<>();
+        causes.forEach(cause -> faults.put(cause, felt(cause, simulator, vehicle, isRough, random)));
+        double shown = stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
+        Intake intake = new Intake(recentWork, Age.UNKNOWN, stratum == Stratum.INTERMITTENT, Map.of());
+        return new Case(stratum, layout.id(), causes, cure(causes), intake, left -> HiddenVehicle.of(simulator, vehicle,
+                left.stream().flatMap(s -> faults.get(s).stream()).toList(), noise).intermittent(shown), rig -> liar(simulator, vehicle, noise, rig), seed);
+    }
+
+    /** A severity at which the driver feels it: it changes what this vehicle would be brought in for. */
+    private List<Fault> felt(Suspect cause, Simulator simulator, VehicleUnknowns vehicle, boolean isRough, RandomGenerator random) {
+        double[] sound = characterised(simulator, vehicle, List.of());
+        List<Fault> most = List.of();
+        double mostFelt = -1;
+        for (int i = 0; i < MOST_DRAWS && mostFelt < FELT; i++) {
+            List<Fault> faults = cause.physics().at(severity(isRough, random), simulator.layout(), random);
+            double[] now = characterised(simulator, vehicle, faults);
+            double changed = 0;
+            for (int k = 0; k < now.length; k++) {
+                changed += Math.abs(now[k] - sound[k]) / 2;
+            }
+            if (changed > mostFelt) {
+                mostFelt = changed;
+                most = faults;
+            }
+        }
+        return most;
+    }
+
+    private double[] characterised(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults) {
+        Procedure procedure = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
+        return procedure.predicted(simulator.run(procedure.protocol(), vehicle, faults));
+    }
+
+    private static Cure cure(List<Suspect> causes) {
+        return causes.stream().map(s -> Cure.of(s.remedy())).reduce(Cure::and).orElseThrow();
+    }
+
+    /** What a lying rig shows: another vehicle with another fault, each time. */
+    private HiddenVehicle liar(Simulator simulator, VehicleUnknowns vehicle, double noise, RandomGenerator random) {
+        Suspect other = drawn(model.suspects(), false, random);
+        return HiddenVehicle.of(simulator, vehicle, other.physics().at(severity(false, random), simulator.layout(), random), noise);
+    }
+
+    private static double severity(boolean rough, RandomGenerator random) {
+        double quantile = Math.max(1e-4, Math.min(1 - 1e-4, random.nextDouble()));
+        return rough ? NORMAL.cumulativeProbability(ROUGH_SEVERITY_WIDTH * NORMAL.inverseCumulativeProbability(quantile)) : quantile;
+    }
+
+    private List<Suspect> causes(Stratum stratum, boolean recentWork, RandomGenerator random) {
+        List<Suspect> faulty = model.suspects().stream().filter(s -> !s.id().equals(SuspectCatalogue.NOTHING_WRONG)).toList();
+        return switch (stratum) {
+            case SOUND -> List.of(model.suspects().get(model.indexOf(SuspectCatalogue.NOTHING_WRONG)));
+            case UNLISTED -> List.of(drawn(faulty.stream().filter(s -> UNLISTED.contains(s.id())).toList(), recentWork, random));
+            case PAIR -> {
+                Suspect one = drawn(faulty, recentWork, random);
+                yield List.of(one, drawn(faulty.stream().filter(s -> s.remedy() != one.remedy()).toList(), recentWork, random));
+            }
+            default -> List.of(drawn(faulty, recentWork, random));
+        };
+    }
+
+    private Suspect drawn(List<Suspect> among, boolean recentWork, RandomGenerator random) {
+        double[] weights = among.stream().mapToDouble(s -> s.frequency() * frequencyFactors[model.indexOf(s.id())]
+                * (recentWork ? s.origin().afterWork() : 1)).toArray();
+        double at = random.nextDouble() * java.util.Arrays.stream(weights).sum();
+        for (int i = 0; i < weights.length; i++) {
+            at -= weights[i];
+            if (at < 0) {
+                return among.get(i);
+            }
+        }
+        return among.get(among.size() - 1);
+    }
+
+    /** Stiffness, clearances, springs and gain differ evenly; hand, eye and weather as anywhere. */
+    private static VehicleUnknowns vehicle(double width, RandomGenerator random) {
+        VehicleUnknowns any = VehicleUnknowns.draw(random);
+        return new VehicleUnknowns(evenly(random, width), evenly(random, width), evenly(random, width), evenly(random, width), any.lostMotionMm(),
+                evenly(random, width), any.creepPerDecade(), any.runningCreep(), any.returnSeconds(), evenly(random, width), any.supply(),
+                any.forceBias(), any.levelArea(), any.wheelDragNm(), any.inputReturnSeconds(), any.releaseNeed(), any.altitudeM());
+    }
+}

@@ -1,0 +1,202 @@
+package overturn.inference;
+
+import java.util.Arrays;
+import java.util.SplittableRandom;
+import java.util.random.RandomGenerator;
+
+/**
+ * A test as a channel: for every particle the chances of a few outcomes. The outcomes of a series are readings that stand for their
+ * surroundings, spread over what all suspects may read; those of an observation are its options. With it a test is weighed before it
+ * is done by sums alone.
+ */
+final class Channel {
+
+    private static final int OUTCOMES = 16;
+    private static final int DRAWN = 480;
+    private static final long SEED = 41L;
+    /** Chance that a rig yet to be set up will lie unnoticed: between a proven and a normal one. */
+    private static final double LYING = 0.01;
+    /** Distances beyond some standard deviations count less and less, so that a pedal on the floor does not draw all outcomes. */
+    private static final double FAR = 3;
+
+    private final int outcomes;
+    private final float[][] chances;
+    private final double[] shares;
+
+    private Channel(int outcomes, float[][] chances, double[] shares) {
+        this.outcomes = outcomes;
+        this.chances = chances;
+        this.shares = shares;
+    }
+
+    static Channel of(LayoutModel model, Predictions predictions) {
+        int suspects = model.suspects().size();
+        return predictions.series() ? ofSeries(predictions, suspects) : ofObservations(predictions, suspects);
+    }
+
+    private static Channel ofObservations(Predictions predictions, int suspects) {
+        int width = predictions.width();
+        float[][] chances = new float[suspects][];
+        double[] shares = new double[width];
+        Arrays.fill(shares, 1.0 / width);
+        for (int s = 0; s < suspects; s++) {
+            chances[s] = Arrays.copyOf(predictions.means(Hypothesis.single(s), 0, Crowd.PARTICLES), Crowd.PARTICLES * width);
+        }
+        return new Channel(width, withLies(chances, shares), shares);
+    }
+
+    private static Channel ofSeries(Predictions predictions, int suspects) {
+        RandomGenerator random = new SplittableRandom(SEED);
+        double[][] drawn = drawn(predictions, suspects, random);
+        int[] codes = spread(predictions, drawn, random);
+        double[] shares = new double[codes.length];
+        for (double[] reading : drawn) {
+            shares[nearest(predictions, drawn, codes, reading)] += 1.0 / drawn.length;
+        }
+        double[][][] logs = new double[codes.length][suspects][];
+        double[] logVolumes = new double[codes.length];
+        for (int m = 0; m < codes.length; m++) {
+            double density = 0;
+            for (int s = 0; s < suspects; s++) {
+                logs[m][s] = predictions.logLikelihoods(drawn[codes[m]], Hypothesis.single(s), 0, Crowd.PARTICLES);
+                for (double log : logs[m][s]) {
+                    density += Math.exp(log);
+                }
+            }
+            logVolumes[m] = Math.log(shares[m] / density);
+        }
+        return new Channel(codes.length, withLies(normalised(logs, logVolumes, suspects), shares), shares);
+    }
+
+    /** Readings drawn from all suspects in turn, noise included. */
+    private static double[][] drawn(Predictions predictions, int suspects, RandomGenerator random) {
+        double[][] drawn = new double[DRAWN][predictions.width()];
+        for (int n = 0; n < DRAWN; n++) {
+            int particle = random.nextInt(Crowd.PARTICLES);
+            double scale = predictions.noiseScale(particle);
+            double offset = predictions.offsetSd() * scale * random.nextGaussian();
+            for (int k = 0; k < predictions.width(); k++) {
+                drawn[n][k] = predictions.value(n % suspects, particle, k) + offset + predictions.figureSd(k) * scale * random.nextGaussian();
+            }
+        }
+        return drawn;
+    }
+
+    /** Readings far from one another: each next one drawn the likelier the farther it lies from those chosen. */
+    private static int[] spread(Predictions predictions, double[][] drawn, RandomGenerator random) {
+        int[] codes = new int[OUTCOMES];
+        double[] distances = new double[drawn.length];
+        Arrays.fill(distances, Double.POSITIVE_INFINITY);
+        int chosen = 0;
+        while (chosen < OUTCOMES) {
+            int next = chosen == 0 ? 0 : drawn(distances, random);
+            if (chosen > 0 && distances[next] == 0) {
+                break;
+            }
+            codes[chosen++] = next;
+            for (int n = 0; n < drawn.length; n++) {
+                distances[n] = Math.min(distances[n], distance(predictions, drawn[n], drawn[next]));
+            }
+        }
+        return Arrays.copyOf(codes, chosen);
+    }
+
+    private static int drawn(double[] weights, RandomGenerator random) {
+        double at = random.nextDouble() * Arrays.stream(weights).sum();
+        for (int n = 0; n < weights.length; n++) {
+            at -= weights[n];
+            if (at < 0) {
+                return n;
+            }
+        }
+        return 0;
+    }
+
+    private static double distance(Predictions predictions, double[] one, double[] other) {
+        double sum = 0;
+        for (int k = 0; k < one.length; k++) {
+            double apart = Math.log1p(Math.abs(one[k] - other[k]) / (FAR * predictions.readingSd(k)));
+            sum += apart * apart;
+        }
+        return sum;
+    }
+
+    private static int nearest(Predictions predictions, double[][] drawn, int[] codes, double[] reading) {
+        int best = 0;
+        double least = Double.POSITIVE_INFINITY;
+        for (int m = 0; m < codes.length; m++) {
+            double distance = distance(predictions, drawn[codes[m]], reading);
+            if (distance < least) {
+                least = distance;
+                best = m;
+            }
+        }
+        return best;
+    }
+
+    private static float[][] normalised(double[][][] logs, double[] logVolumes, int suspects) {
+        int outcomes = logVolumes.length;
+        float[][] chances = new float[suspects][Crowd.PARTICLES * outcomes];
+        for (int s = 0; s < suspects; s++) {
+            for (int i = 0; i < Crowd.PARTICLES; i++) {
+                double highest = Double.NEGATIVE_INFINITY;
+                for (int m = 0; m < outcomes; m++) {
+                    highest = Math.max(highest, logs[m][s][i] + logVolumes[m]);
+                }
+                double total = 0;
+                for (int m = 0; m < outcomes; m++) {
+                    double chance = Math.exp(logs[m][s][i] + logVolumes[m] - highest);
+                    chances[s][i * outcomes + m] = (float) chance;
+                    total += chance;
+                }
+                for (int m = 0; m < outcomes; m++) {
+                    chances[s][i * outcomes + m] /= (float) total;
+                }
+            }
+        }
+        return chances;
+    }
+
+    private static float[][] withLies(float[][] chances, double[] shares) {
+        double lying = LYING;
+        for (float[] own : chances) {
+            for (int j = 0; j < own.length; j++) {
+                own[j] = (float) ((1 - lying) * own[j] + lying * shares[j % shares.length]);
+            }
+        }
+        return chances;
+    }
+
+    int outcomes() {
+        return outcomes;
+    }
+
+    /** Writes the chances of all outcomes for one particle of a hypothesis. */
+    void chances(Hypothesis hypothesis, int particle, int sound, double there, double[] row) {
+        float[] base = chances[sound];
+        int from = particle * outcomes;
+        if (hypothesis.isNoneOfThese()) {
+            double share = Crowd.unlistedShare(particle);
+            for (int m = 0; m < outcomes; m++) {
+                row[m] = (1 - share) * base[from + m] + share * shares[m];
+            }
+            return;
+        }
+        float[] one = chances[hypothesis.first()];
+        if (!hypothesis.isPair()) {
+            for (int m = 0; m < outcomes; m++) {
+                row[m] = there * one[from + m] + (1 - there) * base[from + m];
+            }
+            return;
+        }
+        float[] other = chances[hypothesis.second()];
+        double total = 0;
+        for (int m = 0; m < outcomes; m++) {
+            row[m] = one[from + m] * other[from + m] / base[from + m];
+            total += row[m];
+        }
+        for (int m = 0; m < outcomes; m++) {
+            row[m] = there * row[m] / total + (1 - there) * base[from + m];
+        }
+    }
+}

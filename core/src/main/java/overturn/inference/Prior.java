@@ -1,0 +1,72 @@
+package overturn.inference;
+
+import java.util.List;
+import overturn.suspect.Suspect;
+import overturn.suspect.Suspect.Origin;
+import overturn.suspect.SuspectCatalogue;
+
+/**
+ * What is believed before any reading: frequencies of the family moved by the facts of intake, with the workshop's closed jobs as
+ * Dirichlet counts on top of them.
+ */
+final class Prior {
+
+    /** Share of vehicles in which two suspects are at fault at once, and after recent work; estimates. */
+    private static final double PAIRS = 0.10;
+    private static final double PAIRS_AFTER_WORK = 0.2;
+    /** Share of vehicles whose fault is in no list; estimate. */
+    private static final double NONE_OF_THESE = 0.02;
+    /** The frequencies of the handbook count as this many closed jobs. */
+    private static final double HANDBOOK_JOBS = 60;
+
+    private final double[] logShares;
+    private final double logPairs;
+
+    private Prior(double[] logShares, double pairs) {
+        this.logShares = logShares;
+        this.logPairs = Math.log(pairs);
+    }
+
+    static Prior of(List<Suspect> suspects, Intake intake) {
+        double[] shares = new double[suspects.size()];
+        for (int s = 0; s < shares.length; s++) {
+            shares[s] = suspects.get(s).frequency() * factor(suspects.get(s), intake);
+        }
+        normalise(shares);
+        for (int s = 0; s < shares.length; s++) {
+            shares[s] = HANDBOOK_JOBS * shares[s] + intake.closedJobs().getOrDefault(suspects.get(s).id(), 0);
+        }
+        normalise(shares);
+        for (int s = 0; s < shares.length; s++) {
+            shares[s] = Math.log(shares[s]);
+        }
+        return new Prior(shares, intake.recentWork() ? PAIRS_AFTER_WORK : PAIRS);
+    }
+
+    private static double factor(Suspect suspect, Intake intake) {
+        if (suspect.id().equals(SuspectCatalogue.NOTHING_WRONG)) {
+            return 1;
+        }
+        return (intake.recentWork() ? suspect.origin().afterWork() : 1) * (suspect.origin() == Origin.WEAR ? intake.age().wear() : 1);
+    }
+
+    private static void normalise(double[] shares) {
+        double total = 0;
+        for (double share : shares) {
+            total += share;
+        }
+        for (int i = 0; i < shares.length; i++) {
+            shares[i] /= total;
+        }
+    }
+
+    /** Log probability of a hypothesis; pairs that are never carried keep theirs, so the sum over those carried is below one. */
+    double log(Hypothesis hypothesis) {
+        if (hypothesis.isNoneOfThese()) {
+            return Math.log(NONE_OF_THESE);
+        }
+        double one = logShares[hypothesis.first()];
+        return hypothesis.isPair() ? Math.log(2) + logPairs + one + logShares[hypothesis.second()]
+                : Math.log(1 - NONE_OF_THESE - Math.exp(logPairs)) + one;
+    }
+}

@@ -1,0 +1,88 @@
+package overturn.inference;
+
+import java.util.List;
+import overturn.measurement.RigTrust;
+import overturn.numeric.LogSpace;
+
+/**
+ * All readings of one rig set-up together: either it told the truth in all of them or in none. Repeats of one test on it are
+ * averaged, so that saying the same thing twice proves nothing twice.
+ */
+final class SetupLikelihood {
+
+    private final List<ReadingLikelihood> readings;
+    private final double[] shares;
+    private final double logHonest;
+    private final double logLied;
+    private final Rows rows;
+
+    SetupLikelihood(LayoutModel model, List<ReadingLikelihood> readings, boolean averageRepeats) {
+        this.readings = List.copyOf(readings);
+        this.shares = readings.stream().mapToDouble(r -> averageRepeats ? 1.0 / repeats(r) : 1).toArray();
+        double lying = trust().lyingProbability();
+        double lied = Math.log(lying);
+        for (int r = 0; r < shares.length; r++) {
+            lied += shares[r] * readings.get(r).logLied();
+        }
+        this.logHonest = Math.log1p(-lying);
+        this.logLied = lied;
+        this.rows = new Rows(model.suspects().size(), this::mixed);
+    }
+
+    private long repeats(ReadingLikelihood reading) {
+        return readings.stream().filter(other -> other.reading().repeats(reading.reading())).count();
+    }
+
+    /** Doubt about any reading of a set-up is doubt about the set-up; proof of it needs no repeating. */
+    private RigTrust trust() {
+        if (readings.stream().anyMatch(r -> r.reading().trust() == RigTrust.DOUBTFUL)) {
+            return RigTrust.DOUBTFUL;
+        }
+        return readings.stream().anyMatch(r -> r.reading().trust() == RigTrust.PROVEN) ? RigTrust.PROVEN : RigTrust.NORMAL;
+    }
+
+    String setup() {
+        return readings.get(0).reading().rigSetup();
+    }
+
+    /** Log likelihood per particle, honest or lying. */
+    double[] row(Hypothesis hypothesis, int time) {
+        return rows.of(hypothesis, time);
+    }
+
+    private double[] mixed(Hypothesis hypothesis, int time) {
+        double[] row = new double[Crowd.PARTICLES];
+        for (int r = 0; r < shares.length; r++) {
+            add(row, readings.get(r).row(hypothesis, time), shares[r]);
+        }
+        mix(row);
+        return row;
+    }
+
+    /** Adds the log likelihoods of the first few particles to a sum, not kept. */
+    void addFirstLook(Hypothesis hypothesis, double[] sums) {
+        double[] row = new double[sums.length];
+        for (int r = 0; r < shares.length; r++) {
+            add(row, readings.get(r).firstLook(hypothesis, sums.length), shares[r]);
+        }
+        mix(row);
+        add(sums, row, 1);
+    }
+
+    private static void add(double[] sums, double[] terms, double share) {
+        for (int i = 0; i < sums.length; i++) {
+            sums[i] += share * terms[i];
+        }
+    }
+
+    private void mix(double[] row) {
+        for (int i = 0; i < row.length; i++) {
+            row[i] = LogSpace.add(logHonest + row[i], logLied);
+        }
+    }
+
+    /** Log likelihood if it lied, the same whatever is the matter. */
+    double logLied() {
+        return logLied;
+    }
+}

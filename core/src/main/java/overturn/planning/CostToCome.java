@@ -1,0 +1,124 @@
+package overturn.planning;
+
+import java.util.List;
+import java.util.stream.IntStream;
+import overturn.suspect.Cure;
+
+/**
+ * The cost still to come of a belief over cures, in minutes: what acting now is expected to waste, and a price on remaining doubt. Knows
+ * neither circuit nor particles, so that it can be held against the exact optimum of small problems.
+ */
+public final class CostToCome {
+
+    private static final int MOST_ACTIONS = 8;
+    private static final double NEGLIGIBLE = 1e-7;
+
+    private final Prices prices;
+    private final double[][] waste;
+    private final int[] actions;
+
+    private CostToCome(Prices prices, int[] actions, double[][] waste) {
+        this.prices = prices;
+        this.actions = actions;
+        this.waste = waste;
+    }
+
+    /** @param shares present probability of each cure; the likeliest few are what may be done */
+    public static CostToCome of(Prices prices, List<Cure> cures, double[] shares) {
+        int[] actions = IntStream.range(0, shares.length).boxed().sorted((a, b) -> Double.compare(shares[b], shares[a]))
+                .limit(MOST_ACTIONS).mapToInt(a -> a).toArray();
+        double[][] waste = new double[actions.length][shares.length];
+        for (int a = 0; a < actions.length; a++) {
+            for (int c = 0; c < shares.length; c++) {
+                waste[a][c] = prices.waste(cures.get(actions[a]), cures.get(c));
+            }
+        }
+        return new CostToCome(prices, actions, waste);
+    }
+
+    /** Expected waste of the best action, minutes times the sum of the shares. */
+    public double waste(double[] shares) {
+        double least = Double.POSITIVE_INFINITY;
+        for (double[] of : waste) {
+            double sum = 0;
+            for (int c = 0; c < shares.length; c++) {
+                sum += shares[c] * of[c];
+            }
+            least = Math.min(least, sum);
+        }
+        return least;
+    }
+
+    /** The action of least waste, as an index among the cures. */
+    public int action(double[] shares) {
+        double least = Double.POSITIVE_INFINITY;
+        int best = actions[0];
+        for (int a = 0; a < waste.length; a++) {
+            double sum = 0;
+            for (int c = 0; c < shares.length; c++) {
+                sum += shares[c] * waste[a][c];
+            }
+            if (sum < least) {
+                least = sum;
+                best = actions[a];
+            }
+        }
+        return best;
+    }
+
+    /** Entropy, nats times the sum of the shares. */
+    public static double doubt(double[] shares) {
+        double total = 0;
+        double nats = 0;
+        for (double share : shares) {
+            if (share > NEGLIGIBLE) {
+                nats -= share * Math.log(share);
+                total += share;
+            }
+        }
+        return total > 0 ? nats + total * Math.log(total) : 0;
+    }
+
+    /** Cost still to come, minutes times the sum of the shares. */
+    public double of(double[] shares) {
+        return waste(shares) + prices.doubtMinutesPerNat() * doubt(shares);
+    }
+
+    /** What a test is expected to bring, from the joint chances of its outcomes and the cures. */
+    public Gain gain(double[] now, double[][] outcomes) {
+        double wasteAfter = 0;
+        double doubtAfter = 0;
+        double leadingAfter = 0;
+        for (double[] outcome : outcomes) {
+            double most = 0;
+            for (double share : outcome) {
+                most = Math.max(most, share);
+            }
+            leadingAfter += most;
+            wasteAfter += waste(outcome);
+            doubtAfter += doubt(outcome);
+        }
+        return new Gain(Math.max(0, waste(now) - wasteAfter), Math.max(0, doubt(now) - doubtAfter), leadingAfter, prices.doubtMinutesPerNat());
+    }
+
+    /**
+     * Expected gain of a test.
+     *
+     * @param wasteMinutes    fall of the expected waste
+     * @param informationNats fall of the doubt
+     * @param leadingAfter    expected probability of the then leading cure
+     * @param doubtMinutesPerNat price on doubt
+     */
+    public record Gain(double wasteMinutes, double informationNats, double leadingAfter, double doubtMinutesPerNat) {
+
+        /** The same expected only in this share. */
+        public Gain times(double share) {
+            return new Gain(share * wasteMinutes, share * informationNats, leadingAfter, doubtMinutesPerNat);
+        }
+
+        /** Fall of the cost to come, minutes. */
+        public double minutes() {
+            return wasteMinutes + doubtMinutesPerNat * informationNats;
+        }
+    }
+}

@@ -1,0 +1,52 @@
+package overturn.suspect;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * The remedies that together cure a vehicle: one for a single fault, two for a pair.
+ *
+ * @param mask a bit per remedy, by its ordinal
+ */
+public record Cure(long mask) {
+
+    private static final List<Remedy> REMEDIES = List.of(Remedy.values());
+    /** The cure of a sound vehicle: explain and hand back. */
+    public static final Cure HAND_BACK = of(Remedy.HAND_BACK);
+    /** The cure of a fault that is in no list. */
+    public static final Cure LOOK_ELSEWHERE = of(Remedy.LOOK_ELSEWHERE);
+
+    public Cure {
+        if (mask == 0) {
+            throw new IllegalArgumentException("A cure needs at least one remedy");
+        }
+    }
+
+    public static Cure of(Remedy... remedies) {
+        return new Cure(Arrays.stream(remedies).mapToLong(r -> 1L << r.ordinal()).reduce(0, (a, b) -> a | b));
+    }
+
+    /** The remedies, in the order of the catalogue. */
+    public List<Remedy> remedies() {
+        List<Remedy> all = new ArrayList<>(2);
+        for (long left = mask; left != 0; left &= left - 1) {
+            all.add(REMEDIES.get(Long.numberOfTrailingZeros(left)));
+        }
+        return all;
+    }
+
+    public boolean has(Remedy remedy) {
+        return (mask & 1L << remedy.ordinal()) != 0;
+    }
+
+    /** Both cures done. */
+    public Cure and(Cure other) {
+        return new Cure(mask | other.mask);
+    }
+
+    /** Whether doing this cures what needs the other; a sound vehicle needs nothing. */
+    public boolean cures(Cure needed) {
+        return needed.equals(HAND_BACK) || (needed.mask & ~mask) == 0;
+    }
+}
