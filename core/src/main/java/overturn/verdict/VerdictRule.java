@@ -32,8 +32,8 @@ public final class VerdictRule {
 
     /** Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival). */
     private static final double SEPARATED_SHARE = 0.012;
-    private static final double SOUND_SHARE = 0.5;
-    private static final double RIVAL_OF_SOUND = 0.12;
+    private static final double SOUND_SHARE = 0.4;
+    private static final double RIVAL_OF_SOUND = 0.15;
 
     private final LayoutModel model;
 

@@ -81,7 +81,7 @@ class ScreenshotsTest {
         tablet.button("Go on").click();
         tablet.page().getByLabel("5 s", new Page.GetByLabelOptions().setExact(true)).fill("26");
         tablet.page().getByLabel("60 s", new Page.GetByLabelOptions().setExact(true)).fill("38");
-        tablet.radio("sound").click();
+        tablet.rigIsSound();
         shot(tablet, "runner-entry");
         tablet.enter();
         shot(tablet, "runner-outcome");

@@ -57,9 +57,15 @@ public final class Screens {
         return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name));
     }
 
-    /** Opens a job and stays on its workspace. */
+    /** Opens a job on the first circuit and stays on its workspace. */
     public Screens openJob(String vehicle, String complaint, String behaviour, String hunchId) {
+        return openJob(vehicle, "tarn-box-van", complaint, behaviour, hunchId);
+    }
+
+    /** Opens a job on a circuit and stays on its workspace. */
+    public Screens openJob(String vehicle, String layoutId, String complaint, String behaviour, String hunchId) {
         button("Open a job").click();
+        page.locator("#intake-layoutId").selectOption(layoutId);
         page.getByLabel("What the driver says, in the driver’s words").fill(complaint);
         radio(WORDS.get("option.characterise." + behaviour)).click();
         page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill(vehicle);
@@ -91,6 +97,11 @@ public final class Screens {
     /** Starts the proposed test and walks its steps to the page of figures. */
     public Screens startProposed(Procedure procedure) {
         button("Start test").click();
+        return walk(procedure);
+    }
+
+    /** Walks the steps of a test that was started. */
+    public Screens walk(Procedure procedure) {
         heading(WORDS.get("test." + procedure.id())).waitFor();
         for (int step = 0; step < procedure.steps().size(); step++) {
             page.getByText("step " + (step + 1) + " of").waitFor();
@@ -115,9 +126,14 @@ public final class Screens {
         return this;
     }
 
+    /** Answers the rig check. */
+    public void rigIsSound() {
+        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(WORDS.get("rig.sound")).setExact(true)).click();
+    }
+
     /** Confirms the rig and enters the reading at once; ends on what it changed. */
     public Screens enter() {
-        radio("sound").click();
+        rigIsSound();
         button("Enter the reading").click();
         button("Enter now").click();
         heading("What it changed").waitFor();

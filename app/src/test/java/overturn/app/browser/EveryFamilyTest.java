@@ -1,0 +1,81 @@
+package overturn.app.browser;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.microsoft.playwright.options.AriaRole;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.support.Browser;
+import overturn.app.support.OverturnServer;
+import overturn.app.support.Screens;
+import overturn.circuit.Layout;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.practice.HiddenVehicle;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.simulation.Simulator;
+import overturn.simulation.VehicleUnknowns;
+import overturn.suspect.Suspect;
+import overturn.suspect.SuspectCatalogue;
+import overturn.words.Words;
+
+/** One job of every family through the real screens, from intake to the accepted verdict, on simulated readings. */
+@ExtendWith(OverturnServer.class)
+class EveryFamilyTest {
+
+    private static final int MOST_TESTS = 16;
+    private static Browser browser;
+
+    @BeforeAll
+    static void openBrowser() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({
+            "pellow-saloon, slides-seized, 2",
+            "old-bess-tender, excess-shoe-clearance, 2",
+            "corvane-flatbed, low-pump-flow, 2",
+            "brack-tug-clutch, slave-seal-weeping, 1",
+            "pellow-saloon-clutch, air-in-high-loop, 2",
+            "wisp-courier-brake, hole-clogged, 1",
+            "wisp-courier-clutch, slave-seal-weeping, 1"})
+    void fromIntakeToTheVerdict(String layoutId, String hidden, long seed, OverturnServer.Running server) {
+        Layout layout = Presets.layout(layoutId);
+        ProcedureCatalogue procedures = ProcedureCatalogue.of(layout);
+        Suspect suspect = SuspectCatalogue.of(layout).stream().filter(s -> s.id().equals(hidden)).findFirst().orElseThrow();
+        SplittableRandom random = new SplittableRandom(seed);
+        HiddenVehicle vehicle = HiddenVehicle.of(Simulator.of(layout), VehicleUnknowns.draw(random), suspect.physics().at(0.6, layout, random), 1);
+        String behaviour = ((Observed) vehicle.read(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), random)).option();
+        Screens screens = new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Ines Quill")
+                .openJob("Family " + layoutId, layoutId, "It is not as it was before the ferry", behaviour, "nothing-wrong");
+        List<String> done = new ArrayList<>();
+        while (done.size() < MOST_TESTS && !screens.grade().equals("PROVEN")) {
+            Optional<Procedure> next = screens.next(procedures);
+            if (next.isEmpty()) {
+                break;
+            }
+            screens.startProposed(next.get()).type(next.get(), vehicle.read(next.get(), random)).enter().toCircuit();
+            done.add(next.get().id());
+        }
+        assertEquals("PROVEN", screens.grade(), done + " " + screens.verdict());
+        assertTrue(screens.verdict().contains(Words.all().get("remedy." + suspect.remedy().id())), done + " " + screens.verdict());
+        screens.button("Accept the verdict").first().click();
+        screens.page().getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
+        screens.page().getByText("Decided. Waits for the repair").waitFor();
+    }
+}
