@@ -31,10 +31,14 @@ final class Chart {
 
     /** The tests of the chart for the behaviour that was told at intake, those that the layout has, in order. */
     static List<Procedure> of(LayoutModel model, Reading characterised) {
-        Family family = model.layout().family();
-        JsonNode rounds = ALL.get(family.id()).get(((Observed) characterised.value()).option());
-        List<Procedure> tests = new ArrayList<>();
-        rounds.forEach(round -> round.forEach(test -> model.procedures().find(test.asString()).ifPresent(tests::add)));
+        return tests(model.layout().family(), ((Observed) characterised.value()).option()).stream()
+                .flatMap(test -> model.procedures().find(test).stream()).toList();
+    }
+
+    /** Ids of the tests for one behaviour, round after round. */
+    static List<String> tests(Family family, String behaviour) {
+        List<String> tests = new ArrayList<>();
+        ALL.get(family.id()).get(behaviour).forEach(round -> round.forEach(test -> tests.add(test.asString())));
         return tests;
     }
 }

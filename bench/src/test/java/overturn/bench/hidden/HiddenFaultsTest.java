@@ -1,0 +1,112 @@
+package overturn.bench.hidden;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.ByteArrayOutputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingSpec.Observation;
+import overturn.planning.Prices;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.suspect.Cure;
+import picocli.CommandLine;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The benchmark itself: honest, repeatable, and saying what it should. */
+class HiddenFaultsTest {
+
+    private static final LayoutFile LEVER_CLUTCH = Presets.find("wisp-courier-clutch").orElseThrow();
+
+    private static int run(ByteArrayOutputStream out, String... arguments) {
+        PrintStream before = System.out;
+        System.setOut(new PrintStream(out, true, StandardCharsets.UTF_8));
+        try {
+            return new CommandLine(new HiddenFaults()).execute(arguments);
+        } finally {
+            System.setOut(before);
+        }
+    }
+
+    @Test
+    void oneJsonObjectHoldsEveryFigureOfEveryPolicy() {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        assertEquals(0, run(out, "--vehicles", "24", "--seed", "3", "--family", "lever-clutch", "--json"));
+        JsonNode report = JsonMapper.builder().build().readTree(out.toString(StandardCharsets.UTF_8));
+        assertEquals(24, report.get("vehicles").asInt());
+        assertEquals(Set.of("overturn", "likelihood", "chart", "informationPerMinute", "informationOnly"), Set.copyOf(report.get("policies").propertyNames()));
+        for (String policy : report.get("policies").propertyNames()) {
+            for (String figure : List.of("singlesRightPct", "pairsRightPct", "soundCalledSoundPct", "soundCondemnedPct", "wrongPartsPer100", "minutesToVerdictMean",
+                    "costToCureMean", "costToCureP90", "testsMean", "provenSharePct", "provenWrongPct", "calibrationMaxGapPoints")) {
+                assertTrue(report.get("policies").get(policy).get(figure).isNumber(), policy + " " + figure);
+            }
+        }
+        for (String figure : List.of("roughSinglesRightPct", "intermittentRightPct", "unlistedProvenPct")) {
+            assertTrue(report.get("policies").get("overturn").get(figure).isNumber(), figure);
+        }
+        for (String figure : List.of("problems", "meanExcessPct", "maxExcessPct", "randomExcessPct")) {
+            assertTrue(report.get("exact").get(figure).isNumber(), figure);
+        }
+        assertTrue(report.get("planningMillis").get("p95").asDouble() >= report.get("planningMillis").get("p50").asDouble());
+        double planner = report.get("policies").get("overturn").get("costToCureMean").asDouble();
+        assertTrue(planner < report.get("policies").get("likelihood").get("costToCureMean").asDouble(), "replacing by likelihood is dearer than " + planner);
+    }
+
+    @Test
+    void wrongOptionsAreNamed() {
+        assertEquals(2, run(new ByteArrayOutputStream(), "--vehicles", "3"));
+        assertEquals(2, run(new ByteArrayOutputStream(), "--family", "hovercraft"));
+        assertEquals(2, run(new ByteArrayOutputStream(), "--speed"));
+    }
+
+    @Test
+    void everyBehaviourOfEveryFamilyHasAChartOfTestsThatExist() {
+        Set<String> known = Presets.all().stream().flatMap(l -> ProcedureCatalogue.of(l).all().stream()).map(Procedure::id).collect(Collectors.toSet());
+        for (LayoutFile file : Presets.files()) {
+            ProcedureCatalogue procedures = ProcedureCatalogue.of(file.layout());
+            Observation behaviours = (Observation) procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec();
+            for (String behaviour : behaviours.options()) {
+                assertTrue(known.containsAll(Chart.tests(file.family(), behaviour)), file.id() + " " + behaviour);
+            }
+        }
+    }
+
+    @Test
+    void theSameSeedIsTheSameVehicleAndTheSameTestReadsTheSame() {
+        World world = new World(LEVER_CLUTCH, 5);
+        Procedure hold = ProcedureCatalogue.of(LEVER_CLUTCH.layout()).find("hold-medium").orElseThrow();
+        Case one = world.draw(Stratum.PAIR, 77);
+        Case same = world.draw(Stratum.PAIR, 77);
+        assertEquals(one.causes.stream().map(s -> s.id()).toList(), same.causes.stream().map(s -> s.id()).toList());
+        assertEquals(one.take(hold, 0, Optional.empty()).reading(), same.take(hold, 0, Optional.empty()).reading());
+        assertNotEquals(one.take(hold, 0, Optional.empty()).reading().value(), one.take(hold, 1, Optional.empty()).reading().value(), "another rig reads anew");
+        assertEquals(2, one.cure.remedies().size());
+        assertEquals(Cure.HAND_BACK, world.draw(Stratum.SOUND, 1).cure);
+    }
+
+    @Test
+    void theModelOfUnlistedVehiclesHasNeverHeardOfTheirFault() {
+        World world = new World(LEVER_CLUTCH, 5);
+        Case unlisted = world.draw(Stratum.UNLISTED, 9);
+        assertTrue(world.model(Stratum.UNLISTED).suspects().stream().noneMatch(s -> s.id().equals(unlisted.causes.get(0).id())));
+        assertTrue(world.model(Stratum.SINGLE).suspects().stream().anyMatch(s -> s.id().equals(unlisted.causes.get(0).id())));
+    }
+
+    @Test
+    void aSoundVehicleHandedBackAtOnceCostsTheTalkOnly() {
+        World world = new World(LEVER_CLUTCH, 5);
+        Outcome outcome = new Trial(world.model(Stratum.SOUND), world.draw(Stratum.SOUND, 4), Prices.DEFAULT).of(Policy.CHART);
+        assertTrue(outcome.costToCure() >= outcome.minutes());
+        assertTrue(outcome.wrongParts() == 0 || !outcome.named().equals(Cure.HAND_BACK));
+    }
+}
