@@ -32,7 +32,7 @@ record PolicyFigures(double singlesRightPct, double pairsRightPct, double soundC
         return new PolicyFigures(share(singles, Outcome::right), share(only(outcomes, Stratum.PAIR), Outcome::right),
                 share(sound, o -> o.right() && o.named().equals(Cure.HAND_BACK)),
                 share(sound, o -> o.grade() != Grade.OPEN && !o.named().equals(Cure.HAND_BACK) && !o.named().equals(Cure.LOOK_ELSEWHERE)),
-                100 * mean(compared, Outcome::wrongParts), mean(compared, Outcome::minutes), mean(compared, Outcome::costToCure),
+                mean(compared, o -> 100.0 * o.wrongParts()), mean(compared, Outcome::minutes), mean(compared, Outcome::costToCure),
                 percentile(compared, Outcome::costToCure, 0.9), mean(compared, Outcome::tests), share(singles, o -> o.grade() == Grade.PROVEN),
                 share(proven, o -> o.named().remedies().stream().anyMatch(r -> !o.vehicle().cure.has(r))), calibrationGap(compared),
                 planner ? Optional.of(share(only(outcomes, Stratum.ROUGH), Outcome::right)) : Optional.empty(),
