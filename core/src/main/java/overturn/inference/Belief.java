@@ -268,9 +268,4 @@ public final class Belief {
     public double lyingProbability(String rigSetup) {
         return setups.stream().filter(s -> s.setup().equals(rigSetup)).mapToDouble(this::lyingProbability).findFirst().orElse(0);
     }
-
-    /** Entropy over cures, nats. */
-    public double entropy() {
-        return LogSpace.entropy(cures.values().stream().mapToDouble(Double::doubleValue).toArray());
-    }
 }

@@ -38,11 +38,6 @@ public record Hypothesis(int first, int second) {
         return first == NO;
     }
 
-    /** Whether this suspect is part of it. */
-    public boolean has(int suspect) {
-        return first == suspect || second == suspect;
-    }
-
     /** What is left of it once some remedies are done. */
     Hypothesis after(Optional<Cure> done, List<Suspect> suspects, int sound) {
         if (done.isEmpty() || isNoneOfThese()) {

@@ -15,11 +15,9 @@ public final class CostToCome {
 
     private final Prices prices;
     private final double[][] waste;
-    private final int[] actions;
 
-    private CostToCome(Prices prices, int[] actions, double[][] waste) {
+    private CostToCome(Prices prices, double[][] waste) {
         this.prices = prices;
-        this.actions = actions;
         this.waste = waste;
     }
 
@@ -33,7 +31,7 @@ public final class CostToCome {
                 waste[a][c] = prices.waste(cures.get(actions[a]), cures.get(c));
             }
         }
-        return new CostToCome(prices, actions, waste);
+        return new CostToCome(prices, waste);
     }
 
     /** Expected waste of the best action, minutes times the sum of the shares. */
@@ -47,23 +45,6 @@ public final class CostToCome {
             least = Math.min(least, sum);
         }
         return least;
-    }
-
-    /** The action of least waste, as an index among the cures. */
-    public int action(double[] shares) {
-        double least = Double.POSITIVE_INFINITY;
-        int best = actions[0];
-        for (int a = 0; a < waste.length; a++) {
-            double sum = 0;
-            for (int c = 0; c < shares.length; c++) {
-                sum += shares[c] * waste[a][c];
-            }
-            if (sum < least) {
-                least = sum;
-                best = actions[a];
-            }
-        }
-        return best;
     }
 
     /** Entropy, nats times the sum of the shares. */

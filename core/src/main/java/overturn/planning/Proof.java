@@ -8,6 +8,8 @@ import overturn.suspect.Remedy;
 /** What may carry a proof. */
 public final class Proof {
 
+    /** Share that a remedy has to carry (handbook 05). */
+    public static final double SHARE = 0.95;
     /** Odds that a single reading must move to carry a proof. */
     public static final double CARRYING_FACTOR = 3;
 

@@ -29,7 +29,6 @@ public final class TestPlanner {
 
     /** Share of the leading remedy above which the open question is its proof. */
     private static final double KNOWN = 0.9;
-    private static final double PROVEN_SHARE = 0.95;
     /** A repeat on another rig shares the vehicle, the hand and the eye with the first; estimate. */
     private static final double REPEAT_WORTH = 0.35;
     /** A rig that may have lied is worth another from this probability on; no test is done more often than this. */
@@ -166,7 +165,7 @@ public final class TestPlanner {
             }
             double share = outcome[top] / total;
             boolean moved = odds(share) >= Proof.CARRYING_FACTOR * odds(now[top]);
-            if (share >= PROVEN_SHARE && moved && Proof.canCarry(model, procedure, cures.get(top))) {
+            if (share >= Proof.SHARE && moved && Proof.canCarry(model, procedure, cures.get(top))) {
                 chance += total;
             }
         }

@@ -19,8 +19,6 @@ import overturn.verdict.Assessment;
 public final class PlanFollower {
 
     private static final int MOST_TESTS = 16;
-    /** Below this worth per minute another test is not asked for, nats per minute; estimate. */
-    private static final double WORTH_DOING = 0.0004;
 
     private final LayoutModel model;
 

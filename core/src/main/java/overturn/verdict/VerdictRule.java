@@ -25,7 +25,6 @@ import overturn.verdict.Verdict.Missing;
  */
 public final class VerdictRule {
 
-    public static final double PROVEN_SHARE = 0.95;
     public static final double PROBABLE_SHARE = 0.80;
     /** Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the rest. */
     public static final double ENOUGH_SHARE = 0.9;
@@ -58,7 +57,7 @@ public final class VerdictRule {
         Belief now = history.now();
         Cure cure = now.leadingCure();
         double probability = probability(now, cure);
-        if (probability < PROVEN_SHARE || enough(now, cure) < ENOUGH_SHARE || liveRival(now, cure)) {
+        if (probability < Proof.SHARE || enough(now, cure) < ENOUGH_SHARE || liveRival(now, cure)) {
             return new Named(cure, probability, unproven(now, cure, probability));
         }
         return new Named(cure, probability, on(history).grade());
@@ -137,10 +136,10 @@ public final class VerdictRule {
 
     private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {
         List<Missing> missing = new ArrayList<>();
-        if (probability < PROVEN_SHARE) {
+        if (probability < Proof.SHARE) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        if (probability >= PROVEN_SHARE && liveRival(history.now(), cure)) {
+        if (probability >= Proof.SHARE && liveRival(history.now(), cure)) {
             missing.add(Missing.A_RIVAL_SEPARATED);
         }
         if (enough(history.now(), cure) < ENOUGH_SHARE) {

@@ -80,29 +80,46 @@ class BeliefTest {
         assertEquals(byHand, single(wet, "rear-seal-weeping") / single(wet, "nothing-wrong") / before, 1e-4 * byHand);
     }
 
-    /**
-     * A nuisance shared by two readings, worked by hand: free play is 4 mm on one vehicle and 8 on another, each as likely. Two readings of
-     * 8 mm on different rigs speak for the second vehicle once each; summed over vehicles the pair is likelier than the product of its parts.
-     */
+    /** Two readings of a long free play on different rigs speak less than twice for the rod: one vehicle that simply has more of it explains both. */
     @Test
     void oneVehicleMustExplainBothReadings() {
-        double[] each = {4, 8};
-        double sd = 2;
-        double product = 1;
-        double jointly = 0;
-        double once = 0;
-        for (double playMm : each) {
-            double density = Math.exp(-0.5 * Math.pow((8 - playMm) / sd, 2));
-            once += density / each.length;
-            jointly += density * density / each.length;
-        }
-        product = once * once;
-        assertTrue(jointly > product);
         Reading first = figures("free-play", "tape", RigTrust.PROVEN, 8.0);
         Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 8.0);
         double factorOnce = odds(belief(first)) / odds(belief());
         double factorBoth = odds(belief(first, second)) / odds(belief());
         assertTrue(factorBoth < factorOnce * factorOnce, "a sound vehicle may simply have more free play: " + factorOnce + ", " + factorBoth);
+    }
+
+    /**
+     * The nuisance shared by both, worked by hand: on one rig each vehicle's density once, on two rigs that vehicle's density squared, averaged
+     * over the vehicles of the crowd, the lie of a proven rig mixed in each time.
+     */
+    @Test
+    void theSharedVehicleIsSummedOutByHand() {
+        Procedure play = MODEL.procedures().find("free-play").orElseThrow();
+        Reading first = figures("free-play", "tape", RigTrust.PROVEN, 8.0);
+        Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 8.0);
+        double[] honest = MODEL.predictions(play).logLikelihoods(new double[] {8}, Hypothesis.single(MODEL.sound()), 0, Crowd.PARTICLES);
+        double lied = Math.exp(MODEL.predictions(play).logLied(new double[] {8}));
+        double once = 0;
+        double twice = 0;
+        for (double log : honest) {
+            double each = 0.996 * Math.exp(log) + 0.004 * lied;
+            once += each / Crowd.PARTICLES;
+            twice += each * each / Crowd.PARTICLES;
+        }
+        List<SetupLikelihood> setups = List.of(setup(first), setup(second));
+        double byModel = 0;
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            Hypothesis sound = Hypothesis.single(MODEL.sound());
+            byModel += Math.exp(setups.get(0).row(sound, 0)[i] + setups.get(1).row(sound, 0)[i]) / Crowd.PARTICLES;
+        }
+        assertEquals(twice, byModel, 1e-4 * twice);
+        assertTrue(byModel > once * once, "more than two vehicles drawn apart would give");
+    }
+
+    private static SetupLikelihood setup(Reading reading) {
+        return new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, reading, false)), true);
     }
 
     private static double odds(Belief belief) {

@@ -30,8 +30,7 @@ class CostToComeTest {
         assertEquals(MASTER_MINUTES, PRICES.waste(MASTER, Cure.HAND_BACK), "a sound vehicle is cured by anything, for nothing");
         CostToCome cost = CostToCome.of(PRICES, List.of(MASTER, SHOES), new double[] {0.5, 0.5});
         assertEquals(0.5 * (SHOES_MINUTES + PRICES.inVainMinutes()), cost.waste(new double[] {0.5, 0.5}), 1e-9);
-        assertEquals(1, cost.action(new double[] {0.5, 0.5}), "the cheap one first");
-        assertEquals(0, cost.action(new double[] {0.95, 0.05}));
+        assertEquals(0.05 * (MASTER_MINUTES + PRICES.inVainMinutes()), cost.waste(new double[] {0.95, 0.05}), 1e-9, "now the dear one");
         assertEquals(Math.log(2), CostToCome.doubt(new double[] {0.5, 0.5}), 1e-12);
     }
 

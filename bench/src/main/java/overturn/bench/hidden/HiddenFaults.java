@@ -1,6 +1,7 @@
 package overturn.bench.hidden;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,7 +51,7 @@ public final class HiddenFaults implements Callable<Integer> {
         }
         List<LayoutFile> files = Presets.files().stream().filter(f -> family == null || f.family().id().equals(family)).toList();
         if (files.isEmpty()) {
-            throw wrong("--family " + family + ": one of " + java.util.Arrays.stream(Family.values()).map(Family::id).toList());
+            throw wrong("--family " + family + ": one of " + Arrays.stream(Family.values()).map(Family::id).toList());
         }
         long from = System.nanoTime();
         List<Outcome> outcomes = run(files);
