@@ -18,7 +18,7 @@ server_runs() { [ -f "$PID_FILE" ] && kill -0 "$(cat "$PID_FILE")" 2>/dev/null; 
 health() { curl -fs -m 5 "http://127.0.0.1:$1/api/health" >/dev/null 2>&1; }
 
 start_server() {
-    if server_runs && health "$(cat "$VAR/server.port")"; then
+    if server_runs && [ ! "$JAR" -nt "$PID_FILE" ] && health "$(cat "$VAR/server.port")"; then
         say "Already serving: http://127.0.0.1:$(cat "$VAR/server.port")"
         return
     fi

@@ -31,10 +31,10 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
         <h2 className="text-[1.65rem] leading-tight font-semibold">{word(`test.${next.procedureId}`)}{next.anotherRig ? `, ${say("anotherRig")}` : ""}</h2>
         <p className="mt-0.5 text-[1.05rem]">{reasonText(next, job.assessment, word)}</p>
         <p className="text-sm text-soft">
+          {next.stateMinutes >= 1 ? `${say("stateExtra", { minutes: minutes(next.stateMinutes) })}. ` : ""}
           {job.assessment.anotherTestPays
             ? `${stopOrTest(next)} ${say("actNowOrTest", { waste: minutes(job.assessment.verdict.wrongPartMinutes) })}`
             : say("actNow", { minutes: minutes(job.assessment.verdict.wrongPartMinutes) })}
-          {next.stateMinutes >= 1 ? ` ${say("stateExtra", { minutes: minutes(next.stateMinutes) })}.` : ""}
         </p>
         {caution && <p className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">{word("caution.before-opening")}</p>}
       </div>
