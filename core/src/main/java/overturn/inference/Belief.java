@@ -20,7 +20,7 @@ import overturn.suspect.Suspect;
  */
 public final class Belief {
 
-    private static final double NEGLIGIBLE = 1e-4;
+    private static final double LEAST = 1e-12;
     /** Hypotheses that are tried with several vehicles: from this share on, and at most so many. */
     private static final double LEADING = 0.002;
     private static final int MOST_LEADING = 12;
@@ -148,17 +148,20 @@ public final class Belief {
         return weights;
     }
 
+    /** Of what is in the list: a fault in no list would explain any reading, and a rig is made anew before that is believed. */
     private double lyingProbability(SetupLikelihood setup) {
-        double probability = 0;
+        double lying = 0;
+        double listed = 0;
         for (int h = 0; h < weights.length; h++) {
-            if (shares[h] > NEGLIGIBLE) {
+            if (!hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
                 double[] row = setup.row(hypotheses.get(h), 0);
                 for (int i = 0; i < Crowd.PARTICLES; i++) {
-                    probability += weights[h][i] * Math.exp(setup.logLied() - row[i]);
+                    lying += weights[h][i] * Math.exp(setup.logLied() - row[i]);
                 }
+                listed += shares[h];
             }
         }
-        return probability;
+        return listed == 0 ? 0 : lying / listed;
     }
 
     LayoutModel model() {
@@ -222,7 +225,11 @@ public final class Belief {
 
     /** Probability that the fault is in no list. */
     public double noneOfThese() {
-        return shares[hypotheses.indexOf(Hypothesis.NONE_OF_THESE)];
+        double sum = 0;
+        for (int h = 0; h < shares.length; h++) {
+            sum += hypotheses.get(h).isNoneOfThese() ? shares[h] : 0;
+        }
+        return sum;
     }
 
     /** Probability that two suspects are at fault at once. */

@@ -28,18 +28,21 @@ public final class BeliefHistory {
     private final List<Hypothesis> hypotheses;
     private final Belief[] after;
     private final Belief[] without;
+    private final Belief[] alone;
+    private Belief unread;
 
     private BeliefHistory(LayoutModel model, Intake intake, Optional<Cure> done, List<ReadingLikelihood> likelihoods,
                           Map<List<ReadingLikelihood>, SetupLikelihood> setups, Belief[] before) {
         this.model = model;
         this.intake = intake;
         this.done = done;
-        this.prior = Prior.of(model.suspects(), intake);
+        this.prior = Prior.of(model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
         this.setups = setups;
         this.hypotheses = Pairing.hypotheses(model, prior, setups(likelihoods));
         this.after = Arrays.copyOf(before, likelihoods.size() + 1);
         this.without = new Belief[likelihoods.size()];
+        this.alone = new Belief[likelihoods.size()];
     }
 
     /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
@@ -99,6 +102,20 @@ public final class BeliefHistory {
             without[reading] = Belief.of(model, prior, done, hypotheses, setups(rest));
         }
         return without[reading];
+    }
+
+    /**
+     * How many times a reading raises the odds of a remedy by itself, nothing else being known: what it can carry, however much others say
+     * the same.
+     */
+    public double ownFactor(int reading, Remedy remedy) {
+        if (alone[reading] == null) {
+            alone[reading] = Belief.of(model, prior, done, hypotheses, setups(List.of(likelihoods.get(reading))));
+        }
+        if (unread == null) {
+            unread = Belief.of(model, prior, done, hypotheses, List.of());
+        }
+        return odds(alone[reading].probability(remedy)) / odds(unread.probability(remedy));
     }
 
     private List<SetupLikelihood> setups(List<ReadingLikelihood> readings) {

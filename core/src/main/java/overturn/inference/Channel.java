@@ -19,14 +19,18 @@ final class Channel {
     /** Distances beyond some standard deviations count less and less, so that a pedal on the floor does not draw all outcomes. */
     private static final double FAR = 3;
 
+    private final Predictions predictions;
     private final int outcomes;
     private final float[][] chances;
     private final double[] shares;
+    private final double[] overall;
 
-    private Channel(int outcomes, float[][] chances, double[] shares) {
+    private Channel(Predictions predictions, int outcomes, float[][] chances, double[] shares) {
+        this.predictions = predictions;
         this.outcomes = outcomes;
         this.chances = chances;
         this.shares = shares;
+        this.overall = meanChances();
     }
 
     static Channel of(LayoutModel model, Predictions predictions) {
@@ -40,9 +44,9 @@ final class Channel {
         double[] shares = new double[width];
         Arrays.fill(shares, 1.0 / width);
         for (int s = 0; s < suspects; s++) {
-            chances[s] = Arrays.copyOf(predictions.means(Hypothesis.single(s), 0, Crowd.PARTICLES), Crowd.PARTICLES * width);
+            chances[s] = Arrays.copyOf(predictions.chances(s), Crowd.PARTICLES * width);
         }
-        return new Channel(width, withLies(chances, shares), shares);
+        return new Channel(predictions, width, withLies(chances, shares), shares);
     }
 
     private static Channel ofSeries(Predictions predictions, int suspects) {
@@ -65,7 +69,7 @@ final class Channel {
             }
             logVolumes[m] = Math.log(shares[m] / density);
         }
-        return new Channel(codes.length, withLies(normalised(logs, logVolumes, suspects), shares), shares);
+        return new Channel(predictions, codes.length, withLies(normalised(logs, logVolumes, suspects), shares), shares);
     }
 
     /** Readings drawn from all suspects in turn, noise included. */
@@ -167,6 +171,21 @@ final class Channel {
         return chances;
     }
 
+    /** Chance of each outcome when any suspect is as likely as any other. */
+    double[] overall() {
+        return overall;
+    }
+
+    private double[] meanChances() {
+        double[] sums = new double[outcomes];
+        for (float[] own : chances) {
+            for (int j = 0; j < own.length; j++) {
+                sums[j % outcomes] += own[j] / (chances.length * (double) Crowd.PARTICLES);
+            }
+        }
+        return sums;
+    }
+
     int outcomes() {
         return outcomes;
     }
@@ -177,8 +196,9 @@ final class Channel {
         int from = particle * outcomes;
         if (hypothesis.isNoneOfThese()) {
             double share = Crowd.unlistedShare(particle);
+            float[] like = predictions.observes(hypothesis.first()) ? base : chances[hypothesis.first()];
             for (int m = 0; m < outcomes; m++) {
-                row[m] = (1 - share) * base[from + m] + share * shares[m];
+                row[m] = (1 - share) * like[from + m] + share / outcomes;
             }
             return;
         }

@@ -84,6 +84,11 @@ public final class Foresight {
         return shares;
     }
 
+    /** Chance of each outcome of a test when any suspect is as likely as any other. */
+    public double[] overall(Procedure procedure) {
+        return model.channel(procedure).overall();
+    }
+
     /** Joint chances of outcome and cure: a row per outcome of the test, a column per cure. */
     public double[][] outcomes(Procedure procedure) {
         Channel channel = model.channel(procedure);

@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 import overturn.circuit.Layout;
@@ -19,25 +20,27 @@ public final class LayoutModel {
     private final Simulator simulator;
     private final Crowd crowd;
     private final int sound;
+    private final Optional<LayoutModel> wider;
     private final ConcurrentHashMap<String, Predictions> predictions = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<String, Channel> channels = new ConcurrentHashMap<>();
 
-    private LayoutModel(Layout layout, Predicate<Suspect> known) {
+    private LayoutModel(Layout layout, List<Suspect> suspects, Simulator simulator, Optional<LayoutModel> wider) {
         this.layout = layout;
-        this.suspects = SuspectCatalogue.of(layout).stream().filter(known).toList();
+        this.suspects = suspects;
+        this.wider = wider;
         this.procedures = ProcedureCatalogue.of(layout);
-        this.simulator = Simulator.of(layout);
-        this.crowd = new Crowd(layout, suspects);
+        this.simulator = simulator;
+        this.crowd = Crowd.of(simulator, procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), suspects);
         this.sound = indexOf(SuspectCatalogue.NOTHING_WRONG);
     }
 
     public static LayoutModel of(Layout layout) {
-        return new LayoutModel(layout, suspect -> true);
+        return new LayoutModel(layout, SuspectCatalogue.of(layout), Simulator.of(layout), Optional.empty());
     }
 
-    /** A model that has never heard of some suspects: to see what it makes of a fault outside its list. */
-    public static LayoutModel of(Layout layout, Predicate<Suspect> known) {
-        return new LayoutModel(layout, known);
+    /** A model of the same layout that has never heard of some suspects: to see what it makes of a fault outside its list. */
+    public LayoutModel knowing(Predicate<Suspect> known) {
+        return new LayoutModel(layout, suspects.stream().filter(known).toList(), simulator, Optional.of(this));
     }
 
     public Layout layout() {
@@ -59,12 +62,16 @@ public final class LayoutModel {
 
     /** Computes all predictions ahead, so that no reading has to wait for them. */
     public void warmUp() {
+        wider.ifPresentOrElse(LayoutModel::warmUp, this::senseAll);
+        procedures.all().parallelStream().forEach(this::channel);
+    }
+
+    private void senseAll() {
         List<Procedure> sensing = procedures.all().stream().filter(p -> p.protocol().onlySenses() && !predictions.containsKey(p.id())).toList();
         List<Predictions> sensed = sensing.isEmpty() ? List.of() : Predictions.ofSensing(this, sensing);
         for (int t = 0; t < sensed.size(); t++) {
             predictions.putIfAbsent(sensing.get(t).id(), sensed.get(t));
         }
-        procedures.all().parallelStream().forEach(this::channel);
     }
 
     Crowd crowd() {
@@ -80,7 +87,7 @@ public final class LayoutModel {
     Predictions predictions(Procedure procedure) {
         Predictions known = predictions.get(procedure.id());
         if (known == null) {
-            predictions.putIfAbsent(procedure.id(), Predictions.of(this, procedure));
+            predictions.putIfAbsent(procedure.id(), wider.map(w -> w.predictions(procedure).of(this)).orElseGet(() -> Predictions.of(this, procedure)));
             known = predictions.get(procedure.id());
         }
         return known;

@@ -6,25 +6,44 @@ import java.util.List;
 import overturn.numeric.LogSpace;
 
 /**
- * Which pairs of suspects are carried: a glance at all of them by what each of the two explains alone, a first look at the best with a
- * few particles of both together, and the best of those. All other pairs would change nothing, and time stays bounded.
+ * Which pairs of suspects are carried: a glance at all of them by what each of the two explains alone, a first look at the best with their
+ * effects added, and the best of those simulated together. All other pairs would change nothing, and time stays bounded. Faults in no
+ * list are carried as what they may look like.
  */
 final class Pairing {
 
     private static final int GLANCE_PARTICLES = 12;
     private static final int FIRST_LOOK_PARTICLES = 24;
-    private static final int LOOKED_AT = 40;
-    private static final int CARRIED = 14;
+    private static final int LOOKED_AT = 60;
+    private static final int CARRIED = 8;
+    private static final int UNLISTED_CARRIED = 8;
 
     private Pairing() {
     }
 
-    /** All singles, the pairs worth carrying, none of these. */
+    /** All singles, the pairs worth carrying, and faults in no list. */
     static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, List<SetupLikelihood> setups) {
         List<Hypothesis> all = singles(model);
         all.addAll(pairs(model, prior, setups));
-        all.add(Hypothesis.NONE_OF_THESE);
+        all.addAll(unlisted(model, prior, setups));
         return List.copyOf(all);
+    }
+
+    /** What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way. */
+    private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, List<SetupLikelihood> setups) {
+        List<Scored> scored = new ArrayList<>();
+        for (int s = 0; s < model.suspects().size(); s++) {
+            Hypothesis like = Hypothesis.unlistedLike(s);
+            double[] sums = new double[Crowd.PARTICLES];
+            for (SetupLikelihood setup : setups) {
+                double[] row = setup.row(like, 0);
+                for (int i = 0; i < sums.length; i++) {
+                    sums[i] += row[i];
+                }
+            }
+            scored.add(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : prior.log(like) + LogSpace.sum(sums)));
+        }
+        return best(scored, UNLISTED_CARRIED);
     }
 
     private static List<Hypothesis> singles(LayoutModel model) {
@@ -53,12 +72,12 @@ final class Pairing {
         return best(best(glanced, LOOKED_AT).stream().map(pair -> firstLook(prior, setups, pair)).toList(), CARRIED);
     }
 
-    private record Scored(Hypothesis pair, double score) {
+    private record Scored(Hypothesis hypothesis, double score) {
     }
 
     private static List<Hypothesis> best(List<Scored> all, int most) {
-        return all.stream().sorted(Comparator.comparingDouble((Scored s) -> -s.score).thenComparing(s -> s.pair.first()).thenComparing(s -> s.pair.second()))
-                .limit(most).map(Scored::pair).toList();
+        return all.stream().sorted(Comparator.comparingDouble((Scored s) -> -s.score).thenComparing(s -> s.hypothesis.first()).thenComparing(s -> s.hypothesis.second()))
+                .limit(most).map(Scored::hypothesis).toList();
     }
 
     /** Log likelihood of everything read, for the first few particles of each single. Two faults that show in different tests add up. */

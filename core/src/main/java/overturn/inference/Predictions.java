@@ -1,7 +1,11 @@
 package overturn.inference;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
@@ -10,32 +14,39 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
+import overturn.numeric.LogSpace;
 import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
 import overturn.simulation.Protocol;
 import overturn.simulation.Simulator;
+import overturn.suspect.Fault;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
- * reading is for each, and if its rig lied. Two faults at once add what each does to the sound reading of the same vehicle.
+ * reading is for each, if its rig lied, and if the fault is in no list. Two faults at once are simulated together where it matters.
  */
 final class Predictions {
 
-    /** Kernel wider than the instrument's noise, against over-confidence (handbook 05 says 1.4; with each fault tried on several vehicles less does). */
-    private static final double KERNEL_WIDTH = 1.25;
+    /** Kernel wider than the instrument's noise, against over-confidence (handbook 05). */
+    private static final double KERNEL_WIDTH = 1.4;
     /** Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few; estimate. */
-    private static final double NEIGHBOURHOOD = 0.2;
+    private static final double NEIGHBOURHOOD = 0.1;
     /** How far two faults may differ from their sum, as a share of the smaller effect; estimate. */
     private static final double INTERPLAY = 0.25;
     /** Share of an observation's table that even a sure eye may get wrong beyond it; estimate. */
     private static final double TABLE_DOUBT = 0.01;
+    /** Simulated pairs kept per test. */
+    private static final int PAIRS_KEPT = 512;
     private static final double DOUBLED = 2;
 
+    private final LayoutModel model;
     private final Procedure procedure;
     private final Crowd crowd;
     private final int sound;
     private final int width;
     private final float[][] values;
+    private final Simulator.Prepared prepared;
+    private final Map<Hypothesis, float[]> pairs = new ConcurrentHashMap<>();
     private final double[] sds;
     private final double offsetSd;
     private final double[] least;
@@ -44,13 +55,17 @@ final class Predictions {
     private final double[][] strays;
     private final float[] overallMeans;
     private final double[] overallSds;
+    private final double[] logStrays;
+    private final boolean[] observed;
 
     private Predictions(LayoutModel model, Procedure procedure, float[][] values) {
+        this.model = model;
         this.procedure = procedure;
         this.crowd = model.crowd();
         this.sound = model.sound();
         this.width = procedure.width();
         this.values = values;
+        this.prepared = model.simulator().prepare(procedure.protocol());
         ReadingSpec spec = procedure.spec();
         boolean series = spec instanceof Series;
         this.sds = series ? ((Series) spec).figures().stream().mapToDouble(Figure::noiseSd).toArray() : new double[0];
@@ -61,11 +76,21 @@ final class Predictions {
         this.strays = new double[values.length][width];
         this.overallMeans = new float[width];
         this.overallSds = new double[width];
+        this.observed = new boolean[values.length];
+        for (int s = 0; s < observed.length; s++) {
+            observed[s] = !series() && procedure.observes().contains(model.suspects().get(s).id());
+        }
         summarise();
+        this.logStrays = logStrays();
     }
 
     static Predictions of(LayoutModel model, Procedure procedure) {
         return ofAll(model, List.of(procedure), procedure.protocol()).get(0);
+    }
+
+    /** The same test for a model of the same layout that knows fewer suspects. */
+    Predictions of(LayoutModel narrower) {
+        return new Predictions(narrower, procedure, narrower.suspects().stream().map(s -> values[model.indexOf(s.id())]).toArray(float[][]::new));
     }
 
     /** Predictions of tests that only sense and do nothing: one vehicle answers them all. */
@@ -137,6 +162,11 @@ final class Predictions {
         return sum / Crowd.PARTICLES;
     }
 
+    /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */
+    boolean observes(int suspect) {
+        return observed[suspect];
+    }
+
     int width() {
         return width;
     }
@@ -171,23 +201,77 @@ final class Predictions {
         return observed.notSeen() ? new double[0] : new double[] {((Observation) procedure.spec()).options().indexOf(observed.option())};
     }
 
+    /** Chances of the observations, particle by particle. */
+    float[] chances(int suspect) {
+        return values[suspect];
+    }
+
     /** Predictions of the first {@code count} particles, figure by figure, each fault on the vehicle with which it is tried. */
-    float[] means(Hypothesis hypothesis, int time, int count) {
-        float[] base = values[sound];
-        float[] one = hypothesis.isNoneOfThese() ? base : values[hypothesis.first()];
-        if (!hypothesis.isPair() && (time == 0 || !series())) {
-            return one;
+    private float[] means(Hypothesis hypothesis, int time, int count) {
+        if (hypothesis.isPair() && count < Crowd.PARTICLES) {
+            return glance(hypothesis, count);
         }
-        float[] other = hypothesis.isPair() ? values[hypothesis.second()] : base;
-        float[] sum = new float[count * width];
+        float[] own = hypothesis.isPair() ? together(hypothesis) : values[hypothesis.first()];
+        if (time == 0 || !series()) {
+            return own;
+        }
+        float[] base = values[sound];
+        float[] tried = new float[own.length];
         for (int i = 0; i < count; i++) {
             int from = i * width;
-            int tried = Crowd.tried(i, time) * width;
+            int at = Crowd.tried(i, time) * width;
             for (int k = 0; k < width; k++) {
-                sum[from + k] = series()
-                        ? (float) Math.max(least[k], Math.min(most[k], base[tried + k] + one[from + k] - base[from + k] + other[from + k] - base[from + k]))
-                        : one[from + k] * other[from + k] / Math.max(1e-6f, base[from + k]);
+                tried[from + k] = within(k, base[at + k] + own[from + k] - base[from + k]);
             }
+        }
+        return tried;
+    }
+
+    /** Both faults at once in the simulator; kept while there is room. */
+    private float[] together(Hypothesis pair) {
+        float[] known = pairs.get(pair);
+        if (known == null) {
+            known = simulated(pair);
+            if (pairs.size() >= PAIRS_KEPT) {
+                pairs.clear();
+            }
+            pairs.putIfAbsent(pair, known);
+        }
+        return known;
+    }
+
+    /** Half of the particles are simulated; what the faults do there is done to the vehicles of the other half. */
+    private float[] simulated(Hypothesis pair) {
+        float[] base = values[sound];
+        float[] both = new float[Crowd.PARTICLES * width];
+        int half = Crowd.PARTICLES / 2;
+        for (int i = 0; i < half; i++) {
+            List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
+            faults.addAll(crowd.faults(pair.second(), i));
+            double[] predicted = procedure.predicted(prepared.run(crowd.vehicle(i), faults));
+            for (int k = 0; k < width; k++) {
+                int here = i * width + k;
+                int there = (half + i) * width + k;
+                both[here] = (float) predicted[k];
+                both[there] = series() ? within(k, base[there] + both[here] - base[here]) : both[here];
+            }
+        }
+        return both;
+    }
+
+    private float within(int k, double value) {
+        return (float) Math.max(least[k], Math.min(most[k], value));
+    }
+
+    /** What each of two faults does to the sound reading, added: near enough to see which pairs are worth simulating. */
+    private float[] glance(Hypothesis pair, int count) {
+        float[] base = values[sound];
+        float[] one = values[pair.first()];
+        float[] other = values[pair.second()];
+        float[] sum = new float[count * width];
+        for (int j = 0; j < sum.length; j++) {
+            int k = j % width;
+            sum[j] = series() ? within(k, one[j] + other[j] - base[j]) : one[j] * other[j] / Math.max(1e-6f, base[j]);
         }
         if (!series()) {
             normalise(sum, count);
@@ -220,23 +304,24 @@ final class Predictions {
             }
             return row;
         }
-        SharedOffsetNormal normal = kernel(encoded, hypothesis, 1);
-        SharedOffsetNormal doubled = kernel(encoded, hypothesis, DOUBLED);
+        boolean added = count < Crowd.PARTICLES;
+        SharedOffsetNormal normal = kernel(encoded, hypothesis, added, 1);
+        SharedOffsetNormal doubled = kernel(encoded, hypothesis, added, DOUBLED);
         for (int i = 0; i < count; i++) {
             row[i] = (crowd.noisy(Crowd.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
         }
         return row;
     }
 
-    private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, double noiseScale) {
+    private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale) {
         double[] wide = new double[width];
         for (int k = 0; k < width; k++) {
             double variance = square(KERNEL_WIDTH * noiseScale * sds[k]);
             if (hypothesis.isPair()) {
                 variance += square(NEIGHBOURHOOD * spreads[hypothesis.first()][k]) + square(NEIGHBOURHOOD * spreads[hypothesis.second()][k])
-                        + square(INTERPLAY * Math.min(strays[hypothesis.first()][k], strays[hypothesis.second()][k]));
+                        + square((added ? INTERPLAY : 0) * Math.min(strays[hypothesis.first()][k], strays[hypothesis.second()][k]));
             } else {
-                variance += square(NEIGHBOURHOOD * spreads[hypothesis.isNoneOfThese() ? sound : hypothesis.first()][k]);
+                variance += square(NEIGHBOURHOOD * spreads[hypothesis.first()][k]);
             }
             wide[k] = Math.sqrt(variance);
         }
@@ -253,6 +338,43 @@ final class Predictions {
             return 0;
         }
         return series() ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(overallMeans, 0) : -Math.log(width);
+    }
+
+    /**
+     * Log likelihood of an encoded reading of a fault that nobody has described: half spread over all the test can show, half like any suspect
+     * that strays from sound in it, the peculiar ones as likely as those that many share.
+     *
+     * @param listed log likelihood of the reading under each suspect
+     */
+    double logStrange(double[] encoded, IntToDoubleFunction listed, double logLied) {
+        if (encoded.length == 0) {
+            return 0;
+        }
+        if (!series()) {
+            return -Math.log(width);
+        }
+        double[] logs = new double[values.length];
+        for (int s = 0; s < logs.length; s++) {
+            logs[s] = logStrays[s] + listed.applyAsDouble(s);
+        }
+        return LogSpace.add(logLied, LogSpace.sum(logs)) - Math.log(2);
+    }
+
+    /** How far each suspect strays from sound, against the instrument, as shares. */
+    private double[] logStrays() {
+        double[] far = new double[values.length];
+        double total = 0;
+        for (int s = 0; s < far.length; s++) {
+            for (int k = 0; k < width && series(); k++) {
+                far[s] += Math.log1p(strays[s][k] / readingSd(k));
+            }
+            far[s] = far[s] * far[s];
+            total += far[s];
+        }
+        for (int s = 0; s < far.length; s++) {
+            far[s] = Math.log((far[s] + 1e-9) / (total + far.length * 1e-9));
+        }
+        return far;
     }
 
     /** 1 or 2: how much worse than they should be hand and instrument are on this particle. */

@@ -15,19 +15,23 @@ final class Prior {
     private static final double PAIRS = 0.10;
     private static final double PAIRS_AFTER_WORK = 0.2;
     /** Share of vehicles whose fault is in no list; estimate. */
-    private static final double NONE_OF_THESE = 0.02;
+    private static final double NONE_OF_THESE = 0.08;
+    /** Share of those that look sound wherever they do not show; estimate. */
+    private static final double LIKE_SOUND = 0.5;
     /** The frequencies of the handbook count as this many closed jobs. */
     private static final double HANDBOOK_JOBS = 60;
 
     private final double[] logShares;
+    private final int sound;
     private final double logPairs;
 
-    private Prior(double[] logShares, double pairs) {
+    private Prior(double[] logShares, int sound, double pairs) {
+        this.sound = sound;
         this.logShares = logShares;
         this.logPairs = Math.log(pairs);
     }
 
-    static Prior of(List<Suspect> suspects, Intake intake) {
+    static Prior of(List<Suspect> suspects, int sound, Intake intake) {
         double[] shares = new double[suspects.size()];
         for (int s = 0; s < shares.length; s++) {
             shares[s] = suspects.get(s).frequency() * factor(suspects.get(s), intake);
@@ -40,7 +44,7 @@ final class Prior {
         for (int s = 0; s < shares.length; s++) {
             shares[s] = Math.log(shares[s]);
         }
-        return new Prior(shares, intake.recentWork() ? PAIRS_AFTER_WORK : PAIRS);
+        return new Prior(shares, sound, intake.recentWork() ? PAIRS_AFTER_WORK : PAIRS);
     }
 
     private static double factor(Suspect suspect, Intake intake) {
@@ -62,10 +66,10 @@ final class Prior {
 
     /** Log probability of a hypothesis; pairs that are never carried keep theirs, so the sum over those carried is below one. */
     double log(Hypothesis hypothesis) {
-        if (hypothesis.isNoneOfThese()) {
-            return Math.log(NONE_OF_THESE);
-        }
         double one = logShares[hypothesis.first()];
+        if (hypothesis.isNoneOfThese()) {
+            return Math.log(NONE_OF_THESE) + (hypothesis.first() == sound ? Math.log(LIKE_SOUND) : Math.log(1 - LIKE_SOUND) + one);
+        }
         return hypothesis.isPair() ? Math.log(2) + logPairs + one + logShares[hypothesis.second()]
                 : Math.log(1 - NONE_OF_THESE - Math.exp(logPairs)) + one;
     }

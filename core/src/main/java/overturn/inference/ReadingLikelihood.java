@@ -1,11 +1,17 @@
 package overturn.inference;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 
 /** The log likelihoods of one reading for all particles of any hypothesis, each row worked out once. */
 final class ReadingLikelihood {
+
+    /** Chance that a fault in no list is felt when the vehicle is driven, since it was brought in for something; estimate. */
+    private static final double FELT = 0.8;
 
     private final Reading reading;
     private final Predictions predictions;
@@ -16,6 +22,8 @@ final class ReadingLikelihood {
     private final Hypothesis sound;
     private final double logLied;
     private final Rows rows;
+    private final Map<Hypothesis, double[]> firstLooks = new ConcurrentHashMap<>();
+    private double logStrange = Double.NaN;
 
     private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
         this.model = model;
@@ -52,19 +60,40 @@ final class ReadingLikelihood {
         return rows.of(told.after(reading.after(), model.suspects(), model.sound()), time);
     }
 
-    /** The same for the first few particles, not kept: a first look at a hypothesis. */
+    /** The same for the first few particles of a pair, its effects added: a first look. */
     double[] firstLook(Hypothesis told, int particles) {
-        return computed(told.after(reading.after(), model.suspects(), model.sound()), 0, particles);
+        return firstLooks.computeIfAbsent(told.after(reading.after(), model.suspects(), model.sound()), h -> computed(h, 0, particles));
+    }
+
+    /**
+     * What a fault in no list reads: as the suspect it looks like, or anything else that the test can show. Where the test looks at that
+     * suspect itself there is nothing to see; and what the vehicle was brought in for is felt.
+     */
+    private double[] unlisted(int like, int time) {
+        double[] listed = rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
+        boolean felt = like == model.sound() && reading.procedureId().equals(ProcedureCatalogue.CHARACTERISE);
+        double strange = logStrange();
+        double[] row = new double[listed.length];
+        for (int i = 0; i < row.length; i++) {
+            row[i] = felt ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
+                    : LogSpace.add(Crowd.logListedShare(i) + listed[i], Crowd.logUnlistedShare(i) + strange);
+        }
+        return row;
+    }
+
+    private double logStrange() {
+        if (Double.isNaN(logStrange)) {
+            logStrange = predictions.logStrange(encoded, s -> LogSpace.sum(rows.of(Hypothesis.single(s), 0)) - Math.log(Crowd.PARTICLES), logLied);
+        }
+        return logStrange;
     }
 
     private double[] computed(Hypothesis hypothesis, int time, int count) {
-        double[] row = predictions.logLikelihoods(encoded, hypothesis, time, count);
         if (hypothesis.isNoneOfThese()) {
-            for (int i = 0; i < count; i++) {
-                double share = Crowd.unlistedShare(i);
-                row[i] = LogSpace.add(Math.log1p(-share) + row[i], Math.log(share) + logLied);
-            }
-        } else if (sometimes && !hypothesis.equals(sound)) {
+            return unlisted(hypothesis.first(), time);
+        }
+        double[] row = predictions.logLikelihoods(encoded, hypothesis, time, count);
+        if (sometimes && !hypothesis.equals(sound)) {
             double[] without = rows.of(sound, time);
             for (int i = 0; i < count; i++) {
                 double there = crowd.occurrence(i);

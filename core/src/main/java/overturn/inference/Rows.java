@@ -23,7 +23,7 @@ final class Rows {
     }
 
     double[] of(Hypothesis hypothesis, int time) {
-        if (time == 0 && !hypothesis.isPair() && !hypothesis.isNoneOfThese()) {
+        if (time == 0 && hypothesis.isSingle()) {
             if (singles[hypothesis.first()] == null) {
                 singles[hypothesis.first()] = source.row(hypothesis, 0);
             }

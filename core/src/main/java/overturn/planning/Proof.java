@@ -1,6 +1,11 @@
 package overturn.planning;
 
+import java.util.List;
+import java.util.stream.IntStream;
+import overturn.evidence.Reading;
+import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;
+import overturn.measurement.RigTrust;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
@@ -10,15 +15,46 @@ public final class Proof {
 
     /** Share that a remedy has to carry (handbook 05). */
     public static final double SHARE = 0.95;
-    /** Odds that a single reading must move to carry a proof. */
+    /** By how much a reading must move odds by itself to carry a proof. */
     public static final double CARRYING_FACTOR = 3;
 
+    /** Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival). */
+    private static final double SEPARATED_SHARE = 0.012;
+    /** A fault in no list has to be less likely still, for it can look like any; set where such faults are seldom proven (hidden-fault run). */
+    private static final double UNEXPLAINED_SHARE = 0.005;
+
     private Proof() {
+    }
+
+    /** Share from which on a rival is live. */
+    public static double live(Remedy rival) {
+        return rival == Remedy.LOOK_ELSEWHERE ? UNEXPLAINED_SHARE : SEPARATED_SHARE;
     }
 
     /** Whether a reading of this test can carry the proof of a remedy. */
     public static boolean canCarry(LayoutModel model, Procedure procedure, Remedy remedy) {
         return model.suspects().stream().anyMatch(s -> s.remedy() == remedy && procedure.canCarry(s.id()));
+    }
+
+    /** Indexes of the readings that carry a remedy: isolating or directly observing, and moving its odds. */
+    public static List<Integer> carriers(BeliefHistory history, Remedy remedy) {
+        LayoutModel model = history.model();
+        return IntStream.range(0, history.readings().size()).boxed()
+                .filter(i -> canCarry(model, model.procedures().find(history.readings().get(i).procedureId()).orElseThrow(), remedy))
+                .filter(i -> history.ownFactor(i, remedy) >= CARRYING_FACTOR)
+                .toList();
+    }
+
+    /** Whether the rig of a carrying reading is proven, or the reading was repeated with another. */
+    public static boolean rigStands(BeliefHistory history, int carrier) {
+        Reading reading = history.readings().get(carrier);
+        return reading.trust() == RigTrust.PROVEN || history.readings().stream()
+                .anyMatch(r -> r.repeats(reading) && !r.rigSetup().equals(reading.rigSetup()));
+    }
+
+    /** Whether every remedy of a cure is carried by a reading whose rig stands. */
+    static boolean carried(BeliefHistory history, Cure cure) {
+        return cure.remedies().stream().allMatch(r -> carriers(history, r).stream().anyMatch(i -> rigStands(history, i)));
     }
 
     /** Whether it can carry the proof of any remedy of a cure. */

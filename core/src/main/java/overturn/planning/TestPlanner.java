@@ -64,8 +64,9 @@ public final class TestPlanner {
         List<Proposal> proposals = new ArrayList<>();
         double[] shares = foresight.shares();
         CostToCome cost = CostToCome.of(prices, foresight.cures(), shares);
+        Optional<Cure> carried = carried(history);
         for (Candidate candidate : candidates(history, setAside)) {
-            proposals.add(propose(candidate, history.now(), foresight, shares, cost, state));
+            proposals.add(propose(candidate, history.now(), foresight, shares, cost, state, carried));
         }
         shareWays(proposals);
         proposals.sort(Comparator.comparing((Proposal p) -> p.kind() != Kind.GATE)
@@ -144,19 +145,29 @@ public final class TestPlanner {
         return history.readings().stream().filter(r -> r.procedureId().equals(procedure.id()) && r.after().equals(history.done())).toList();
     }
 
-    private Proposal propose(Candidate candidate, Belief belief, Foresight foresight, double[] now, CostToCome cost, VehicleNeeds state) {
+    private Proposal propose(Candidate candidate, Belief belief, Foresight foresight, double[] now, CostToCome cost, VehicleNeeds state,
+                             Optional<Cure> carried) {
         Procedure procedure = candidate.procedure();
         double[][] outcomes = foresight.outcomes(procedure);
         double share = candidate.repeat().worth;
         CostToCome.Gain gain = cost.gain(now, outcomes).times(share);
         return new Proposal(procedure, candidate.repeat() != Repeat.FIRST, stateMinutes(procedure, state, belief), 1, gain,
-                share * proofChance(procedure, now, outcomes, foresight.cures()), prices.proofMinutes(), kind(candidate, belief));
+                share * proofChance(procedure, now, outcomes, foresight, carried), prices.proofMinutes(), kind(candidate, belief));
     }
 
-    /** Chance that a cure then carries 95 % and that this test carries it. */
-    private double proofChance(Procedure procedure, double[] now, double[][] outcomes, List<Cure> cures) {
+    /** The leading cure, where it is known and only what else it may be has to be ruled out. */
+    private static Optional<Cure> carried(BeliefHistory history) {
+        Cure leading = history.now().leadingCure();
+        return Optional.of(leading).filter(c -> history.now().probability(c) >= KNOWN && Proof.carried(history, c));
+    }
+
+    /** Chance that a cure is then proven: it carries 95 %, its rivals are separated, and this test or an earlier one carries it. */
+    private double proofChance(Procedure procedure, double[] now, double[][] outcomes, Foresight foresight, Optional<Cure> carried) {
+        List<Cure> cures = foresight.cures();
+        double[] overall = foresight.overall(procedure);
         double chance = 0;
-        for (double[] outcome : outcomes) {
+        for (int m = 0; m < outcomes.length; m++) {
+            double[] outcome = outcomes[m];
             int top = 0;
             double total = 0;
             for (int c = 0; c < outcome.length; c++) {
@@ -164,16 +175,24 @@ public final class TestPlanner {
                 total += outcome[c];
             }
             double share = outcome[top] / total;
-            boolean moved = odds(share) >= Proof.CARRYING_FACTOR * odds(now[top]);
-            if (share >= Proof.SHARE && moved && Proof.canCarry(model, procedure, cures.get(top))) {
+            boolean moved = outcome[top] >= Proof.CARRYING_FACTOR * now[top] * overall[m];
+            boolean carries = carried.filter(cures.get(top)::equals).isPresent() || moved && Proof.canCarry(model, procedure, cures.get(top));
+            if (share >= Proof.SHARE && carries && separated(cures, top, outcome, total)) {
                 chance += total;
             }
         }
         return chance;
     }
 
-    private static double odds(double probability) {
-        return probability / Math.max(1e-12, 1 - probability);
+    private static boolean separated(List<Cure> cures, int top, double[] outcome, double total) {
+        for (int c = 0; c < outcome.length; c++) {
+            boolean instead = (cures.get(top).mask() & ~cures.get(c).mask()) != 0;
+            double share = outcome[c] / total;
+            if (instead && cures.get(c).remedies().stream().anyMatch(r -> !cures.get(top).has(r) && share > Proof.live(r))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** The way there and what it adds to the way back, with credit for what the likely remedy opens anyway. */

@@ -29,10 +29,9 @@ public final class VerdictRule {
     /** Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the rest. */
     public static final double ENOUGH_SHARE = 0.9;
 
-    /** Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival). */
-    private static final double SEPARATED_SHARE = 0.012;
     private static final double SOUND_SHARE = 0.4;
-    private static final double RIVAL_OF_SOUND = 0.15;
+    /** Most that any rival of nothing wrong may have, as a share of it. */
+    private static final double RIVAL_OF_SOUND = 0.7;
 
     private final LayoutModel model;
 
@@ -68,7 +67,7 @@ public final class VerdictRule {
         Belief now = history.now();
         Cure cure = now.leadingCure();
         double probability = probability(now, cure);
-        List<Integer> carriers = cure.remedies().stream().flatMap(r -> carriers(history, r).stream()).distinct()
+        List<Integer> carriers = cure.remedies().stream().flatMap(r -> Proof.carriers(history, r).stream()).distinct()
                 .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure))).toList();
         List<Missing> missing = missing(history, cure, probability, carriers);
         Grade grade = missing.isEmpty() ? Grade.PROVEN : unproven(now, cure, probability);
@@ -90,7 +89,7 @@ public final class VerdictRule {
     private static Grade unproven(Belief now, Cure cure, double probability) {
         boolean probable = probability >= PROBABLE_SHARE;
         if (!probable && cure.equals(Cure.HAND_BACK) && probability >= SOUND_SHARE) {
-            probable = now.cures().entrySet().stream().allMatch(e -> e.getKey().equals(cure) || e.getValue() <= RIVAL_OF_SOUND);
+            probable = now.cures().entrySet().stream().allMatch(e -> e.getKey().equals(cure) || e.getValue() <= RIVAL_OF_SOUND * probability);
         }
         return probable ? Grade.PROBABLE : Grade.OPEN;
     }
@@ -120,18 +119,7 @@ public final class VerdictRule {
         Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
         belief.cures().entrySet().stream().filter(e -> (cure.mask() & ~e.getKey().mask()) != 0)
                 .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
-        return instead.entrySet().stream().anyMatch(e -> !cure.has(e.getKey()) && e.getValue() > SEPARATED_SHARE);
-    }
-
-    private List<Integer> carriers(BeliefHistory history, Remedy remedy) {
-        return IntStream.range(0, history.readings().size()).boxed()
-                .filter(i -> canCarry(history.readings().get(i), remedy))
-                .filter(i -> history.oddsFactor(i, remedy) >= Proof.CARRYING_FACTOR)
-                .toList();
-    }
-
-    private boolean canCarry(Reading reading, Remedy remedy) {
-        return Proof.canCarry(model, model.procedures().find(reading.procedureId()).orElseThrow(), remedy);
+        return instead.entrySet().stream().anyMatch(e -> !cure.has(e.getKey()) && e.getValue() > Proof.live(e.getKey()));
     }
 
     private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {
@@ -145,9 +133,9 @@ public final class VerdictRule {
         if (enough(history.now(), cure) < ENOUGH_SHARE) {
             missing.add(Missing.NO_SECOND_FAULT);
         }
-        if (cure.remedies().stream().anyMatch(r -> carriers(history, r).isEmpty())) {
+        if (cure.remedies().stream().anyMatch(r -> Proof.carriers(history, r).isEmpty())) {
             missing.add(Missing.A_CARRIER);
-        } else if (cure.remedies().stream().anyMatch(r -> carriers(history, r).stream().noneMatch(i -> rigStands(history, i)))) {
+        } else if (cure.remedies().stream().anyMatch(r -> Proof.carriers(history, r).stream().noneMatch(i -> Proof.rigStands(history, i)))) {
             missing.add(Missing.A_PROVEN_RIG);
         }
         if (history.oddOneOut().isPresent()) {
@@ -163,11 +151,5 @@ public final class VerdictRule {
         return IntStream.range(0, history.readings().size())
                 .filter(i -> !carriers.contains(i))
                 .anyMatch(i -> probability(history.without(i), cure) < PROBABLE_SHARE);
-    }
-
-    private static boolean rigStands(BeliefHistory history, int carrier) {
-        Reading reading = history.readings().get(carrier);
-        return reading.trust() == RigTrust.PROVEN || history.readings().stream()
-                .anyMatch(r -> r.repeats(reading) && !r.rigSetup().equals(reading.rigSetup()));
     }
 }

@@ -15,6 +15,7 @@ import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
@@ -58,7 +59,7 @@ class BeliefTest {
         for (Suspect suspect : MODEL.suspects()) {
             assertEquals(suspect.frequency() / total, single(belief(), suspect.id()) / singles, 1e-5);
         }
-        assertTrue(belief().noneOfThese() > 0.01 && belief().noneOfThese() < 0.05);
+        assertTrue(belief().noneOfThese() > 0.03 && belief().noneOfThese() < 0.12);
     }
 
     /**
@@ -153,6 +154,52 @@ class BeliefTest {
         assertTrue(sometimes.probability("primary-piston-cup") > 3 * always.probability("primary-piston-cup"));
     }
 
+    /** Looks that contradict every suspect: what nothing explains feeds a fault in no list, and one contradiction alone does not. */
+    @Test
+    void whatNothingExplainsFeedsAFaultInNoList() {
+        Reading wet = observed("assist-looked-into", "wet", "eye-1", RigTrust.PROVEN);
+        Reading dryFace = observed("rear-face-papered", "dry", "eye-2", RigTrust.PROVEN);
+        Reading firm = figures("hold-medium", "tape", RigTrust.PROVEN, 34.0, 34.5, 35.0, 35.5);
+        Reading longStroke = figures("travel-at-forces", "tape-2", RigTrust.PROVEN, 20.0, 75.0, 30.0, 90.0);
+        double before = belief().noneOfThese();
+        double one = belief(wet, dryFace).noneOfThese();
+        double many = belief(wet, dryFace, firm, longStroke).noneOfThese();
+        assertTrue(before < one && one < 0.6 && many > one && many > 0.6, before + ", " + one + ", " + many);
+    }
+
+    /** A look at the clutch itself tells a worn clutch from a fault that only acts like one; a stroke measured through the circuit cannot. */
+    @Test
+    void aLookAtThePartItselfTellsAFaultThatOnlyActsLikeIt() {
+        LayoutModel clutch = LayoutModel.of(Presets.layout("brack-tug-clutch"));
+        Reading late = figures("frees-at", "rule", RigTrust.PROVEN, 18.0);
+        Reading worn = observed("clutch-looked-into", "worn", "eye-1", RigTrust.PROVEN);
+        Reading soundToSee = observed("clutch-looked-into", "sound", "eye-1", RigTrust.PROVEN);
+        double measured = BeliefHistory.of(clutch, Intake.UNKNOWN, List.of(late)).now().noneOfThese();
+        double seenWorn = BeliefHistory.of(clutch, Intake.UNKNOWN, List.of(late, worn)).now().noneOfThese();
+        double seenSound = BeliefHistory.of(clutch, Intake.UNKNOWN, List.of(late, soundToSee)).now().noneOfThese();
+        assertTrue(seenWorn < measured && measured < seenSound, seenWorn + " < " + measured + " < " + seenSound);
+    }
+
+    /** Two faults that hide one another: simulated together, what they read is not the sum of what each does. */
+    @Test
+    void aPairIsSimulatedTogether() {
+        Hypothesis pair = Hypothesis.pair(MODEL.indexOf("primary-piston-cup"), MODEL.indexOf("second-piston-front-cup"));
+        Predictions hold = MODEL.predictions(MODEL.procedures().find("hold-medium").orElseThrow());
+        double[] floor = {70, 90, 110, 130};
+        double together = LogSpace.sum(hold.logLikelihoods(floor, pair, 0, Crowd.PARTICLES));
+        double alone = LogSpace.sum(hold.logLikelihoods(floor, Hypothesis.single(pair.first()), 0, Crowd.PARTICLES));
+        assertTrue(together > alone, together + " > " + alone);
+    }
+
+    @Test
+    void readingsCarryByWhatTheySayThemselvesHoweverManySayTheSame() {
+        Reading again = figures("hold-gentle", "tape-2", RigTrust.PROVEN, 24.0, 28.0, 33.0, 43.0);
+        BeliefHistory one = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKING));
+        BeliefHistory two = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKING, again));
+        assertEquals(one.ownFactor(0, Remedy.RENEW_MASTER), two.ownFactor(0, Remedy.RENEW_MASTER), 0.15 * one.ownFactor(0, Remedy.RENEW_MASTER));
+        assertTrue(two.ownFactor(0, Remedy.RENEW_MASTER) > 3);
+    }
+
     @Test
     void twoFaultsThatShowInDifferentTestsAreCarriedAsAPair() {
         Reading wet = observed("assist-looked-into", "wet", "eye-1", RigTrust.PROVEN);
@@ -160,7 +207,7 @@ class BeliefTest {
         Reading binds = observed("slides-moved", "bind", "eye-3", RigTrust.PROVEN);
         Reading byHand = observed("ends-by-hand", "slides-bind", "eye-4", RigTrust.PROVEN);
         Belief belief = belief(wet, again, binds, byHand);
-        assertTrue(belief.pairs() > 0.9, "pairs " + belief.pairs());
+        assertTrue(belief.pairs() > 0.85, "pairs " + belief.pairs());
         Cure both = Cure.of(Remedy.RENEW_MASTER, Remedy.FREE_SLIDES);
         assertEquals(both, belief.leadingCure());
         assertEquals(1, belief.cures().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9);
@@ -253,7 +300,7 @@ class BeliefTest {
     @Test
     void leavingOneOutEqualsNeverHavingEnteredIt() {
         BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(DRY, SINKING));
-        MODEL.suspects().forEach(s -> assertEquals(belief(SINKING).probability(s.id()), history.without(0).probability(s.id()), 0.01));
+        MODEL.suspects().forEach(s -> assertEquals(belief(SINKING).probability(s.id()), history.without(0).probability(s.id()), 0.02));
         assertTrue(history.oddsFactor(1, "primary-piston-cup") > 3);
         assertTrue(history.oddsFactor(0, "weeping-joint") < 1);
     }

@@ -93,8 +93,8 @@ class TestPlannerTest {
 
     @Test
     void onceTheLeaderIsKnownTheReasonIsItsProof() {
-        Reading sinking = figures("hold-medium", RigTrust.PROVEN, 36, 41, 48, 60);
-        Reading running = figures("hold-running", RigTrust.PROVEN, 60, 64, 70, 82);
+        Reading sinking = figures("hold-medium", RigTrust.PROVEN, 39, 46, 55.5, 75);
+        Reading running = figures("hold-running", RigTrust.PROVEN, 51.5, 64, 75.5, 79);
         Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking, running).get(0);
         assertEquals(Kind.PROOF, next.kind());
         assertTrue(next.proofChance() > 0.1, next.toString());

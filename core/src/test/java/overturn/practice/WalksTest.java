@@ -21,10 +21,12 @@ import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
 
 /**
- * The walks that the trade knows come out of the planner; none is written down anywhere. Each vehicle has a fault of the walk's kind; what
- * has to come is the walk's own question, and the remedy at its end.
+ * The walks that the trade knows come out of the planner; none is written down anywhere. Three vehicles have a fault of the walk's kind;
+ * on each the walk's own question has to come, and the remedy at the end of at least two.
  */
 class WalksTest {
+
+    private static final int VEHICLES = 3;
 
     private static Stream<Arguments> walks() {
         return Stream.of(
@@ -47,15 +49,22 @@ class WalksTest {
         LayoutModel model = LayoutModel.of(Presets.layout(layoutId));
         model.warmUp();
         Suspect suspect = model.suspects().get(model.indexOf(hidden));
+        int right = 0;
+        for (long vehicle = seed; vehicle < seed + VEHICLES; vehicle++) {
+            PlanFollower.Diagnosis done = diagnosed(model, suspect, vehicle);
+            List<String> tests = done.readings().stream().map(r -> r.procedureId()).toList();
+            right += done.assessment().verdict().remedy() == suspect.remedy() && done.assessment().verdict().grade() != Grade.OPEN ? 1 : 0;
+            assertTrue(!Collections.disjoint(tests, ownQuestions), walk + " asks one of " + ownQuestions + ": " + tests);
+            assertTrue(tests.indexOf("reservoir") < 4 && tests.indexOf("dry-walk") < 4, walk + " looks before it measures: " + tests);
+            firstOpeningComesAfterSomethingShut(model, walk, tests);
+        }
+        assertTrue(right >= VEHICLES - 1, walk + ": right on " + right + " of " + VEHICLES);
+    }
+
+    private static PlanFollower.Diagnosis diagnosed(LayoutModel model, Suspect suspect, long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), suspect.physics().at(0.6, model.layout(), random), 1);
-        PlanFollower.Diagnosis done = new PlanFollower(model).diagnose(vehicle, random);
-        List<String> tests = done.readings().stream().map(r -> r.procedureId()).toList();
-        assertEquals(suspect.remedy(), done.assessment().verdict().remedy(), walk + " " + tests);
-        assertTrue(done.assessment().verdict().grade() != Grade.OPEN, walk + " " + tests);
-        assertTrue(!Collections.disjoint(tests, ownQuestions), walk + " asks one of " + ownQuestions + ": " + tests);
-        assertTrue(tests.indexOf("reservoir") < 4 && tests.indexOf("dry-walk") < 4, walk + " looks before it measures: " + tests);
-        firstOpeningComesAfterSomethingShut(model, walk, tests);
+        return new PlanFollower(model).diagnose(vehicle, random);
     }
 
     /** Nothing is opened before at least two tests that open nothing. */

@@ -29,9 +29,10 @@ class VerdictRuleTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
     private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
+    private static final Reading STEADY = new Reading("reservoir", "reservoir", new Observed("steady"), "eye@reservoir", RigTrust.NORMAL);
     private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
-    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60);
-    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82);
+    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 39, 46, 55.5, 75);
+    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 51.5, 64, 75.5, 79);
 
     private static Reading figures(String test, String setup, RigTrust trust, double... mm) {
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
@@ -42,7 +43,7 @@ class VerdictRuleTest {
     }
 
     private static Reading plugs(String setup, RigTrust trust) {
-        return figures("port-plugs", setup, trust, 13, 6, 6, 6, 4, 1);
+        return figures("port-plugs", setup, trust, 14, 12.5, 12.5, 14, -0.5, 0);
     }
 
     private static Verdict verdict(Reading... readings) {
@@ -58,7 +59,7 @@ class VerdictRuleTest {
 
     @Test
     void whateverTheWeightNothingIsProvenByExclusion() {
-        Verdict verdict = verdict(SINKS, DRY, HOLD, RUNNING);
+        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING);
         assertEquals(Remedy.RENEW_MASTER, verdict.remedy());
         assertTrue(verdict.probability() > 0.95, "heavy " + verdict.probability());
         assertEquals(Grade.PROBABLE, verdict.grade());
@@ -67,23 +68,23 @@ class VerdictRuleTest {
 
     @Test
     void anIsolationOnAProvenRigCarriesTheProof() {
-        Verdict verdict = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
+        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
         assertEquals(Grade.PROVEN, verdict.grade(), verdict.missing().toString());
         assertEquals("port-plugs", verdict.carriers().get(0).procedureId());
     }
 
     @Test
     void theSameIsolationOnAnUncheckedRigIsOnlyProbableUntilAnotherRigSaysTheSame() {
-        Verdict unchecked = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL));
+        Verdict unchecked = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL));
         assertEquals(Grade.PROBABLE, unchecked.grade());
         assertTrue(unchecked.missing().contains(Missing.A_PROVEN_RIG), unchecked.missing().toString());
-        Verdict repeated = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL), plugs("plugs-rig-2", RigTrust.NORMAL));
+        Verdict repeated = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL), plugs("plugs-rig-2", RigTrust.NORMAL));
         assertFalse(repeated.missing().contains(Missing.A_PROVEN_RIG), repeated.missing().toString());
     }
 
     @Test
     void everyVerdictSaysWhatWouldOverturnIt() {
-        Verdict verdict = verdict(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
+        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
         assertFalse(verdict.overturners().isEmpty());
         for (Overturner overturner : verdict.overturners()) {
             assertTrue(overturner.rival() != verdict.remedy());
@@ -95,7 +96,7 @@ class VerdictRuleTest {
     @Test
     void anAssessmentStopsProposingOnceItIsProven() {
         Assessment open = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of());
-        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of());
+        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of());
         assertTrue(open.next().isPresent());
         assertTrue(proven.next().isEmpty());
         assertFalse(proven.proposals().isEmpty(), "others can still be chosen");

@@ -39,7 +39,7 @@ final class Trial {
     private static final double SEEN_AT_ONCE_MINUTES = 10;
 
     /** Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks; clutch: stroke, in gear. */
-    private static final List<String> PROVING = List.of("reservoir", "hold-medium", "travel-at-forces", "assist-drop", "free-play", "return-time",
+    private static final List<String> PROVING = List.of(ProcedureCatalogue.CHARACTERISE, "reservoir", "hold-medium", "travel-at-forces", "assist-drop", "free-play", "return-time",
             "lamp-at-rest", "wheel-drag", "slave-stroke", "held-in-gear", "dry-walk", "raised-walk", "steering-fluid-look", "reserve-strokes", "moisture-tester");
 
     private final LayoutModel model;

@@ -65,7 +65,7 @@ final class World {
 
     World(LayoutFile file, long seed) {
         this.model = LayoutModel.of(file.layout());
-        this.blind = LayoutModel.of(file.layout(), s -> !UNLISTED.contains(s.id()));
+        this.blind = model.knowing(s -> !UNLISTED.contains(s.id()));
         RandomGenerator random = new SplittableRandom(seed * 31 + file.id().hashCode());
         this.smooth = variants(file, COMMON_WIDTH, random);
         this.rough = variants(file, ROUGH_WIDTH, random);
@@ -73,7 +73,6 @@ final class World {
     }
 
     void warmUp() {
-        model.warmUp();
         blind.warmUp();
     }
 
