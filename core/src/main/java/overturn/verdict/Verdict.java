@@ -50,6 +50,8 @@ public record Verdict(Cure cure, List<Suspect> suspects, double probability, dou
         MORE_WEIGHT,
         /** Some rival has not been separated from it yet. */
         A_RIVAL_SEPARATED,
+        /** A fault in no list, which may look like this one, ruled out. */
+        NOTHING_UNLISTED,
         /** A second fault beside it is too likely still. */
         NO_SECOND_FAULT,
         /** No isolating or directly observing reading carries it. */

@@ -56,7 +56,7 @@ public final class VerdictRule {
         Belief now = history.now();
         Cure cure = now.leadingCure();
         double probability = probability(now, cure);
-        if (probability < Proof.SHARE || enough(now, cure) < ENOUGH_SHARE || liveRival(now, cure)) {
+        if (probability < Proof.SHARE || enough(now, cure) < ENOUGH_SHARE || !liveRivals(now, cure).isEmpty()) {
             return new Named(cure, probability, unproven(now, cure, probability));
         }
         return new Named(cure, probability, on(history).grade());
@@ -114,12 +114,12 @@ public final class VerdictRule {
         return belief.probability(cure) / Math.max(1e-12, probability(belief, cure));
     }
 
-    /** Whether some other remedy, not beside the cure but instead of it, is still likely enough to name. */
-    private static boolean liveRival(Belief belief, Cure cure) {
+    /** Other remedies, not beside the cure but instead of it, that are still likely enough to name. */
+    private static List<Remedy> liveRivals(Belief belief, Cure cure) {
         Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
         belief.cures().entrySet().stream().filter(e -> (cure.mask() & ~e.getKey().mask()) != 0)
                 .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
-        return instead.entrySet().stream().anyMatch(e -> !cure.has(e.getKey()) && e.getValue() > Proof.live(e.getKey()));
+        return instead.entrySet().stream().filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.live(e.getKey())).map(Map.Entry::getKey).toList();
     }
 
     private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {
@@ -127,8 +127,12 @@ public final class VerdictRule {
         if (probability < Proof.SHARE) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        if (probability >= Proof.SHARE && liveRival(history.now(), cure)) {
+        List<Remedy> rivals = probability < Proof.SHARE ? List.of() : liveRivals(history.now(), cure);
+        if (rivals.stream().anyMatch(r -> r != Remedy.LOOK_ELSEWHERE)) {
             missing.add(Missing.A_RIVAL_SEPARATED);
+        }
+        if (rivals.contains(Remedy.LOOK_ELSEWHERE)) {
+            missing.add(Missing.NOTHING_UNLISTED);
         }
         if (enough(history.now(), cure) < ENOUGH_SHARE) {
             missing.add(Missing.NO_SECOND_FAULT);

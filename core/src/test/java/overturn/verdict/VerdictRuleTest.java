@@ -82,6 +82,15 @@ class VerdictRuleTest {
         assertFalse(repeated.missing().contains(Missing.A_PROVEN_RIG), repeated.missing().toString());
     }
 
+    /** All agrees, but only three readings differ from sound: a fault in no list may still look the same. */
+    @Test
+    void fewReadingsDoNotRuleOutAFaultInNoList() {
+        Verdict verdict = verdict(SINKS, DRY, figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60),
+                figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82), figures("port-plugs", "plugs", RigTrust.PROVEN, 13, 6, 6, 6, 4, 1));
+        assertEquals(Grade.PROBABLE, verdict.grade());
+        assertEquals(List.of(Missing.NOTHING_UNLISTED), verdict.missing());
+    }
+
     @Test
     void everyVerdictSaysWhatWouldOverturnIt() {
         Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));

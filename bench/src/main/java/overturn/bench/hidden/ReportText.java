@@ -43,6 +43,12 @@ final class ReportText {
         line("rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%",
                 own.roughSinglesRightPct().orElseThrow(), own.intermittentRightPct().orElseThrow(), own.unlistedProvenPct().orElseThrow(),
                 own.noneOfTheseLeadsPct().orElseThrow());
+        for (Policy other : Policy.values()) {
+            if (other != Policy.OVERTURN) {
+                Paired paired = Paired.of(outcomes, other);
+                line("%s costs %.1f ± %.1f minutes more than the planner on the same vehicle", other.id(), paired.meanMinutes(), paired.halfWidthMinutes());
+            }
+        }
         line("planning, ms: first %.1f, p50 %.1f, p95 %.1f", report.planningMillis().first(), report.planningMillis().p50(), report.planningMillis().p95());
         line("%d reduced problems: planner %.1f %% above the exact optimum (most %.1f %%), with one step of look-ahead %.1f %%, random %.1f %%",
                 report.exact().problems(),

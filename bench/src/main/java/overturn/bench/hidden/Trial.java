@@ -98,10 +98,15 @@ final class Trial {
         int tests = progress.path.size() - 1;
         double minutes = progress.minutes;
         boolean cured = repaired(policy, progress);
-        boolean firstRight = verdict.verdict.grade() != Grade.OPEN && verdict.verdict.cure().cures(vehicle.cure);
+        boolean firstRight = verdict.verdict.grade() != Grade.OPEN && right(verdict.verdict.cure());
         boolean right = vehicle.stratum == Stratum.PAIR ? cured && !progress.misled : firstRight;
         return new Outcome(policy, vehicle, verdict.verdict.cure(), verdict.verdict.grade(), firstRight, right, tests, minutes, progress.wrongParts,
                 progress.minutes, progress.claims, progress.millis, List.copyOf(progress.path));
+    }
+
+    /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
+    private boolean right(Cure named) {
+        return vehicle.cure.equals(Cure.HAND_BACK) ? named.equals(Cure.HAND_BACK) : named.cures(vehicle.cure);
     }
 
     private void diagnose(Policy policy, Progress progress) {
@@ -205,7 +210,7 @@ final class Trial {
                 break;
             }
         }
-        boolean right = grade != Grade.OPEN && named.cures(vehicle.cure);
+        boolean right = grade != Grade.OPEN && right(named);
         return new Outcome(Policy.LIKELIHOOD, vehicle, named, grade, right, right, 0, minutes, progress.wrongParts, progress.minutes, List.of(), List.of(), List.of());
     }
 

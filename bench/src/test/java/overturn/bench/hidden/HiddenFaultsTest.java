@@ -19,6 +19,7 @@ import overturn.planning.Prices;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Cure;
+import overturn.verdict.Grade;
 import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -108,5 +109,21 @@ class HiddenFaultsTest {
         Outcome outcome = new Trial(world.model(Stratum.SOUND), world.draw(Stratum.SOUND, 4), Prices.DEFAULT).of(Policy.CHART);
         assertTrue(outcome.costToCure() >= outcome.minutes());
         assertTrue(outcome.wrongParts() == 0 || !outcome.named().equals(Cure.HAND_BACK));
+    }
+
+    /** Worked by hand: 4 and 8 minutes more on the same two vehicles are 6 ± 1.96 · 2.828 / √2. */
+    @Test
+    void policiesAreComparedVehicleByVehicle() {
+        World world = new World(LEVER_CLUTCH, 5);
+        Case one = world.draw(Stratum.SINGLE, 1);
+        Case other = world.draw(Stratum.SINGLE, 2);
+        Paired paired = Paired.of(List.of(costing(Policy.OVERTURN, one, 10), costing(Policy.CHART, one, 14), costing(Policy.CHART, other, 28),
+                costing(Policy.OVERTURN, other, 20), costing(Policy.LIKELIHOOD, one, 900)), Policy.CHART);
+        assertEquals(6, paired.meanMinutes(), 1e-9);
+        assertEquals(3.92, paired.halfWidthMinutes(), 0.001);
+    }
+
+    private static Outcome costing(Policy policy, Case vehicle, double minutes) {
+        return new Outcome(policy, vehicle, Cure.HAND_BACK, Grade.OPEN, false, false, 0, 0, 0, minutes, List.of(), List.of(), List.of());
     }
 }
