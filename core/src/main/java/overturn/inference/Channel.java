@@ -22,14 +22,12 @@ final class Channel {
     private final Predictions predictions;
     private final int outcomes;
     private final float[][] chances;
-    private final double[] shares;
     private final double[] overall;
 
-    private Channel(Predictions predictions, int outcomes, float[][] chances, double[] shares) {
+    private Channel(Predictions predictions, int outcomes, float[][] chances) {
         this.predictions = predictions;
         this.outcomes = outcomes;
         this.chances = chances;
-        this.shares = shares;
         this.overall = meanChances();
     }
 
@@ -46,7 +44,7 @@ final class Channel {
         for (int s = 0; s < suspects; s++) {
             chances[s] = Arrays.copyOf(predictions.chances(s), Crowd.PARTICLES * width);
         }
-        return new Channel(predictions, width, withLies(chances, shares), shares);
+        return new Channel(predictions, width, withLies(chances, shares));
     }
 
     private static Channel ofSeries(Predictions predictions, int suspects) {
@@ -69,7 +67,7 @@ final class Channel {
             }
             logVolumes[m] = Math.log(shares[m] / density);
         }
-        return new Channel(predictions, codes.length, withLies(normalised(logs, logVolumes, suspects), shares), shares);
+        return new Channel(predictions, codes.length, withLies(normalised(logs, logVolumes, suspects), shares));
     }
 
     /** Readings drawn from all suspects in turn, noise included. */

@@ -1,11 +1,11 @@
 package overturn.inference;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
-
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure;
@@ -17,7 +17,7 @@ import overturn.suspect.SuspectCatalogue;
 
 /**
  * The vehicles that the inference imagines. Particle {@code i} is one vehicle, the same under every suspect, with a severity drawn
- * anew for each: so two suspects differ by their faults alone, and the readings of a pair follow from those of its two parts.
+ * for each, so that two suspects differ by their faults alone.
  */
 final class Crowd {
 
@@ -36,8 +36,8 @@ final class Crowd {
     private static final double LEAST_OCCURRENCE = 0.3;
     /** Shares of the tests that a fault outside the list is seen by. */
     private static final double[] UNLISTED_SHARES = {0.12, 0.3, 0.55};
-    private static final double[] LOG_UNLISTED = java.util.Arrays.stream(UNLISTED_SHARES).map(Math::log).toArray();
-    private static final double[] LOG_LISTED = java.util.Arrays.stream(UNLISTED_SHARES).map(share -> Math.log1p(-share)).toArray();
+    private static final double[] LOG_UNLISTED = Arrays.stream(UNLISTED_SHARES).map(Math::log).toArray();
+    private static final double[] LOG_LISTED = Arrays.stream(UNLISTED_SHARES).map(share -> Math.log1p(-share)).toArray();
     private static final long SEED = 20_261_125L;
     private static final NormalDistribution NORMAL = new NormalDistribution();
     /** A vehicle is brought in because something was felt: the chance grows with how far it strays from sound, up to this; estimate. */
