@@ -85,7 +85,8 @@ public final class Belief {
         return new Belief(model, done, hypotheses, setups, normalised(logs));
     }
 
-    private static double[] logWeights(Prior prior, Hypothesis hypothesis, List<SetupLikelihood> setups, int time) {
+    /** Log weight per particle of a hypothesis, not normalised. */
+    static double[] logWeights(Prior prior, Hypothesis hypothesis, List<SetupLikelihood> setups, int time) {
         double[] sums = new double[Crowd.PARTICLES];
         for (SetupLikelihood setup : setups) {
             double[] row = setup.row(hypothesis, time);

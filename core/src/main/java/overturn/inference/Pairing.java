@@ -34,14 +34,7 @@ final class Pairing {
         List<Scored> scored = new ArrayList<>();
         for (int s = 0; s < model.suspects().size(); s++) {
             Hypothesis like = Hypothesis.unlistedLike(s);
-            double[] sums = new double[Crowd.PARTICLES];
-            for (SetupLikelihood setup : setups) {
-                double[] row = setup.row(like, 0);
-                for (int i = 0; i < sums.length; i++) {
-                    sums[i] += row[i];
-                }
-            }
-            scored.add(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : prior.log(like) + LogSpace.sum(sums)));
+            scored.add(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : LogSpace.sum(Belief.logWeights(prior, like, setups, 0))));
         }
         return best(scored, UNLISTED_CARRIED);
     }

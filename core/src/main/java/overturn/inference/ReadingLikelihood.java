@@ -23,7 +23,7 @@ final class ReadingLikelihood {
     private final double logLied;
     private final Rows rows;
     private final Map<Hypothesis, double[]> firstLooks = new ConcurrentHashMap<>();
-    private double logStrange = Double.NaN;
+    private volatile double logStrange = Double.NaN;
 
     private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
         this.model = model;

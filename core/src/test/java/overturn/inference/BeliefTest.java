@@ -15,11 +15,12 @@ import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
-import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.simulation.Simulator;
 import overturn.suspect.Cure;
+import overturn.suspect.Fault;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
@@ -180,15 +181,29 @@ class BeliefTest {
         assertTrue(seenWorn < measured && measured < seenSound, seenWorn + " < " + measured + " < " + seenSound);
     }
 
-    /** Two faults that hide one another: simulated together, what they read is not the sum of what each does. */
+    /**
+     * Two cups of one chamber: the pair is likeliest at what the simulator reads with both at once on the same vehicle, which is not what the
+     * two add to the sound reading.
+     */
     @Test
     void aPairIsSimulatedTogether() {
-        Hypothesis pair = Hypothesis.pair(MODEL.indexOf("primary-piston-cup"), MODEL.indexOf("second-piston-front-cup"));
-        Predictions hold = MODEL.predictions(MODEL.procedures().find("hold-medium").orElseThrow());
-        double[] floor = {70, 90, 110, 130};
-        double together = LogSpace.sum(hold.logLikelihoods(floor, pair, 0, Crowd.PARTICLES));
-        double alone = LogSpace.sum(hold.logLikelihoods(floor, Hypothesis.single(pair.first()), 0, Crowd.PARTICLES));
-        assertTrue(together > alone, together + " > " + alone);
+        int one = MODEL.indexOf("primary-piston-cup");
+        int other = MODEL.indexOf("second-piston-rear-cup");
+        Procedure hold = MODEL.procedures().find("hold-medium").orElseThrow();
+        Predictions predictions = MODEL.predictions(hold);
+        Simulator.Prepared prepared = MODEL.simulator().prepare(hold.protocol());
+        List<Fault> both = new ArrayList<>(MODEL.crowd().faults(one, 0));
+        both.addAll(MODEL.crowd().faults(other, 0));
+        double[] simulated = prepared.run(MODEL.crowd().vehicle(0), both);
+        double[] added = new double[simulated.length];
+        for (int k = 0; k < added.length; k++) {
+            added[k] = predictions.value(one, 0, k) + predictions.value(other, 0, k) - predictions.value(MODEL.sound(), 0, k);
+        }
+        Hypothesis pair = Hypothesis.pair(one, other);
+        double atSimulated = predictions.logLikelihoods(simulated, pair, 0, Crowd.PARTICLES)[0];
+        assertTrue(Math.abs(simulated[3] - added[3]) > 1, simulated[3] + " and added " + added[3]);
+        assertTrue(atSimulated > predictions.logLikelihoods(added, pair, 0, Crowd.PARTICLES)[0]);
+        assertTrue(predictions.logLikelihoods(added, pair, 0, 24)[0] > predictions.logLikelihoods(simulated, pair, 0, 24)[0], "a first look adds");
     }
 
     @Test
