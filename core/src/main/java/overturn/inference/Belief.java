@@ -73,78 +73,74 @@ public final class Belief {
         return hypothesis.after(done, model.suspects(), model.sound());
     }
 
-    /** Combines rig set-ups, each either telling the truth in all its readings or in none. */
-    static Belief of(LayoutModel model, Prior prior, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups) {
-        double[][] logs = new double[hypotheses.size()][];
-        for (int h = 0; h < logs.length; h++) {
-            logs[h] = logWeights(prior, hypotheses.get(h), setups, 0);
+    /** From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none. */
+    static Belief of(LayoutModel model, Prior prior, Optional<Cure> done, List<Hypothesis> hypotheses, SummedLikelihood read) {
+        Cloud[] clouds = hypotheses.stream().map(h -> Cloud.of(prior.log(h), read.row(h, 0))).toArray(Cloud[]::new);
+        for (int h : tried(hypotheses, clouds)) {
+            clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), read));
         }
-        for (int h : leading(logs)) {
-            logs[h] = overVehicles(prior, hypotheses.get(h), setups, logs[h]);
-        }
-        return new Belief(model, done, hypotheses, setups, normalised(logs));
+        return new Belief(model, done, hypotheses, read.setups(), normalised(clouds));
     }
 
-    /** Log weight per particle of a hypothesis, not normalised. */
-    static double[] logWeights(Prior prior, Hypothesis hypothesis, List<SetupLikelihood> setups, int time) {
-        double[] sums = new double[Crowd.PARTICLES];
-        for (SetupLikelihood setup : setups) {
-            double[] row = setup.row(hypothesis, time);
-            for (int i = 0; i < sums.length; i++) {
-                sums[i] += row[i];
+    /** Log evidence of one hypothesis, its prior included, not normalised. */
+    static double logEvidence(Prior prior, Hypothesis hypothesis, SummedLikelihood read) {
+        return Cloud.of(prior.log(hypothesis), read.row(hypothesis, 0)).logEvidence();
+    }
+
+    /** Weights of the particles of one hypothesis, against the heaviest. */
+    private record Cloud(double logHeaviest, double[] relative, double sum) {
+
+        static Cloud of(double logPrior, double[] row) {
+            double highest = Double.NEGATIVE_INFINITY;
+            for (double log : row) {
+                highest = Math.max(highest, log);
             }
+            double[] relative = new double[row.length];
+            double sum = 0;
+            for (int i = 0; i < row.length; i++) {
+                relative[i] = Math.exp(row[i] - highest);
+                sum += relative[i];
+            }
+            return new Cloud(logPrior - Math.log(row.length) + highest, relative, sum);
         }
-        double logPrior = prior.log(hypothesis) - Math.log(Crowd.PARTICLES);
-        for (int i = 0; i < sums.length; i++) {
-            sums[i] += logPrior;
+
+        double logEvidence() {
+            return logHeaviest + Math.log(sum);
         }
-        return sums;
     }
 
     /**
      * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by chance. So every
      * severity of a leading hypothesis is tried with several vehicles.
      */
-    private static double[] overVehicles(Prior prior, Hypothesis hypothesis, List<SetupLikelihood> setups, double[] own) {
-        double[] sums = own;
+    private static double[] overVehicles(Hypothesis hypothesis, SummedLikelihood read) {
+        double[] mean = read.row(hypothesis, 0).clone();
         for (int time = 1; time < Crowd.VEHICLES_TRIED; time++) {
-            double[] other = logWeights(prior, hypothesis, setups, time);
-            for (int i = 0; i < other.length; i++) {
-                other[i] = LogSpace.add(sums[i], other[i]);
+            double[] other = read.row(hypothesis, time);
+            for (int i = 0; i < mean.length; i++) {
+                mean[i] = LogSpace.add(mean[i], other[i]);
             }
-            sums = other;
         }
-        double[] mean = new double[sums.length];
         for (int i = 0; i < mean.length; i++) {
-            mean[i] = sums[i] - Math.log(Crowd.VEHICLES_TRIED);
+            mean[i] -= Math.log(Crowd.VEHICLES_TRIED);
         }
         return mean;
     }
 
-    private static List<Integer> leading(double[][] logs) {
-        double[] evidence = Arrays.stream(logs).mapToDouble(LogSpace::sum).toArray();
-        double[] shares = LogSpace.normalised(evidence);
-        return IntStream.range(0, shares.length).boxed().filter(h -> shares[h] >= LEADING)
-                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).toList();
+    /** The leading ones, and all pairs that are carried: two severities seldom both fit on one particle. */
+    private static List<Integer> tried(List<Hypothesis> hypotheses, Cloud[] clouds) {
+        double[] shares = LogSpace.normalised(Arrays.stream(clouds).mapToDouble(Cloud::logEvidence).toArray());
+        IntStream leading = IntStream.range(0, shares.length).boxed().filter(h -> shares[h] >= LEADING && !hypotheses.get(h).isPair())
+                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).mapToInt(h -> h);
+        return IntStream.concat(leading, IntStream.range(0, shares.length).filter(h -> hypotheses.get(h).isPair())).boxed().toList();
     }
 
-    private static double[][] normalised(double[][] logs) {
-        double highest = Arrays.stream(logs).flatMapToDouble(Arrays::stream).max().orElse(Double.NEGATIVE_INFINITY);
-        if (!Double.isFinite(highest)) {
-            throw new IllegalStateException("Impossible: no hypothesis has any weight left");
-        }
-        double[][] weights = new double[logs.length][Crowd.PARTICLES];
-        double total = 0;
-        for (int h = 0; h < logs.length; h++) {
-            for (int i = 0; i < logs[h].length; i++) {
-                weights[h][i] = Math.exp(logs[h][i] - highest);
-                total += weights[h][i];
-            }
-        }
-        for (double[] own : weights) {
-            for (int i = 0; i < own.length; i++) {
-                own[i] /= total;
-            }
+    private static double[][] normalised(Cloud[] clouds) {
+        double[] shares = LogSpace.normalised(Arrays.stream(clouds).mapToDouble(Cloud::logEvidence).toArray());
+        double[][] weights = new double[clouds.length][];
+        for (int h = 0; h < clouds.length; h++) {
+            double factor = shares[h] / clouds[h].sum;
+            weights[h] = Arrays.stream(clouds[h].relative).map(w -> w * factor).toArray();
         }
         return weights;
     }

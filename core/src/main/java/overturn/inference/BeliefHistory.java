@@ -25,6 +25,7 @@ public final class BeliefHistory {
     private final Prior prior;
     private final List<ReadingLikelihood> likelihoods;
     private final Map<List<ReadingLikelihood>, SetupLikelihood> setups;
+    private final SummedLikelihood read;
     private final List<Hypothesis> hypotheses;
     private final Belief[] after;
     private final Belief[] without;
@@ -32,14 +33,16 @@ public final class BeliefHistory {
     private Belief unread;
 
     private BeliefHistory(LayoutModel model, Intake intake, Optional<Cure> done, List<ReadingLikelihood> likelihoods,
-                          Map<List<ReadingLikelihood>, SetupLikelihood> setups, Belief[] before) {
+                          Map<List<ReadingLikelihood>, SetupLikelihood> setups, Optional<SummedLikelihood> readBefore, Belief[] before) {
         this.model = model;
         this.intake = intake;
         this.done = done;
         this.prior = Prior.of(model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
         this.setups = setups;
-        this.hypotheses = Pairing.hypotheses(model, prior, setups(likelihoods));
+        List<SetupLikelihood> all = setups(likelihoods);
+        this.read = readBefore.map(b -> b.over(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
+        this.hypotheses = Pairing.hypotheses(model, prior, read);
         this.after = Arrays.copyOf(before, likelihoods.size() + 1);
         this.without = new Belief[likelihoods.size()];
         this.alone = new Belief[likelihoods.size()];
@@ -48,19 +51,19 @@ public final class BeliefHistory {
     /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
     public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
         return new BeliefHistory(model, intake, Optional.empty(), readings.stream().map(r -> ReadingLikelihood.of(model, r, intake.sometimes())).toList(), new ConcurrentHashMap<>(),
-                new Belief[0]);
+                Optional.empty(), new Belief[0]);
     }
 
     /** The same with more readings; equal to the history made anew, only sooner there. */
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
         readings.forEach(r -> more.add(ReadingLikelihood.of(model, r, intake.sometimes())));
-        return new BeliefHistory(model, intake, done, more, new ConcurrentHashMap<>(setups), after);
+        return new BeliefHistory(model, intake, done, more, new ConcurrentHashMap<>(setups), Optional.of(read), after);
     }
 
     /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
     public BeliefHistory repaired(Cure cure) {
-        return new BeliefHistory(model, intake, Optional.of(done.map(cure::and).orElse(cure)), likelihoods, setups, Arrays.copyOf(after, likelihoods.size()));
+        return new BeliefHistory(model, intake, Optional.of(done.map(cure::and).orElse(cure)), likelihoods, setups, Optional.of(read), Arrays.copyOf(after, likelihoods.size()));
     }
 
     /** What has been remedied. */
@@ -83,7 +86,7 @@ public final class BeliefHistory {
     /** What was believed after the first {@code count} readings, as it was believed then; 0 is before any. */
     public Belief after(int count) {
         if (after[count] == null) {
-            List<SetupLikelihood> then = setups(likelihoods.subList(0, count));
+            SummedLikelihood then = count == likelihoods.size() ? read : read.over(setups(likelihoods.subList(0, count)));
             after[count] = Belief.of(model, prior, done, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, then), then);
         }
         return after[count];
@@ -99,7 +102,7 @@ public final class BeliefHistory {
         if (without[reading] == null) {
             List<ReadingLikelihood> rest = new ArrayList<>(likelihoods);
             rest.remove(reading);
-            without[reading] = Belief.of(model, prior, done, hypotheses, setups(rest));
+            without[reading] = Belief.of(model, prior, done, hypotheses, read.over(setups(rest)));
         }
         return without[reading];
     }
@@ -110,10 +113,10 @@ public final class BeliefHistory {
      */
     public double ownFactor(int reading, Remedy remedy) {
         if (alone[reading] == null) {
-            alone[reading] = Belief.of(model, prior, done, hypotheses, setups(List.of(likelihoods.get(reading))));
+            alone[reading] = Belief.of(model, prior, done, hypotheses, SummedLikelihood.of(model.suspects().size(), setups(List.of(likelihoods.get(reading)))));
         }
         if (unread == null) {
-            unread = Belief.of(model, prior, done, hypotheses, List.of());
+            unread = Belief.of(model, prior, done, hypotheses, SummedLikelihood.of(model.suspects().size(), List.of()));
         }
         return odds(alone[reading].probability(remedy)) / odds(unread.probability(remedy));
     }

@@ -36,13 +36,18 @@ final class Channel {
         return predictions.series() ? ofSeries(predictions, suspects) : ofObservations(predictions, suspects);
     }
 
+    /** The same test for a model of the same layout that knows fewer suspects: its outcomes, and their chances under those. */
+    Channel of(LayoutModel wider, LayoutModel narrower, Predictions own) {
+        return new Channel(own, outcomes, narrower.suspects().stream().map(s -> chances[wider.indexOf(s.id())]).toArray(float[][]::new));
+    }
+
     private static Channel ofObservations(Predictions predictions, int suspects) {
         int width = predictions.width();
         float[][] chances = new float[suspects][];
         double[] shares = new double[width];
         Arrays.fill(shares, 1.0 / width);
         for (int s = 0; s < suspects; s++) {
-            chances[s] = Arrays.copyOf(predictions.chances(s), Crowd.PARTICLES * width);
+            chances[s] = Arrays.copyOf(predictions.values(s), Crowd.PARTICLES * width);
         }
         return new Channel(predictions, width, withLies(chances, shares));
     }
@@ -60,7 +65,7 @@ final class Channel {
         for (int m = 0; m < codes.length; m++) {
             double density = 0;
             for (int s = 0; s < suspects; s++) {
-                logs[m][s] = predictions.logLikelihoods(drawn[codes[m]], Hypothesis.single(s), 0, Crowd.PARTICLES);
+                logs[m][s] = predictions.logLikelihoods(drawn[codes[m]], Hypothesis.single(s), 0);
                 for (double log : logs[m][s]) {
                     density += Math.exp(log);
                 }

@@ -35,6 +35,11 @@ public record Hypothesis(int first, int second) {
         return first * 0x9E3779B1 + second * 0x85EBCA6B;
     }
 
+    /** Whether this suspect is at fault. */
+    boolean has(int suspect) {
+        return !isNoneOfThese() && (first == suspect || second == suspect);
+    }
+
     public boolean isPair() {
         return second >= 0;
     }
@@ -52,11 +57,11 @@ public record Hypothesis(int first, int second) {
         if (done.isEmpty()) {
             return this;
         }
-        boolean firstLeft = !done.get().has(suspects.get(first).remedy());
+        boolean firstLeft = !done.get().settles(suspects.get(first).remedy());
         if (isNoneOfThese()) {
             return firstLeft ? this : unlistedLike(sound);
         }
-        boolean secondLeft = isPair() && !done.get().has(suspects.get(second).remedy());
+        boolean secondLeft = isPair() && !done.get().settles(suspects.get(second).remedy());
         return firstLeft && secondLeft ? this : firstLeft ? single(first) : secondLeft ? single(second) : single(sound);
     }
 

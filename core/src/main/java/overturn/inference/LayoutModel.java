@@ -97,7 +97,8 @@ public final class LayoutModel {
     Channel channel(Procedure procedure) {
         Channel known = channels.get(procedure.id());
         if (known == null) {
-            channels.putIfAbsent(procedure.id(), Channel.of(this, predictions(procedure)));
+            Predictions own = predictions(procedure);
+            channels.putIfAbsent(procedure.id(), wider.map(w -> w.channel(procedure).of(w, this, own)).orElseGet(() -> Channel.of(this, own)));
             known = channels.get(procedure.id());
         }
         return known;

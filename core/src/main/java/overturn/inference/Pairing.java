@@ -3,6 +3,7 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import overturn.numeric.LogSpace;
 
 /**
@@ -12,29 +13,29 @@ import overturn.numeric.LogSpace;
  */
 final class Pairing {
 
-    private static final int GLANCE_PARTICLES = 12;
-    private static final int FIRST_LOOK_PARTICLES = 24;
-    private static final int LOOKED_AT = 60;
+    private static final int LOOKED_AT = 30;
     private static final int CARRIED = 8;
+    /** Carried whatever the first look says: it may miss the severities. */
+    private static final int AT_A_GLANCE = 3;
     private static final int UNLISTED_CARRIED = 8;
 
     private Pairing() {
     }
 
     /** All singles, the pairs worth carrying, and faults in no list. */
-    static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, List<SetupLikelihood> setups) {
+    static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, SummedLikelihood read) {
         List<Hypothesis> all = singles(model);
-        all.addAll(pairs(model, prior, setups));
-        all.addAll(unlisted(model, prior, setups));
+        all.addAll(pairs(model, prior, read));
+        all.addAll(unlisted(model, prior, read));
         return List.copyOf(all);
     }
 
     /** What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way. */
-    private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, List<SetupLikelihood> setups) {
+    private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, SummedLikelihood read) {
         List<Scored> scored = new ArrayList<>();
         for (int s = 0; s < model.suspects().size(); s++) {
             Hypothesis like = Hypothesis.unlistedLike(s);
-            scored.add(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : LogSpace.sum(Belief.logWeights(prior, like, setups, 0))));
+            scored.add(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read)));
         }
         return best(scored, UNLISTED_CARRIED);
     }
@@ -47,22 +48,20 @@ final class Pairing {
         return all;
     }
 
-    private static List<Hypothesis> pairs(LayoutModel model, Prior prior, List<SetupLikelihood> setups) {
+    private static List<Hypothesis> pairs(LayoutModel model, Prior prior, SummedLikelihood read) {
+        Glances glances = Glances.of(model, prior, read);
         List<Scored> glanced = new ArrayList<>();
-        double[][] sums = singleSums(model, setups);
-        double[] both = new double[GLANCE_PARTICLES];
-        for (int one = 0; one < sums.length; one++) {
-            for (int other = one + 1; other < sums.length; other++) {
+        for (int one = 0; one < model.suspects().size(); one++) {
+            for (int other = one + 1; other < model.suspects().size(); other++) {
                 if (one != model.sound() && other != model.sound() && model.suspects().get(one).remedy() != model.suspects().get(other).remedy()) {
-                    for (int i = 0; i < GLANCE_PARTICLES; i++) {
-                        both[i] = sums[one][i] + sums[other][i] - sums[model.sound()][i];
-                    }
                     Hypothesis pair = Hypothesis.pair(one, other);
-                    glanced.add(new Scored(pair, prior.log(pair) + LogSpace.sum(both)));
+                    glanced.add(new Scored(pair, prior.log(pair) + glances.log(one, other)));
                 }
             }
         }
-        return best(best(glanced, LOOKED_AT).stream().map(pair -> firstLook(prior, setups, pair)).toList(), CARRIED);
+        List<Hypothesis> looked = best(glanced, LOOKED_AT);
+        List<Hypothesis> fitting = best(looked.stream().map(pair -> firstLook(prior, read.setups(), glances.meetings(pair))).toList(), CARRIED);
+        return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.stream()).distinct().limit(CARRIED).toList();
     }
 
     private record Scored(Hypothesis hypothesis, double score) {
@@ -73,23 +72,9 @@ final class Pairing {
                 .limit(most).map(Scored::hypothesis).toList();
     }
 
-    /** Log likelihood of everything read, for the first few particles of each single. Two faults that show in different tests add up. */
-    private static double[][] singleSums(LayoutModel model, List<SetupLikelihood> setups) {
-        double[][] sums = new double[model.suspects().size()][GLANCE_PARTICLES];
-        for (int s = 0; s < sums.length; s++) {
-            for (SetupLikelihood setup : setups) {
-                double[] row = setup.row(Hypothesis.single(s), 0);
-                for (int i = 0; i < GLANCE_PARTICLES; i++) {
-                    sums[s][i] += row[i];
-                }
-            }
-        }
-        return sums;
-    }
-
-    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, Hypothesis pair) {
-        double[] sums = new double[FIRST_LOOK_PARTICLES];
-        setups.forEach(setup -> setup.addFirstLook(pair, sums));
-        return new Scored(pair, prior.log(pair) + LogSpace.sum(sums));
+    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, Meetings meetings) {
+        double[] sums = new double[meetings.count()];
+        setups.forEach(setup -> setup.addFirstLook(meetings, sums));
+        return new Scored(meetings.pair(), prior.log(meetings.pair()) + LogSpace.sum(sums));
     }
 }

@@ -1,10 +1,7 @@
 package overturn.inference;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 import overturn.measurement.Figure;
@@ -19,7 +16,6 @@ import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
 import overturn.simulation.Protocol;
 import overturn.simulation.Simulator;
-import overturn.suspect.Fault;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
@@ -35,8 +31,8 @@ final class Predictions {
     private static final double INTERPLAY = 0.25;
     /** Share of an observation's table that even a sure eye may get wrong beyond it; estimate. */
     private static final double TABLE_DOUBT = 0.01;
-    /** Simulated pairs kept per test. */
-    private static final int PAIRS_KEPT = 512;
+    /** A fault that strays less than this from sound, in standard deviations of the reading or as a chance, leaves the test alone. */
+    private static final double UNMOVED = 1e-3;
     private static final double DOUBLED = 2;
 
     private final LayoutModel model;
@@ -45,8 +41,7 @@ final class Predictions {
     private final int sound;
     private final int width;
     private final float[][] values;
-    private final Simulator.Prepared prepared;
-    private final Map<Hypothesis, float[]> pairs = new ConcurrentHashMap<>();
+    private final PairPredictions pairs;
     private final double[] sds;
     private final double offsetSd;
     private final double[] least;
@@ -57,6 +52,7 @@ final class Predictions {
     private final double[] overallSds;
     private final double[] logStrays;
     private final boolean[] observed;
+    private final boolean[] moved;
 
     private Predictions(LayoutModel model, Procedure procedure, float[][] values) {
         this.model = model;
@@ -65,7 +61,7 @@ final class Predictions {
         this.sound = model.sound();
         this.width = procedure.width();
         this.values = values;
-        this.prepared = model.simulator().prepare(procedure.protocol());
+        this.pairs = new PairPredictions(model, procedure, this);
         ReadingSpec spec = procedure.spec();
         boolean series = spec instanceof Series;
         this.sds = series ? ((Series) spec).figures().stream().mapToDouble(Figure::noiseSd).toArray() : new double[0];
@@ -80,6 +76,7 @@ final class Predictions {
         for (int s = 0; s < observed.length; s++) {
             observed[s] = !series() && procedure.observes().contains(model.suspects().get(s).id());
         }
+        this.moved = new boolean[values.length];
         summarise();
         this.logStrays = logStrays();
     }
@@ -148,6 +145,9 @@ final class Predictions {
                 spreads[s][k] = Math.sqrt(Math.max(0, squares - (means[s] - mean) * (means[s] - mean)));
                 widest = Math.max(widest, squares);
             }
+            for (int s = 0; s < values.length; s++) {
+                moved[s] |= strays[s][k] >= UNMOVED * (series() ? readingSd(k) : 1);
+            }
             overallMeans[k] = (float) mean;
             double noise = k < sds.length ? sds[k] * sds[k] + offsetSd * offsetSd : 0;
             overallSds[k] = Math.sqrt(widest + noise);
@@ -165,6 +165,11 @@ final class Predictions {
     /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */
     boolean observes(int suspect) {
         return observed[suspect];
+    }
+
+    /** Whether a suspect strays from sound in this test at all. */
+    boolean moved(int suspect) {
+        return moved[suspect];
     }
 
     int width() {
@@ -201,23 +206,23 @@ final class Predictions {
         return observed.notSeen() ? new double[0] : new double[] {((Observation) procedure.spec()).options().indexOf(observed.option())};
     }
 
-    /** Chances of the observations, particle by particle. */
-    float[] chances(int suspect) {
+    /** Figures, or chances of the observations, particle by particle. */
+    float[] values(int suspect) {
         return values[suspect];
     }
 
-    /** Predictions of the first {@code count} particles, figure by figure, each fault on the vehicle with which it is tried. */
-    private float[] means(Hypothesis hypothesis, int time, int count) {
-        if (hypothesis.isPair() && count < Crowd.PARTICLES) {
-            return glance(hypothesis, count);
+    /** Predictions of all particles, figure by figure, each fault on the vehicle with which it is tried. */
+    private float[] means(Hypothesis hypothesis, int time) {
+        if (hypothesis.isPair()) {
+            return time == 0 ? pairs.of(hypothesis) : pairs.tried(hypothesis, time);
         }
-        float[] own = hypothesis.isPair() ? together(hypothesis) : values[hypothesis.first()];
+        float[] own = values[hypothesis.first()];
         if (time == 0 || !series()) {
             return own;
         }
         float[] base = values[sound];
         float[] tried = new float[own.length];
-        for (int i = 0; i < count; i++) {
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
             int from = i * width;
             int at = Crowd.tried(i, time) * width;
             for (int k = 0; k < width; k++) {
@@ -227,59 +232,12 @@ final class Predictions {
         return tried;
     }
 
-    /** Both faults at once in the simulator; kept while there is room. */
-    private float[] together(Hypothesis pair) {
-        float[] known = pairs.get(pair);
-        if (known == null) {
-            known = simulated(pair);
-            if (pairs.size() >= PAIRS_KEPT) {
-                pairs.clear();
-            }
-            pairs.putIfAbsent(pair, known);
-        }
-        return known;
-    }
-
-    /** Half of the particles are simulated; what the faults do there is done to the vehicles of the other half. */
-    private float[] simulated(Hypothesis pair) {
-        float[] base = values[sound];
-        float[] both = new float[Crowd.PARTICLES * width];
-        int half = Crowd.PARTICLES / 2;
-        for (int i = 0; i < half; i++) {
-            List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
-            faults.addAll(crowd.faults(pair.second(), i));
-            double[] predicted = procedure.predicted(prepared.run(crowd.vehicle(i), faults));
-            for (int k = 0; k < width; k++) {
-                int here = i * width + k;
-                int there = (half + i) * width + k;
-                both[here] = (float) predicted[k];
-                both[there] = series() ? within(k, base[there] + both[here] - base[here]) : both[here];
-            }
-        }
-        return both;
-    }
-
-    private float within(int k, double value) {
+    /** A figure kept inside what can be read. */
+    float within(int k, double value) {
         return (float) Math.max(least[k], Math.min(most[k], value));
     }
 
-    /** What each of two faults does to the sound reading, added: near enough to see which pairs are worth simulating. */
-    private float[] glance(Hypothesis pair, int count) {
-        float[] base = values[sound];
-        float[] one = values[pair.first()];
-        float[] other = values[pair.second()];
-        float[] sum = new float[count * width];
-        for (int j = 0; j < sum.length; j++) {
-            int k = j % width;
-            sum[j] = series() ? within(k, one[j] + other[j] - base[j]) : one[j] * other[j] / Math.max(1e-6f, base[j]);
-        }
-        if (!series()) {
-            normalise(sum, count);
-        }
-        return sum;
-    }
-
-    private void normalise(float[] chances, int count) {
+    void normalise(float[] chances, int count) {
         for (int i = 0; i < count; i++) {
             float total = 0;
             for (int k = 0; k < width; k++) {
@@ -291,26 +249,67 @@ final class Predictions {
         }
     }
 
-    /** Log likelihood of an encoded reading for the first {@code count} particles, the rig telling the truth and the fault there. */
-    double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time, int count) {
-        double[] row = new double[count];
+    /** Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there. */
+    double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time) {
+        double[] row = new double[Crowd.PARTICLES];
         if (encoded.length == 0) {
             return row;
         }
-        float[] means = means(hypothesis, time, count);
+        float[] means = means(hypothesis, time);
         if (!series()) {
-            for (int i = 0; i < count; i++) {
-                row[i] = Math.log((1 - TABLE_DOUBT) * means[i * width + (int) encoded[0]] + TABLE_DOUBT / width);
+            for (int i = 0; i < row.length; i++) {
+                row[i] = logSeen(means, i, encoded);
             }
             return row;
         }
-        boolean added = count < Crowd.PARTICLES;
-        SharedOffsetNormal normal = kernel(encoded, hypothesis, added, 1);
-        SharedOffsetNormal doubled = kernel(encoded, hypothesis, added, DOUBLED);
-        for (int i = 0; i < count; i++) {
+        SharedOffsetNormal normal = kernel(encoded, hypothesis, false, 1);
+        SharedOffsetNormal doubled = kernel(encoded, hypothesis, false, DOUBLED);
+        for (int i = 0; i < row.length; i++) {
             row[i] = (crowd.noisy(Crowd.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
         }
         return row;
+    }
+
+    private double logSeen(float[] chances, int particle, double[] encoded) {
+        return Math.log((1 - TABLE_DOUBT) * chances[particle * width + (int) encoded[0]] + TABLE_DOUBT / width);
+    }
+
+    /** The same of some meetings of two faults, what each does to the sound vehicle added: near enough to see which pairs are worth simulating. */
+    double[] logAdded(double[] encoded, Meetings meetings, Hypothesis left) {
+        double[] row = new double[meetings.count()];
+        if (encoded.length == 0) {
+            return row;
+        }
+        float[] added = added(meetings, left);
+        if (!series()) {
+            normalise(added, row.length);
+            for (int n = 0; n < row.length; n++) {
+                row[n] = logSeen(added, n, encoded);
+            }
+            return row;
+        }
+        SharedOffsetNormal normal = kernel(encoded, meetings.pair(), true, 1);
+        SharedOffsetNormal doubled = kernel(encoded, meetings.pair(), true, DOUBLED);
+        for (int n = 0; n < row.length; n++) {
+            row[n] = (crowd.noisy(meetings.vehicles()[n]) ? doubled : normal).logDensity(added, n * width);
+        }
+        return row;
+    }
+
+    private float[] added(Meetings meetings, Hypothesis left) {
+        float[] base = values[sound];
+        float[] hosts = left.has(meetings.host()) ? values[meetings.host()] : base;
+        float[] guests = left.has(meetings.guest()) ? values[meetings.guest()] : base;
+        float[] added = new float[meetings.count() * width];
+        for (int n = 0; n < meetings.count(); n++) {
+            int host = meetings.vehicles()[n] * width;
+            int guest = meetings.guests()[n] * width;
+            for (int k = 0; k < width; k++) {
+                added[n * width + k] = series() ? within(k, hosts[host + k] + guests[guest + k] - base[guest + k])
+                        : hosts[host + k] * guests[guest + k] / Math.max(1e-6f, base[guest + k]);
+            }
+        }
+        return added;
     }
 
     private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale) {

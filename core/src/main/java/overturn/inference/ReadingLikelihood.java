@@ -1,7 +1,5 @@
 package overturn.inference;
 
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
@@ -22,7 +20,6 @@ final class ReadingLikelihood {
     private final Hypothesis sound;
     private final double logLied;
     private final Rows rows;
-    private final Map<Hypothesis, double[]> firstLooks = new ConcurrentHashMap<>();
     private volatile double logStrange = Double.NaN;
 
     private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
@@ -34,7 +31,7 @@ final class ReadingLikelihood {
         this.sometimes = sometimes;
         this.sound = Hypothesis.single(model.sound());
         this.logLied = predictions.logLied(encoded);
-        this.rows = new Rows(model.suspects().size(), (hypothesis, time) -> computed(hypothesis, time, Crowd.PARTICLES));
+        this.rows = new Rows(model.suspects().size(), (hypothesis, time) -> computed(hypothesis, time));
     }
 
     /**
@@ -60,9 +57,26 @@ final class ReadingLikelihood {
         return rows.of(told.after(reading.after(), model.suspects(), model.sound()), time);
     }
 
-    /** The same for the first few particles of a pair, its effects added: a first look. */
-    double[] firstLook(Hypothesis told, int particles) {
-        return firstLooks.computeIfAbsent(told.after(reading.after(), model.suspects(), model.sound()), h -> computed(h, 0, particles));
+    /** The same for a few meetings of two faults, their effects added: a first look. */
+    double[] firstLook(Meetings meetings) {
+        double[] row = predictions.logAdded(encoded, meetings, meetings.pair().after(reading.after(), model.suspects(), model.sound()));
+        if (sometimes) {
+            double[] without = rows.of(sound, 0);
+            for (int n = 0; n < row.length; n++) {
+                int vehicle = meetings.vehicles()[n];
+                row[n] = mixed(crowd.occurrence(vehicle), row[n], without[vehicle]);
+            }
+        }
+        return row;
+    }
+
+    private static double mixed(double there, double with, double without) {
+        return LogSpace.add(Math.log(there) + with, Math.log1p(-there) + without);
+    }
+
+    /** Whether the reading can tell this suspect from nothing wrong: it strays in the test, and was not remedied before. */
+    boolean moved(int suspect) {
+        return predictions.moved(suspect) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(suspect).remedy()));
     }
 
     /**
@@ -88,16 +102,15 @@ final class ReadingLikelihood {
         return logStrange;
     }
 
-    private double[] computed(Hypothesis hypothesis, int time, int count) {
+    private double[] computed(Hypothesis hypothesis, int time) {
         if (hypothesis.isNoneOfThese()) {
             return unlisted(hypothesis.first(), time);
         }
-        double[] row = predictions.logLikelihoods(encoded, hypothesis, time, count);
+        double[] row = predictions.logLikelihoods(encoded, hypothesis, time);
         if (sometimes && !hypothesis.equals(sound)) {
             double[] without = rows.of(sound, time);
-            for (int i = 0; i < count; i++) {
-                double there = crowd.occurrence(i);
-                row[i] = LogSpace.add(Math.log(there) + row[i], Math.log1p(-there) + without[i]);
+            for (int i = 0; i < row.length; i++) {
+                row[i] = mixed(crowd.occurrence(i), row[i], without[i]);
             }
         }
         return row;

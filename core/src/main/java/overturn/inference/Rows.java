@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** A number per particle for any hypothesis and any vehicle it is tried with, each row worked out once. */
@@ -22,6 +23,18 @@ final class Rows {
         this.source = source;
     }
 
+    int suspects() {
+        return singles.length;
+    }
+
+    /** A row if it has been worked out. */
+    Optional<double[]> known(Hypothesis hypothesis, int time) {
+        if (time == 0 && hypothesis.isSingle()) {
+            return Optional.ofNullable(singles[hypothesis.first()]);
+        }
+        return Optional.ofNullable(others.get(hypothesis)).map(rows -> rows[time]);
+    }
+
     double[] of(Hypothesis hypothesis, int time) {
         if (time == 0 && hypothesis.isSingle()) {
             if (singles[hypothesis.first()] == null) {
@@ -29,7 +42,10 @@ final class Rows {
             }
             return singles[hypothesis.first()];
         }
-        double[][] known = others.computeIfAbsent(hypothesis, h -> new double[Crowd.VEHICLES_TRIED][]);
+        double[][] known = others.get(hypothesis);
+        if (known == null) {
+            known = others.computeIfAbsent(hypothesis, h -> new double[Crowd.VEHICLES_TRIED][]);
+        }
         if (known[time] == null) {
             known[time] = source.row(hypothesis, time);
         }

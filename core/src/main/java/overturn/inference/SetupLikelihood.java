@@ -59,14 +59,18 @@ final class SetupLikelihood {
         return row;
     }
 
-    /** Adds the log likelihoods of the first few particles to a sum, not kept. */
-    void addFirstLook(Hypothesis hypothesis, double[] sums) {
+    /** Adds the log likelihoods of a few meetings of two faults to a sum, not kept. */
+    void addFirstLook(Meetings meetings, double[] sums) {
         double[] row = new double[sums.length];
         for (int r = 0; r < shares.length; r++) {
-            add(row, readings.get(r).firstLook(hypothesis, sums.length), shares[r]);
+            add(row, readings.get(r).firstLook(meetings), shares[r]);
         }
         mix(row);
         add(sums, row, 1);
+    }
+
+    List<ReadingLikelihood> readings() {
+        return readings;
     }
 
     private static void add(double[] sums, double[] terms, double share) {

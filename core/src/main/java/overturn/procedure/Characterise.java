@@ -19,6 +19,7 @@ import overturn.simulation.Protocol;
 import overturn.simulation.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
+import overturn.suspect.SuspectCatalogue;
 
 /**
  * The driver's complaint, pinned to one behaviour. Base weights are how often a sound vehicle is brought in for it; the rest grows
@@ -60,6 +61,18 @@ final class Characterise {
                 .steps(Step.of("ask"), Step.of("feel"));
     }
 
+    /** Whether the technician feels anything of it, whatever it is. */
+    Procedure driven() {
+        Protocol.Script script = script();
+        double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
+        return TestDraft.of("driven", script).sees(List.of("as-it-should", "slightly", "plainly"), felt -> {
+            double not = felt(felt, sound).stream().mapToDouble(f -> 1 - f.strength).reduce(1, (a, b) -> a * b);
+            double as = 0.03 + 0.93 * not * not;
+            double plainly = 0.01 + 0.93 * (1 - not) * (1 - not);
+            return new double[] {as, 1 - as - plainly, plainly};
+        }).minutes(8).observes(SuspectCatalogue.NOTHING_WRONG).steps(Step.of("stand").caution("quiet-road"), Step.of("creep"), Step.of("judge"));
+    }
+
     private Protocol.Script script() {
         Protocol.Script script = Protocol.whole()
                 .then(new Press(forces.mediumN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Mark(), new Hold(60),
@@ -93,8 +106,14 @@ final class Characterise {
         return options;
     }
 
-    /** Base weight and gain of each behaviour, in the order of the options. */
+    /** Chance of each behaviour, in the order of the options. */
     private double[] weights(double[] felt, double[] sound) {
+        List<Felt> all = felt(felt, sound);
+        double strongest = all.stream().mapToDouble(Felt::strength).max().orElse(0);
+        return normalised(all.stream().mapToDouble(f -> f.base * (1 - OUTSHONE * strongest) + f.gain * f.strength).toArray());
+    }
+
+    private List<Felt> felt(double[] felt, double[] sound) {
         double scale = layout.input().travelToStopMm() / 120;
         List<Felt> all = new ArrayList<>();
         all.add(new Felt(0.75, 2.5, ramp(felt[SINK] - sound[SINK], 0.3 * scale, 6 * scale)));
@@ -115,8 +134,7 @@ final class Characterise {
                 all.add(new Felt(0.02, 3.0, felt[LAMP]));
             }
         }
-        double strongest = all.stream().mapToDouble(Felt::strength).max().orElse(0);
-        return normalised(all.stream().mapToDouble(f -> f.base * (1 - OUTSHONE * strongest) + f.gain * f.strength).toArray());
+        return all;
     }
 
     /**

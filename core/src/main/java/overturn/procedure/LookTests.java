@@ -28,7 +28,7 @@ final class LookTests {
     }
 
     List<Procedure> all() {
-        List<Procedure> all = new ArrayList<>(List.of(new Characterise(layout, forces).procedure(), reservoir(), dryWalk(), raisedWalk(), rearSeal(),
+        List<Procedure> all = new ArrayList<>(List.of(new Characterise(layout, forces).procedure(), new Characterise(layout, forces).driven(), reservoir(), dryWalk(), raisedWalk(), rearSeal(),
                 fluidLook(), moisture(), masterStripped(), pivotFelt()));
         boolean clutch = layout.family().clutch();
         if (!clutch) {

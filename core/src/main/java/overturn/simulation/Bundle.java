@@ -42,17 +42,18 @@ final class Bundle {
         extraTakeUpBar = Math.max(byBar, ml > 0 ? byBar : extraTakeUpBar);
     }
 
-    void addEnd(End end, VehicleUnknowns vehicle, double size, double extraShoeMm, double pushedBackMm) {
-        softMlPerBar += end.softMlPerBar() * vehicle.stiffness() * size;
-        firmMlPerBar += end.firmMlPerBar() * vehicle.stiffness() * size;
+    void addEnd(End end, int part, VehicleUnknowns vehicle, double size, double extraShoeMm, double pushedBackMm) {
+        double stiffness = vehicle.stiffness() * vehicle.ownStiffness(part);
+        softMlPerBar += end.softMlPerBar() * stiffness * size;
+        firmMlPerBar += end.firmMlPerBar() * stiffness * size;
         if (end instanceof DrumEnd drum) {
-            double ml = size * drum.clearanceMl(drum.clearancePerShoeMm() * vehicle.shoeClearance() + extraShoeMm);
+            double ml = size * drum.clearanceMl(drum.clearancePerShoeMm() * vehicle.shoeClearance() * vehicle.ownClearance(part) + extraShoeMm);
             shoeMl += ml;
             shoeTakeUpBar = end.takeUpBar();
             parkingMl += drum.parkingBrake() ? ml * PARKING_BRAKE_SHARE : 0;
             lingeringMl += ml;
         } else if (end instanceof DiscEnd disc) {
-            double ml = size * end.clearanceMl() * vehicle.padClearance();
+            double ml = size * end.clearanceMl() * vehicle.padClearance() * vehicle.ownClearance(part);
             padMl += ml;
             padTakeUpBar = end.takeUpBar();
             lingeringMl += ml * PAD_LINGERS;

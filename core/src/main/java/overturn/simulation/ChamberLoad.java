@@ -46,7 +46,7 @@ final class ChamberLoad {
         }
         for (int h : section.hoses[chamber]) {
             Hose hose = (Hose) plant.parts[h];
-            load.bundle(plant, h, deviations).addElastic(hose.swellMlPerBar() * vehicle.stiffness() * Deviations.factorAt(deviations.swellFactor, h));
+            load.bundle(plant, h, deviations).addElastic(hose.swellMlPerBar() * vehicle.stiffness() * vehicle.ownStiffness(h) * Deviations.factorAt(deviations.swellFactor, h));
         }
         load.direct.addElastic(fluidMl * FLUID_PER_BAR);
         double[] air = deviations.airMl[chamber];
@@ -95,7 +95,7 @@ final class ChamberLoad {
             bundle = slow;
         }
         double size = Deviations.factorAt(deviations.pistonFactor, part);
-        bundle.addEnd(end, vehicle, size, Deviations.at(deviations.extraShoeMm, part),
+        bundle.addEnd(end, part, vehicle, size, Deviations.at(deviations.extraShoeMm, part),
                 taken ? 0 : Deviations.at(deviations.pushedBackMm, part));
         if (heatC > 0 && !(end instanceof Slave)) {
             double aboveBoilingC = 20 + heatC * (end instanceof DrumEnd ? 0.6 : 1) - boilingC(deviations.waterPercent);

@@ -27,10 +27,15 @@ import java.util.random.RandomGenerator;
 public record VehicleUnknowns(double padClearance, double shoeClearance, double stiffness, double springs, double lostMotionMm,
                               double freePlay, double creepPerDecade, double runningCreep, double returnSeconds,
                               double assistGain, double supply, double forceBias, double levelArea, double wheelDragNm,
-                              double inputReturnSeconds, double releaseNeed, double altitudeM) {
+                              double inputReturnSeconds, double releaseNeed, double altitudeM, long unevenness) {
+
+    /** Log spread of one component against the next; estimate. */
+    private static final double UNEVEN = 0.07;
+    /** Four draws from an even interval of one have a variance of a third. */
+    private static final double SUM_TO_SD = Math.sqrt(3);
 
     /** The vehicle of the data sheet. */
-    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1, 3, 0.22, 1, 0);
+    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1, 3, 0.22, 1, 0, 0);
 
     /** A vehicle drawn from the spread of sound ones. */
     public static VehicleUnknowns draw(RandomGenerator random) {
@@ -38,13 +43,42 @@ public record VehicleUnknowns(double padClearance, double shoeClearance, double 
                 factor(random, 0.22), factor(random, 0.22), factor(random, 0.18), factor(random, 0.12), 0.3 * random.nextGaussian(),
                 factor(random, 0.3), 0.065 * factor(random, 0.28), 0.3 * factor(random, 0.4), 0.5 * factor(random, 0.3),
                 factor(random, 0.15), factor(random, 0.05), factor(random, 0.05), factor(random, 0.15),
-                3 * factor(random, 0.35), 0.22 * factor(random, 0.2), factor(random, 0.04), Math.abs(150 * random.nextGaussian()));
+                3 * factor(random, 0.35), 0.22 * factor(random, 0.2), factor(random, 0.04), Math.abs(150 * random.nextGaussian()), random.nextLong());
     }
 
     /** The same vehicle at another height. */
     public VehicleUnknowns atAltitude(double metres) {
         return new VehicleUnknowns(padClearance, shoeClearance, stiffness, springs, lostMotionMm, freePlay, creepPerDecade, runningCreep,
-                returnSeconds, assistGain, supply, forceBias, levelArea, wheelDragNm, inputReturnSeconds, releaseNeed, metres);
+                returnSeconds, assistGain, supply, forceBias, levelArea, wheelDragNm, inputReturnSeconds, releaseNeed, metres, unevenness);
+    }
+
+    /** Factor of one end or hose on its stiffness, beside the vehicle's. */
+    double ownStiffness(int part) {
+        return own(2L * part);
+    }
+
+    /** Factor of one end on its clearance, beside the vehicle's. */
+    double ownClearance(int part) {
+        return own(2L * part + 1);
+    }
+
+    /** The sum of four even draws is near enough to normal; they come from the bits of one well mixed number. */
+    private double own(long which) {
+        if (unevenness == 0) {
+            return 1;
+        }
+        long bits = mixed(unevenness + which * 0x9E3779B97F4A7C15L);
+        double sum = 0;
+        for (int draw = 0; draw < 4; draw++) {
+            sum += ((bits >>> 16 * draw & 0xFFFF) + 0.5) / 0x10000 - 0.5;
+        }
+        return Math.exp(UNEVEN * sum * SUM_TO_SD);
+    }
+
+    private static long mixed(long bits) {
+        long once = (bits ^ bits >>> 30) * 0xBF58476D1CE4E5B9L;
+        long twice = (once ^ once >>> 27) * 0x94D049BB133111EBL;
+        return twice ^ twice >>> 31;
     }
 
     private static double factor(RandomGenerator random, double logSd) {

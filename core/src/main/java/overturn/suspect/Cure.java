@@ -40,13 +40,24 @@ public record Cure(long mask) {
         return (mask & 1L << remedy.ordinal()) != 0;
     }
 
-    /** Both cures done. */
+    /** Both cures; what one of the remedies brings along is not named. */
     public Cure and(Cure other) {
-        return new Cure(mask | other.mask);
+        Cure both = new Cure(mask | other.mask);
+        return of(both.remedies().stream().filter(r -> both.remedies().stream().noneMatch(by -> by.bringsAlong(r))).toArray(Remedy[]::new));
+    }
+
+    /** Whether every remedy of the other is named by this one. */
+    public boolean includes(Cure other) {
+        return (other.mask & ~mask) == 0;
+    }
+
+    /** Whether a remedy is done with this, named or brought along. */
+    public boolean settles(Remedy remedy) {
+        return has(remedy) || remedies().stream().anyMatch(by -> by.bringsAlong(remedy));
     }
 
     /** Whether doing this cures what needs the other; a sound vehicle needs nothing. */
     public boolean cures(Cure needed) {
-        return needed.equals(HAND_BACK) || (needed.mask & ~mask) == 0;
+        return needed.equals(HAND_BACK) || needed.remedies().stream().allMatch(this::settles);
     }
 }

@@ -91,4 +91,27 @@ public enum Remedy {
     public boolean opensCircuit() {
         return opensCircuit;
     }
+
+    /**
+     * Whether another remedy is part of this one (handbook 06): what opens the circuit ends with the right level, a master that was off is
+     * bled with all its ends, a slave or its line with the clutch, fluid is changed by bleeding everywhere, and a new part has none of the faults
+     * of the old.
+     */
+    public boolean bringsAlong(Remedy other) {
+        return switch (other) {
+            case TOP_UP -> opensCircuit || this == RESEAL_RESERVOIR;
+            case BLEED_MASTER -> takesMasterOff() || this == FLUSH_AND_RESEAL;
+            case BLEED_FRONT, BLEED_REAR -> takesMasterOff() || this == FLUSH_AND_RESEAL || this == CHANGE_FLUID;
+            case BLEED_CLUTCH -> takesMasterOff() || this == FLUSH_AND_RESEAL || this == CHANGE_FLUID || this == RENEW_SLAVE || this == RENEW_CONNECTOR;
+            case CHANGE_FLUID -> this == FLUSH_AND_RESEAL;
+            case CLEAN_MASTER, RESIDUAL_VALVE -> this == RENEW_MASTER || this == FIT_RIGHT_MASTER;
+            case RENEW_MASTER -> this == FIT_RIGHT_MASTER;
+            case RESEAL_ASSIST -> this == RENEW_ASSIST;
+            default -> false;
+        };
+    }
+
+    private boolean takesMasterOff() {
+        return this == RENEW_MASTER || this == FIT_RIGHT_MASTER || this == CLEAN_MASTER;
+    }
 }

@@ -103,7 +103,7 @@ public final class VerdictRule {
 
     /** Probability that every remedy of a cure is needed. */
     private static double probability(Belief belief, Cure cure) {
-        return belief.cures().entrySet().stream().filter(e -> (cure.mask() & ~e.getKey().mask()) == 0)
+        return belief.cures().entrySet().stream().filter(e -> e.getKey().includes(cure))
                 .mapToDouble(Map.Entry::getValue).sum();
     }
 
@@ -115,7 +115,7 @@ public final class VerdictRule {
     /** Other remedies, not beside the cure but instead of it, that are still likely enough to name. */
     private static List<Remedy> liveRivals(Belief belief, Cure cure) {
         Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
-        belief.cures().entrySet().stream().filter(e -> (cure.mask() & ~e.getKey().mask()) != 0)
+        belief.cures().entrySet().stream().filter(e -> !e.getKey().includes(cure))
                 .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
         return instead.entrySet().stream().filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.live(e.getKey())).map(Map.Entry::getKey).toList();
     }

@@ -101,7 +101,7 @@ class BeliefTest {
         Procedure play = MODEL.procedures().find("free-play").orElseThrow();
         Reading first = figures("free-play", "tape", RigTrust.PROVEN, 8.0);
         Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 8.0);
-        double[] honest = MODEL.predictions(play).logLikelihoods(new double[] {8}, Hypothesis.single(MODEL.sound()), 0, Crowd.PARTICLES);
+        double[] honest = MODEL.predictions(play).logLikelihoods(new double[] {8}, Hypothesis.single(MODEL.sound()), 0);
         double lied = Math.exp(MODEL.predictions(play).logLied(new double[] {8}));
         double once = 0;
         double twice = 0;
@@ -200,10 +200,11 @@ class BeliefTest {
             added[k] = predictions.value(one, 0, k) + predictions.value(other, 0, k) - predictions.value(MODEL.sound(), 0, k);
         }
         Hypothesis pair = Hypothesis.pair(one, other);
-        double atSimulated = predictions.logLikelihoods(simulated, pair, 0, Crowd.PARTICLES)[0];
+        double atSimulated = predictions.logLikelihoods(simulated, pair, 0)[0];
         assertTrue(Math.abs(simulated[3] - added[3]) > 1, simulated[3] + " and added " + added[3]);
-        assertTrue(atSimulated > predictions.logLikelihoods(added, pair, 0, Crowd.PARTICLES)[0]);
-        assertTrue(predictions.logLikelihoods(added, pair, 0, 24)[0] > predictions.logLikelihoods(simulated, pair, 0, 24)[0], "a first look adds");
+        assertTrue(atSimulated > predictions.logLikelihoods(added, pair, 0)[0]);
+        Meetings same = Meetings.of(one, new int[] {0}, other, new int[] {0});
+        assertTrue(predictions.logAdded(added, same, pair)[0] > predictions.logAdded(simulated, same, pair)[0], "a first look adds");
     }
 
     @Test

@@ -31,8 +31,8 @@ class VerdictRuleTest {
     private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
     private static final Reading STEADY = new Reading("reservoir", "reservoir", new Observed("steady"), "eye@reservoir", RigTrust.NORMAL);
     private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
-    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 39, 46, 55.5, 75);
-    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 51.5, 64, 75.5, 79);
+    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 37.5, 43, 51.5, 67.5);
+    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 57, 68, 74, 76.5);
 
     private static Reading figures(String test, String setup, RigTrust trust, double... mm) {
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
@@ -43,7 +43,7 @@ class VerdictRuleTest {
     }
 
     private static Reading plugs(String setup, RigTrust trust) {
-        return figures("port-plugs", setup, trust, 14, 12.5, 12.5, 14, -0.5, 0);
+        return figures("port-plugs", setup, trust, 15, 10.5, 10.5, 10.5, 0, 0);
     }
 
     private static Verdict verdict(Reading... readings) {
@@ -63,7 +63,7 @@ class VerdictRuleTest {
         assertEquals(Remedy.RENEW_MASTER, verdict.remedy());
         assertTrue(verdict.probability() > 0.95, "heavy " + verdict.probability());
         assertEquals(Grade.PROBABLE, verdict.grade());
-        assertEquals(List.of(Missing.A_CARRIER), verdict.missing());
+        assertTrue(verdict.missing().contains(Missing.A_CARRIER), verdict.missing().toString());
     }
 
     @Test

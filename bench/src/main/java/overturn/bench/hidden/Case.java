@@ -14,6 +14,7 @@ import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
+import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /** One hidden vehicle. Whoever does the same test on it with the same rig reads the same, so that policies are compared in pairs. */
@@ -72,12 +73,12 @@ final class Case {
 
     /** The vehicle with what is left of its faults. */
     private HiddenVehicle left(Optional<Cure> done) {
-        return vehicle.apply(causes.stream().filter(s -> done.isEmpty() || !done.get().has(s.remedy())).toList());
+        return vehicle.apply(causes.stream().filter(s -> done.isEmpty() || !done.get().settles(s.remedy())).toList());
     }
 
     /** What is still needed. */
     Cure needed(Optional<Cure> done) {
-        long left = cure.mask() & ~done.map(Cure::mask).orElse(0L);
-        return left == 0 ? Cure.HAND_BACK : new Cure(left);
+        Remedy[] left = cure.remedies().stream().filter(r -> done.isEmpty() || !done.get().settles(r)).toArray(Remedy[]::new);
+        return left.length == 0 ? Cure.HAND_BACK : Cure.of(left);
     }
 }

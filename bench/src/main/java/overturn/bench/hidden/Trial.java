@@ -38,9 +38,10 @@ final class Trial {
     /** What the likelihood policy needs after each remedy to see whether the complaint is gone; it is never deceived. */
     private static final double SEEN_AT_ONCE_MINUTES = 10;
 
-    /** Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks; clutch: stroke, in gear. */
-    private static final List<String> PROVING = List.of(ProcedureCatalogue.CHARACTERISE, "reservoir", "hold-medium", "travel-at-forces", "assist-drop", "free-play", "return-time",
-            "lamp-at-rest", "wheel-drag", "slave-stroke", "held-in-gear", "dry-walk", "raised-walk", "steering-fluid-look", "reserve-strokes", "moisture-tester");
+    /** Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks, warmed up; clutch: stroke, in gear, bite. */
+    private static final List<String> PROVING = List.of("driven", "reservoir", "hold-medium", "travel-at-forces", "assist-drop", "free-play", "return-time",
+            "lamp-at-rest", "wheel-drag", "wheel-temperatures", "hot-then-soft", "slave-stroke", "held-in-gear", "frees-at", "dry-walk", "raised-walk",
+            "steering-fluid-look", "reserve-strokes", "moisture-tester");
 
     private final LayoutModel model;
     private final Case vehicle;
@@ -106,7 +107,7 @@ final class Trial {
 
     /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
     private boolean right(Cure named) {
-        return vehicle.cure.equals(Cure.HAND_BACK) ? named.equals(Cure.HAND_BACK) : named.cures(vehicle.cure);
+        return vehicle.cure.equals(Cure.HAND_BACK) ? named.equals(Cure.HAND_BACK) : named.includes(vehicle.cure);
     }
 
     private void diagnose(Policy policy, Progress progress) {

@@ -21,6 +21,7 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Cure;
 import overturn.suspect.Fault;
+import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 import tools.jackson.databind.json.JsonMapper;
@@ -174,10 +175,15 @@ final class World {
             case UNLISTED -> List.of(drawn(faulty.stream().filter(s -> UNLISTED.contains(s.id())).toList(), recentWork, random));
             case PAIR -> {
                 Suspect one = drawn(faulty, recentWork, random);
-                yield List.of(one, drawn(faulty.stream().filter(s -> s.remedy() != one.remedy()).toList(), recentWork, random));
+                yield List.of(one, drawn(faulty.stream().filter(s -> apart(s.remedy(), one.remedy())).toList(), recentWork, random));
             }
             default -> List.of(drawn(faulty, recentWork, random));
         };
+    }
+
+    /** Whether one remedy leaves the other still to be done. */
+    private static boolean apart(Remedy one, Remedy other) {
+        return one != other && !one.bringsAlong(other) && !other.bringsAlong(one);
     }
 
     private Suspect drawn(List<Suspect> among, boolean recentWork, RandomGenerator random) {
@@ -198,6 +204,6 @@ final class World {
         VehicleUnknowns any = VehicleUnknowns.draw(random);
         return new VehicleUnknowns(evenly(random, width), evenly(random, width), evenly(random, width), evenly(random, width), any.lostMotionMm(),
                 evenly(random, width), any.creepPerDecade(), any.runningCreep(), any.returnSeconds(), evenly(random, width), any.supply(),
-                any.forceBias(), any.levelArea(), any.wheelDragNm(), any.inputReturnSeconds(), any.releaseNeed(), any.altitudeM());
+                any.forceBias(), any.levelArea(), any.wheelDragNm(), any.inputReturnSeconds(), any.releaseNeed(), any.altitudeM(), 0);
     }
 }

@@ -1,0 +1,92 @@
+package overturn.inference;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+import overturn.numeric.LogSpace;
+
+/**
+ * What each suspect alone makes of everything read, for a glance at all pairs: the particles of it that fit best, and how well they
+ * fit each reading. A pair is taken to read like the one of the two that the test can see. Where it sees both it may read like neither: such a
+ * pair is given the benefit of the doubt.
+ */
+final class Glances {
+
+    private static final int PICKED = 4;
+    private static final int AS_THEY_COME = 44;
+    /** What two faults that both show in a reading may lack to what fits it best, nats; and what a reading that does not fit costs at most. */
+    private static final double BENEFIT = 2;
+    private static final double MOST_LACKING = 8;
+
+    private final double[] evidence;
+    private final int[][] asHost;
+    private final int[][] asGuest;
+    private final double[][] fits;
+    private final boolean[][] moved;
+    private final double[] best;
+    private final int sound;
+
+    private Glances(double[] evidence, int[][] asHost, int[][] asGuest, double[][] fits, boolean[][] moved, double[] best, int sound) {
+        this.evidence = evidence;
+        this.asHost = asHost;
+        this.asGuest = asGuest;
+        this.fits = fits;
+        this.moved = moved;
+        this.best = best;
+        this.sound = sound;
+    }
+
+    static Glances of(LayoutModel model, Prior prior, SummedLikelihood read) {
+        int suspects = model.suspects().size();
+        List<ReadingLikelihood> readings = read.setups().stream().flatMap(s -> s.readings().stream()).toList();
+        double[] evidence = new double[suspects];
+        int[][] asHost = new int[suspects][];
+        int[][] asGuest = new int[suspects][];
+        double[][] fits = new double[suspects][readings.size()];
+        boolean[][] moved = new boolean[suspects][readings.size()];
+        double[] base = read.row(Hypothesis.single(model.sound()), 0);
+        for (int s = 0; s < suspects; s++) {
+            Hypothesis alone = Hypothesis.single(s);
+            double[] row = read.row(alone, 0);
+            evidence[s] = prior.log(alone) + LogSpace.sum(row);
+            asHost[s] = picked(row);
+            asGuest[s] = picked(IntStream.range(0, row.length).mapToDouble(i -> row[i] - base[i]).toArray());
+            for (int t = 0; t < fits[s].length; t++) {
+                double[] own = readings.get(t).row(alone, 0);
+                fits[s][t] = LogSpace.sum(IntStream.of(asHost[s]).mapToDouble(i -> own[i]).toArray());
+                moved[s][t] = readings.get(t).moved(s);
+            }
+        }
+        double[] best = IntStream.range(0, readings.size()).mapToDouble(t -> Arrays.stream(fits).mapToDouble(own -> own[t]).max().orElseThrow()).toArray();
+        return new Glances(evidence, asHost, asGuest, fits, moved, best, model.sound());
+    }
+
+    private static int[] picked(double[] row) {
+        return IntStream.range(0, row.length).boxed().sorted(Comparator.comparingDouble(i -> -row[i])).limit(PICKED).mapToInt(i -> i).toArray();
+    }
+
+    /** How well two suspects together may fit, against what fits best. */
+    double log(int one, int other) {
+        double sum = 0;
+        for (int t = 0; t < best.length; t++) {
+            boolean seesOne = moved[one][t];
+            boolean seesOther = moved[other][t];
+            double fit = seesOne && seesOther ? Math.max(best[t] - BENEFIT, Math.max(fits[one][t], fits[other][t]))
+                    : seesOne ? fits[one][t] : seesOther ? fits[other][t] : fits[sound][t];
+            sum += Math.max(-MOST_LACKING, fit - best[t]);
+        }
+        return sum;
+    }
+
+    /**
+     * Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the suspect that fits better
+     * alone; and others as they come, for where both show in one test neither alone fits.
+     */
+    Meetings meetings(Hypothesis pair) {
+        boolean firstHosts = evidence[pair.first()] >= evidence[pair.second()];
+        int host = firstHosts ? pair.first() : pair.second();
+        int guest = firstHosts ? pair.second() : pair.first();
+        return Meetings.of(host, asHost[host], guest, asGuest[guest]).and(AS_THEY_COME);
+    }
+}

@@ -1,0 +1,93 @@
+package overturn.inference;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import overturn.procedure.Procedure;
+import overturn.simulation.Simulator;
+import overturn.suspect.Fault;
+
+/** What one test reads with two faults at once, for every particle. Thread-safe; kept while there is room. */
+final class PairPredictions {
+
+    private static final int KEPT = 512;
+    private static final float LEAST_CHANCE = 1e-3f;
+
+    private final Procedure procedure;
+    private final Simulator.Prepared prepared;
+    private final Crowd crowd;
+    private final int sound;
+    private final Predictions singles;
+    private final Map<Hypothesis, float[]> known = new ConcurrentHashMap<>();
+
+    PairPredictions(LayoutModel model, Procedure procedure, Predictions singles) {
+        this.procedure = procedure;
+        this.prepared = model.simulator().prepare(procedure.protocol());
+        this.crowd = model.crowd();
+        this.sound = model.sound();
+        this.singles = singles;
+    }
+
+    /** Both faults at once in the simulator, where both matter to the test. */
+    float[] of(Hypothesis pair) {
+        if (!singles.moved(pair.first())) {
+            return singles.values(pair.second());
+        }
+        if (!singles.moved(pair.second())) {
+            return singles.values(pair.first());
+        }
+        float[] both = known.get(pair);
+        if (both == null) {
+            both = simulated(pair);
+            if (known.size() >= KEPT) {
+                known.clear();
+            }
+            known.putIfAbsent(pair, both);
+        }
+        return both;
+    }
+
+    /**
+     * Each particle's fault on the vehicle with which it is tried, whose other fault is that vehicle's own: so that two severities meet in
+     * more ways than there are particles. What one fault adds to the other is as it was on the particle; the two take turns.
+     */
+    float[] tried(Hypothesis pair, int time) {
+        int width = singles.width();
+        float[] both = of(pair);
+        float[] other = singles.values(time % 2 == 0 ? pair.first() : pair.second());
+        float[] tried = new float[both.length];
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            int here = i * width;
+            int there = Crowd.tried(i, time) * width;
+            for (int k = 0; k < width; k++) {
+                tried[here + k] = singles.series() ? singles.within(k, other[there + k] + both[here + k] - other[here + k])
+                        : (other[there + k] + LEAST_CHANCE) * (both[here + k] + LEAST_CHANCE) / (other[here + k] + LEAST_CHANCE);
+            }
+        }
+        if (!singles.series()) {
+            singles.normalise(tried, Crowd.PARTICLES);
+        }
+        return tried;
+    }
+
+    /** Half of the particles are simulated; what the faults do there is done to the vehicles of the other half. */
+    private float[] simulated(Hypothesis pair) {
+        int width = singles.width();
+        float[] base = singles.values(sound);
+        float[] both = new float[Crowd.PARTICLES * width];
+        int half = Crowd.PARTICLES / 2;
+        for (int i = 0; i < half; i++) {
+            List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
+            faults.addAll(crowd.faults(pair.second(), i));
+            double[] predicted = procedure.predicted(prepared.run(crowd.vehicle(i), faults));
+            for (int k = 0; k < width; k++) {
+                int here = i * width + k;
+                int there = (half + i) * width + k;
+                both[here] = (float) predicted[k];
+                both[there] = singles.series() ? singles.within(k, base[there] + both[here] - base[here]) : both[here];
+            }
+        }
+        return both;
+    }
+}

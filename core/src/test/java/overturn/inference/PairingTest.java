@@ -1,0 +1,90 @@
+package overturn.inference;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.SplittableRandom;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import overturn.evidence.Reading;
+import overturn.layoutfile.Presets;
+import overturn.measurement.RigTrust;
+import overturn.practice.HiddenVehicle;
+import overturn.procedure.Procedure;
+import overturn.simulation.VehicleUnknowns;
+import overturn.suspect.Fault;
+
+class PairingTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+
+    /** Both show in the same test, where neither alone fits what is read; and each in a test of its own. */
+    @ParameterizedTest
+    @CsvSource({"air-in-master, air-in-slave, 1", "air-in-master, air-in-slave, 2", "primary-piston-cup, slave-seal-weeping, 1"})
+    void twoFaultsThatAreThereAreCarried(String one, String other, long seed) {
+        Hypothesis pair = Hypothesis.pair(MODEL.indexOf(one), MODEL.indexOf(other));
+        BeliefHistory history = history(pair, seed);
+        assertTrue(history.now().hypotheses().contains(pair), "carried: " + history.now().leadingPairs(8));
+        assertTrue(history.now().share(history.now().hypotheses().indexOf(pair)) > history.now().probability(MODEL.sound()));
+    }
+
+    private static BeliefHistory history(Hypothesis pair, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Fault> faults = new ArrayList<>(MODEL.suspects().get(pair.first()).physics().at(0.5, MODEL.layout(), random));
+        faults.addAll(MODEL.suspects().get(pair.second()).physics().at(0.5, MODEL.layout(), random));
+        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1);
+        List<Reading> readings = MODEL.procedures().all().stream()
+                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
+        return BeliefHistory.of(MODEL, Intake.UNKNOWN, readings);
+    }
+
+    @Test
+    void aFaultThatATestCannotSeeLeavesItAsItWas() {
+        Procedure play = MODEL.procedures().find("free-play").orElseThrow();
+        Predictions predictions = MODEL.predictions(play);
+        int rod = MODEL.indexOf("reach-screw-preload");
+        int slave = MODEL.indexOf("slave-seal-weeping");
+        PairPredictions pairs = new PairPredictions(MODEL, play, predictions);
+        assertTrue(predictions.moved(rod) && !predictions.moved(slave));
+        assertSame(predictions.values(rod), pairs.of(Hypothesis.pair(rod, slave)));
+    }
+
+    /** Tried with another vehicle, the one fault is that vehicle's own and the other keeps what it adds. */
+    @Test
+    void severitiesOfTwoFaultsMeetInMoreWaysThanThereAreParticles() {
+        Procedure travel = MODEL.procedures().find("travel-at-forces").orElseThrow();
+        Predictions predictions = MODEL.predictions(travel);
+        Hypothesis pair = Hypothesis.pair(MODEL.indexOf("air-in-master"), MODEL.indexOf("air-in-slave"));
+        PairPredictions pairs = new PairPredictions(MODEL, travel, predictions);
+        float[] both = pairs.of(pair);
+        float[] tried = pairs.tried(pair, 1);
+        int there = Crowd.tried(0, 1);
+        double adds = both[0] - predictions.value(pair.second(), 0, 0);
+        assertEquals(predictions.value(pair.second(), there, 0) + adds, tried[0], 1e-3);
+    }
+
+    /** The sum over set-ups is the same whether it was made at once or from the sum before. */
+    @Test
+    void sumsMadeFromEarlierOnesAreTheSame() {
+        BeliefHistory whole = history(Hypothesis.pair(MODEL.indexOf("air-in-master"), MODEL.indexOf("air-in-slave")), 3);
+        List<Reading> readings = whole.readings();
+        BeliefHistory step = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of());
+        for (Reading reading : readings.subList(0, 12)) {
+            step.now();
+            step = step.with(List.of(reading));
+        }
+        Belief atOnce = BeliefHistory.of(MODEL, Intake.UNKNOWN, readings.subList(0, 12)).now();
+        for (int s = 0; s < MODEL.suspects().size(); s++) {
+            assertEquals(atOnce.probability(s), step.now().probability(s), 1e-9);
+        }
+        List<Reading> others = new ArrayList<>(readings.subList(0, 12));
+        Reading struck = others.remove(5);
+        Belief without = BeliefHistory.of(MODEL, Intake.UNKNOWN, others).now();
+        Belief left = step.without(5);
+        assertEquals(without.probability(MODEL.sound()), left.probability(MODEL.sound()), 0.02, struck.id());
+    }
+}

@@ -1,0 +1,44 @@
+package overturn.suspect;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+class CureTest {
+
+    @Test
+    void whatOneRemedyBringsAlongIsNotNamedBesideIt() {
+        Cure worn = Cure.of(Remedy.RENEW_MASTER);
+        assertEquals(worn, worn.and(Cure.of(Remedy.BLEED_MASTER)), "a master that was off is bled");
+        assertEquals(Cure.of(Remedy.RENEW_SLAVE), Cure.of(Remedy.TOP_UP).and(Cure.of(Remedy.RENEW_SLAVE)));
+        assertEquals(List.of(Remedy.SET_ROD, Remedy.RENEW_MASTER), worn.and(Cure.of(Remedy.SET_ROD)).remedies());
+    }
+
+    @Test
+    void doneIsWhatIsNamedAndWhatItBringsAlong() {
+        Cure master = Cure.of(Remedy.RENEW_MASTER);
+        assertTrue(master.settles(Remedy.BLEED_FRONT));
+        assertTrue(master.cures(Cure.of(Remedy.BLEED_FRONT)));
+        assertFalse(master.includes(Cure.of(Remedy.BLEED_FRONT)), "but it would be a part for nothing");
+        assertFalse(Cure.of(Remedy.BLEED_FRONT).cures(master));
+        assertFalse(master.settles(Remedy.BLEED_MODULATOR), "that takes its own routine");
+        assertTrue(Cure.of(Remedy.SET_ROD).cures(Cure.HAND_BACK));
+    }
+
+    @ParameterizedTest
+    @EnumSource(Remedy.class)
+    void noRemedyIsPartOfItselfNorOfOneThatIsPartOfIt(Remedy remedy) {
+        assertFalse(remedy.bringsAlong(remedy));
+        for (Remedy other : Remedy.values()) {
+            assertFalse(remedy.bringsAlong(other) && other.bringsAlong(remedy), remedy + " and " + other);
+            for (Remedy third : Remedy.values()) {
+                assertTrue(!remedy.bringsAlong(other) || !other.bringsAlong(third) || remedy.bringsAlong(third), remedy + ", " + other + ", " + third);
+            }
+        }
+    }
+}
