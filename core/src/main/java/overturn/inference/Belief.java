@@ -140,7 +140,10 @@ public final class Belief {
         double[][] weights = new double[clouds.length][];
         for (int h = 0; h < clouds.length; h++) {
             double factor = shares[h] / clouds[h].sum;
-            weights[h] = Arrays.stream(clouds[h].relative).map(w -> w * factor).toArray();
+            weights[h] = new double[clouds[h].relative.length];
+            for (int i = 0; i < weights[h].length; i++) {
+                weights[h][i] = factor * clouds[h].relative[i];
+            }
         }
         return weights;
     }

@@ -113,12 +113,16 @@ public final class BeliefHistory {
      */
     public double ownFactor(int reading, Remedy remedy) {
         if (alone[reading] == null) {
-            alone[reading] = Belief.of(model, prior, done, hypotheses, SummedLikelihood.of(model.suspects().size(), setups(List.of(likelihoods.get(reading)))));
+            alone[reading] = ofSingles(List.of(likelihoods.get(reading)));
         }
         if (unread == null) {
-            unread = Belief.of(model, prior, done, hypotheses, SummedLikelihood.of(model.suspects().size(), List.of()));
+            unread = ofSingles(List.of());
         }
         return odds(alone[reading].probability(remedy)) / odds(unread.probability(remedy));
+    }
+
+    private Belief ofSingles(List<ReadingLikelihood> readings) {
+        return Belief.of(model, prior, done, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings)));
     }
 
     private List<SetupLikelihood> setups(List<ReadingLikelihood> readings) {

@@ -1,7 +1,6 @@
 package overturn.inference;
 
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import overturn.numeric.LogSpace;
@@ -62,8 +61,22 @@ final class Glances {
         return new Glances(evidence, asHost, asGuest, fits, moved, best, model.sound());
     }
 
+    /** The particles with the highest figures, the highest first. */
     private static int[] picked(double[] row) {
-        return IntStream.range(0, row.length).boxed().sorted(Comparator.comparingDouble(i -> -row[i])).limit(PICKED).mapToInt(i -> i).toArray();
+        int[] best = new int[PICKED];
+        int found = 0;
+        for (int i = 0; i < row.length; i++) {
+            int at = found;
+            while (at > 0 && row[best[at - 1]] < row[i]) {
+                at--;
+            }
+            if (at < PICKED) {
+                found = Math.min(PICKED, found + 1);
+                System.arraycopy(best, at, best, at + 1, found - at - 1);
+                best[at] = i;
+            }
+        }
+        return best;
     }
 
     /** How well two suspects together may fit, against what fits best. */

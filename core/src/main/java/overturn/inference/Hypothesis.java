@@ -2,6 +2,7 @@ package overturn.inference;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
@@ -63,6 +64,15 @@ public record Hypothesis(int first, int second) {
         }
         boolean secondLeft = isPair() && !done.get().settles(suspects.get(second).remedy());
         return firstLeft && secondLeft ? this : firstLeft ? single(first) : secondLeft ? single(second) : single(sound);
+    }
+
+    /** What of it is left where only some suspects show; nothing wrong where none does. */
+    Hypothesis showing(IntPredicate shows, int sound) {
+        if (isNoneOfThese()) {
+            return shows.test(first) ? this : unlistedLike(sound);
+        }
+        boolean showsSecond = isPair() && shows.test(second);
+        return shows.test(first) ? showsSecond || !isPair() ? this : single(first) : single(showsSecond ? second : sound);
     }
 
     /** What would cure it. */

@@ -71,21 +71,22 @@ final class PairPredictions {
         return tried;
     }
 
-    /** Half of the particles are simulated; what the faults do there is done to the vehicles of the other half. */
+    /** Half of the particles are simulated; what the faults do there is done to the vehicles of the others. */
     private float[] simulated(Hypothesis pair) {
         int width = singles.width();
         float[] base = singles.values(sound);
         float[] both = new float[Crowd.PARTICLES * width];
-        int half = Crowd.PARTICLES / 2;
-        for (int i = 0; i < half; i++) {
+        int simulated = Crowd.PARTICLES / 2;
+        for (int i = 0; i < simulated; i++) {
             List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
             faults.addAll(crowd.faults(pair.second(), i));
             double[] predicted = procedure.predicted(prepared.run(crowd.vehicle(i), faults));
             for (int k = 0; k < width; k++) {
                 int here = i * width + k;
-                int there = (half + i) * width + k;
                 both[here] = (float) predicted[k];
-                both[there] = singles.series() ? singles.within(k, base[there] + both[here] - base[here]) : both[here];
+                for (int there = here + simulated * width; there < both.length; there += simulated * width) {
+                    both[there] = singles.series() ? singles.within(k, base[there] + both[here] - base[here]) : both[here];
+                }
             }
         }
         return both;

@@ -40,7 +40,8 @@ final class Pairing {
         return best(scored, UNLISTED_CARRIED);
     }
 
-    private static List<Hypothesis> singles(LayoutModel model) {
+    /** Every suspect alone, in the order of the suspects. */
+    static List<Hypothesis> singles(LayoutModel model) {
         List<Hypothesis> all = new ArrayList<>();
         for (int s = 0; s < model.suspects().size(); s++) {
             all.add(Hypothesis.single(s));

@@ -1,5 +1,6 @@
 package overturn.inference;
 
+import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
@@ -20,6 +21,7 @@ final class ReadingLikelihood {
     private final Hypothesis sound;
     private final double logLied;
     private final Rows rows;
+    private final boolean[] moved;
     private volatile double logStrange = Double.NaN;
 
     private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
@@ -31,6 +33,10 @@ final class ReadingLikelihood {
         this.sometimes = sometimes;
         this.sound = Hypothesis.single(model.sound());
         this.logLied = predictions.logLied(encoded);
+        this.moved = new boolean[model.suspects().size()];
+        for (int s = 0; s < moved.length; s++) {
+            moved[s] = (predictions.moved(s) || felt()) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(s).remedy()));
+        }
         this.rows = new Rows(model.suspects().size(), (hypothesis, time) -> computed(hypothesis, time));
     }
 
@@ -52,14 +58,18 @@ final class ReadingLikelihood {
         return logLied;
     }
 
-    /** Log likelihood per particle if the rig told the truth; what was remedied before no longer shows. */
+    /** Log likelihood per particle if the rig told the truth; what was remedied before no longer shows, and what does not show is as nothing wrong. */
     double[] row(Hypothesis told, int time) {
-        return rows.of(told.after(reading.after(), model.suspects(), model.sound()), time);
+        return rows.of(told.showing(this::moved, model.sound()), time);
     }
 
     /** The same for a few meetings of two faults, their effects added: a first look. */
     double[] firstLook(Meetings meetings) {
-        double[] row = predictions.logAdded(encoded, meetings, meetings.pair().after(reading.after(), model.suspects(), model.sound()));
+        if (!moved(meetings.guest())) {
+            double[] alone = row(Hypothesis.single(meetings.host()), 0);
+            return IntStream.of(meetings.vehicles()).mapToDouble(i -> alone[i]).toArray();
+        }
+        double[] row = predictions.logAdded(encoded, meetings, meetings.pair().showing(this::moved, model.sound()));
         if (sometimes) {
             double[] without = rows.of(sound, 0);
             for (int n = 0; n < row.length; n++) {
@@ -76,7 +86,7 @@ final class ReadingLikelihood {
 
     /** Whether the reading can tell this suspect from nothing wrong: it strays in the test, and was not remedied before. */
     boolean moved(int suspect) {
-        return predictions.moved(suspect) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(suspect).remedy()));
+        return moved[suspect];
     }
 
     /**
@@ -85,7 +95,7 @@ final class ReadingLikelihood {
      */
     private double[] unlisted(int like, int time) {
         double[] listed = rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
-        boolean felt = like == model.sound() && reading.procedureId().equals(ProcedureCatalogue.CHARACTERISE);
+        boolean felt = like == model.sound() && felt();
         double strange = logStrange();
         double[] row = new double[listed.length];
         for (int i = 0; i < row.length; i++) {
@@ -95,9 +105,14 @@ final class ReadingLikelihood {
         return row;
     }
 
+    /** Whether it is what the vehicle was brought in for. */
+    private boolean felt() {
+        return reading.procedureId().equals(ProcedureCatalogue.CHARACTERISE);
+    }
+
     private double logStrange() {
         if (Double.isNaN(logStrange)) {
-            logStrange = predictions.logStrange(encoded, s -> LogSpace.sum(rows.of(Hypothesis.single(s), 0)) - Math.log(Crowd.PARTICLES), logLied);
+            logStrange = predictions.logStrange(encoded, s -> LogSpace.sum(row(Hypothesis.single(s), 0)) - Math.log(Crowd.PARTICLES), logLied);
         }
         return logStrange;
     }

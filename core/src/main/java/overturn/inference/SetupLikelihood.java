@@ -15,6 +15,8 @@ final class SetupLikelihood {
     private final double logHonest;
     private final double logLied;
     private final Rows rows;
+    private final boolean[] moved;
+    private final int sound;
 
     SetupLikelihood(LayoutModel model, List<ReadingLikelihood> readings, boolean averageRepeats) {
         this.readings = List.copyOf(readings);
@@ -26,6 +28,12 @@ final class SetupLikelihood {
         }
         this.logHonest = Math.log1p(-lying);
         this.logLied = lied;
+        this.sound = model.sound();
+        this.moved = new boolean[model.suspects().size()];
+        for (int s = 0; s < moved.length; s++) {
+            int suspect = s;
+            moved[s] = this.readings.stream().anyMatch(r -> r.moved(suspect));
+        }
         this.rows = new Rows(model.suspects().size(), this::mixed);
     }
 
@@ -47,7 +55,7 @@ final class SetupLikelihood {
 
     /** Log likelihood per particle, honest or lying. */
     double[] row(Hypothesis hypothesis, int time) {
-        return rows.of(hypothesis, time);
+        return rows.of(hypothesis.showing(s -> moved[s], sound), time);
     }
 
     private double[] mixed(Hypothesis hypothesis, int time) {
