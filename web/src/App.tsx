@@ -10,6 +10,7 @@ import { LayoutsView } from "./workspaces/layouts/LayoutsView";
 import { IntakeView } from "./workspaces/intake/IntakeView";
 import { RunnerView } from "./workspaces/runner/RunnerView";
 import { TraceView } from "./workspaces/trace/TraceView";
+import { WorkshopView } from "./workspaces/workshop/WorkshopView";
 
 export function App() {
   return (
@@ -33,6 +34,7 @@ function Signed() {
         <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
         <Route path="/jobs/:jobId/bench" element={<BenchView />} />
         <Route path="/bench" element={<BenchView />} />
+        <Route path="/workshop" element={<WorkshopView />} />
         <Route path="/layouts" element={<LayoutsView />} />
         <Route path="/layouts/new" element={<EditorView />} />
         <Route path="*" element={<Nothing />} />

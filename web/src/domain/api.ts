@@ -1,6 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./generated/api";
-import type { Calculation, Calculator, Catalogue, CheckedLayout, FigureRequest, Job, JobSummary, Layout, OpenJobRequest, Test } from "./types";
+import type { Calculation, Calculator, Catalogue, CheckedLayout, FigureRequest, Job, JobSummary, Layout, OpenJobRequest, Test, Workshop, WorkshopRequest } from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
 
@@ -71,6 +71,8 @@ export const api = {
   checkLayout: (file: object) => taken<CheckedLayout>(client.POST("/api/layouts/check", { body: file as never }) as Promise<Answer<CheckedLayout>>),
   saveLayout: (personId: string, file: object) =>
     taken<Layout>(client.POST("/api/layouts", { params: { query: { personId } }, body: file as never }) as Promise<Answer<Layout>>),
+  workshop: () => taken<Workshop>(client.GET("/api/workshop") as Promise<Answer<Workshop>>),
+  tellWorkshop: (body: WorkshopRequest) => taken<Workshop>(client.PUT("/api/workshop", { body }) as Promise<Answer<Workshop>>),
   open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body }) as Promise<Answer<Job>>),
   write: (jobId: string, kind: WriteKind, body: object) =>
     taken<Job>(

@@ -31,6 +31,8 @@ export type Column = Schemas["ColumnView"];
 export type Output = Schemas["OutputView"];
 export type Curve = Schemas["CurveView"];
 export type Note = Schemas["NoteView"];
+export type Workshop = Schemas["WorkshopView"];
+export type WorkshopRequest = Schemas["WorkshopRequest"];
 export type Grade = Verdict["grade"];
 
 /** The hypothesis that the vehicle is sound; drawn cool wherever suspects are drawn hot. */

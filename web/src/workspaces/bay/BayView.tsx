@@ -27,6 +27,7 @@ export function BayView() {
             <span className="ml-auto flex flex-wrap gap-2">
               <Button large onClick={() => void go("/bench")}>{say("bench")}</Button>
               <Button large onClick={() => void go("/layouts")}>{say("layouts")}</Button>
+              <Button large onClick={() => void go("/workshop")}>{say("workshop")}</Button>
             </span>
             <Button filled large onClick={() => void go("/intake")}>
               {say("openJob")}

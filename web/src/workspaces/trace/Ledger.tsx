@@ -2,13 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
-import type { Job, Suspicion } from "../../domain/types";
-import { factor, percent } from "../../domain/units";
+import type { Job } from "../../domain/types";
+import { percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Ruler } from "../../ui/Ruler";
-import { CLEARED } from "./state";
+import { CLEARED, standsBy } from "./state";
 
 const SHOWN = 5;
 
@@ -25,6 +25,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
         <h2 className="text-xl font-semibold">{say("suspects")}</h2>
         <p className="figures text-sm text-soft">{say("suspectsCount", { cleared: ranked.length - live.length, live: live.length })}</p>
       </div>
+      {isNow && <Segments job={job} />}
       <ul>
         {shown.map((s) => (
           <li key={s.suspectId} className="mt-2.5">
@@ -33,7 +34,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
               <span className="figures text-[1.15rem] whitespace-nowrap">{percent(s.probability)}</span>
             </p>
             <ShareBar id={`suspect-${s.suspectId}`} share={s.probability} sound={s.suspectId === NOTHING_WRONG} />
-            {isNow && <p className="text-[0.8rem] text-soft">{weights(s, word)}</p>}
+            {isNow && <p className="text-[0.8rem] text-soft">{standsBy(s, word)}</p>}
           </li>
         ))}
       </ul>
@@ -43,19 +44,15 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
   );
 }
 
-/** The weightiest readings for and against, in plain words. */
-function weights(suspect: Suspicion, word: (id: string) => string): string {
-  const some = (list: Suspicion["weights"]) => list.slice(0, 2).map((w) => `${word(`test.${w.procedureId}`).toLowerCase()} ${factor(w.oddsFactor)}`).join(" · ");
-  const pro = suspect.weights.filter((w) => w.oddsFactor > 1);
-  const contra = suspect.weights.filter((w) => w.oddsFactor < 1);
-  const leads = suspect.probability >= 0.2;
-  const first = leads ? pro : contra;
-  const second = leads ? contra : pro;
-  const parts = [
-    first.length > 0 ? say(leads ? "for" : "against", { what: some(first) }) : "",
-    first.length === 0 && second.length > 0 ? say(leads ? "against" : "for", { what: some(second) }) : "",
-  ].filter(Boolean);
-  return parts.join(" · ") || say("noWeight");
+/** Where in the circuit the suspicion sits, from foot to wheel. */
+function Segments({ job }: { job: Job }) {
+  const { word } = useSettings();
+  return (
+    <p className="figures mt-1 text-sm text-soft">
+      {say("segments")}: {[...job.assessment.segments].sort((a, b) => b.probability - a.probability).slice(0, 3)
+        .map((s) => `${word(`segment.${s.segmentId}`)} ${percent(Math.min(1, s.probability))}`).join(" · ")}
+    </p>
+  );
 }
 
 function LastReading({ job }: { job: Job }) {

@@ -3,7 +3,7 @@ import type { Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { nextLine, reasonText, stopOrTest } from "./state";
+import { moneyText, nextLine, reasonText, stopOrTest } from "./state";
 
 interface Props {
   job: Job;
@@ -34,7 +34,7 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
           {next.stateMinutes >= 1 ? `${say("stateExtra", { minutes: minutes(next.stateMinutes) })}. ` : ""}
           {job.assessment.anotherTestPays
             ? `${stopOrTest(next)} ${say("actNowOrTest", { waste: minutes(job.assessment.verdict.wrongPartMinutes) })}`
-            : say("actNow", { minutes: minutes(job.assessment.verdict.wrongPartMinutes) })}
+            : say("actNow", { minutes: minutes(job.assessment.verdict.wrongPartMinutes) })} {moneyText(job.assessment)}
         </p>
         {caution && <p className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">{word("caution.before-opening")}</p>}
       </div>

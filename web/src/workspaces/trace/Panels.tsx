@@ -7,7 +7,7 @@ import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { SetAside } from "../../ui/SetAside";
-import { needsText, reasonText } from "./state";
+import { capital, listed, needsText, reasonText } from "./state";
 import type { useTrace } from "./useTrace";
 
 type Trace = ReturnType<typeof useTrace>;
@@ -54,6 +54,7 @@ function Others({ job }: { job: Job }) {
   const all: Proposal[] = [...(job.assessment.next ? [job.assessment.next] : []), ...job.assessment.others];
   return (
     <>
+      <Rounds job={job} />
       <p className="mb-2 text-soft">{say("alternativesWhy")}</p>
       <ol>
         {all.map((p) => (
@@ -69,6 +70,26 @@ function Others({ job }: { job: Job }) {
       </ol>
       {job.setAside.length > 0 && <p className="mt-2 text-soft">{say("setAside", { test: job.setAside.map((id) => word(`test.${id}`)).join(", ") })}</p>}
     </>
+  );
+}
+
+/** What is worth doing, grouped by how the vehicle has to stand, so that the way there is gone once. */
+function Rounds({ job }: { job: Job }) {
+  const { word } = useSettings();
+  const { rounds } = job.assessment;
+  if (rounds.length === 0) return null;
+  return (
+    <section aria-label={say("rounds")} className="mb-4 border-2 border-ink bg-panel p-3">
+      <h3 className="caps">{say("rounds")}</h3>
+      <ol className="grid gap-2">
+        {rounds.map((r) => (
+          <li key={JSON.stringify(r.needs)}>
+            <p>{say("roundLine", { state: capital(needsText(r.needs)), tests: listed(r.procedureIds, (id) => word(`test.${id}`), 4) })}</p>
+            <p className="figures text-sm text-soft">{r.wayMinutes >= 1 ? say("roundWay", { minutes: minutes(r.minutes), way: minutes(r.wayMinutes) }) : say("roundAll", { minutes: minutes(r.minutes) })}</p>
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }
 

@@ -1,6 +1,6 @@
 import { useSettings } from "../../domain/settings";
 import type { Job, Overturner } from "../../domain/types";
-import { percent } from "../../domain/units";
+import { minutes, percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 
@@ -21,7 +21,9 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         {verdict.alsoRemedyId && <> {say("alsoNeeded", { remedy: word(`remedy.${verdict.alsoRemedyId}.short`) })}</>}
       </p>
       {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
-      {conflict && <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">{say("conflict", { test: word(`test.${conflict.procedureId}`) })}</p>}
+      {conflict && <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">{conflict.repeat
+        ? say("conflictRepeat", { test: word(`test.${conflict.procedureId}`), repeat: word(`test.${conflict.repeat.procedureId}`).toLowerCase(), minutes: minutes(conflict.repeat.minutes) })
+        : say("conflict", { test: word(`test.${conflict.procedureId}`) })}</p>}
       {verdict.missing.length > 0 && (
         <>
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("stillMissing")}</h3>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Assessment, Job, Proposal } from "../../domain/types";
-import { needsText, nextLine, reasonText, stopOrTest } from "./state";
+import type { Assessment, Job, Proposal, Suspicion } from "../../domain/types";
+import { moneyText, needsText, nextLine, reasonText, standsBy, stopOrTest } from "./state";
 
 const word = (id: string) => id.replace("remedy.", "").replace(".short", "");
 const SHUT = { bonnetOpen: false, raised: false, wheelsOff: false, opened: "NOTHING" as const };
@@ -32,6 +32,10 @@ describe("why this test", () => {
     expect(reasonText(proposal("PROOF"), ASSESSMENT, word)).toBe("Master leads at 46 %. This would prove it or overturn it.");
   });
 
+  it("says what else it looks for when it cannot prove the leader", () => {
+    expect(reasonText(proposal("BESIDE"), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether air and shoes is wrong instead, or too.");
+  });
+
   it("says when it comes first anyway, and when readings quarrel", () => {
     expect(reasonText(proposal("GATE"), ASSESSMENT, word)).toMatch(/^Comes first/);
     expect(reasonText(proposal("CONFLICT"), ASSESSMENT, word)).toMatch(/another rig/);
@@ -53,5 +57,33 @@ describe("what it costs", () => {
   it("names the farthest state", () => {
     expect(needsText({ ...SHUT, bonnetOpen: true })).toBe("bonnet up");
     expect(needsText({ ...SHUT, raised: true, wheelsOff: true })).toBe("wheels off");
+  });
+});
+
+describe("by what a suspect stands", () => {
+  const weight = (procedureId: string, oddsFactor: number) => ({ entryId: procedureId, procedureId, oddsFactor });
+  const named = (id: string) => id.replace("test.", "");
+  const suspicion = (part: Partial<Suspicion>) => ({ suspectId: "cup", remedyId: "master", probability: 0.4, cleared: false, weights: [], ...part }) as Suspicion;
+
+  it("names what clears it, and what still speaks for it", () => {
+    const cleared = suspicion({ cleared: true, clearedBy: weight("hold", 0.02), weights: [weight("hold", 0.02), weight("walk", 3)] });
+    expect(standsBy(cleared, named)).toBe("cleared by hold ×50 · for: walk ×3");
+  });
+
+  it("names what holds it up, and what speaks against it", () => {
+    const held = suspicion({ heldUpBy: weight("hold", 8), weights: [weight("hold", 8), weight("walk", 0.5)] });
+    expect(standsBy(held, named)).toBe("held up by hold ×8 · against: walk ×2");
+  });
+
+  it("says so when nothing weighs on it", () => {
+    expect(standsBy(suspicion({}), named)).toBe("no reading weighs on it yet");
+  });
+});
+
+describe("in money", () => {
+  it("is silent until the workshop told its rate", () => {
+    expect(moneyText(ASSESSMENT)).toBe("");
+    expect(moneyText({ ...ASSESSMENT, money: { currency: "crowns", actNow: 61.6, nextTest: 12.2 } })).toBe("In money: acting now 62 crowns, this test 12 crowns.");
+    expect(moneyText({ ...ASSESSMENT, money: { currency: "crowns", actNow: 61.6 } })).toBe("In money: 62 crowns.");
   });
 });

@@ -1,5 +1,5 @@
-import type { Assessment, Job, Layout, Moment, Needs, Proposal } from "../../domain/types";
-import { minutes, oneIn, percent } from "../../domain/units";
+import type { Assessment, Job, Layout, Moment, Needs, Proposal, Suspicion } from "../../domain/types";
+import { factor, minutes, oneIn, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 
 type Word = (id: string) => string;
@@ -55,6 +55,11 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
       return say("reasonCONFLICT");
     case "PROOF":
       return say("reasonPROOF", { one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability) });
+    case "BESIDE":
+      return say("reasonBESIDE", {
+        one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability),
+        other: listed(byWeight([...reason.oneSide, ...reason.otherSide].filter((id) => id !== assessment.verdict.remedyId && id !== "hand-back")), short),
+      });
     case "SPLIT":
       return say("reasonSPLIT", {
         one: listed(byWeight(one[0]), short),
@@ -69,7 +74,32 @@ function share(assessment: Assessment, remedyId: string): number {
   return assessment.suspects.filter((s) => s.remedyId === remedyId).reduce((sum, s) => sum + s.probability, 0);
 }
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** By which readings a suspect is cleared or held up, and what else weighs on it. */
+export function standsBy(suspect: Suspicion, word: Word): string {
+  const named = (list: Suspicion["weights"]) => list.map((w) => `${word(`test.${w.procedureId}`).toLowerCase()} ${factor(w.oddsFactor)}`).join(" · ");
+  const by = suspect.clearedBy ?? suspect.heldUpBy;
+  const other = suspect.weights.filter((w) => w.entryId !== by?.entryId && w.oddsFactor < 1 === (suspect.clearedBy === undefined)).slice(0, 1);
+  return (
+    [
+      suspect.clearedBy ? say("clearedBy", { what: named([suspect.clearedBy]) }) : "",
+      suspect.heldUpBy ? say("heldUpBy", { what: named([suspect.heldUpBy]) }) : "",
+      other.length > 0 ? say(suspect.clearedBy ? "for" : "against", { what: named(other) }) : "",
+    ].filter(Boolean).join(" · ") || say("noWeight")
+  );
+}
+
+/** An amount of money as it is said: whole, the currency behind. */
+const money = (amount: number, currency: string) => `${Math.round(amount)} ${currency}`;
+
+/** Stop or test in the workshop's money; empty where it told no rate. */
+export function moneyText(assessment: Assessment): string {
+  const told = assessment.money;
+  if (!told) return "";
+  const actNow = money(told.actNow, told.currency);
+  return told.nextTest === undefined ? say("moneyNow", { actNow }) : say("money", { actNow, test: money(told.nextTest, told.currency) });
+}
 
 /** Where the vehicle has to stand, in words. */
 export function needsText(needs: Needs): string {

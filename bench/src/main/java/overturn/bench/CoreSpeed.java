@@ -18,6 +18,7 @@ import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
+import overturn.planning.Workshop;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;
 import overturn.procedure.Procedure;
@@ -77,6 +78,6 @@ public class CoreSpeed {
     /** Belief, ranked plan and verdict after the last reading. */
     @Benchmark
     public Assessment assessment() {
-        return Assessment.of(model, Intake.UNKNOWN, readings, VehicleNeeds.SEAT, Set.of());
+        return Assessment.of(model, Intake.UNKNOWN, readings, VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
     }
 }

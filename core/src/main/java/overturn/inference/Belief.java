@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import overturn.circuit.Segment;
 import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
@@ -262,6 +263,14 @@ public final class Belief {
                 sums.merge(place, suspects[s] / places.size(), Double::sum);
             }
         }
+        return sums;
+    }
+
+    /** Suspicion per segment of the circuit, from foot to wheel. */
+    public Map<Segment, Double> segments() {
+        Map<Segment, Double> sums = new EnumMap<>(Segment.class);
+        model.layout().components().forEach(c -> sums.merge(Segment.of(c), 0.0, Double::sum));
+        components().forEach((id, share) -> sums.merge(Segment.of(model.layout().component(id)), share, Double::sum));
         return sums;
     }
 

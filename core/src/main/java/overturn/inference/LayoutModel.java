@@ -93,6 +93,11 @@ public final class LayoutModel {
         return known;
     }
 
+    /** Whether a test can tell a suspect, by its index, from nothing wrong; that nothing is wrong it tells from whatever it sees. */
+    public boolean tells(Procedure procedure, int suspect) {
+        return suspect == sound || predictions(procedure).tells(suspect);
+    }
+
     /** What a test may turn out to show, as a few outcomes. */
     Channel channel(Procedure procedure) {
         Channel known = channels.get(procedure.id());

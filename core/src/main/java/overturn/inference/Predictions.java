@@ -33,6 +33,8 @@ final class Predictions {
     private static final double TABLE_DOUBT = 0.01;
     /** A fault that strays less than this from sound, in standard deviations of the reading or as a chance, leaves the test alone. */
     private static final double UNMOVED = 1e-3;
+    /** Change of an observation's chance from which on it tells something; of a figure it is one standard deviation. */
+    private static final double TELLING_CHANCE = 0.15;
     private static final double DOUBLED = 2;
 
     private final LayoutModel model;
@@ -165,6 +167,16 @@ final class Predictions {
     /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */
     boolean observes(int suspect) {
         return observed[suspect];
+    }
+
+    /** Whether a suspect strays from sound by so much on average that the test can be said to tell it. */
+    boolean tells(int suspect) {
+        for (int k = 0; k < width; k++) {
+            if (strays[suspect][k] >= (series() ? readingSd(k) : TELLING_CHANCE)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether a suspect strays from sound in this test at all. */

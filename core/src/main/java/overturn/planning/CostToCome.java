@@ -1,5 +1,6 @@
 package overturn.planning;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
 import overturn.suspect.Cure;
@@ -12,13 +13,17 @@ public final class CostToCome {
 
     private static final int MOST_ACTIONS = 8;
     private static final double NEGLIGIBLE = 1e-7;
+    /** Share at which doubt about a second fault counts beside doubt about the first; estimate. */
+    private static final double SECOND_FAULT_DOUBT = 0.3;
 
     private final Prices prices;
     private final double[][] waste;
+    private final int[] groups;
 
-    private CostToCome(Prices prices, double[][] waste) {
+    private CostToCome(Prices prices, double[][] waste, int[] groups) {
         this.prices = prices;
         this.waste = waste;
+        this.groups = groups;
     }
 
     /** @param shares present probability of each cure; the likeliest few are what may be done */
@@ -31,7 +36,23 @@ public final class CostToCome {
                 waste[a][c] = prices.waste(cures.get(actions[a]), cures.get(c));
             }
         }
-        return new CostToCome(prices, waste);
+        return new CostToCome(prices, waste, groups(cures, shares));
+    }
+
+    /** A cure of two remedies begins with one of them, the likelier alone; whether the other is needed too is seen when that one is proved. */
+    private static int[] groups(List<Cure> cures, double[] shares) {
+        return IntStream.range(0, shares.length).map(c -> IntStream.range(0, shares.length)
+                .filter(first -> cures.get(first).remedies().size() == 1 && cures.get(c).includes(cures.get(first))).boxed()
+                .max(Comparator.comparingDouble((Integer first) -> shares[first]).thenComparing(Comparator.reverseOrder())).orElse(c)).toArray();
+    }
+
+    /** Doubt about what to do first, nats times the sum of the shares. */
+    private double doubtOfFirst(double[] shares) {
+        double[] grouped = new double[shares.length];
+        for (int c = 0; c < shares.length; c++) {
+            grouped[groups[c]] += shares[c];
+        }
+        return SECOND_FAULT_DOUBT * doubt(shares) + (1 - SECOND_FAULT_DOUBT) * doubt(grouped);
     }
 
     /** Expected waste of the best action, minutes times the sum of the shares. */
@@ -62,7 +83,7 @@ public final class CostToCome {
 
     /** Cost still to come, minutes times the sum of the shares. */
     public double of(double[] shares) {
-        return waste(shares) + prices.doubtMinutesPerNat() * doubt(shares);
+        return waste(shares) + prices.doubtMinutesPerNat() * doubtOfFirst(shares);
     }
 
     /** What a test is expected to bring, from the joint chances of its outcomes and the cures. */
@@ -77,9 +98,9 @@ public final class CostToCome {
             }
             leadingAfter += most;
             wasteAfter += waste(outcome);
-            doubtAfter += doubt(outcome);
+            doubtAfter += doubtOfFirst(outcome);
         }
-        return new Gain(Math.max(0, waste(now) - wasteAfter), Math.max(0, doubt(now) - doubtAfter), leadingAfter, prices.doubtMinutesPerNat());
+        return new Gain(Math.max(0, waste(now) - wasteAfter), Math.max(0, doubtOfFirst(now) - doubtAfter), leadingAfter, prices.doubtMinutesPerNat());
     }
 
     /**

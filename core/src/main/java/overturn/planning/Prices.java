@@ -17,7 +17,7 @@ import overturn.suspect.Remedy;
 public record Prices(Map<Remedy, Double> remedies, double comebackMinutes, double inVainMinutes, double doubtMinutesPerNat, double proofMinutes) {
 
     /** Plain defaults; the workshop's own table replaces them. */
-    public static final Prices DEFAULT = new Prices(plain(), 300, 60, 300, 50);
+    public static final Prices DEFAULT = new Prices(plain(), 300, 60, 300, 100);
 
     public Prices {
         Map<Remedy, Double> all = new EnumMap<>(remedies);

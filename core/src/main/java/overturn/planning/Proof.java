@@ -23,6 +23,9 @@ public final class Proof {
     /** A fault in no list has to be less likely still, for it can look like any; set where such faults are seldom proven (hidden-fault run). */
     private static final double UNEXPLAINED_SHARE = 0.005;
 
+    /** Part of a remedy's probability from which on a suspect is one for which it is wanted. */
+    private static final double LEADING_PART = 0.2;
+
     private Proof() {
     }
 
@@ -31,16 +34,22 @@ public final class Proof {
         return rival == Remedy.LOOK_ELSEWHERE ? UNEXPLAINED_SHARE : SEPARATED_SHARE;
     }
 
-    /** Whether a reading of this test can carry the proof of a remedy. */
-    public static boolean canCarry(LayoutModel model, Procedure procedure, Remedy remedy) {
-        return model.suspects().stream().anyMatch(s -> s.remedy() == remedy && procedure.canCarry(s.id()));
+    /**
+     * Whether a reading of this test can carry the proof of a remedy: it isolates or looks at the fault itself, and can tell from nothing wrong a
+     * suspect for which the remedy is wanted.
+     */
+    public static boolean canCarry(BeliefHistory history, Procedure procedure, Remedy remedy) {
+        LayoutModel model = history.model();
+        double wanted = LEADING_PART * history.now().probability(remedy);
+        return IntStream.range(0, model.suspects().size()).anyMatch(s -> model.suspects().get(s).remedy() == remedy && history.now().probability(s) >= wanted
+                && procedure.canCarry(model.suspects().get(s).id()) && model.tells(procedure, s));
     }
 
     /** Indexes of the readings that carry a remedy: isolating or directly observing, and moving its odds. */
     public static List<Integer> carriers(BeliefHistory history, Remedy remedy) {
         LayoutModel model = history.model();
         return IntStream.range(0, history.readings().size()).boxed()
-                .filter(i -> canCarry(model, model.procedures().find(history.readings().get(i).procedureId()).orElseThrow(), remedy))
+                .filter(i -> canCarry(history, model.procedures().find(history.readings().get(i).procedureId()).orElseThrow(), remedy))
                 .filter(i -> history.ownFactor(i, remedy) >= CARRYING_FACTOR)
                 .toList();
     }
@@ -58,7 +67,7 @@ public final class Proof {
     }
 
     /** Whether it can carry the proof of any remedy of a cure. */
-    public static boolean canCarry(LayoutModel model, Procedure procedure, Cure cure) {
-        return cure.remedies().stream().anyMatch(remedy -> canCarry(model, procedure, remedy));
+    public static boolean canCarry(BeliefHistory history, Procedure procedure, Cure cure) {
+        return cure.remedies().stream().anyMatch(remedy -> canCarry(history, procedure, remedy));
     }
 }

@@ -34,6 +34,8 @@ public record Proposal(Procedure procedure, boolean anotherRig, double stateMinu
         SPLIT,
         /** The leader is known but not proven; this would carry the proof. */
         PROOF,
+        /** The leader is known; this cannot prove it, but tells what else it may be, instead or too. */
+        BESIDE,
         /** A reading does not fit; this repeats it on another rig. */
         CONFLICT
     }

@@ -29,6 +29,8 @@ public final class TestPlanner {
 
     /** Share of the leading remedy above which the open question is its proof. */
     private static final double KNOWN = 0.9;
+    /** Chance of a proof from which on a test is done for it. */
+    private static final double LEAST_PROOF = 0.05;
     /** A repeat on another rig shares the vehicle, the hand and the eye with the first; estimate. */
     private static final double REPEAT_WORTH = 0.35;
     /** A rig that may have lied is worth another from this probability on; no test is done more often than this. */
@@ -41,15 +43,17 @@ public final class TestPlanner {
     private static final double WAY_BACK_CREDIT = 0.5;
 
     private final LayoutModel model;
+    private final Workshop workshop;
     private final Prices prices;
 
-    private TestPlanner(LayoutModel model, Prices prices) {
+    private TestPlanner(LayoutModel model, Workshop workshop) {
         this.model = model;
-        this.prices = prices;
+        this.workshop = workshop;
+        this.prices = workshop.prices();
     }
 
-    public static TestPlanner of(LayoutModel model, Prices prices) {
-        return new TestPlanner(model, prices);
+    public static TestPlanner of(LayoutModel model, Workshop workshop) {
+        return new TestPlanner(model, workshop);
     }
 
     /**
@@ -66,7 +70,7 @@ public final class TestPlanner {
         CostToCome cost = CostToCome.of(prices, foresight.cures(), shares);
         Optional<Cure> carried = carried(history);
         for (Candidate candidate : candidates(history, setAside)) {
-            proposals.add(propose(candidate, history.now(), foresight, shares, cost, state, carried));
+            proposals.add(propose(candidate, history, foresight, shares, cost, state, carried));
         }
         shareWays(proposals);
         proposals.sort(Comparator.comparing((Proposal p) -> p.kind() != Kind.GATE)
@@ -100,7 +104,7 @@ public final class TestPlanner {
         for (Procedure procedure : model.procedures().all()) {
             boolean mends = odd.isPresent() && odd.get().equals(procedure.id()) && own(history, procedure).size() < MOST_READINGS;
             Repeat repeat = !done.contains(procedure.id()) ? Repeat.FIRST : repeat(history, procedure);
-            if (!setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (repeat != Repeat.NO || mends)) {
+            if (workshop.canDo(procedure) && !setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (repeat != Repeat.NO || mends)) {
                 candidates.add(new Candidate(procedure, repeat, mends, history.done().isPresent()));
             }
         }
@@ -145,14 +149,15 @@ public final class TestPlanner {
         return history.readings().stream().filter(r -> r.procedureId().equals(procedure.id()) && r.after().equals(history.done())).toList();
     }
 
-    private Proposal propose(Candidate candidate, Belief belief, Foresight foresight, double[] now, CostToCome cost, VehicleNeeds state,
+    private Proposal propose(Candidate candidate, BeliefHistory history, Foresight foresight, double[] now, CostToCome cost, VehicleNeeds state,
                              Optional<Cure> carried) {
         Procedure procedure = candidate.procedure();
         double[][] outcomes = foresight.outcomes(procedure);
         double share = candidate.repeat().worth;
         CostToCome.Gain gain = cost.gain(now, outcomes).times(share);
-        return new Proposal(procedure, candidate.repeat() != Repeat.FIRST, stateMinutes(procedure, state, belief), 1, gain,
-                share * proofChance(procedure, now, outcomes, foresight, carried), prices.proofMinutes(), kind(candidate, belief));
+        double chance = share * proofChance(history, procedure, now, outcomes, foresight, carried);
+        return new Proposal(procedure, candidate.repeat() != Repeat.FIRST, stateMinutes(procedure, state, history.now()), 1, gain, chance, prices.proofMinutes(),
+                kind(candidate, history.now(), chance));
     }
 
     /** The leading cure, where it is known and only what else it may be has to be ruled out. */
@@ -162,7 +167,7 @@ public final class TestPlanner {
     }
 
     /** Chance that a cure is then proven: it carries 95 %, its rivals are separated, and this test or an earlier one carries it. */
-    private double proofChance(Procedure procedure, double[] now, double[][] outcomes, Foresight foresight, Optional<Cure> carried) {
+    private static double proofChance(BeliefHistory history, Procedure procedure, double[] now, double[][] outcomes, Foresight foresight, Optional<Cure> carried) {
         List<Cure> cures = foresight.cures();
         double[] overall = foresight.overall(procedure);
         double chance = 0;
@@ -176,7 +181,7 @@ public final class TestPlanner {
             }
             double share = outcome[top] / total;
             boolean moved = outcome[top] >= Proof.CARRYING_FACTOR * now[top] * overall[m];
-            boolean carries = carried.filter(cures.get(top)::equals).isPresent() || moved && Proof.canCarry(model, procedure, cures.get(top));
+            boolean carries = carried.filter(cures.get(top)::equals).isPresent() || moved && Proof.canCarry(history, procedure, cures.get(top));
             if (share >= Proof.SHARE && carries && separated(cures, top, outcome, total)) {
                 chance += total;
             }
@@ -196,11 +201,10 @@ public final class TestPlanner {
     }
 
     /** The way there and what it adds to the way back, with credit for what the likely remedy opens anyway. */
-    private static double stateMinutes(Procedure procedure, VehicleNeeds state, Belief belief) {
+    private double stateMinutes(Procedure procedure, VehicleNeeds state, Belief belief) {
         VehicleNeeds needs = procedure.needs();
-        double there = StateChanges.minutes(StateChanges.closed(state), StateChanges.closed(needs));
-        double back = StateChanges.minutes(StateChanges.closed(needs), VehicleNeeds.SEAT)
-                - StateChanges.minutes(StateChanges.closed(state), VehicleNeeds.SEAT);
+        double there = way(StateChanges.closed(state), StateChanges.closed(needs));
+        double back = way(StateChanges.closed(needs), VehicleNeeds.SEAT) - way(StateChanges.closed(state), VehicleNeeds.SEAT);
         double openedAnyway = 0;
         for (Remedy remedy : Remedy.values()) {
             openedAnyway = Math.max(openedAnyway, remedy.opensCircuit() ? belief.probability(remedy) : 0);
@@ -212,9 +216,14 @@ public final class TestPlanner {
         return there + (back < 0 ? WAY_BACK_CREDIT * back : back) + closing;
     }
 
-    private static Kind kind(Candidate candidate, Belief belief) {
+    private double way(VehicleNeeds from, VehicleNeeds to) {
+        return StateChanges.minutes(from, to, workshop.raisingMinutes());
+    }
+
+    private static Kind kind(Candidate candidate, Belief belief, double proofChance) {
         return candidate.mendsConflict() ? Kind.CONFLICT
                 : candidate.procedure().gate() && candidate.repeat() == Repeat.FIRST && !candidate.afterRepair() ? Kind.GATE
-                : belief.probability(belief.leadingRemedy()) >= KNOWN ? Kind.PROOF : Kind.SPLIT;
+                : belief.probability(belief.leadingRemedy()) < KNOWN ? Kind.SPLIT
+                : proofChance >= LEAST_PROOF ? Kind.PROOF : Kind.BESIDE;
     }
 }

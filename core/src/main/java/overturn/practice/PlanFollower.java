@@ -10,6 +10,7 @@ import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.measurement.RigTrust;
 import overturn.planning.Proposal;
+import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleNeeds;
@@ -47,7 +48,7 @@ public final class PlanFollower {
         readings.add(read(first, false, vehicle, random, 0));
         VehicleNeeds state = VehicleNeeds.SEAT;
         double minutes = first.minutes();
-        Assessment assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of());
+        Assessment assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of(), Workshop.WELL_EQUIPPED);
         while (readings.size() <= mostTests) {
             Optional<Proposal> next = assessment.next().filter(Proposal::worthDoing);
             if (next.isEmpty()) {
@@ -57,7 +58,7 @@ public final class PlanFollower {
             readings.add(read(procedure, next.get().anotherRig(), vehicle, random, readings.size()));
             minutes += next.get().minutes();
             state = procedure.needs();
-            assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of());
+            assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of(), Workshop.WELL_EQUIPPED);
         }
         return new Diagnosis(readings, assessment, minutes);
     }

@@ -57,7 +57,7 @@ final class ClutchTests {
         return TestDraft.of("slave-stroke", Protocol.whole().then(new PressToStop(), new Hold(1), new Sample(Sensed.SLAVE_STROKE_MM),
                 new Hold(10), new Sample(Sensed.SLAVE_STROKE_MM)))
                 .reads(Figures.stroke("at-once"), Figures.stroke("after-ten")).minutes(6).needs(VehicleNeeds.RAISED).rig(RigKind.RULE)
-                .steps(Step.of("rule"), Step.of("press").caution("clutch-in-neutral").reads("at-once"), Step.of("stay").timed(10).reads("after-ten"));
+                .steps(Step.of("rule"), Step.of("press").caution("clutch-in-neutral").reads("at-once").withHelper(), Step.of("stay").timed(10).reads("after-ten"));
     }
 
     /** In gear on the stand: how it behaves the moment it is pressed, and after ten seconds. */
@@ -75,7 +75,7 @@ final class ClutchTests {
     private Procedure freesAt() {
         return TestDraft.sensing("frees-at", new Sample(Sensed.FREES_AT_MM)).reads(Figures.stroke("frees")).minutes(10).needs(VehicleNeeds.RAISED)
                 .rig(RigKind.RULE).observes("clutch-mechanical")
-                .steps(Step.of("gear").caution("clutch-in-gear"), Step.of("press-slowly").reads("frees"));
+                .steps(Step.of("gear").caution("clutch-in-gear").withHelper(), Step.of("press-slowly").reads("frees"));
     }
 
     private Procedure forkWatched() {
@@ -90,7 +90,7 @@ final class ClutchTests {
                     double few = 0.06 + 0.1 * seen(air[0], 0.1);
                     return normalised(1 - Math.min(0.97, spit + few), few, spit);
                 }).minutes(6).needs(VehicleNeeds.RAISED).rig(RigKind.BLEED_HOSE).observes("air-in-slave")
-                .steps(Step.of("hose-on").caution("screw"), Step.of("press"), Step.of("crack").caution("pressure"), Step.of("close"));
+                .steps(Step.of("hose-on").caution("screw"), Step.of("press").withHelper(), Step.of("crack").caution("pressure"), Step.of("close"));
     }
 
     /** A clutch that cannot let its fluid back slips when warm: pressure is left at the slave with nothing pressed. */

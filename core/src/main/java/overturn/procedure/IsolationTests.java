@@ -71,7 +71,8 @@ final class IsolationTests {
         }
         return TestDraft.of("reservoir-watch", script).reads(new ReadingSpec.Series(figures, 0)).needs(VehicleNeeds.BONNET).minutes(4)
                 .rig(RigKind.LEVEL_TAPE)
-                .steps(Step.of("tape").caution("face-shield"), Step.of("hold").timed(60).reads(figures.stream().map(Figure::id).toArray(String[]::new)));
+                .steps(Step.of("tape").caution("face-shield"),
+                        Step.of("hold").timed(60).reads(figures.stream().map(Figure::id).toArray(String[]::new)).withHelper());
     }
 
     private Set<String> joints(Predicate<Joint> which) {
@@ -121,7 +122,7 @@ final class IsolationTests {
             String id = "sink-" + depthMm;
             script.then(new LetOut(last, depthMm), new Mark(), new Hold(SWEEP_HOLD_SECONDS), new Sample(Sensed.SINK_MM));
             figures.add(Figures.sink(id));
-            steps.add(Step.of(id).timed(SWEEP_HOLD_SECONDS).reads(id));
+            steps.add(Step.of(id).timed(SWEEP_HOLD_SECONDS).reads(id).withHelper());
         }
         return TestDraft.of("port-plugs", script).reads(new ReadingSpec.Series(figures, 0)).isolates()
                 .needs(VehicleNeeds.openedAt(layout.family().clutch() ? Opened.CLUTCH_LINE : Opened.MASTER_PORTS))

@@ -138,7 +138,7 @@ final class LookTests {
             double few = 0.06 + 0.1 * seen(found[0], 0.4 * half);
             return normalised(1 - Math.min(0.97, spit + few), few, spit);
         }).needs(layout.family().lever() ? VehicleNeeds.SEAT : VehicleNeeds.RAISED).minutes(8).rig(RigKind.BLEED_HOSE).observes(suspect)
-                .steps(Step.of("hose-on").caution("screw"), Step.of("press"), Step.of("crack").caution("pressure"), Step.of("close"));
+                .steps(Step.of("hose-on").caution("screw"), Step.of("press").withHelper(), Step.of("crack").caution("pressure"), Step.of("close"));
     }
 
     /** The little fountain at first movement proves the hole open; whatever covers it takes it away. */
@@ -147,7 +147,7 @@ final class LookTests {
             double spurts = 0.03 + 0.9 * ramp(hole[0], 0.2, 0.9);
             double none = 0.05 + 0.85 * ramp(-hole[0], -0.3, -0.02);
             return normalised(spurts, 0.12, none);
-        }).needs(VehicleNeeds.BONNET).minutes(3).steps(Step.of("cap").caution("face-shield"), Step.of("press"));
+        }).needs(VehicleNeeds.BONNET).minutes(3).steps(Step.of("cap").caution("face-shield"), Step.of("press").withHelper());
     }
 
     private Procedure holeProbed() {

@@ -63,6 +63,14 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
             this.id = id;
         }
 
+        /** Whether it is a tool that a workshop may not have; eyes, hands, a foot, a tape and a rule are always there. */
+        public boolean tool() {
+            return switch (this) {
+                case EYE, FOOT_AND_TAPE, LEVEL_TAPE, RULE, HANDS_ON_WHEEL -> false;
+                default -> true;
+            };
+        }
+
         public String id() {
             return id;
         }
@@ -71,6 +79,11 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
     /** Name of the rig set-up it relies on the first time: every look is its own, a tape or plug once fitted serves all its tests. */
     public String rigSetup() {
         return rigKind == RigKind.EYE ? rigKind.id() + "@" + id : rigKind.id();
+    }
+
+    /** Whether it takes a second person. */
+    public boolean needsHelper() {
+        return steps.stream().anyMatch(Step::helper);
     }
 
     /** Whether a reading of this test can carry the proof of a suspect. */

@@ -167,7 +167,7 @@ final class SeatTests {
     private Procedure bracketWatched() {
         return TestDraft.of("bracket-watched", Protocol.whole().then(new Press(forces.mediumN()), new Hold(2), new Sample(Sensed.BRACKET_MM)))
                 .reads(Figures.movement("moves")).minutes(4).needs(VehicleNeeds.BONNET).rig(RigKind.RULE).observes("bracket-flexing")
-                .steps(Step.of("rule"), Step.of("press").reads("moves"));
+                .steps(Step.of("rule"), Step.of("press").reads("moves").withHelper());
     }
 
     /** Off, out when the pedal is lifted by a toe, or lit whatever the pedal does. */

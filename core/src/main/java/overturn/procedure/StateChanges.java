@@ -6,7 +6,9 @@ import overturn.procedure.VehicleNeeds.Opened;
 public final class StateChanges {
 
     private static final double BONNET = 0.5;
-    private static final double LIFT = 4;
+    /** On the lift, and with jack and stands where there is none. */
+    public static final double LIFT = 4;
+    public static final double STANDS = 10;
     private static final double WHEELS_OFF = 8;
     private static final double WHEELS_ON = 10;
     private static final double CLOSE_AND_BLEED_ALL = 40;
@@ -19,9 +21,14 @@ public final class StateChanges {
 
     /** Minutes from one state to another. */
     public static double minutes(VehicleNeeds from, VehicleNeeds to) {
+        return minutes(from, to, LIFT);
+    }
+
+    /** The same where raising or lowering it takes this long. */
+    public static double minutes(VehicleNeeds from, VehicleNeeds to, double raising) {
         double minutes = 0;
         minutes += from.bonnetOpen() == to.bonnetOpen() ? 0 : BONNET;
-        minutes += from.raised() == to.raised() ? 0 : LIFT;
+        minutes += from.raised() == to.raised() ? 0 : raising;
         if (from.wheelsOff() != to.wheelsOff()) {
             minutes += to.wheelsOff() ? WHEELS_OFF : WHEELS_ON;
         }

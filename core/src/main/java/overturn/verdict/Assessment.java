@@ -1,5 +1,6 @@
 package overturn.verdict;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -7,9 +8,10 @@ import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
-import overturn.planning.Prices;
 import overturn.planning.Proposal;
+import overturn.planning.Round;
 import overturn.planning.TestPlanner;
+import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 
 /**
@@ -31,16 +33,27 @@ public record Assessment(BeliefHistory history, List<Proposal> proposals, Verdic
      * @param intake   facts told at intake
      * @param readings standing readings in order
      * @param state    how the vehicle stands
-     * @param setAside tests that cannot be done here
+     * @param setAside tests that cannot be done on this vehicle
+     * @param workshop what the workshop has, and its prices
      */
-    public static Assessment of(LayoutModel model, Intake intake, List<Reading> readings, VehicleNeeds state, Set<String> setAside) {
-        return of(BeliefHistory.of(model, intake, readings), state, setAside);
+    public static Assessment of(LayoutModel model, Intake intake, List<Reading> readings, VehicleNeeds state, Set<String> setAside, Workshop workshop) {
+        return of(BeliefHistory.of(model, intake, readings), state, setAside, workshop);
     }
 
     /** Assesses a job whose beliefs are known. */
-    public static Assessment of(BeliefHistory history, VehicleNeeds state, Set<String> setAside) {
+    public static Assessment of(BeliefHistory history, VehicleNeeds state, Set<String> setAside, Workshop workshop) {
         LayoutModel model = history.model();
-        return new Assessment(history, TestPlanner.of(model, Prices.DEFAULT).rank(history, state, setAside), VerdictRule.of(model).explained(history));
+        return new Assessment(history, TestPlanner.of(model, workshop).rank(history, state, setAside), VerdictRule.of(model, workshop.prices()).explained(history));
+    }
+
+    /** What is worth doing, grouped by how the vehicle has to stand. */
+    public List<Round> rounds() {
+        return verdict.grade() == Grade.PROVEN ? List.of() : Round.of(proposals);
+    }
+
+    /** The cheapest way to settle readings that do not fit together: a repeat with another rig. */
+    public Optional<Proposal> cheapestRepeat() {
+        return proposals.stream().filter(p -> p.kind() == Proposal.Kind.CONFLICT).min(Comparator.comparingDouble(Proposal::minutes));
     }
 
     /** The test to do next; empty when the verdict is proven or nothing is left to do. */

@@ -25,20 +25,22 @@ public final class VerdictRule {
 
     public static final double PROBABLE_SHARE = 0.80;
     /** Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the rest. */
-    public static final double ENOUGH_SHARE = 0.9;
+    public static final double ENOUGH_SHARE = 0.85;
 
     private static final double SOUND_SHARE = 0.4;
     /** Most that any rival of nothing wrong may have, as a share of it. */
     private static final double RIVAL_OF_SOUND = 0.7;
 
     private final LayoutModel model;
+    private final Prices prices;
 
-    private VerdictRule(LayoutModel model) {
+    private VerdictRule(LayoutModel model, Prices prices) {
         this.model = model;
+        this.prices = prices;
     }
 
-    public static VerdictRule of(LayoutModel model) {
-        return new VerdictRule(model);
+    public static VerdictRule of(LayoutModel model, Prices prices) {
+        return new VerdictRule(model, prices);
     }
 
     /**
@@ -97,8 +99,8 @@ public final class VerdictRule {
                 .flatMap(r -> belief.ranking().stream().filter(s -> s.remedy() == r).limit(1)).toList();
     }
 
-    private static double waste(Belief belief, Cure cure) {
-        return belief.cures().entrySet().stream().mapToDouble(e -> e.getValue() * Prices.DEFAULT.waste(cure, e.getKey())).sum();
+    private double waste(Belief belief, Cure cure) {
+        return belief.cures().entrySet().stream().mapToDouble(e -> e.getValue() * prices.waste(cure, e.getKey())).sum();
     }
 
     /** Probability that every remedy of a cure is needed. */

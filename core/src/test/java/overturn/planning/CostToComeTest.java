@@ -34,6 +34,22 @@ class CostToComeTest {
         assertEquals(Math.log(2), CostToCome.doubt(new double[] {0.5, 0.5}), 1e-12);
     }
 
+    /**
+     * Master alone 0.6, shoes alone 0.2, both 0.2: whoever does the master first is right in eight of ten, so the doubt about what to do first is
+     * that of 0.8 against 0.2. Whether it is both counts by three tenths.
+     */
+    @Test
+    void doubtAboutASecondFaultCountsLessThanDoubtAboutTheFirst() {
+        double[] shares = {0.6, 0.2, 0.2};
+        CostToCome cost = CostToCome.of(PRICES, List.of(MASTER, SHOES, MASTER.and(SHOES)), shares);
+        double first = -0.8 * Math.log(0.8) - 0.2 * Math.log(0.2);
+        double all = -0.6 * Math.log(0.6) - 2 * 0.2 * Math.log(0.2);
+        assertEquals(cost.waste(shares) + 300 * (0.7 * first + 0.3 * all), cost.of(shares), 1e-9);
+        CostToCome.Gain gain = cost.gain(shares, new double[][] {{0.6, 0.2, 0}, {0, 0, 0.2}});
+        double left = 0.8 * (-0.75 * Math.log(0.75) - 0.25 * Math.log(0.25));
+        assertEquals(0.7 * (first - left) + 0.3 * (all - left), gain.informationNats(), 1e-9);
+    }
+
     private static DiscreteProblem twoCures(double minutes, double sure) {
         List<List<Double>> chances = List.of(List.of(sure, 1 - sure), List.of(1 - sure, sure));
         return new DiscreteProblem(List.of(MASTER, SHOES), List.of(0.5, 0.5), List.of(new DiscreteProblem.Test(minutes, chances)));

@@ -2,6 +2,7 @@ package overturn.planning;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -18,6 +19,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.planning.Proposal.Kind;
 import overturn.inference.Intake;
+import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.quantity.MeasureUnit;
@@ -44,7 +46,7 @@ class TestPlannerTest {
     }
 
     private static List<Proposal> rank(VehicleNeeds state, Set<String> setAside, Reading... readings) {
-        return TestPlanner.of(MODEL, Prices.DEFAULT).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), state, setAside);
+        return TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), state, setAside);
     }
 
     private static Proposal proposal(List<Proposal> ranked, String test) {
@@ -122,5 +124,47 @@ class TestPlannerTest {
         assertFalse(reason.oneSide().isEmpty() || reason.otherSide().isEmpty());
         assertTrue(java.util.Collections.disjoint(reason.oneSide(), reason.otherSide()));
         assertTrue(reason.oneShare() + reason.otherShare() > 0.9);
+    }
+
+    private static List<String> ids(Workshop workshop) {
+        return TestPlanner.of(MODEL, workshop).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY)), VehicleNeeds.SEAT, Set.of()).stream()
+                .map(p -> p.procedure().id()).toList();
+    }
+
+    @Test
+    void whatTheWorkshopLacksIsNotProposed() {
+        List<String> all = ids(Workshop.WELL_EQUIPPED);
+        assertTrue(all.containsAll(List.of("hoses-clamped", "front-screws", "hold-medium")));
+        List<String> withoutClamps = ids(new Workshop(Set.of(RigKind.CLAMPS), true, true, Prices.DEFAULT));
+        assertFalse(withoutClamps.contains("hoses-clamped"));
+        assertTrue(withoutClamps.contains("front-screws"));
+        List<String> alone = ids(new Workshop(Set.of(), false, true, Prices.DEFAULT));
+        assertFalse(alone.contains("front-screws"), "somebody has to press while the screw is cracked");
+        assertTrue(alone.contains("hold-medium"));
+        assertThrows(IllegalArgumentException.class, () -> new Workshop(Set.of(RigKind.EYE), true, true, Prices.DEFAULT));
+    }
+
+    /** Jack and stands there and back take 12 minutes more than the lift; a way back that is gone anyway is half credited. */
+    @Test
+    void withoutALiftRaisingTakesLonger() {
+        Workshop jacks = new Workshop(Set.of(), true, false, Prices.DEFAULT);
+        BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY));
+        double onLift = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "raised-walk").stateMinutes();
+        double onStands = proposal(TestPlanner.of(MODEL, jacks).rank(history, VehicleNeeds.SEAT, Set.of()), "raised-walk").stateMinutes();
+        assertEquals(12, onStands - onLift, 1e-9);
+    }
+
+    @Test
+    void aRoundHoldsAllThatIsWorthDoingInOneStateAndGoesTheWayOnce() {
+        List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY);
+        List<Round> rounds = Round.of(ranked);
+        assertEquals(ranked.stream().filter(Proposal::worthDoing).count(), rounds.stream().mapToInt(r -> r.proposals().size()).sum());
+        assertEquals(rounds.size(), rounds.stream().map(Round::needs).distinct().count());
+        for (Round round : rounds) {
+            assertTrue(round.proposals().stream().allMatch(p -> p.procedure().needs().equals(round.needs())));
+            double apart = round.proposals().stream().mapToDouble(Proposal::minutes).sum();
+            assertTrue(round.minutes() <= apart + 1e-9, "together at most as long as apart");
+        }
+        assertEquals(ranked.get(0).procedure().needs(), rounds.get(0).needs());
     }
 }

@@ -17,6 +17,8 @@ import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.planning.Prices;
+import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
@@ -47,7 +49,7 @@ class VerdictRuleTest {
     }
 
     private static Verdict verdict(Reading... readings) {
-        return VerdictRule.of(MODEL).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
+        return VerdictRule.of(MODEL, Prices.DEFAULT).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
     }
 
     @Test
@@ -104,8 +106,8 @@ class VerdictRuleTest {
 
     @Test
     void anAssessmentStopsProposingOnceItIsProven() {
-        Assessment open = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of());
-        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of());
+        Assessment open = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
         assertTrue(open.next().isPresent());
         assertTrue(proven.next().isEmpty());
         assertFalse(proven.proposals().isEmpty(), "others can still be chosen");

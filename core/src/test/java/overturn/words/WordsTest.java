@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -14,10 +15,12 @@ import overturn.calculation.Calculators;
 import overturn.calculation.Result;
 import overturn.circuit.Family;
 import overturn.circuit.Layout;
+import overturn.circuit.Segment;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
+import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.suspect.Remedy;
@@ -34,6 +37,12 @@ class WordsTest {
                 "caution.not-to-be-driven", "caution.before-opening", "caution.out-of-scope"));
         for (Family family : Family.values()) {
             ids.add("family." + family.id());
+        }
+        for (Segment segment : Segment.values()) {
+            ids.add("segment." + segment.name().toLowerCase(Locale.ROOT));
+        }
+        for (RigKind rig : RigKind.values()) {
+            ids.add("rig." + rig.id());
         }
         for (Layout layout : Presets.all()) {
             layout.components().forEach(c -> ids.add("component." + c.id()));
@@ -121,5 +130,16 @@ class WordsTest {
             java.util.regex.Pattern.compile("\\{(\\w+)}").matcher(text).results()
                     .forEach(match -> assertTrue(FORCES.contains(match.group(1)), id + " names " + match.group(1)));
         });
+    }
+
+    /** What the steps say and what the planner knows of a second person agree. */
+    @Test
+    void testsWhoseStepsNameAHelperTakeOne() {
+        for (Layout layout : Presets.all()) {
+            for (Procedure p : ProcedureCatalogue.of(layout).all()) {
+                boolean told = p.steps().stream().anyMatch(step -> WORDS.get("test." + p.id() + ".step." + step.id()).contains("helper"));
+                assertEquals(told, p.needsHelper(), layout.id() + " " + p.id());
+            }
+        }
     }
 }

@@ -2,30 +2,35 @@ package overturn.app.api;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import overturn.app.job.WorkshopSettings;
 import overturn.app.usecase.Jobs.Job;
+import overturn.circuit.Segment;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.planning.Proposal;
 import overturn.planning.Reason;
+import overturn.planning.Round;
 import overturn.quantity.Dimension;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
+import overturn.verdict.Standing;
 import overturn.verdict.Verdict;
 import overturn.verdict.Verdict.Missing;
 
 /** What follows from the log: suspects with their reasons, how suspicion moved, the tests, the verdict. */
-public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs, List<SuspectedPartView> components, List<MomentView> river, Optional<ProposalView> next,
-                             List<ProposalView> others, boolean anotherTestPays, VerdictView verdict, Optional<ConflictView> conflict) {
+public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs, List<SuspectedPartView> components, List<SuspectedSegmentView> segments,
+                             List<MomentView> river, Optional<ProposalView> next, List<ProposalView> others, List<RoundView> rounds, boolean anotherTestPays,
+                             VerdictView verdict, Optional<ConflictView> conflict, Optional<MoneyView> money) {
 
-    /** Weights between half and double are noise and not told. */
-    private static final double TELLING_FACTOR = 1.5;
     /** Proposals whose reason is worked out; the rest is far from being done next. */
     private static final int EXPLAINED = 12;
     private static final int MOST_PAIRS = 5;
@@ -35,7 +40,8 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
         Assessment assessment = job.assessment();
         BeliefHistory history = assessment.history();
         List<SuspicionView> suspects = new ArrayList<>(history.now().ranking().stream().map(s -> suspicion(s, history)).toList());
-        suspects.add(new SuspicionView(Verdict.NONE_OF_THESE, Remedy.LOOK_ELSEWHERE.id(), history.now().noneOfThese(), List.of()));
+        suspects.add(new SuspicionView(Verdict.NONE_OF_THESE, Remedy.LOOK_ELSEWHERE.id(), history.now().noneOfThese(),
+                history.now().noneOfThese() < Standing.CLEARED_SHARE, Optional.empty(), Optional.empty(), List.of()));
         suspects.sort((a, b) -> Double.compare(b.probability(), a.probability()));
         List<MomentView> river = IntStream.rangeClosed(0, history.readings().size()).mapToObj(n -> moment(job, history, n)).toList();
         Optional<ProposalView> next = assessment.next().map(p -> ProposalView.of(p, history.now()));
@@ -45,20 +51,25 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
         List<PairView> pairs = history.now().leadingPairs(MOST_PAIRS).stream().filter(p -> p.probability() >= LEAST_PAIR)
                 .map(p -> new PairView(p.one().id(), p.other().id(), p.probability())).toList();
         return new AssessmentView(suspects, pairs, history.now().components().entrySet().stream()
-                .map(e -> new SuspectedPartView(e.getKey(), e.getValue())).toList(), river, next, others, assessment.anotherTestPays(), VerdictView.of(assessment.verdict()),
-                history.oddOneOut().map(r -> new ConflictView(UUID.fromString(r.id()), r.procedureId(), r.rigSetup())));
+                .map(e -> new SuspectedPartView(e.getKey(), e.getValue())).toList(), history.now().segments().entrySet().stream().map(SuspectedSegmentView::of).toList(),
+                river, next, others, assessment.rounds().stream().map(RoundView::of).toList(), assessment.anotherTestPays(),
+                VerdictView.of(assessment.verdict(), job.workshop()), history.oddOneOut().map(r -> conflict(r, assessment)), money(job));
     }
 
     private static SuspicionView suspicion(Suspect suspect, BeliefHistory history) {
-        List<WeightView> weights = new ArrayList<>();
-        for (int i = 0; i < history.readings().size(); i++) {
-            double factor = history.oddsFactor(i, suspect.id());
-            if (factor > TELLING_FACTOR || factor < 1 / TELLING_FACTOR) {
-                weights.add(new WeightView(UUID.fromString(history.readings().get(i).id()), history.readings().get(i).procedureId(), factor));
-            }
-        }
-        weights.sort((a, b) -> Double.compare(Math.abs(Math.log(b.oddsFactor())), Math.abs(Math.log(a.oddsFactor()))));
-        return new SuspicionView(suspect.id(), suspect.remedy().id(), history.now().probability(suspect.id()), weights);
+        Standing standing = Standing.of(history, suspect);
+        return new SuspicionView(suspect.id(), suspect.remedy().id(), standing.probability(), standing.cleared(), standing.clearedBy().map(WeightView::of),
+                standing.heldUpBy().map(WeightView::of), standing.weights().stream().map(WeightView::of).toList());
+    }
+
+    private static ConflictView conflict(Reading odd, Assessment assessment) {
+        return new ConflictView(UUID.fromString(odd.id()), odd.procedureId(), odd.rigSetup(),
+                assessment.cheapestRepeat().map(p -> new RepeatView(p.procedure().id(), p.minutes())));
+    }
+
+    private static Optional<MoneyView> money(Job job) {
+        return job.workshop().rate().map(rate -> new MoneyView(rate.currency(), rate.of(job.assessment().verdict().wasteMinutes()),
+                job.assessment().next().map(p -> rate.of(p.minutes()))));
     }
 
     private static MomentView moment(Job job, BeliefHistory history, int count) {
@@ -69,8 +80,24 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
                         Stream.of(new ShareView(Verdict.NONE_OF_THESE, belief.noneOfThese()))).toList());
     }
 
-    /** A suspect now: its probability and the readings for (above 1) and against it, the weightiest first. */
-    public record SuspicionView(String suspectId, String remedyId, double probability, List<WeightView> weights) {
+    /**
+     * A suspect now.
+     *
+     * @param cleared   whether it is below the stated share
+     * @param clearedBy the reading that clears it most, where it is cleared
+     * @param heldUpBy  the reading that keeps it suspected most, where it is not
+     * @param weights   readings for (above 1) and against it, the weightiest first
+     */
+    public record SuspicionView(String suspectId, String remedyId, double probability, boolean cleared, Optional<WeightView> clearedBy, Optional<WeightView> heldUpBy,
+                                List<WeightView> weights) {
+    }
+
+    /** Suspicion that falls on one segment of the circuit. */
+    public record SuspectedSegmentView(String segmentId, double probability) {
+
+        static SuspectedSegmentView of(Map.Entry<Segment, Double> entry) {
+            return new SuspectedSegmentView(entry.getKey().name().toLowerCase(Locale.ROOT), entry.getValue());
+        }
     }
 
     /** Two suspects at fault at once. */
@@ -83,6 +110,10 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
 
     /** How many times one reading raised the odds. */
     public record WeightView(UUID entryId, String procedureId, double oddsFactor) {
+
+        static WeightView of(Standing.Weight weight) {
+            return new WeightView(UUID.fromString(weight.reading().id()), weight.reading().procedureId(), weight.oddsFactor());
+        }
     }
 
     /** What was believed after a reading; the first is before any. */
@@ -93,8 +124,24 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
     public record ShareView(String suspectId, double probability) {
     }
 
-    /** The reading that does not fit, to be repeated on another rig. */
-    public record ConflictView(UUID entryId, String procedureId, String rigSetup) {
+    /** The reading that does not fit, and the cheapest repeat with another rig, where one is left. */
+    public record ConflictView(UUID entryId, String procedureId, String rigSetup, Optional<RepeatView> repeat) {
+    }
+
+    /** A test to repeat and its minutes. */
+    public record RepeatView(String procedureId, double minutes) {
+    }
+
+    /** Tests worth doing in one state of the vehicle: minutes there and back once, minutes in all. */
+    public record RoundView(TestView.NeedsView needs, double wayMinutes, double minutes, List<String> procedureIds) {
+
+        static RoundView of(Round round) {
+            return new RoundView(TestView.NeedsView.of(round.needs()), round.wayMinutes(), round.minutes(), round.proposals().stream().map(p -> p.procedure().id()).toList());
+        }
+    }
+
+    /** Stop or test in the workshop's money, where it has told its rate: what acting now would waste, and what the next test costs. */
+    public record MoneyView(String currency, double actNow, Optional<Double> nextTest) {
     }
 
     /**
@@ -149,12 +196,12 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
                               double enough, Grade grade, List<UUID> carriers, List<Missing> missing, List<OverturnerView> overturners,
                               double remedyMinutes, double wrongPartMinutes) {
 
-        static VerdictView of(Verdict verdict) {
+        static VerdictView of(Verdict verdict, WorkshopSettings workshop) {
             Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
             return new VerdictView(verdict.remedy().id(), verdict.suspectId(), also.map(s -> s.remedy().id()), also.map(Suspect::id),
                     verdict.probability(), verdict.enough(), verdict.grade(), verdict.carriers().stream().map(r -> UUID.fromString(r.id())).toList(),
                     verdict.missing(), verdict.overturners().stream().map(OverturnerView::of).toList(),
-                    verdict.cure().remedies().stream().mapToDouble(Remedy::labourMinutes).sum(), verdict.wasteMinutes());
+                    verdict.cure().remedies().stream().mapToDouble(r -> workshop.priceOf(r).labourMinutes()).sum(), verdict.wasteMinutes());
         }
     }
 

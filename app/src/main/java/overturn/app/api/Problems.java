@@ -46,7 +46,7 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail stale(StaleLogException e) {
         ProblemDetail problem = problem(HttpStatus.CONFLICT, "log-has-grown", "Somebody else entered something", e.getMessage());
-        problem.setProperty("findings", List.of(new Finding("sequence", Integer.toString(e.given()), "the sequence of the last entry")));
+        problem.setProperty("findings", List.of(new Finding(e.field(), Integer.toString(e.given()), "the " + e.field() + " that stands now")));
         return problem;
     }
 

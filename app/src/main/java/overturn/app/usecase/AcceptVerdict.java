@@ -29,7 +29,7 @@ public class AcceptVerdict {
         Job job = jobs.find(jobId);
         writer.append(jobId, stamp, seen -> {
             JobState state = JobState.of(seen, job.model().procedures());
-            Verdict verdict = Assessment.of(job.model(), state.intake(), state.readings(), state.vehicle(), state.setAside()).verdict();
+            Verdict verdict = Assessment.of(job.model(), state.intake(), state.readings(), state.vehicle(), state.setAside(), job.workshop().forPlanning()).verdict();
             return accepted(verdict, why == null ? "" : why.strip());
         });
     }

@@ -10,6 +10,8 @@ import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.app.job.WorkshopLog;
+import overturn.app.job.WorkshopSettings;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;
@@ -23,16 +25,18 @@ public class Jobs {
 
     private final JobLog log;
     private final LayoutModels models;
+    private final WorkshopLog workshop;
     private final Cache<UUID, BeliefHistory> histories = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
     private final Cache<List<Object>, Job> assessed = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-    Jobs(JobLog log, LayoutModels models) {
+    Jobs(JobLog log, LayoutModels models, WorkshopLog workshop) {
         this.log = log;
         this.models = models;
+        this.workshop = workshop;
     }
 
     /** A job with everything that follows from its log. */
-    public record Job(UUID id, JobState state, LayoutModel model, Assessment assessment) {
+    public record Job(UUID id, JobState state, LayoutModel model, WorkshopSettings workshop, Assessment assessment) {
     }
 
     /** All jobs, the newest first. */
@@ -48,14 +52,15 @@ public class Jobs {
         if (entries.isEmpty()) {
             throw new NotFoundException("job", id.toString());
         }
-        return assessed.get(List.of(id, entries.size()), key -> assess(id, entries));
+        WorkshopSettings settings = workshop.latest();
+        return assessed.get(List.of(id, entries.size(), settings.version()), key -> assess(id, entries, settings));
     }
 
-    private Job assess(UUID id, List<LoggedEntry> entries) {
+    private Job assess(UUID id, List<LoggedEntry> entries, WorkshopSettings settings) {
         LayoutModel model = models.of(((JobOpened) entries.get(0).entry()).layoutId());
         JobState state = JobState.of(entries, model.procedures());
         model.warmUp();
-        return new Job(id, state, model, Assessment.of(history(id, model, state), state.vehicle(), state.setAside()));
+        return new Job(id, state, model, settings, Assessment.of(history(id, model, state), state.vehicle(), state.setAside(), settings.forPlanning()));
     }
 
     /** What is known of the readings before is kept; with one more only that one is worked out. Equal to working it all out anew. */

@@ -75,6 +75,11 @@ class AccessibilityTest {
         page.getByText("25.40 mm · 1.000 in").waitFor();
         assertClean(page, "bench with a what-if");
 
+        screens.open("/workshop").heading("Tools").waitFor();
+        page.getByLabel("Master, reseal or renew, labour, min").fill("an hour");
+        page.getByText("a number of minutes, 0 or more").waitFor();
+        assertClean(page, "workshop with a figure that cannot be read");
+
         screens.open("/layouts").heading("Old Bess, pump tender").waitFor();
         assertClean(page, "circuits");
 

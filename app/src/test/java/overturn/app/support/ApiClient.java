@@ -37,6 +37,10 @@ public final class ApiClient {
         return postText(path, MAPPER.writeValueAsString(body));
     }
 
+    public Answer put(String path, Object body) {
+        return send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json").PUT(BodyPublishers.ofString(MAPPER.writeValueAsString(body))));
+    }
+
     public Answer postText(String path, String body, String... headers) {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json");
         for (int i = 0; i < headers.length; i += 2) {

@@ -15,6 +15,7 @@ import overturn.inference.LayoutModel;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.planning.Prices;
+import overturn.planning.Workshop;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -86,7 +87,7 @@ public final class HiddenFaults implements Callable<Integer> {
             return plans.parallelStream().map(plan -> {
                 World world = worlds.get(plan.world);
                 Case vehicle = world.draw(plan.stratum, plan.seed);
-                Trial trial = new Trial(world.model(plan.stratum), vehicle, Prices.DEFAULT);
+                Trial trial = new Trial(world.model(plan.stratum), vehicle, Workshop.WELL_EQUIPPED);
                 List<Outcome> own = new ArrayList<>();
                 for (Policy policy : Policy.values()) {
                     if (policy == Policy.OVERTURN || plan.stratum.compared()) {

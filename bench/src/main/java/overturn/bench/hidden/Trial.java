@@ -19,6 +19,7 @@ import overturn.inference.LayoutModel;
 import overturn.planning.Prices;
 import overturn.planning.Proposal;
 import overturn.planning.TestPlanner;
+import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.StateChanges;
@@ -45,6 +46,7 @@ final class Trial {
 
     private final LayoutModel model;
     private final Case vehicle;
+    private final Workshop workshop;
     private final Prices prices;
     private final Procedure characterise;
     private final Map<List<String>, Known> known = new HashMap<>();
@@ -63,10 +65,11 @@ final class Trial {
         }
     }
 
-    Trial(LayoutModel model, Case vehicle, Prices prices) {
+    Trial(LayoutModel model, Case vehicle, Workshop workshop) {
         this.model = model;
         this.vehicle = vehicle;
-        this.prices = prices;
+        this.workshop = workshop;
+        this.prices = workshop.prices();
         this.characterise = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
     }
 
@@ -220,7 +223,7 @@ final class Trial {
         if (before == null) {
             long from = System.nanoTime();
             BeliefHistory now = history.get();
-            before = new Known(now, VerdictRule.of(model).named(now), (System.nanoTime() - from) / 1e6);
+            before = new Known(now, VerdictRule.of(model, workshop.prices()).named(now), (System.nanoTime() - from) / 1e6);
             known.put(List.copyOf(path), before);
         }
         return before;
@@ -238,7 +241,7 @@ final class Trial {
             Known at = progress.at;
             return at.proposals.computeIfAbsent(progress.state, s -> {
                 long from = System.nanoTime();
-                List<Proposal> all = TestPlanner.of(model, prices).rank(at.history, s, Set.of());
+                List<Proposal> all = TestPlanner.of(model, workshop).rank(at.history, s, Set.of());
                 at.millis += (System.nanoTime() - from) / 1e6;
                 return all;
             });

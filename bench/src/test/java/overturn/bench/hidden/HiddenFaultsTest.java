@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
-import overturn.planning.Prices;
+import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Cure;
@@ -106,7 +106,7 @@ class HiddenFaultsTest {
     @Test
     void aSoundVehicleHandedBackAtOnceCostsTheTalkOnly() {
         World world = new World(LEVER_CLUTCH, 5);
-        Outcome outcome = new Trial(world.model(Stratum.SOUND), world.draw(Stratum.SOUND, 4), Prices.DEFAULT).of(Policy.CHART);
+        Outcome outcome = new Trial(world.model(Stratum.SOUND), world.draw(Stratum.SOUND, 4), Workshop.WELL_EQUIPPED).of(Policy.CHART);
         assertTrue(outcome.costToCure() >= outcome.minutes());
         assertTrue(outcome.wrongParts() == 0 || !outcome.named().equals(Cure.HAND_BACK));
     }

@@ -1,0 +1,17 @@
+package overturn.app.job;
+
+import java.time.Instant;
+
+/** Where the versions of the workshop's settings are kept. */
+public interface WorkshopLog {
+
+    /** The latest; the plain ones where none was told. */
+    WorkshopSettings latest();
+
+    /**
+     * Appends a version.
+     *
+     * @throws StaleLogException if somebody told one of this number before
+     */
+    void append(WorkshopSettings settings, String personId, Instant at);
+}

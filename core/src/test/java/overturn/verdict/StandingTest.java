@@ -1,0 +1,80 @@
+package overturn.verdict;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import overturn.circuit.Segment;
+import overturn.evidence.Reading;
+import overturn.inference.BeliefHistory;
+import overturn.inference.Intake;
+import overturn.inference.LayoutModel;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.planning.Proposal;
+import overturn.planning.Workshop;
+import overturn.procedure.VehicleNeeds;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+import overturn.suspect.Suspect;
+
+/** By what a suspect is cleared or held up, and how readings that do not fit are settled. */
+class StandingTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
+    private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
+
+    private static Reading hold(String id, String setup, double... mm) {
+        List<Optional<TypedQuantity>> taken = new ArrayList<>();
+        for (double value : mm) {
+            taken.add(Optional.of(new TypedQuantity(Double.toString(value), MeasureUnit.MILLIMETRE, value)));
+        }
+        return new Reading(id, id, new Figures(taken), setup, RigTrust.NORMAL);
+    }
+
+    private static Suspect suspect(String id) {
+        return MODEL.suspects().get(MODEL.indexOf(id));
+    }
+
+    @Test
+    void aSinkingHoldClearsSoundAndHoldsUpTheCup() {
+        BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
+        Standing sound = Standing.of(history, suspect("nothing-wrong"));
+        assertTrue(sound.cleared());
+        assertEquals("hold-medium", sound.clearedBy().orElseThrow().reading().procedureId());
+        assertTrue(sound.clearedBy().get().oddsFactor() < 0.01);
+        assertTrue(sound.heldUpBy().isEmpty());
+        Standing cup = Standing.of(history, suspect("primary-piston-cup"));
+        assertFalse(cup.cleared());
+        assertEquals("hold-medium", cup.heldUpBy().orElseThrow().reading().procedureId());
+        assertTrue(cup.clearedBy().isEmpty());
+    }
+
+    @Test
+    void segmentsShareOutWhatTheComponentsCarry() {
+        BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
+        double components = history.now().components().values().stream().mapToDouble(Double::doubleValue).sum();
+        assertEquals(components, history.now().segments().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9);
+        assertEquals(Set.of(Segment.values()), history.now().segments().keySet());
+        assertTrue(history.now().segments().get(Segment.MASTER) > 0.5 * components, history.now().segments().toString());
+    }
+
+    @Test
+    void readingsThatContradictEachOtherAreSettledByTheCheapestRepeat() {
+        Assessment assessment = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-gentle", "tape", 36, 42, 50, 66), hold("hold-twice", "other-tape", 0.5, 0.5),
+                hold("hold-medium", "tape-3", 33, 33, 33.5, 34)), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        String odd = assessment.history().oddOneOut().orElseThrow().procedureId();
+        assertEquals("hold-gentle", odd);
+        Proposal repeat = assessment.cheapestRepeat().orElseThrow();
+        assertEquals(odd, repeat.procedure().id());
+        assertTrue(repeat.anotherRig());
+    }
+}

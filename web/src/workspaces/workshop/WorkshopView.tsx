@@ -1,0 +1,106 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState, type ReactNode } from "react";
+import { api, Refusal } from "../../domain/api";
+import { useSettings } from "../../domain/settings";
+import type { Workshop } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Failed, Loading } from "../../ui/States";
+import { TopStrip } from "../../ui/TopStrip";
+import { Prices } from "./Prices";
+import { draftOf, request, unreadable, type Draft } from "./state";
+
+/** What the workshop has and what things cost there. */
+export function WorkshopView() {
+  const workshop = useQuery({ queryKey: ["workshop"], queryFn: api.workshop });
+  if (workshop.isPending) return <Loading />;
+  if (workshop.isError) return <Failed error={workshop.error} again={() => void workshop.refetch()} />;
+  return <Form key={workshop.data.version} workshop={workshop.data} />;
+}
+
+function Form({ workshop }: { workshop: Workshop }) {
+  const { personId, word } = useSettings();
+  const [draft, setDraft] = useState(() => draftOf(workshop));
+  const queries = useQueryClient();
+  const kept = useMutation({
+    mutationFn: () => api.tellWorkshop(request(draft, workshop.version, personId)),
+    onSuccess: (now) => {
+      queries.setQueryData(["workshop"], now);
+      void queries.invalidateQueries({ queryKey: ["jobs"] });
+      void queries.invalidateQueries({ queryKey: ["job"] });
+    },
+    onError: (error) => error instanceof Refusal && error.status === 409 && void queries.invalidateQueries({ queryKey: ["workshop"] }),
+  });
+  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
+  const wrong = unreadable(draft);
+  return (
+    <>
+      <TopStrip title={say("workshop")} />
+      <main className="mx-auto max-w-4xl p-4 md:p-8">
+        <p className="mb-5 max-w-3xl text-lg">{say("workshopWhy")}</p>
+        <form className="grid gap-6" onSubmit={(e) => { e.preventDefault(); kept.mutate(); }}>
+          <Group title={say("workshopTools")} hint={say("workshopToolsWhy")}>
+            <div className="grid gap-2 sm:grid-cols-2">
+              {workshop.tools.map((t) => (
+                <Tick key={t.rigKind} checked={draft.there[t.rigKind] ?? true} onChange={(there) => set({ there: { ...draft.there, [t.rigKind]: there } })}>{word(`rig.${t.rigKind}`)}</Tick>
+              ))}
+            </div>
+          </Group>
+          <Group title={say("workshopPeople")}>
+            <div className="grid gap-2 sm:grid-cols-2">
+              <Tick checked={draft.helper} onChange={(helper) => set({ helper })}>{say("workshopHelper")}</Tick>
+              <Tick checked={draft.lift} onChange={(lift) => set({ lift })}>{say("workshopLift")}</Tick>
+            </div>
+          </Group>
+          <Group title={say("workshopRate")} hint={say("workshopRateWhy")}>
+            <div className="flex flex-wrap gap-3">
+              <Text label={say("workshopRate")} value={draft.rate} onChange={(rate) => set({ rate })} numeric />
+              <Text label={say("workshopCurrency")} value={draft.currency} onChange={(currency) => set({ currency })} />
+            </div>
+          </Group>
+          <Group title={say("workshopPrices")} hint={say("workshopPricesWhy")}>
+            <Prices draft={draft} wrong={wrong} onChange={(prices) => set({ prices })} />
+          </Group>
+          <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
+            <button type="submit" disabled={kept.isPending || wrong.length > 0} className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink">{say("workshopSave")}</button>
+            <p role="status">{workshop.version === 0 ? say("workshopPlain") : say(kept.isSuccess ? "workshopKept" : "workshopVersion", { version: workshop.version })}</p>
+            {kept.isError && <p role="alert" className="border-2 border-danger p-2">{refused(kept.error)}</p>}
+          </div>
+        </form>
+      </main>
+    </>
+  );
+}
+
+function refused(error: Error): string {
+  const findings = error instanceof Refusal ? error.findings.map((f) => `${f.field}: ${f.given}, ${f.allowed}`) : [];
+  return [error.message, ...findings].join(" · ");
+}
+
+function Group({ title, hint, children }: { title: string; hint?: string; children: ReactNode }) {
+  return (
+    <section aria-label={title} className="border-t-2 border-ink pt-3">
+      <h2 className="text-xl font-semibold">{title}</h2>
+      {hint && <p className="mb-2 text-soft">{hint}</p>}
+      {children}
+    </section>
+  );
+}
+
+function Tick({ checked, onChange, children }: { checked: boolean; onChange: (checked: boolean) => void; children: ReactNode }) {
+  return (
+    <label className="flex min-h-11 items-center gap-3 border-2 border-ink bg-panel px-3 font-medium">
+      <input type="checkbox" checked={checked} onChange={(e) => onChange(e.target.checked)} className="size-6 accent-[var(--fill)]" />
+      {children}
+    </label>
+  );
+}
+
+function Text({ label, value, onChange, numeric = false }: { label: string; value: string; onChange: (value: string) => void; numeric?: boolean }) {
+  return (
+    <label className="block">
+      <span className="block text-sm text-soft">{label}</span>
+      <input value={value} maxLength={numeric ? 9 : 8} inputMode={numeric ? "decimal" : undefined} onChange={(e) => onChange(e.target.value)}
+        className="figures min-h-11 w-40 border-2 border-ink px-2 text-lg" />
+    </label>
+  );
+}

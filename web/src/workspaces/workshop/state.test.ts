@@ -1,0 +1,29 @@
+import { describe, expect, it } from "vitest";
+import type { Workshop } from "../../domain/types";
+import { draftOf, figure, request, unreadable } from "./state";
+
+const WORKSHOP: Workshop = {
+  version: 3, helper: true, lift: false, ratePerHour: 90, currency: "crowns",
+  tools: [{ rigKind: "clamps", there: true }, { rigKind: "port-plugs", there: false }],
+  prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }],
+};
+
+describe("the workshop's settings", () => {
+  it("are sent back as they were told when nothing is changed", () => {
+    expect(request(draftOf(WORKSHOP), 3, "juno")).toEqual({ version: 3, personId: "juno", helper: true, lift: false, lacks: ["port-plugs"], ratePerHour: 90, currency: "crowns",
+      prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }] });
+  });
+
+  it("have no rate when the field is left blank, and an impossible one when it is no number", () => {
+    expect(request({ ...draftOf(WORKSHOP), rate: " " }, 3, "juno").ratePerHour).toBeUndefined();
+    expect(request({ ...draftOf(WORKSHOP), rate: "much" }, 3, "juno").ratePerHour).toBe(-1);
+  });
+
+  it("take a comma, and name the remedies whose minutes cannot be read", () => {
+    expect(figure("12,5")).toBe(12.5);
+    expect(figure("an hour")).toBeUndefined();
+    const draft = draftOf(WORKSHOP);
+    expect(unreadable(draft)).toEqual([]);
+    expect(unreadable({ ...draft, prices: { "set-rod": { labour: "", parts: "0" } } })).toEqual(["set-rod"]);
+  });
+});

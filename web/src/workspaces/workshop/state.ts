@@ -1,0 +1,45 @@
+import type { Workshop, WorkshopRequest } from "../../domain/types";
+
+/** The settings as they are being edited: figures as typed. */
+export interface Draft {
+  there: Record<string, boolean>;
+  helper: boolean;
+  lift: boolean;
+  rate: string;
+  currency: string;
+  prices: Record<string, { labour: string; parts: string }>;
+}
+
+export function draftOf(workshop: Workshop): Draft {
+  return {
+    there: Object.fromEntries(workshop.tools.map((t) => [t.rigKind, t.there])),
+    helper: workshop.helper,
+    lift: workshop.lift,
+    rate: workshop.ratePerHour === undefined ? "" : String(workshop.ratePerHour),
+    currency: workshop.currency ?? "",
+    prices: Object.fromEntries(workshop.prices.map((p) => [p.remedyId, { labour: String(p.labourMinutes), parts: String(p.partsMinutes) }])),
+  };
+}
+
+/** A typed figure; undefined where it is none. */
+export function figure(text: string): number | undefined {
+  return /^\s*\d+([.,]\d*)?\s*$/.test(text) ? Number.parseFloat(text.replace(",", ".")) : undefined;
+}
+
+/** Remedies whose minutes cannot be read. */
+export function unreadable(draft: Draft): string[] {
+  return Object.entries(draft.prices).filter(([, p]) => figure(p.labour) === undefined || figure(p.parts) === undefined).map(([id]) => id);
+}
+
+export function request(draft: Draft, version: number, personId: string): WorkshopRequest {
+  return {
+    version,
+    personId,
+    helper: draft.helper,
+    lift: draft.lift,
+    lacks: Object.entries(draft.there).filter(([, there]) => !there).map(([id]) => id),
+    ratePerHour: draft.rate.trim() === "" ? undefined : (figure(draft.rate) ?? -1),
+    currency: draft.currency.trim(),
+    prices: Object.entries(draft.prices).map(([remedyId, p]) => ({ remedyId, labourMinutes: figure(p.labour) ?? -1, partsMinutes: figure(p.parts) ?? -1 })),
+  };
+}
