@@ -12,18 +12,20 @@ import { draftOf, request, unreadable, type Draft } from "./state";
 /** What the workshop has and what things cost there. */
 export function WorkshopView() {
   const workshop = useQuery({ queryKey: ["workshop"], queryFn: api.workshop });
+  const [keptVersion, setKeptVersion] = useState<number>();
   if (workshop.isPending) return <Loading />;
   if (workshop.isError) return <Failed error={workshop.error} again={() => void workshop.refetch()} />;
-  return <Form key={workshop.data.version} workshop={workshop.data} />;
+  return <Form key={workshop.data.version} workshop={workshop.data} justKept={keptVersion === workshop.data.version} onKept={setKeptVersion} />;
 }
 
-function Form({ workshop }: { workshop: Workshop }) {
+function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: boolean; onKept: (version: number) => void }) {
   const { personId, word } = useSettings();
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
   const kept = useMutation({
     mutationFn: () => api.tellWorkshop(request(draft, workshop.version, personId)),
     onSuccess: (now) => {
+      onKept(now.version);
       queries.setQueryData(["workshop"], now);
       void queries.invalidateQueries({ queryKey: ["jobs"] });
       void queries.invalidateQueries({ queryKey: ["job"] });
@@ -51,7 +53,7 @@ function Form({ workshop }: { workshop: Workshop }) {
               <Tick checked={draft.lift} onChange={(lift) => set({ lift })}>{say("workshopLift")}</Tick>
             </div>
           </Group>
-          <Group title={say("workshopRate")} hint={say("workshopRateWhy")}>
+          <Group title={say("workshopMoney")} hint={say("workshopRateWhy")}>
             <div className="flex flex-wrap gap-3">
               <Text label={say("workshopRate")} value={draft.rate} onChange={(rate) => set({ rate })} numeric />
               <Text label={say("workshopCurrency")} value={draft.currency} onChange={(currency) => set({ currency })} />
@@ -62,7 +64,7 @@ function Form({ workshop }: { workshop: Workshop }) {
           </Group>
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
             <button type="submit" disabled={kept.isPending || wrong.length > 0} className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink">{say("workshopSave")}</button>
-            <p role="status">{workshop.version === 0 ? say("workshopPlain") : say(kept.isSuccess ? "workshopKept" : "workshopVersion", { version: workshop.version })}</p>
+            <p role="status">{workshop.version === 0 ? say("workshopPlain") : say(justKept ? "workshopKept" : "workshopVersion", { version: workshop.version })}</p>
             {kept.isError && <p role="alert" className="border-2 border-danger p-2">{refused(kept.error)}</p>}
           </div>
         </form>
@@ -79,8 +81,8 @@ function refused(error: Error): string {
 function Group({ title, hint, children }: { title: string; hint?: string; children: ReactNode }) {
   return (
     <section aria-label={title} className="border-t-2 border-ink pt-3">
-      <h2 className="text-xl font-semibold">{title}</h2>
-      {hint && <p className="mb-2 text-soft">{hint}</p>}
+      <h2 className="mb-2 text-xl font-semibold">{title}</h2>
+      {hint && <p className="-mt-2 mb-2 text-soft">{hint}</p>}
       {children}
     </section>
   );

@@ -67,6 +67,9 @@ class ScreenshotsTest {
         wide.open("/layouts").heading("Corvane flatbed").waitFor();
         shot(wide, "circuits");
 
+        wide.open("/workshop").heading("Tools").waitFor();
+        shot(wide, "workshop");
+
         Screens dark = device(server, 1280, 800, "dark");
         dark.heading("Tarn SK 07").click();
         shot(dark, "verdict-dark");
