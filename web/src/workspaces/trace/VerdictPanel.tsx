@@ -3,6 +3,7 @@ import type { Job, Overturner } from "../../domain/types";
 import { minutes, percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { listed } from "./state";
 
 /** Where it stands, what it hangs on, and what would overturn it. */
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
@@ -31,6 +32,12 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
             {verdict.missing.map((m) => <li key={m}>{say(`missing${m}` as UiWord)}</li>)}
           </ul>
         </>
+      )}
+      {verdict.stripDown && (
+        <p className="mt-2 border-t border-grid pt-2 text-sm">
+          {say("stripDown", { suspects: listed(verdict.stripDown.suspectIds, (id) => word(`suspect.${id}`).toLowerCase(), 3),
+            looks: listed(verdict.stripDown.procedureIds, (id) => word(`test.${id}`).toLowerCase(), 3) })}
+        </p>
       )}
       {verdict.overturners.length > 0 && (
         <>

@@ -43,7 +43,7 @@ public record Assessment(BeliefHistory history, List<Proposal> proposals, Verdic
     /** Assesses a job whose beliefs are known. */
     public static Assessment of(BeliefHistory history, VehicleNeeds state, Set<String> setAside, Workshop workshop) {
         LayoutModel model = history.model();
-        return new Assessment(history, TestPlanner.of(model, workshop).rank(history, state, setAside), VerdictRule.of(model, workshop.prices()).explained(history));
+        return new Assessment(history, TestPlanner.of(model, workshop).rank(history, state, setAside), VerdictRule.of(model, workshop).explained(history));
     }
 
     /** What is worth doing, grouped by how the vehicle has to stand. */

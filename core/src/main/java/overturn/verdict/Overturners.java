@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;
@@ -13,9 +14,12 @@ import overturn.inference.Split.Outlook;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Suspect;
 import overturn.verdict.Verdict.Overturner;
+import overturn.verdict.Verdict.StripDown;
 
 /** For each rival of a verdict, the cheapest test that tells the two apart, and the reading that would speak for the rival. */
 final class Overturners {
@@ -24,24 +28,53 @@ final class Overturners {
     /** Separation in standard deviations that counts as telling apart. */
     private static final double TELLING = 2;
 
-    private Overturners() {
+    private static final int MOST_IN_GROUP = 3;
+
+    private final LayoutModel model;
+    private final BeliefHistory history;
+    private final Workshop workshop;
+
+    Overturners(BeliefHistory history, Workshop workshop) {
+        this.model = history.model();
+        this.history = history;
+        this.workshop = workshop;
     }
 
-    static List<Overturner> of(LayoutModel model, BeliefHistory history, Remedy leader) {
+    List<Overturner> of(Remedy leader) {
         List<Overturner> all = new ArrayList<>();
         history.now().remedies().entrySet().stream()
                 .filter(e -> e.getKey() != leader)
                 .sorted(Map.Entry.<Remedy, Double>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
                 .map(Map.Entry::getKey)
-                .map(rival -> cheapest(model, history, leader, rival))
+                .map(rival -> cheapest(leader, rival, true))
                 .flatMap(Optional::stream)
                 .limit(RIVALS)
                 .forEach(all::add);
         return all;
     }
 
-    private static Optional<Overturner> cheapest(LayoutModel model, BeliefHistory history, Remedy leader, Remedy rival) {
-        return model.procedures().all().stream()
+    /** Rivals that no test left here tells from the leader, and the looks at the parts themselves that will. */
+    Optional<StripDown> stripDown(Remedy leader, List<Remedy> rivals) {
+        if (rivals.size() >= MOST_IN_GROUP || leader == Remedy.LOOK_ELSEWHERE || leader == Remedy.HAND_BACK) {
+            return Optional.empty();
+        }
+        List<Remedy> apart = rivals.stream().filter(r -> r != Remedy.LOOK_ELSEWHERE && cheapest(leader, r, false).isEmpty()).toList();
+        if (apart.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Suspect> group = Stream.concat(Stream.of(leader), apart.stream()).flatMap(this::leading).toList();
+        List<String> looks = group.stream().flatMap(s -> model.procedures().all().stream().filter(p -> p.observes().contains(s.id()))
+                .max(Comparator.comparingDouble(Procedure::minutes)).map(Procedure::id).stream()).distinct().toList();
+        return Optional.of(new StripDown(group, looks));
+    }
+
+    /** The likeliest suspect of a remedy. */
+    private Stream<Suspect> leading(Remedy remedy) {
+        return history.now().ranking().stream().filter(s -> s.remedy() == remedy).limit(1);
+    }
+
+    private Optional<Overturner> cheapest(Remedy leader, Remedy rival, boolean again) {
+        return model.procedures().all().stream().filter(p -> workshop.canDo(p) && (again || !done(history, p)))
                 .sorted(Comparator.comparingDouble((Procedure p) -> p.minutes() + (done(history, p) ? 10 : 0)))
                 .map(procedure -> telling(history, procedure, leader, rival))
                 .flatMap(Optional::stream)

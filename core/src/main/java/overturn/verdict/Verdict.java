@@ -20,9 +20,10 @@ import overturn.suspect.Suspect;
  * @param carriers    readings that carry it, the strongest first
  * @param missing     what stands in the way of a proof; empty when proven
  * @param overturners what would overturn it, per rival
+ * @param stripDown   rivals that no test left here tells from it, and what taking apart will show; empty where tests can
  */
 public record Verdict(Cure cure, List<Suspect> suspects, double probability, double wasteMinutes, double enough, Grade grade, List<Reading> carriers,
-                      List<Missing> missing, List<Overturner> overturners) {
+                      List<Missing> missing, List<Overturner> overturners, Optional<StripDown> stripDown) {
 
     public Verdict {
         suspects = List.copyOf(suspects);
@@ -34,6 +35,20 @@ public record Verdict(Cure cure, List<Suspect> suspects, double probability, dou
     /** The leading remedy. */
     public Remedy remedy() {
         return suspects.isEmpty() ? Remedy.LOOK_ELSEWHERE : suspects.get(0).remedy();
+    }
+
+    /**
+     * Suspects that no test left here tells apart.
+     *
+     * @param group the leader and its rivals, at most three
+     * @param looks ids of the looks at the parts themselves that will show which it is
+     */
+    public record StripDown(List<Suspect> group, List<String> looks) {
+
+        public StripDown {
+            group = List.copyOf(group);
+            looks = List.copyOf(looks);
+        }
     }
 
     /** Id of the hypothesis that the fault is in no list. */

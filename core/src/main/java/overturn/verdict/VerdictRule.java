@@ -5,12 +5,13 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.LayoutModel;
-import overturn.planning.Prices;
 import overturn.planning.Proof;
+import overturn.planning.Workshop;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
@@ -32,15 +33,15 @@ public final class VerdictRule {
     private static final double RIVAL_OF_SOUND = 0.7;
 
     private final LayoutModel model;
-    private final Prices prices;
+    private final Workshop workshop;
 
-    private VerdictRule(LayoutModel model, Prices prices) {
+    private VerdictRule(LayoutModel model, Workshop workshop) {
         this.model = model;
-        this.prices = prices;
+        this.workshop = workshop;
     }
 
-    public static VerdictRule of(LayoutModel model, Prices prices) {
-        return new VerdictRule(model, prices);
+    public static VerdictRule of(LayoutModel model, Workshop workshop) {
+        return new VerdictRule(model, workshop);
     }
 
     /**
@@ -72,14 +73,16 @@ public final class VerdictRule {
         List<Missing> missing = missing(history, cure, probability, carriers);
         Grade grade = missing.isEmpty() ? Grade.PROVEN : unproven(now, cure, probability);
         return new Verdict(cure, suspects(now, cure), probability, waste(now, cure), enough(now, cure), grade,
-                carriers.stream().map(history.readings()::get).toList(), missing, List.of());
+                carriers.stream().map(history.readings()::get).toList(), missing, List.of(), Optional.empty());
     }
 
     /** The same with what would overturn it. */
     public Verdict explained(BeliefHistory history) {
         Verdict verdict = on(history);
+        Overturners overturners = new Overturners(history, workshop);
         return new Verdict(verdict.cure(), verdict.suspects(), verdict.probability(), verdict.wasteMinutes(), verdict.enough(), verdict.grade(), verdict.carriers(),
-                verdict.missing(), Overturners.of(model, history, verdict.remedy()));
+                verdict.missing(), overturners.of(verdict.remedy()),
+                overturners.stripDown(verdict.remedy(), liveRivals(history.now(), verdict.cure())));
     }
 
     /**
@@ -100,7 +103,7 @@ public final class VerdictRule {
     }
 
     private double waste(Belief belief, Cure cure) {
-        return belief.cures().entrySet().stream().mapToDouble(e -> e.getValue() * prices.waste(cure, e.getKey())).sum();
+        return belief.cures().entrySet().stream().mapToDouble(e -> e.getValue() * workshop.prices().waste(cure, e.getKey())).sum();
     }
 
     /** Probability that every remedy of a cure is needed. */

@@ -5,9 +5,12 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.Segment;
 import overturn.evidence.Reading;
@@ -18,9 +21,13 @@ import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.planning.Prices;
 import overturn.planning.Proposal;
 import overturn.planning.Workshop;
+import overturn.practice.HiddenVehicle;
+import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds;
+import overturn.simulation.VehicleUnknowns;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 import overturn.suspect.Suspect;
@@ -76,5 +83,22 @@ class StandingTest {
         Proposal repeat = assessment.cheapestRepeat().orElseThrow();
         assertEquals(odd, repeat.procedure().id());
         assertTrue(repeat.anotherRig());
+    }
+
+    /** Without tools, helper or lift, air in the master and air in the slave cannot be told apart; the ports and the screw will show. */
+    @Test
+    void whatNoTestLeftHereTellsApartIsToldByTakingApart() {
+        LayoutModel clutch = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+        Workshop bare = new Workshop(Arrays.stream(RigKind.values()).filter(RigKind::tool).collect(Collectors.toSet()), false, false, Prices.DEFAULT);
+        SplittableRandom random = new SplittableRandom(2);
+        Suspect air = clutch.suspects().get(clutch.indexOf("air-in-master"));
+        HiddenVehicle vehicle = HiddenVehicle.of(clutch.simulator(), VehicleUnknowns.draw(random), air.physics().at(0.6, clutch.layout(), random), 1);
+        List<Reading> all = clutch.procedures().all().stream().filter(bare::canDo)
+                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
+        BeliefHistory history = BeliefHistory.of(clutch, Intake.UNKNOWN, all);
+        Verdict.StripDown apart = VerdictRule.of(clutch, bare).explained(history).stripDown().orElseThrow();
+        assertEquals(List.of("air-in-master", "air-in-slave"), apart.group().stream().map(Suspect::id).toList());
+        assertEquals(List.of("master-ports-cracked", "slave-tapped"), apart.looks());
+        assertTrue(VerdictRule.of(clutch, Workshop.WELL_EQUIPPED).explained(history).stripDown().isEmpty(), "with tools a test is left that tells them");
     }
 }

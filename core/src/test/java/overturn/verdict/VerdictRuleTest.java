@@ -17,7 +17,6 @@ import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
-import overturn.planning.Prices;
 import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
@@ -49,7 +48,7 @@ class VerdictRuleTest {
     }
 
     private static Verdict verdict(Reading... readings) {
-        return VerdictRule.of(MODEL, Prices.DEFAULT).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
+        return VerdictRule.of(MODEL, Workshop.WELL_EQUIPPED).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
     }
 
     @Test

@@ -194,14 +194,22 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
      */
     public record VerdictView(String remedyId, String suspectId, Optional<String> alsoRemedyId, Optional<String> alsoSuspectId, double probability,
                               double enough, Grade grade, List<UUID> carriers, List<Missing> missing, List<OverturnerView> overturners,
-                              double remedyMinutes, double wrongPartMinutes) {
+                              Optional<StripDownView> stripDown, double remedyMinutes, double wrongPartMinutes) {
 
         static VerdictView of(Verdict verdict, WorkshopSettings workshop) {
             Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
             return new VerdictView(verdict.remedy().id(), verdict.suspectId(), also.map(s -> s.remedy().id()), also.map(Suspect::id),
                     verdict.probability(), verdict.enough(), verdict.grade(), verdict.carriers().stream().map(r -> UUID.fromString(r.id())).toList(),
-                    verdict.missing(), verdict.overturners().stream().map(OverturnerView::of).toList(),
+                    verdict.missing(), verdict.overturners().stream().map(OverturnerView::of).toList(), verdict.stripDown().map(StripDownView::of),
                     verdict.cure().remedies().stream().mapToDouble(r -> workshop.priceOf(r).labourMinutes()).sum(), verdict.wasteMinutes());
+        }
+    }
+
+    /** Suspects that no test left here tells apart, and the looks at the parts themselves that will. */
+    public record StripDownView(List<String> suspectIds, List<String> procedureIds) {
+
+        static StripDownView of(Verdict.StripDown group) {
+            return new StripDownView(group.group().stream().map(Suspect::id).toList(), group.looks());
         }
     }
 

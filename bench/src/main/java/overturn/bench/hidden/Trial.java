@@ -223,7 +223,7 @@ final class Trial {
         if (before == null) {
             long from = System.nanoTime();
             BeliefHistory now = history.get();
-            before = new Known(now, VerdictRule.of(model, workshop.prices()).named(now), (System.nanoTime() - from) / 1e6);
+            before = new Known(now, VerdictRule.of(model, workshop).named(now), (System.nanoTime() - from) / 1e6);
             known.put(List.copyOf(path), before);
         }
         return before;
