@@ -47,9 +47,11 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
 /** Where in the circuit the suspicion sits, from foot to wheel. */
 function Segments({ job }: { job: Job }) {
   const { word } = useSettings();
+  const suspected = job.assessment.segments.filter((s) => s.probability >= CLEARED).sort((a, b) => b.probability - a.probability);
+  if (suspected.length === 0) return null;
   return (
     <p className="figures mt-1 text-sm text-soft">
-      {say("segments")}: {[...job.assessment.segments].sort((a, b) => b.probability - a.probability).slice(0, 3)
+      {say("segments")}: {suspected.slice(0, 3)
         .map((s) => `${word(`segment.${s.segmentId}`)} ${percent(Math.min(1, s.probability))}`).join(" · ")}
     </p>
   );
