@@ -41,7 +41,7 @@ public final class BeliefHistory {
         this.likelihoods = List.copyOf(likelihoods);
         this.setups = setups;
         List<SetupLikelihood> all = setups(likelihoods);
-        this.read = readBefore.map(b -> b.over(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
+        this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
         this.hypotheses = Pairing.hypotheses(model, prior, read);
         this.after = Arrays.copyOf(before, likelihoods.size() + 1);
         this.without = new Belief[likelihoods.size()];
@@ -86,7 +86,7 @@ public final class BeliefHistory {
     /** What was believed after the first {@code count} readings, as it was believed then; 0 is before any. */
     public Belief after(int count) {
         if (after[count] == null) {
-            SummedLikelihood then = count == likelihoods.size() ? read : read.over(setups(likelihoods.subList(0, count)));
+            SummedLikelihood then = count == likelihoods.size() ? read : SummedLikelihood.of(model.suspects().size(), setups(likelihoods.subList(0, count)));
             after[count] = Belief.of(model, prior, done, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, then), then);
         }
         return after[count];
@@ -102,7 +102,7 @@ public final class BeliefHistory {
         if (without[reading] == null) {
             List<ReadingLikelihood> rest = new ArrayList<>(likelihoods);
             rest.remove(reading);
-            without[reading] = Belief.of(model, prior, done, hypotheses, read.over(setups(rest)));
+            without[reading] = Belief.of(model, prior, done, hypotheses, read.without(setups(rest)));
         }
         return without[reading];
     }

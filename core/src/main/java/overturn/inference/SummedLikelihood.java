@@ -27,9 +27,15 @@ final class SummedLikelihood {
         return new SummedLikelihood(suspects, setups, Optional.empty());
     }
 
-    /** The same sum over other set-ups, most of them the same. */
-    SummedLikelihood over(List<SetupLikelihood> others) {
-        return new SummedLikelihood(rows.suspects(), others, Optional.of(this));
+    /** The sum over these and, behind them, others; the same to the last digit as made anew, so where others come between it is made anew. */
+    SummedLikelihood continued(List<SetupLikelihood> all) {
+        boolean behind = all.size() >= setups.size() && all.subList(0, setups.size()).equals(setups);
+        return new SummedLikelihood(rows.suspects(), all, behind ? Optional.of(this) : Optional.empty());
+    }
+
+    /** The sum without a reading or two of one set-up. */
+    SummedLikelihood without(List<SetupLikelihood> rest) {
+        return new SummedLikelihood(rows.suspects(), rest, Optional.of(this));
     }
 
     List<SetupLikelihood> setups() {

@@ -14,7 +14,7 @@ import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.Screens;
 
-/** The bench and the circuit editor through the real screens. */
+/** The bench, the circuit editor and the workshop through the real screens. */
 @ExtendWith(OverturnServer.class)
 class BenchAndLayoutsTest {
 
@@ -136,5 +136,35 @@ class BenchAndLayoutsTest {
         exactly(page, "Circuit").selectOption("wisp-courier-brake");
         page.getByText("Lever brake · Lever brake, one disc, two-piston caliper").waitFor();
         assertTrue(screens.button("Open the job").isEnabled());
+    }
+
+    private static void keep(Screens screens) {
+        screens.button("Keep it").click();
+        screens.page().getByText("Kept. Version").waitFor();
+    }
+
+    @Test
+    void whatTheWorkshopLacksIsNotProposedAndItsRateIsTold(OverturnServer.Running server) {
+        Screens screens = signedIn(server);
+        Page page = screens.page();
+        screens.button("Workshop").click();
+        page.getByLabel("hose clamps").uncheck();
+        exactly(page, "Labour rate per hour").fill("90");
+        screens.button("Keep it").click();
+        page.getByText("currency").first().waitFor();
+        exactly(page, "Currency").fill("crowns");
+        keep(screens);
+        screens.open("/").openJob("Tarn SK 85", "Springy since the hoses were done", "springy", "air-in-front-end");
+        assertTrue(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next")).innerText().contains("crowns"));
+        screens.button("other tests").click();
+        page.getByText("Rounds worth doing").waitFor();
+        assertEquals(0, page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("All hoses clamped, then one at a time")).count());
+        screens.open("/workshop");
+        page.getByLabel("hose clamps").check();
+        exactly(page, "Labour rate per hour").fill("");
+        keep(screens);
+        screens.open("/").heading("Tarn SK 85").click();
+        screens.button("other tests").click();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("All hoses clamped, then one at a time")).waitFor();
     }
 }

@@ -1,0 +1,87 @@
+package overturn.inference;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import overturn.evidence.Reading;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+
+/** What is seen of pairs at a glance, and what of a hypothesis shows in a test. */
+class GlancesTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final Reading DAMP = new Reading("dry-walk", "dry-walk", new Observed("wet"), "eye@dry-walk", RigTrust.PROVEN);
+
+    private static Reading hold(double... mm) {
+        List<Optional<TypedQuantity>> taken = new ArrayList<>();
+        for (double value : mm) {
+            taken.add(Optional.of(new TypedQuantity(Double.toString(value), MeasureUnit.MILLIMETRE, value)));
+        }
+        return new Reading("hold-medium", "hold-medium", new Figures(taken), "tape", RigTrust.PROVEN);
+    }
+
+    private static Glances glances(Reading... readings) {
+        List<SetupLikelihood> setups = IntStream.range(0, readings.length)
+                .mapToObj(i -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, readings[i], false)), true)).toList();
+        return Glances.of(MODEL, Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN), SummedLikelihood.of(MODEL.suspects().size(), setups));
+    }
+
+    /** A wet joint and a sinking hold: the cup explains the one, the weeping joint the other; two cups leave the wet joint unexplained. */
+    @Test
+    void aPairIsSeenToExplainWhatEachOfTheTwoExplains() {
+        Glances seen = glances(DAMP, hold(37.5, 43, 51.5, 67.5));
+        int cup = MODEL.indexOf("primary-piston-cup");
+        double both = seen.log(cup, MODEL.indexOf("weeping-joint"));
+        double twoCups = seen.log(cup, MODEL.indexOf("second-piston-rear-cup"));
+        assertTrue(both > twoCups + 1, both + " and " + twoCups);
+        assertEquals(both, seen.log(MODEL.indexOf("weeping-joint"), cup), 1e-12, "whichever is named first");
+    }
+
+    @Test
+    void severitiesThatMeetAreTheBestOfEachAndOthersAsTheyCome() {
+        int cup = MODEL.indexOf("primary-piston-cup");
+        int joint = MODEL.indexOf("weeping-joint");
+        Meetings meetings = glances(DAMP, hold(37.5, 43, 51.5, 67.5)).meetings(Hypothesis.pair(cup, joint));
+        assertEquals(60, meetings.count());
+        assertTrue(meetings.host() == cup || meetings.host() == joint);
+        assertEquals(cup + joint, meetings.host() + meetings.guest());
+        int[] hosts = IntStream.of(meetings.vehicles()).limit(16).distinct().toArray();
+        assertEquals(4, hosts.length);
+        double[] row = ReadingLikelihood.of(MODEL, hold(37.5, 43, 51.5, 67.5), false).row(Hypothesis.single(cup), 0);
+        double best = IntStream.range(0, row.length).mapToDouble(i -> row[i]).max().orElseThrow();
+        double met = IntStream.concat(IntStream.of(meetings.vehicles()), IntStream.of(meetings.guests())).mapToDouble(i -> row[i]).max().orElseThrow();
+        assertEquals(best, met, 3, "the best severity of the cup is among them, or one as good");
+    }
+
+    @Test
+    void whatDoesNotShowIsAsNothingWrong() {
+        int sound = MODEL.sound();
+        Hypothesis pair = Hypothesis.pair(2, 5);
+        assertEquals(pair, pair.showing(s -> true, sound));
+        assertEquals(Hypothesis.single(5), pair.showing(s -> s == 5, sound));
+        assertEquals(Hypothesis.single(2), pair.showing(s -> s == 2, sound));
+        assertEquals(Hypothesis.single(sound), pair.showing(s -> false, sound));
+        assertEquals(Hypothesis.unlistedLike(sound), Hypothesis.unlistedLike(2).showing(s -> false, sound));
+        assertEquals(Hypothesis.single(2), Hypothesis.single(2).showing(s -> true, sound));
+    }
+
+    /** A reading that a suspect cannot move weighs on it as on nothing wrong, to the last digit. */
+    @Test
+    void aReadingThatASuspectCannotMoveIsSharedWithNothingWrong() {
+        ReadingLikelihood walk = ReadingLikelihood.of(MODEL, DAMP, false);
+        int cup = MODEL.indexOf("primary-piston-cup");
+        assertTrue(!walk.moved(cup) && walk.moved(MODEL.indexOf("weeping-joint")));
+        assertArrayEquals(walk.row(Hypothesis.single(MODEL.sound()), 0), walk.row(Hypothesis.single(cup), 0));
+    }
+}
