@@ -58,7 +58,7 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
     case "BESIDE":
       return say("reasonBESIDE", {
         one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability),
-        other: listed(byWeight([...reason.oneSide, ...reason.otherSide].filter((id) => id !== assessment.verdict.remedyId && id !== "hand-back")), short),
+        other: listed(byWeight(beside(proposal, assessment)), short),
       });
     case "SPLIT":
       return say("reasonSPLIT", {
@@ -68,6 +68,13 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
         otherShare: percent(other[1]),
       });
   }
+}
+
+/** What else may be wrong: named parts, and only where there are none that it is in no list. */
+function beside({ reason }: Proposal, assessment: Assessment): string[] {
+  const all = [...reason.oneSide, ...reason.otherSide].filter((id) => id !== assessment.verdict.remedyId && id !== "hand-back");
+  const named = all.filter((id) => id !== "look-elsewhere");
+  return named.length > 0 ? named : all;
 }
 
 function share(assessment: Assessment, remedyId: string): number {
