@@ -4,14 +4,15 @@ import { api, Refusal } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Workshop } from "../../domain/types";
 import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 import { Prices } from "./Prices";
-import { draftOf, request, unreadable, type Draft } from "./state";
+import { draftOf, rateReadable, request, unreadable, type Draft } from "./state";
 
 /** What the workshop has and what things cost there. */
 export function WorkshopView() {
-  const workshop = useQuery({ queryKey: ["workshop"], queryFn: api.workshop });
+  const workshop = useQuery({ queryKey: ["workshop"], queryFn: api.workshop, refetchOnWindowFocus: false, refetchOnReconnect: false });
   const [keptVersion, setKeptVersion] = useState<number>();
   if (workshop.isPending) return <Loading />;
   if (workshop.isError) return <Failed error={workshop.error} again={() => void workshop.refetch()} />;
@@ -30,10 +31,11 @@ function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: bo
       void queries.invalidateQueries({ queryKey: ["jobs"] });
       void queries.invalidateQueries({ queryKey: ["job"] });
     },
-    onError: (error) => error instanceof Refusal && error.status === 409 && void queries.invalidateQueries({ queryKey: ["workshop"] }),
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const wrong = unreadable(draft);
+  const readable = rateReadable(draft);
+  const stale = kept.error instanceof Refusal && kept.error.status === 409;
   return (
     <>
       <TopStrip title={say("workshop")} />
@@ -54,6 +56,7 @@ function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: bo
             </div>
           </Group>
           <Group title={say("workshopMoney")} hint={say("workshopRateWhy")}>
+            {!readable && <p role="alert" className="text-danger">{say("workshopRateNumber")}</p>}
             <div className="flex flex-wrap gap-3">
               <Text label={say("workshopRate")} value={draft.rate} onChange={(rate) => set({ rate })} numeric />
               <Text label={say("workshopCurrency")} value={draft.currency} onChange={(currency) => set({ currency })} />
@@ -63,9 +66,10 @@ function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: bo
             <Prices draft={draft} wrong={wrong} onChange={(prices) => set({ prices })} />
           </Group>
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
-            <button type="submit" disabled={kept.isPending || wrong.length > 0} className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink">{say("workshopSave")}</button>
+            <button type="submit" disabled={kept.isPending || wrong.length > 0 || !readable} className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink">{say("workshopSave")}</button>
             <p role="status">{workshop.version === 0 ? say("workshopPlain") : say(justKept ? "workshopKept" : "workshopVersion", { version: workshop.version })}</p>
             {kept.isError && <p role="alert" className="border-2 border-danger p-2">{refused(kept.error)}</p>}
+            {stale && <Button onClick={() => void queries.invalidateQueries({ queryKey: ["workshop"] })}>{say("workshopReload")}</Button>}
           </div>
         </form>
       </main>

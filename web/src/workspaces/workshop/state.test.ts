@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Workshop } from "../../domain/types";
-import { draftOf, figure, request, unreadable } from "./state";
+import { draftOf, figure, rateReadable, request, unreadable } from "./state";
 
 const WORKSHOP: Workshop = {
   version: 3, helper: true, lift: false, ratePerHour: 90, currency: "crowns",
@@ -14,9 +14,10 @@ describe("the workshop's settings", () => {
       prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }] });
   });
 
-  it("have no rate when the field is left blank, and an impossible one when it is no number", () => {
+  it("have no rate when the field is left blank, and are not sent while it is no number", () => {
     expect(request({ ...draftOf(WORKSHOP), rate: " " }, 3, "juno").ratePerHour).toBeUndefined();
-    expect(request({ ...draftOf(WORKSHOP), rate: "much" }, 3, "juno").ratePerHour).toBe(-1);
+    expect(rateReadable({ ...draftOf(WORKSHOP), rate: "" })).toBe(true);
+    expect(rateReadable({ ...draftOf(WORKSHOP), rate: "much" })).toBe(false);
   });
 
   it("take a comma, and name the remedies whose minutes cannot be read", () => {

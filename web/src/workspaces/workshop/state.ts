@@ -31,6 +31,12 @@ export function unreadable(draft: Draft): string[] {
   return Object.entries(draft.prices).filter(([, p]) => figure(p.labour) === undefined || figure(p.parts) === undefined).map(([id]) => id);
 }
 
+/** Whether the rate is blank or a figure. */
+export function rateReadable(draft: Draft): boolean {
+  return draft.rate.trim() === "" || figure(draft.rate) !== undefined;
+}
+
+/** What is sent once everything can be read. */
 export function request(draft: Draft, version: number, personId: string): WorkshopRequest {
   return {
     version,
@@ -38,8 +44,11 @@ export function request(draft: Draft, version: number, personId: string): Worksh
     helper: draft.helper,
     lift: draft.lift,
     lacks: Object.entries(draft.there).filter(([, there]) => !there).map(([id]) => id),
-    ratePerHour: draft.rate.trim() === "" ? undefined : (figure(draft.rate) ?? -1),
+    ratePerHour: figure(draft.rate),
     currency: draft.currency.trim(),
-    prices: Object.entries(draft.prices).map(([remedyId, p]) => ({ remedyId, labourMinutes: figure(p.labour) ?? -1, partsMinutes: figure(p.parts) ?? -1 })),
+    prices: Object.entries(draft.prices).flatMap(([remedyId, p]) => {
+      const [labourMinutes, partsMinutes] = [figure(p.labour), figure(p.parts)];
+      return labourMinutes === undefined || partsMinutes === undefined ? [] : [{ remedyId, labourMinutes, partsMinutes }];
+    }),
   };
 }
