@@ -55,11 +55,11 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
       return say("reasonCONFLICT");
     case "PROOF":
       return say("reasonPROOF", { one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability) });
-    case "BESIDE":
-      return say("reasonBESIDE", {
-        one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability),
-        other: listed(byWeight(beside(proposal, assessment)), short),
-      });
+    case "BESIDE": {
+      const leader = { one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability) };
+      const others = beside(proposal, assessment);
+      return others.length === 0 ? say("reasonUnlisted", leader) : say("reasonBESIDE", { ...leader, other: listed(byWeight(others), short) });
+    }
     case "SPLIT":
       return say("reasonSPLIT", {
         one: listed(byWeight(one[0]), short),
@@ -70,11 +70,9 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
   }
 }
 
-/** What else may be wrong: named parts, and only where there are none that it is in no list. */
+/** What else may be wrong, by name; none where it can only be in no list. */
 function beside({ reason }: Proposal, assessment: Assessment): string[] {
-  const all = [...reason.oneSide, ...reason.otherSide].filter((id) => id !== assessment.verdict.remedyId && id !== "hand-back");
-  const named = all.filter((id) => id !== "look-elsewhere");
-  return named.length > 0 ? named : all;
+  return [...reason.oneSide, ...reason.otherSide].filter((id) => ![assessment.verdict.remedyId, "hand-back", "look-elsewhere"].includes(id));
 }
 
 function share(assessment: Assessment, remedyId: string): number {
