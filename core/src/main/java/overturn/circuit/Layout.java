@@ -62,7 +62,12 @@ public record Layout(String id, Family family, List<Component> components, List<
     }
 
     private <T extends Component> T only(Class<T> kind) {
-        return all(kind).get(0);
+        for (Component component : components) {
+            if (kind.isInstance(component)) {
+                return kind.cast(component);
+            }
+        }
+        throw new IllegalStateException("Layout " + id + " has no " + kind.getSimpleName());
     }
 
     /** All components of this kind in the order of the layout. */

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import overturn.circuit.Segment;
 import overturn.numeric.LogSpace;
@@ -35,6 +36,7 @@ public final class Belief {
     private final Map<Remedy, Double> remedies = new EnumMap<>(Remedy.class);
     private final Map<Cure, Double> cures = new LinkedHashMap<>();
     private final List<SetupLikelihood> setups;
+    private final Map<String, Double> lying = new ConcurrentHashMap<>();
 
     private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, double[][] weights) {
         this.model = model;
@@ -282,6 +284,6 @@ public final class Belief {
 
     /** Probability that a rig set-up lied; 0 where nothing was read with it. */
     public double lyingProbability(String rigSetup) {
-        return setups.stream().filter(s -> s.setup().equals(rigSetup)).mapToDouble(this::lyingProbability).findFirst().orElse(0);
+        return setups.stream().filter(s -> s.setup().equals(rigSetup)).findFirst().map(s -> lying.computeIfAbsent(rigSetup, r -> lyingProbability(s))).orElse(0.0);
     }
 }

@@ -3,6 +3,8 @@ package overturn.inference;
 import java.util.Arrays;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 
 /**
  * A test as a channel: for every particle the chances of a few outcomes. The outcomes of a series are readings that stand for their
@@ -47,9 +49,9 @@ final class Channel {
         double[] shares = new double[width];
         Arrays.fill(shares, 1.0 / width);
         for (int s = 0; s < suspects; s++) {
-            chances[s] = Arrays.copyOf(predictions.values(s), Crowd.PARTICLES * width);
+            chances[s] = predictions.leftAlone(s) ? null : predictions.values(s).clone();
         }
-        return new Channel(predictions, width, withLies(chances, shares));
+        return new Channel(predictions, width, shared(withLies(chances, shares), predictions));
     }
 
     private static Channel ofSeries(Predictions predictions, int suspects) {
@@ -60,19 +62,29 @@ final class Channel {
         for (double[] reading : drawn) {
             shares[nearest(predictions, drawn, codes, reading)] += 1.0 / drawn.length;
         }
+        int sound = predictions.sound();
+        long alone = 1 + IntStream.range(0, suspects).filter(predictions::leftAlone).count();
         double[][][] logs = new double[codes.length][suspects][];
         double[] logVolumes = new double[codes.length];
         for (int m = 0; m < codes.length; m++) {
             double density = 0;
             for (int s = 0; s < suspects; s++) {
-                logs[m][s] = predictions.logLikelihoods(drawn[codes[m]], Hypothesis.single(s), 0);
-                for (double log : logs[m][s]) {
-                    density += Math.exp(log);
+                if (!predictions.leftAlone(s)) {
+                    logs[m][s] = predictions.logLikelihoods(drawn[codes[m]], Hypothesis.single(s), 0);
+                    density += (s == sound ? alone : 1) * DoubleStream.of(logs[m][s]).map(Math::exp).sum();
                 }
             }
             logVolumes[m] = Math.log(shares[m] / density);
         }
-        return new Channel(predictions, codes.length, withLies(normalised(logs, logVolumes, suspects), shares));
+        return new Channel(predictions, codes.length, shared(withLies(normalised(logs, logVolumes, suspects), shares), predictions));
+    }
+
+    /** A suspect that the test leaves alone has the chances of nothing wrong. */
+    private static float[][] shared(float[][] chances, Predictions predictions) {
+        for (int s = 0; s < chances.length; s++) {
+            chances[s] = predictions.leftAlone(s) ? chances[predictions.sound()] : chances[s];
+        }
+        return chances;
     }
 
     /** Readings drawn from all suspects in turn, noise included. */
@@ -143,8 +155,12 @@ final class Channel {
 
     private static float[][] normalised(double[][][] logs, double[] logVolumes, int suspects) {
         int outcomes = logVolumes.length;
-        float[][] chances = new float[suspects][Crowd.PARTICLES * outcomes];
+        float[][] chances = new float[suspects][];
         for (int s = 0; s < suspects; s++) {
+            if (logs[0][s] == null) {
+                continue;
+            }
+            chances[s] = new float[Crowd.PARTICLES * outcomes];
             for (int i = 0; i < Crowd.PARTICLES; i++) {
                 double highest = Double.NEGATIVE_INFINITY;
                 for (int m = 0; m < outcomes; m++) {
@@ -167,7 +183,7 @@ final class Channel {
     private static float[][] withLies(float[][] chances, double[] shares) {
         double lying = LYING;
         for (float[] own : chances) {
-            for (int j = 0; j < own.length; j++) {
+            for (int j = 0; own != null && j < own.length; j++) {
                 own[j] = (float) ((1 - lying) * own[j] + lying * shares[j % shares.length]);
             }
         }

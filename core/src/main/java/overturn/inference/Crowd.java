@@ -22,7 +22,7 @@ import overturn.suspect.SuspectCatalogue;
 final class Crowd {
 
     /** Vehicles per suspect; more width than number (handbook 05). */
-    static final int PARTICLES = 120;
+    static final int PARTICLES = 200;
 
     /** With how many vehicles each severity of a leading suspect is tried. */
     static final int VEHICLES_TRIED = 7;

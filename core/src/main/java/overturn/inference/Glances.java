@@ -13,7 +13,6 @@ import overturn.numeric.LogSpace;
 final class Glances {
 
     private static final int PICKED = 4;
-    private static final int AS_THEY_COME = 44;
     /** What two faults that both show in a reading may lack to what fits it best, nats; and what a reading that does not fit costs at most. */
     private static final double BENEFIT = 2;
     private static final double MOST_LACKING = 8;
@@ -92,14 +91,11 @@ final class Glances {
         return sum;
     }
 
-    /**
-     * Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the suspect that fits better
-     * alone; and others as they come, for where both show in one test neither alone fits.
-     */
+    /** Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the suspect that fits better alone. */
     Meetings meetings(Hypothesis pair) {
         boolean firstHosts = evidence[pair.first()] >= evidence[pair.second()];
         int host = firstHosts ? pair.first() : pair.second();
         int guest = firstHosts ? pair.second() : pair.first();
-        return Meetings.of(host, asHost[host], guest, asGuest[guest]).and(AS_THEY_COME);
+        return Meetings.of(host, asHost[host], guest, asGuest[guest]);
     }
 }

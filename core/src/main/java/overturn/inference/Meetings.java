@@ -19,10 +19,10 @@ record Meetings(Hypothesis pair, int host, int[] vehicles, int[] guests) {
                 IntStream.range(0, count).map(n -> guests[n % guests.length]).toArray());
     }
 
-    /** The same and some more as they come. */
-    Meetings and(int more) {
-        return new Meetings(pair, host, IntStream.concat(IntStream.of(vehicles), IntStream.range(0, more)).toArray(),
-                IntStream.concat(IntStream.of(guests), IntStream.range(0, more).map(i -> Crowd.tried(i, i % Crowd.VEHICLES_TRIED))).toArray());
+    /** Severities as they come, the first of the two lending the vehicles. */
+    static Meetings asTheyCome(Hypothesis pair, int count) {
+        return new Meetings(pair, pair.first(), IntStream.range(0, count).toArray(),
+                IntStream.range(0, count).map(i -> Crowd.tried(i, i % Crowd.VEHICLES_TRIED)).toArray());
     }
 
     int guest() {

@@ -12,6 +12,7 @@ import overturn.suspect.Fault;
 final class PairPredictions {
 
     private static final int KEPT = 512;
+    private static final int SIMULATED = 50;
     private static final float LEAST_CHANCE = 1e-3f;
 
     private final Procedure procedure;
@@ -71,20 +72,19 @@ final class PairPredictions {
         return tried;
     }
 
-    /** Half of the particles are simulated; what the faults do there is done to the vehicles of the others. */
+    /** Some of the particles are simulated; what the faults do there is done to the vehicles of the others. */
     private float[] simulated(Hypothesis pair) {
         int width = singles.width();
         float[] base = singles.values(sound);
         float[] both = new float[Crowd.PARTICLES * width];
-        int simulated = Crowd.PARTICLES / 2;
-        for (int i = 0; i < simulated; i++) {
+        for (int i = 0; i < SIMULATED; i++) {
             List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
             faults.addAll(crowd.faults(pair.second(), i));
             double[] predicted = procedure.predicted(prepared.run(crowd.vehicle(i), faults));
             for (int k = 0; k < width; k++) {
                 int here = i * width + k;
                 both[here] = (float) predicted[k];
-                for (int there = here + simulated * width; there < both.length; there += simulated * width) {
+                for (int there = here + SIMULATED * width; there < both.length; there += SIMULATED * width) {
                     both[there] = singles.series() ? singles.within(k, base[there] + both[here] - base[here]) : both[here];
                 }
             }

@@ -73,9 +73,20 @@ final class Pairing {
                 .limit(most).map(Scored::hypothesis).toList();
     }
 
-    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, Meetings meetings) {
-        double[] sums = new double[meetings.count()];
-        setups.forEach(setup -> setup.addFirstLook(meetings, sums));
-        return new Scored(meetings.pair(), prior.log(meetings.pair()) + LogSpace.sum(sums));
+    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, Meetings picked) {
+        Hypothesis pair = picked.pair();
+        double[] sums = new double[picked.count()];
+        double[] asTheyCome = new double[SetupLikelihood.AS_THEY_COME];
+        for (SetupLikelihood setup : setups) {
+            add(sums, setup.firstLook(picked));
+            add(asTheyCome, setup.asTheyCome(pair));
+        }
+        return new Scored(pair, prior.log(pair) + LogSpace.add(LogSpace.sum(sums), LogSpace.sum(asTheyCome)));
+    }
+
+    private static void add(double[] sums, double[] terms) {
+        for (int n = 0; n < sums.length; n++) {
+            sums[n] += terms[n];
+        }
     }
 }

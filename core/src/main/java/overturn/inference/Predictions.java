@@ -1,6 +1,5 @@
 package overturn.inference;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
@@ -15,7 +14,6 @@ import overturn.numeric.LogSpace;
 import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
 import overturn.simulation.Protocol;
-import overturn.simulation.Simulator;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
@@ -48,9 +46,7 @@ final class Predictions {
     private final double offsetSd;
     private final double[] least;
     private final double[] most;
-    private final double[][] spreads;
-    private final double[][] strays;
-    private final float[] overallMeans;
+    private final Scatter scatter;
     private final double[] overallSds;
     private final double[] logStrays;
     private final boolean[] observed;
@@ -70,16 +66,16 @@ final class Predictions {
         this.least = series ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray() : new double[0];
         this.most = series ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray() : new double[0];
         this.offsetSd = series ? ((Series) spec).offsetSd() : 0;
-        this.spreads = new double[values.length][width];
-        this.strays = new double[values.length][width];
-        this.overallMeans = new float[width];
-        this.overallSds = new double[width];
+        this.scatter = new Scatter(values, sound, width);
+        this.overallSds = IntStream.range(0, width).mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + (series ? square(readingSd(k)) : 0))).toArray();
         this.observed = new boolean[values.length];
         for (int s = 0; s < observed.length; s++) {
             observed[s] = !series() && procedure.observes().contains(model.suspects().get(s).id());
         }
         this.moved = new boolean[values.length];
-        summarise();
+        for (int s = 0; s < moved.length; s++) {
+            moved[s] = scatter.strays(s, k -> UNMOVED * (series ? readingSd(k) : 1));
+        }
         this.logStrays = logStrays();
     }
 
@@ -101,67 +97,8 @@ final class Predictions {
 
     /** Tests whose samples follow one another in one protocol. */
     private static List<Predictions> ofAll(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
-        int suspects = model.suspects().size();
-        Crowd crowd = model.crowd();
-        float[][][] values = new float[procedures.size()][suspects][];
-        Simulator.Prepared prepared = model.simulator().prepare(protocol);
-        IntStream.range(0, suspects).parallel().forEach(s -> {
-            for (int t = 0; t < procedures.size(); t++) {
-                values[t][s] = new float[Crowd.PARTICLES * procedures.get(t).width()];
-            }
-            for (int i = 0; i < Crowd.PARTICLES; i++) {
-                double[] simulated = prepared.run(crowd.vehicle(i), crowd.faults(s, i));
-                int from = 0;
-                for (int t = 0; t < procedures.size(); t++) {
-                    Procedure procedure = procedures.get(t);
-                    int to = from + procedure.protocol().samples();
-                    double[] predicted = procedure.predicted(Arrays.copyOfRange(simulated, from, to));
-                    for (int k = 0; k < predicted.length; k++) {
-                        values[t][s][i * predicted.length + k] = (float) predicted[k];
-                    }
-                    from = to;
-                }
-            }
-        });
+        float[][][] values = new Simulated(model, procedures, protocol).values();
         return IntStream.range(0, procedures.size()).mapToObj(t -> new Predictions(model, procedures.get(t), values[t])).toList();
-    }
-
-    /** Per suspect its spread and how far it strays from sound; over all, the mean and how far the suspect strays that strays most. */
-    private void summarise() {
-        for (int k = 0; k < width; k++) {
-            double[] means = new double[values.length];
-            double mean = 0;
-            for (int s = 0; s < values.length; s++) {
-                means[s] = meanOf(s, k);
-                mean += means[s] / values.length;
-            }
-            double widest = 0;
-            for (int s = 0; s < values.length; s++) {
-                double squares = 0;
-                for (int i = 0; i < Crowd.PARTICLES; i++) {
-                    double value = values[s][i * width + k];
-                    squares += (value - mean) * (value - mean);
-                    strays[s][k] += Math.abs(value - values[sound][i * width + k]) / Crowd.PARTICLES;
-                }
-                squares /= Crowd.PARTICLES;
-                spreads[s][k] = Math.sqrt(Math.max(0, squares - (means[s] - mean) * (means[s] - mean)));
-                widest = Math.max(widest, squares);
-            }
-            for (int s = 0; s < values.length; s++) {
-                moved[s] |= strays[s][k] >= UNMOVED * (series() ? readingSd(k) : 1);
-            }
-            overallMeans[k] = (float) mean;
-            double noise = k < sds.length ? sds[k] * sds[k] + offsetSd * offsetSd : 0;
-            overallSds[k] = Math.sqrt(widest + noise);
-        }
-    }
-
-    private double meanOf(int suspect, int k) {
-        double sum = 0;
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
-            sum += values[suspect][i * width + k];
-        }
-        return sum / Crowd.PARTICLES;
     }
 
     /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */
@@ -169,14 +106,19 @@ final class Predictions {
         return observed[suspect];
     }
 
+    /** Whether no particle of a suspect reads anything but nothing wrong. */
+    boolean leftAlone(int suspect) {
+        return scatter.leftAlone(suspect);
+    }
+
+    /** Index of nothing wrong. */
+    int sound() {
+        return sound;
+    }
+
     /** Whether a suspect strays from sound by so much on average that the test can be said to tell it. */
     boolean tells(int suspect) {
-        for (int k = 0; k < width; k++) {
-            if (strays[suspect][k] >= (series() ? readingSd(k) : TELLING_CHANCE)) {
-                return true;
-            }
-        }
-        return false;
+        return scatter.strays(suspect, k -> series() ? readingSd(k) : TELLING_CHANCE);
     }
 
     /** Whether a suspect strays from sound in this test at all. */
@@ -329,10 +271,10 @@ final class Predictions {
         for (int k = 0; k < width; k++) {
             double variance = square(KERNEL_WIDTH * noiseScale * sds[k]);
             if (hypothesis.isPair()) {
-                variance += square(NEIGHBOURHOOD * spreads[hypothesis.first()][k]) + square(NEIGHBOURHOOD * spreads[hypothesis.second()][k])
-                        + square((added ? INTERPLAY : 0) * Math.min(strays[hypothesis.first()][k], strays[hypothesis.second()][k]));
+                variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k)) + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
+                        + square((added ? INTERPLAY : 0) * Math.min(scatter.stray(hypothesis.first(), k), scatter.stray(hypothesis.second(), k)));
             } else {
-                variance += square(NEIGHBOURHOOD * spreads[hypothesis.first()][k]);
+                variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k));
             }
             wide[k] = Math.sqrt(variance);
         }
@@ -348,7 +290,7 @@ final class Predictions {
         if (encoded.length == 0) {
             return 0;
         }
-        return series() ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(overallMeans, 0) : -Math.log(width);
+        return series() ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(scatter.means(), 0) : -Math.log(width);
     }
 
     /**
@@ -377,7 +319,7 @@ final class Predictions {
         double total = 0;
         for (int s = 0; s < far.length; s++) {
             for (int k = 0; k < width && series(); k++) {
-                far[s] += Math.log1p(strays[s][k] / readingSd(k));
+                far[s] += Math.log1p(scatter.stray(s, k) / readingSd(k));
             }
             far[s] = far[s] * far[s];
             total += far[s];

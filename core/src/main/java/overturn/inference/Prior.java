@@ -15,9 +15,9 @@ final class Prior {
     private static final double PAIRS = 0.10;
     private static final double PAIRS_AFTER_WORK = 0.2;
     /** Share of vehicles whose fault is in no list; estimate. */
-    private static final double NONE_OF_THESE = 0.08;
+    private static final double NONE_OF_THESE = 0.12;
     /** Share of those that look sound wherever they do not show; estimate. */
-    private static final double LIKE_SOUND = 0.5;
+    private static final double LIKE_SOUND = 0.33;
     /** The frequencies of the handbook count as this many closed jobs. */
     private static final double HANDBOOK_JOBS = 60;
 

@@ -1,6 +1,8 @@
 package overturn.inference;
 
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import overturn.measurement.RigTrust;
 import overturn.numeric.LogSpace;
 
@@ -10,7 +12,11 @@ import overturn.numeric.LogSpace;
  */
 final class SetupLikelihood {
 
+    /** Meetings in which two faults that both show in one reading may fit it, though neither does alone. */
+    static final int AS_THEY_COME = 44;
+
     private final List<ReadingLikelihood> readings;
+    private final Map<Hypothesis, double[]> asTheyCome = new ConcurrentHashMap<>();
     private final double[] shares;
     private final double logHonest;
     private final double logLied;
@@ -67,14 +73,24 @@ final class SetupLikelihood {
         return row;
     }
 
-    /** Adds the log likelihoods of a few meetings of two faults to a sum, not kept. */
-    void addFirstLook(Meetings meetings, double[] sums) {
-        double[] row = new double[sums.length];
+    /** Log likelihoods of a few meetings of two faults. */
+    double[] firstLook(Meetings meetings) {
+        double[] row = new double[meetings.count()];
         for (int r = 0; r < shares.length; r++) {
             add(row, readings.get(r).firstLook(meetings), shares[r]);
         }
         mix(row);
-        add(sums, row, 1);
+        return row;
+    }
+
+    /** The same of meetings as they come, worked out once. */
+    double[] asTheyCome(Hypothesis pair) {
+        double[] known = asTheyCome.get(pair);
+        if (known == null) {
+            known = firstLook(Meetings.asTheyCome(pair, AS_THEY_COME));
+            asTheyCome.put(pair, known);
+        }
+        return known;
     }
 
     List<ReadingLikelihood> readings() {

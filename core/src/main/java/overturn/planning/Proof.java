@@ -21,7 +21,7 @@ public final class Proof {
     /** Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival). */
     private static final double SEPARATED_SHARE = 0.012;
     /** A fault in no list has to be less likely still, for it can look like any; set where such faults are seldom proven (hidden-fault run). */
-    private static final double UNEXPLAINED_SHARE = 0.005;
+    private static final double UNEXPLAINED_SHARE = 0.01;
 
     /** Part of a remedy's probability from which on a suspect is one for which it is wanted. */
     private static final double LEADING_PART = 0.2;

@@ -52,10 +52,23 @@ public final class VerdictRule {
     public record Named(Cure cure, double probability, Grade grade) {
     }
 
+    /**
+     * The likeliest cure. Where that is two remedies of which one is unsure, the sure one alone, if it is probable: it is begun with, and proving
+     * it tells of the other.
+     */
+    private static Cure cure(Belief now) {
+        Cure leading = now.leadingCure();
+        if (probability(now, leading) >= PROBABLE_SHARE) {
+            return leading;
+        }
+        return leading.remedies().stream().map(Cure::of).filter(one -> probability(now, one) >= PROBABLE_SHARE)
+                .max(Comparator.comparingDouble((Cure one) -> probability(now, one))).orElse(leading);
+    }
+
     /** The name and grade on these readings; quick where it is too early for a proof. */
     public Named named(BeliefHistory history) {
         Belief now = history.now();
-        Cure cure = now.leadingCure();
+        Cure cure = cure(now);
         double probability = probability(now, cure);
         if (probability < Proof.SHARE || enough(now, cure) < ENOUGH_SHARE || !liveRivals(now, cure).isEmpty()) {
             return new Named(cure, probability, unproven(now, cure, probability));
@@ -66,7 +79,7 @@ public final class VerdictRule {
     /** The verdict on these readings, without what would overturn it. */
     public Verdict on(BeliefHistory history) {
         Belief now = history.now();
-        Cure cure = now.leadingCure();
+        Cure cure = cure(now);
         double probability = probability(now, cure);
         List<Integer> carriers = cure.remedies().stream().flatMap(r -> Proof.carriers(history, r).stream()).distinct()
                 .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure))).toList();

@@ -51,8 +51,8 @@ class ConfusionTest {
         System.out.printf("right %.1f %%, proven %.1f %%, proven but wrong %.1f %%, tests %.1f, minutes %.0f%n", right,
                 share(outcomes, proven.size()), provenWrong, outcomes.stream().mapToInt(Outcome::tests).average().orElseThrow(),
                 outcomes.stream().mapToDouble(Outcome::minutes).average().orElseThrow());
-        assertTrue(right >= 80, "right " + right);
-        assertTrue(provenWrong <= 8, "proven but wrong " + provenWrong);
+        assertTrue(right >= 85, "right " + right);
+        assertTrue(provenWrong <= 4, "proven but wrong " + provenWrong);
     }
 
     private static double share(List<Outcome> all, long count) {

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
+import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
@@ -21,6 +22,7 @@ import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.verdict.Verdict.Missing;
 import overturn.verdict.Verdict.Overturner;
@@ -49,6 +51,26 @@ class VerdictRuleTest {
 
     private static Verdict verdict(Reading... readings) {
         return VerdictRule.of(MODEL, Workshop.WELL_EQUIPPED).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
+    }
+
+    private static Reading seen(String test, String option, RigTrust trust) {
+        return new Reading(test, test, new Observed(option), "eye@" + test, trust);
+    }
+
+    /** A wet rear face is sure, bound slides are not: the master is begun with, and proving it tells of the slides. */
+    @Test
+    void theSureOneOfTwoRemediesIsNamedAlone() {
+        List<Reading> readings = List.of(seen("assist-looked-into", "wet", RigTrust.PROVEN), seen("rear-face-papered", "wet", RigTrust.PROVEN),
+                seen("ends-by-hand", "slides-bind", RigTrust.NORMAL), seen("slides-moved", "bind", RigTrust.DOUBTFUL));
+        Belief now = BeliefHistory.of(MODEL, Intake.UNKNOWN, readings).now();
+        Cure both = Cure.of(Remedy.RENEW_MASTER, Remedy.FREE_SLIDES);
+        assertEquals(both, now.leadingCure());
+        assertTrue(now.probability(both) < VerdictRule.PROBABLE_SHARE, "unsure: " + now.probability(both));
+        Verdict verdict = verdict(readings.toArray(Reading[]::new));
+        assertEquals(Cure.of(Remedy.RENEW_MASTER), verdict.cure());
+        assertEquals(now.probability(Remedy.RENEW_MASTER), verdict.probability(), 1e-9);
+        assertEquals(Grade.PROBABLE, verdict.grade());
+        assertTrue(verdict.missing().contains(Missing.NO_SECOND_FAULT));
     }
 
     @Test

@@ -1,0 +1,84 @@
+package overturn.inference;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.IntStream;
+import overturn.procedure.Procedure;
+import overturn.simulation.Protocol;
+import overturn.simulation.Simulator;
+
+/**
+ * Readings of some tests, whose samples follow one another in one protocol, for every particle of every suspect. Most suspects leave most tests
+ * alone: where some particles read exactly as nothing wrong the others are not simulated, and the figures of nothing wrong are shared.
+ */
+final class Simulated {
+
+    /** Every so many particles one goes ahead to see whether the suspect shows at all. */
+    private static final int SCOUT_EVERY = 5;
+
+    private final Crowd crowd;
+    private final int sound;
+    private final int suspects;
+    private final List<Procedure> procedures;
+    private final Simulator.Prepared prepared;
+    private final int[] ends;
+
+    Simulated(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
+        this.crowd = model.crowd();
+        this.sound = model.sound();
+        this.suspects = model.suspects().size();
+        this.procedures = procedures;
+        this.prepared = model.simulator().prepare(protocol);
+        this.ends = procedures.stream().mapToInt(p -> p.protocol().samples()).toArray();
+        Arrays.parallelPrefix(ends, Integer::sum);
+    }
+
+    /** By test and suspect: the figures or chances of all particles, one after another. */
+    float[][][] values() {
+        float[][] base = all(sound);
+        float[][][] bySuspect = IntStream.range(0, suspects).parallel().mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s), base)).toArray(float[][][]::new);
+        return IntStream.range(0, procedures.size()).mapToObj(t -> IntStream.range(0, suspects).mapToObj(s -> bySuspect[s][t]).toArray(float[][]::new))
+                .toArray(float[][][]::new);
+    }
+
+    private boolean unseen(int suspect, float[][] base) {
+        for (int i = 0; i < Crowd.PARTICLES; i += SCOUT_EVERY) {
+            float[][] read = read(suspect, i);
+            for (int t = 0; t < read.length; t++) {
+                int from = i * read[t].length;
+                if (!Arrays.equals(read[t], 0, read[t].length, base[t], from, from + read[t].length)) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    private static float[][] shared(float[][] own, float[][] base) {
+        return IntStream.range(0, own.length).mapToObj(t -> Arrays.equals(own[t], base[t]) ? base[t] : own[t]).toArray(float[][]::new);
+    }
+
+    private float[][] all(int suspect) {
+        float[][] values = procedures.stream().map(p -> new float[Crowd.PARTICLES * p.width()]).toArray(float[][]::new);
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            float[][] read = read(suspect, i);
+            for (int t = 0; t < read.length; t++) {
+                System.arraycopy(read[t], 0, values[t], i * read[t].length, read[t].length);
+            }
+        }
+        return values;
+    }
+
+    private float[][] read(int suspect, int particle) {
+        double[] simulated = prepared.run(crowd.vehicle(particle), crowd.faults(suspect, particle));
+        float[][] read = new float[procedures.size()][];
+        for (int t = 0; t < read.length; t++) {
+            double[] predicted = procedures.get(t).predicted(Arrays.copyOfRange(simulated, t == 0 ? 0 : ends[t - 1], ends[t]));
+            read[t] = new float[predicted.length];
+            for (int k = 0; k < predicted.length; k++) {
+                read[t][k] = (float) predicted[k];
+            }
+        }
+        return read;
+    }
+}

@@ -1,0 +1,63 @@
+package overturn.inference;
+
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import overturn.layoutfile.Presets;
+import overturn.procedure.Procedure;
+import overturn.simulation.Protocol;
+import overturn.simulation.Simulator;
+
+class SimulatedTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("pellow-saloon"));
+
+    private static Procedure test(String id) {
+        return MODEL.procedures().find(id).orElseThrow();
+    }
+
+    private static float[] alone(Procedure procedure, String suspect) {
+        Simulator.Prepared prepared = MODEL.simulator().prepare(procedure.protocol());
+        float[] all = new float[Crowd.PARTICLES * procedure.width()];
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            double[] read = procedure.predicted(prepared.run(MODEL.crowd().vehicle(i), MODEL.crowd().faults(MODEL.indexOf(suspect), i)));
+            for (int k = 0; k < read.length; k++) {
+                all[i * read.length + k] = (float) read[k];
+            }
+        }
+        return all;
+    }
+
+    @Test
+    void readsWhatTheSimulatorReadsParticleByParticle() {
+        Procedure hold = test("hold-medium");
+        float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).values()[0];
+        assertArrayEquals(alone(hold, "primary-piston-cup"), values[MODEL.indexOf("primary-piston-cup")]);
+        assertArrayEquals(alone(hold, "nothing-wrong"), values[MODEL.sound()]);
+    }
+
+    @Test
+    void sharesTheFiguresOfNothingWrongWhereASuspectDoesNotShow() {
+        Procedure hold = test("hold-medium");
+        float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).values()[0];
+        assertSame(values[MODEL.sound()], values[MODEL.indexOf("lamp-switch-wrong")]);
+        assertArrayEquals(alone(hold, "lamp-switch-wrong"), values[MODEL.sound()]);
+        assertNotSame(values[MODEL.sound()], values[MODEL.indexOf("primary-piston-cup")]);
+    }
+
+    @Test
+    void testsThatFollowOneAnotherEachGetTheirOwnSamples() {
+        Procedure lamp = test("lamp-at-rest");
+        Procedure fluid = test("fluid-look");
+        Protocol.Script both = Protocol.whole();
+        lamp.protocol().acts().forEach(both::then);
+        fluid.protocol().acts().forEach(both::then);
+        float[][][] values = new Simulated(MODEL, List.of(lamp, fluid), both.done()).values();
+        assertArrayEquals(alone(lamp, "lamp-switch-wrong"), values[0][MODEL.indexOf("lamp-switch-wrong")]);
+        assertArrayEquals(alone(fluid, "fluid-wrong"), values[1][MODEL.indexOf("fluid-wrong")]);
+        assertSame(values[1][MODEL.sound()], values[1][MODEL.indexOf("lamp-switch-wrong")]);
+    }
+}
