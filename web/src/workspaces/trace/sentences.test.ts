@@ -49,11 +49,14 @@ describe("why this test", () => {
 describe("what it costs", () => {
   it("shows acting now beside one more test", () => {
     expect(stopOrTest(proposal("SPLIT"))).toBe("Act now: wrong 1 in 4. After this test: 1 in 50.");
+    expect(stopOrTest(proposal("PROOF", { leadingNow: 0.97, leadingAfter: 0.97, proofChance: 0.62 })))
+      .toBe("Act now: wrong 1 in 33, not proven. This test proves it in 62 % of such vehicles.");
   });
 
   it("names minutes, state and what is still shut", () => {
-    const job = { vehicleState: SHUT } as unknown as Job;
+    const job = { vehicleState: SHUT, stillFitted: [] as string[] } as unknown as Job;
     expect(nextLine(proposal("SPLIT"), job)).toBe("Next · 8 min · from the seat · nothing opened yet");
+    expect(nextLine(proposal("SPLIT"), { ...job, stillFitted: ["plug@port"] })).toBe("Next · 8 min · from the seat");
     const opening = proposal("PROOF", { needs: { ...SHUT, bonnetOpen: true, opened: "MASTER_PORTS" } });
     expect(nextLine(opening, job)).toBe("Next · 8 min · opened at the master");
   });

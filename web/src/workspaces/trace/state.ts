@@ -117,13 +117,16 @@ export function needsText(needs: Needs): string {
   return say(needs.bonnetOpen ? "state.bonnet" : "state.seat");
 }
 
-/** Stop or test, both sides shown. */
+/** Stop or test, both sides shown: what a test for a proof brings is the proof. */
 export function stopOrTest(proposal: Proposal): string {
-  return say("orNow", { now: oneIn(1 - proposal.leadingNow), after: oneIn(1 - proposal.leadingAfter) });
+  const now = oneIn(1 - proposal.leadingNow);
+  if (proposal.reason.kind === "PROOF") return say("orProof", { now, chance: percent(proposal.proofChance) });
+  return say("orNow", { now, after: oneIn(1 - proposal.leadingAfter) });
 }
 
 /** The line above the next test: minutes, state, what stands open. */
 export function nextLine(proposal: Proposal, job: Job): string {
-  const opened = job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" ? say("nothingOpened") : "";
+  const shut = job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" && job.stillFitted.length === 0;
+  const opened = shut ? say("nothingOpened") : "";
   return [say("next"), minutes(proposal.minutes), needsText(proposal.needs), opened].filter(Boolean).join(" · ");
 }
