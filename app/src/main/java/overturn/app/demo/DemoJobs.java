@@ -30,7 +30,7 @@ final class DemoJobs {
     static final List<Story> STORIES = List.of(
             new Story("Tarn SK 14", "marit-osei", "tobias-renn", 5,
                     "Sinks to the boards when I wait at the ferry ramp. Pump it and it is back.", "primary-piston-cup", false,
-                    List.of(new ByPass(Cup.PRIMARY_PISTON, 3.2, 0.2, 0, 10)), 4, 32),
+                    List.of(new ByPass(Cup.PRIMARY_PISTON, 3.2, 0.2, 0, 10)), 3, 32),
             new Story("Tarn SK 07", "juno-vale", "juno-vale", 26,
                     "Long pedal since the rear linings were done before the storm week. First press at the depot gate nearly missed it.",
                     "air-in-rear-end", true, List.of(new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.3)), 9, 7),
