@@ -45,7 +45,7 @@ export function River({ moments, at, onMove, hunch }: Props) {
               fillOpacity={band.id === REST || band.id === NOTHING_WRONG ? 1 : (OPACITY[i] ?? 0.2)} stroke="var(--ground)" strokeWidth="1.5" />
           ))}
           {labelPlaces(bands, x, y).map(({ band, at: spot, anchor }) => (
-            <text key={band.id} x={spot.x} y={spot.y + 5} textAnchor={anchor}
+            <text key={band.id} x={spot.x} y={spot.y + 5} textAnchor={anchor} stroke={ground(band.id, bands.indexOf(band))} strokeWidth="4" strokeLinejoin="round" paintOrder="stroke"
               className={band === bands[0] && band.id !== NOTHING_WRONG ? "figures fill-white text-[15px] font-semibold dark:fill-black" : "figures fill-ink text-[15px] font-medium"}>
               {band.id === REST ? say("rest") : word(`suspect.${band.id}`)}
             </text>
@@ -74,6 +74,12 @@ export function River({ moments, at, onMove, hunch }: Props) {
 /** How far from the chosen moment's name another may be written, in the units of the drawing. */
 function roomBeside(name: string): number {
   return 50 + LETTER * name.length;
+}
+
+/** The colour on which a band's name is read, wherever it reaches beyond the band. */
+function ground(id: string, place: number): string {
+  if (id === REST) return "var(--grid)";
+  return id === NOTHING_WRONG ? "var(--cool-band)" : `color-mix(in srgb, var(--hot) ${100 * (OPACITY[place] ?? 0.2)}%, var(--ground))`;
 }
 
 function short(text: string, most: number): string {
