@@ -2,6 +2,7 @@ package overturn.inference;
 
 import java.util.Arrays;
 import java.util.SplittableRandom;
+import java.util.function.IntFunction;
 import java.util.random.RandomGenerator;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
@@ -45,13 +46,9 @@ final class Channel {
 
     private static Channel ofObservations(Predictions predictions, int suspects) {
         int width = predictions.width();
-        float[][] chances = new float[suspects][];
         double[] shares = new double[width];
         Arrays.fill(shares, 1.0 / width);
-        for (int s = 0; s < suspects; s++) {
-            chances[s] = predictions.leftAlone(s) ? null : predictions.values(s).clone();
-        }
-        return new Channel(predictions, width, shared(withLies(chances, shares), predictions));
+        return new Channel(predictions, width, bySuspect(predictions, suspects, s -> withLies(predictions.values(s).clone(), shares)));
     }
 
     private static Channel ofSeries(Predictions predictions, int suspects) {
@@ -76,15 +73,13 @@ final class Channel {
             }
             logVolumes[m] = Math.log(shares[m] / density);
         }
-        return new Channel(predictions, codes.length, shared(withLies(normalised(logs, logVolumes, suspects), shares), predictions));
+        return new Channel(predictions, codes.length, bySuspect(predictions, suspects, s -> withLies(normalised(logs, logVolumes, s), shares)));
     }
 
-    /** A suspect that the test leaves alone has the chances of nothing wrong. */
-    private static float[][] shared(float[][] chances, Predictions predictions) {
-        for (int s = 0; s < chances.length; s++) {
-            chances[s] = predictions.leftAlone(s) ? chances[predictions.sound()] : chances[s];
-        }
-        return chances;
+    /** The chances of each suspect; one that the test leaves alone shares those of nothing wrong. */
+    private static float[][] bySuspect(Predictions predictions, int suspects, IntFunction<float[]> own) {
+        float[] sound = own.apply(predictions.sound());
+        return IntStream.range(0, suspects).mapToObj(s -> s == predictions.sound() || predictions.leftAlone(s) ? sound : own.apply(s)).toArray(float[][]::new);
     }
 
     /** Readings drawn from all suspects in turn, noise included. */
@@ -153,39 +148,30 @@ final class Channel {
         return best;
     }
 
-    private static float[][] normalised(double[][][] logs, double[] logVolumes, int suspects) {
+    private static float[] normalised(double[][][] logs, double[] logVolumes, int suspect) {
         int outcomes = logVolumes.length;
-        float[][] chances = new float[suspects][];
-        for (int s = 0; s < suspects; s++) {
-            if (logs[0][s] == null) {
-                continue;
+        float[] chances = new float[Crowd.PARTICLES * outcomes];
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            double highest = Double.NEGATIVE_INFINITY;
+            for (int m = 0; m < outcomes; m++) {
+                highest = Math.max(highest, logs[m][suspect][i] + logVolumes[m]);
             }
-            chances[s] = new float[Crowd.PARTICLES * outcomes];
-            for (int i = 0; i < Crowd.PARTICLES; i++) {
-                double highest = Double.NEGATIVE_INFINITY;
-                for (int m = 0; m < outcomes; m++) {
-                    highest = Math.max(highest, logs[m][s][i] + logVolumes[m]);
-                }
-                double total = 0;
-                for (int m = 0; m < outcomes; m++) {
-                    double chance = Math.exp(logs[m][s][i] + logVolumes[m] - highest);
-                    chances[s][i * outcomes + m] = (float) chance;
-                    total += chance;
-                }
-                for (int m = 0; m < outcomes; m++) {
-                    chances[s][i * outcomes + m] /= (float) total;
-                }
+            double total = 0;
+            for (int m = 0; m < outcomes; m++) {
+                double chance = Math.exp(logs[m][suspect][i] + logVolumes[m] - highest);
+                chances[i * outcomes + m] = (float) chance;
+                total += chance;
+            }
+            for (int m = 0; m < outcomes; m++) {
+                chances[i * outcomes + m] /= (float) total;
             }
         }
         return chances;
     }
 
-    private static float[][] withLies(float[][] chances, double[] shares) {
-        double lying = LYING;
-        for (float[] own : chances) {
-            for (int j = 0; own != null && j < own.length; j++) {
-                own[j] = (float) ((1 - lying) * own[j] + lying * shares[j % shares.length]);
-            }
+    private static float[] withLies(float[] chances, double[] shares) {
+        for (int j = 0; j < chances.length; j++) {
+            chances[j] = (float) ((1 - LYING) * chances[j] + LYING * shares[j % shares.length]);
         }
         return chances;
     }
