@@ -1,37 +1,48 @@
 import { useSettings } from "../domain/settings";
 import type { Layout } from "../domain/types";
 import { say } from "../domain/words";
-import type { Placed, Stretch } from "./place";
+import type { Placed, Point, Stretch } from "./place";
 
 /** Plugs and clamps where they are fitted, and the line behind which nothing is under test. */
 export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: Layout; stillFitted: string[] }) {
   const { fitting } = useSettings();
   const at = (kind: string) => stillFitted.filter((item) => item.startsWith(`${kind}@`)).map((item) => item.slice(kind.length + 1));
-  const modulator = layout.components.find((c) => c.kind === "MODULATOR")?.id;
-  const outlets = stillFitted.includes("plugs-modulator-outlets") ? layout.joints.filter((j) => j.from === modulator).map((j) => j.id) : [];
-  const plugged = placed.pipes.filter((p) => !p.hose && (at("plug").includes(p.id) || outlets.includes(p.id)));
-  const clamped = placed.pipes.filter((p) => p.hose && at("clamp").some((end) => feeds(layout, p, end)));
-  const ports = plugged.some((p) => !outlets.includes(p.id));
+  const leaving = (kind: string) => layout.joints.filter((j) => layout.components.find((c) => c.id === j.from)?.kind === kind).map((j) => j.id);
+  const ports = leaving("MASTER");
+  const outlets = leaving("MODULATOR");
+  const all = stillFitted.includes("plugs-modulator-outlets");
+  const plugs = [...at("plug"), ...(all ? outlets : [])];
+  const clamped = placed.pipes.filter((p) => p.hose && at("clamp").some((place) => place === p.id || feeds(layout, p, place)));
+  const fitted = (joints: string[]) => joints.length > 0 && joints.every((id) => plugs.includes(id));
+  const name = (id: string) => fitting(all && outlets.includes(id) ? "plugs-modulator-outlets" : `plug@${id}`);
   return (
     <g>
-      {plugged.map((p) => (
-        <g key={p.id}>
-          <title>{fitting(outlets.includes(p.id) ? "plugs-modulator-outlets" : `plug@${p.id}`)}</title>
-          {ports ? (
-            <path d={`M${p.plug.x - 16} ${p.plug.y}h32M${p.plug.x - 10} ${p.plug.y - 6}h20M${p.plug.x} ${p.plug.y - 26}v18`} stroke="var(--ink)" strokeWidth="7" />
-          ) : (
-            <path d={`M${p.plug.x} ${p.plug.y - 6}v12M${p.plug.x - 8} ${p.plug.y}h8`} stroke="var(--ink)" strokeWidth="5" />
-          )}
-        </g>
-      ))}
+      {placed.pipes.flatMap((p, i) => [
+        plugs.includes(p.id) && placed.pipes.findIndex((other) => other.id === p.id) === i && <Plug key={p.id} at={p.plug} name={name(p.id)} across={ports.includes(p.id)} />,
+        ...p.later.filter((id) => plugs.includes(id)).map((id) => <Plug key={id} at={p.tail} name={name(id)} across={false} />),
+      ])}
       {clamped.map((p) => (
         <path key={p.id} d={`M${p.plug.x + 12} ${p.plug.y - 12}v24M${p.plug.x + 20} ${p.plug.y - 12}v24`} stroke="var(--ink)" strokeWidth="4" />
       ))}
-      {plugged.length > 0 && (
+      {(fitted(ports) || fitted(outlets)) && (
         <>
-          <path d={ports ? "M210 216H488V20" : "M480 352H640V20"} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
-          <text x={ports ? 496 : 632} y="30" textAnchor={ports ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
+          <path d={fitted(ports) ? "M210 216H488V20" : "M480 352H640V20"} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
+          <text x={fitted(ports) ? 496 : 632} y="30" textAnchor={fitted(ports) ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
         </>
+      )}
+    </g>
+  );
+}
+
+/** A plug, across a port that hangs down or a pipe that runs sideways. */
+function Plug({ at: { x, y }, name, across }: { at: Point; name: string; across: boolean }) {
+  return (
+    <g>
+      <title>{name}</title>
+      {across ? (
+        <path d={`M${x - 16} ${y}h32M${x - 10} ${y - 6}h20M${x} ${y - 26}v18`} stroke="var(--ink)" strokeWidth="7" />
+      ) : (
+        <path d={`M${x} ${y - 6}v12M${x - 8} ${y}h8`} stroke="var(--ink)" strokeWidth="5" />
       )}
     </g>
   );

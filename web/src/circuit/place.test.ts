@@ -51,6 +51,11 @@ describe("the circuit sheet", () => {
     expect(placed.hubs.map((h) => h.id)).toEqual(hubs.map((h) => h.id));
   });
 
+  it.each(PRESETS.map((p) => [p.id, p] as const))("has a place for a plug at every joint of %s", (_, file) => {
+    const spots = new Set(place(asLayout(file)).pipes.flatMap((p) => [p.id, ...p.later]));
+    expect([...spots].sort()).toEqual(file.joints.map((j) => j.id).sort());
+  });
+
   it("makes room for many ends", () => {
     const tarn = PRESETS.find((p) => p.id === "tarn-box-van") as File;
     const many = Array.from({ length: 8 }, (_, i) => `extra-${i}`);

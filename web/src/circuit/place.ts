@@ -17,6 +17,9 @@ export interface Stretch {
   to: string;
   hose: boolean;
   plug: Point;
+  /** Joints passed on the way, and where they are cut: just before its end. */
+  later: string[];
+  tail: Point;
 }
 
 export interface Placed {
@@ -102,6 +105,7 @@ class Stretches {
   /** Follows one joint to the next hub or end. */
   private run(joint: Layout["joints"][number], from: Point, lane: number) {
     let last = joint;
+    const passed: string[] = [];
     let hose: { id: string; joint: string } | undefined;
     let pipe: string | undefined;
     while (!isEnd(this.kinds.get(last.to) ?? "PIPE") && !isHub(this.kinds.get(last.to) ?? "PIPE")) {
@@ -110,7 +114,9 @@ class Stretches {
       const next = this.layout.joints.find((j) => j.from === last.to && j.chamber === joint.chamber);
       if (!next) return;
       last = next;
+      passed.push(next.id);
     }
+    const behind = hose && hose.joint !== last.id ? last.id : undefined;
     const end = this.ends.find((e) => e.id === last.to);
     const hub = this.hubs.find((h) => h.id === last.to);
     const second = joint.chamber === "SECONDARY" ? 1 : 0;
@@ -118,9 +124,10 @@ class Stretches {
     const start = hose ? target.x - HOSE_LENGTH : target.x;
     const first = this.kinds.get(joint.from) === "MASTER";
     const path = first ? fromPort(from, { x: start, y: target.y }, second) : fromHub(from, { x: start, y: target.y }, lane);
-    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : { x: from.x + 16, y: from.y } });
+    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : { x: from.x + 16, y: from.y },
+      later: passed.filter((id) => id !== hose?.joint && id !== behind), tail: { x: start - 12, y: target.y } });
     if (hose) {
-      this.drawn.push({ id: hose.joint, path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`, to: hose.id, hose: true, plug: { x: start, y: target.y } });
+      this.drawn.push({ id: hose.joint, path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`, to: hose.id, hose: true, plug: { x: start, y: target.y }, later: behind ? [behind] : [], tail: { x: target.x - 4, y: target.y } });
     }
     if (hub) this.leave(hub, joint.chamber);
   }

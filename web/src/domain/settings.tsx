@@ -4,7 +4,7 @@ import { Failed, Loading } from "../ui/States";
 import { api } from "./api";
 import type { Catalogue, Dimension, Layout, Unit } from "./types";
 import { shown, unitFor, type UnitSystem } from "./units";
-import { filled, type Values } from "./words";
+import { filled, keyed, type Values } from "./words";
 
 export type Theme = "light" | "dark";
 
@@ -76,13 +76,16 @@ function settings(kept: Kept, setKept: (k: Kept) => void, words: Record<string, 
     ...kept,
     catalogue,
     part,
-    figure: (procedureId, figureId) => words[`figure.${procedureId}.${figureId}`] ?? part(figureId),
+    figure: (procedureId, figureId) => words[keyed(`figure.${procedureId}.${figureId}`).key] ?? part(figureId),
     fitting: (item) => {
       const [kind = "", place] = item.split("@");
       return [words[`fitting.${kind}`] ?? kind, place && part(place).toLowerCase()].filter(Boolean).join(", ");
     },
     set: (change) => setKept({ ...kept, ...change }),
-    word: (id, values) => filled(words[id] ?? id, values),
+    word: (id, values) => {
+      const { key, joints } = keyed(id);
+      return filled(words[key] ?? id, joints.length > 0 ? { ...values, places: joints.map((j) => part(j).toLowerCase()).join(", ") } : values);
+    },
     show: (coreValue, dimension) => shown(coreValue, dimension, kept.units, catalogue.units),
     unit: (dimension) => unitFor(dimension, kept.units, catalogue.units),
     layout: (id) => {

@@ -12,3 +12,9 @@ export function filled(template: string, values: Values = {}): string {
 export function say(id: UiWord, values?: Values): string {
   return filled(ui[id], values);
 }
+
+/** A test that is derived from the layout has its joints in its id ("cut-lines@front-inlet+rear-inlet"), which are no part of the key of its words. */
+export function keyed(id: string): { key: string; joints: string[] } {
+  const joints = /@([a-z0-9+-]+)/.exec(id)?.[1];
+  return { key: joints === undefined ? id : id.replace(`@${joints}`, ""), joints: joints?.split("+") ?? [] };
+}

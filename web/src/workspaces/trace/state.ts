@@ -111,6 +111,7 @@ export function needsText(needs: Needs): string {
   if (needs.opened === "MASTER_PORTS") return say("state.ports");
   if (needs.opened === "MODULATOR_OUTLETS") return say("state.outlets");
   if (needs.opened === "ONE_END") return say("state.end");
+  if (needs.opened === "LINE") return say("state.line");
   if (needs.opened === "CLUTCH_LINE") return say("state.clutch");
   if (needs.wheelsOff) return say("state.wheels");
   if (needs.raised) return say("state.raised");

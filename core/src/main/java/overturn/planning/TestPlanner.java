@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
@@ -101,7 +102,8 @@ public final class TestPlanner {
                 .collect(Collectors.toSet());
         Optional<String> odd = history.oddOneOut().map(Reading::procedureId);
         List<Candidate> candidates = new ArrayList<>();
-        for (Procedure procedure : model.procedures().all()) {
+        List<Procedure> known = Stream.concat(model.procedures().all().stream(), CutSetChoice.of(history, workshop, setAside).stream()).toList();
+        for (Procedure procedure : known) {
             boolean mends = odd.isPresent() && odd.get().equals(procedure.id()) && own(history, procedure).size() < MOST_READINGS;
             Repeat repeat = !done.contains(procedure.id()) ? Repeat.FIRST : repeat(history, procedure);
             if (workshop.canDo(procedure) && !setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (repeat != Repeat.NO || mends)) {

@@ -10,7 +10,7 @@ import overturn.simulation.Protocol;
 /**
  * A test: a procedure that yields a reading.
  *
- * @param id        stable id, key of its words
+ * @param id        stable id, key of its words; a test that is derived from the layout has {@link #PLACES} and the joints behind it
  * @param protocol  what is done to the circuit; the simulator predicts from it
  * @param spec      what the reading consists of
  * @param table     how the simulated figures become an observation; empty for a series
@@ -25,6 +25,8 @@ import overturn.simulation.Protocol;
 public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional<ObservationTable> table, Nature nature,
                         Set<String> observes, VehicleNeeds needs, double minutes, RigKind rigKind, boolean gate, List<Step> steps) {
 
+    /** In an id: what follows are places, not part of the key of its words. */
+    public static final String PLACES = "@";
     private static final double TELLABLE_CHANCE = 0.25;
 
     public Procedure {
@@ -74,6 +76,11 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
         public String id() {
             return id;
         }
+    }
+
+    /** Key of its words: its id without the places. */
+    public String wordId() {
+        return id.split(PLACES)[0];
     }
 
     /** Name of the rig set-up it relies on the first time: every look is its own, a tape or plug once fitted serves all its tests. */

@@ -14,13 +14,18 @@ public final class ProcedureCatalogue {
     /** Id of the test that is done at intake. */
     public static final String CHARACTERISE = "characterise";
 
+    /** Id of the test that holds the whole circuit. */
+    public static final String HOLD = "hold-medium";
+
     private final List<Procedure> procedures;
+    private final List<CutSetTest> cutSets;
     private final Map<String, Procedure> byId;
     private final PressForces forces;
 
-    private ProcedureCatalogue(List<Procedure> procedures, PressForces forces) {
+    private ProcedureCatalogue(List<Procedure> procedures, List<CutSetTest> cutSets, PressForces forces) {
         this.procedures = List.copyOf(procedures);
-        this.byId = procedures.stream().collect(Collectors.toUnmodifiableMap(Procedure::id, Function.identity()));
+        this.cutSets = cutSets;
+        this.byId = Stream.concat(procedures.stream(), cutSets.stream().map(CutSetTest::procedure)).collect(Collectors.toUnmodifiableMap(Procedure::id, Function.identity()));
         this.forces = forces;
     }
 
@@ -30,12 +35,17 @@ public final class ProcedureCatalogue {
                 new DragTests(layout, forces).all(), new ClutchTests(layout, forces).all(), new IsolationTests(layout, forces).all(),
                 new CloserLooks(layout).all())
                 .flatMap(List::stream).toList();
-        return new ProcedureCatalogue(all, forces);
+        return new ProcedureCatalogue(all, CutSetTests.of(layout, all), forces);
     }
 
-    /** All tests, in a stable order. */
+    /** All tests that are written down, in a stable order. */
     public List<Procedure> all() {
         return procedures;
+    }
+
+    /** Tests derived from the layout: every other way to divide it, too many to weigh them all. */
+    public List<CutSetTest> cutSets() {
+        return cutSets;
     }
 
     /** The forces that the tests press with on this layout. */
@@ -43,6 +53,7 @@ public final class ProcedureCatalogue {
         return forces;
     }
 
+    /** A test, written down or derived. */
     public Optional<Procedure> find(String id) {
         return Optional.ofNullable(byId.get(id));
     }

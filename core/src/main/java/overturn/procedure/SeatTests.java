@@ -109,7 +109,7 @@ final class SeatTests {
     }
 
     private Procedure holdMedium() {
-        return hold("hold-medium", forces.mediumN()).observes(SuspectCatalogue.NOTHING_WRONG).steps(holdSteps());
+        return hold(ProcedureCatalogue.HOLD, forces.mediumN()).observes(SuspectCatalogue.NOTHING_WRONG).steps(holdSteps());
     }
 
     private static TestDraft hold(String id, double forceN) {

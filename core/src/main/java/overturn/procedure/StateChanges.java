@@ -14,6 +14,7 @@ public final class StateChanges {
     private static final double CLOSE_AND_BLEED_ALL = 40;
     private static final double CLOSE_AND_BLEED_WITH_MODULATOR = 55;
     private static final double CLOSE_AND_BLEED_END = 8;
+    private static final double CLOSE_AND_BLEED_AXLE = 14;
     private static final double CLOSE_AND_BLEED_CLUTCH = 18;
 
     private StateChanges() {
@@ -45,6 +46,7 @@ public final class StateChanges {
             case MASTER_PORTS -> CLOSE_AND_BLEED_ALL;
             case MODULATOR_OUTLETS -> CLOSE_AND_BLEED_WITH_MODULATOR;
             case ONE_END -> CLOSE_AND_BLEED_END;
+            case LINE -> CLOSE_AND_BLEED_AXLE;
             case CLUTCH_LINE -> CLOSE_AND_BLEED_CLUTCH;
         };
     }

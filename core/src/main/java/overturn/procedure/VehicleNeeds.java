@@ -17,7 +17,7 @@ public record VehicleNeeds(boolean bonnetOpen, boolean raised, boolean wheelsOff
     public static final VehicleNeeds WHEELS_OFF = new VehicleNeeds(false, true, true, Opened.NOTHING);
 
     /** Where the circuit is open; closing it owes bleeding. */
-    public enum Opened { NOTHING, MASTER_PORTS, MODULATOR_OUTLETS, ONE_END, CLUTCH_LINE }
+    public enum Opened { NOTHING, MASTER_PORTS, MODULATOR_OUTLETS, ONE_END, LINE, CLUTCH_LINE }
 
     public static VehicleNeeds openedAt(Opened where) {
         return new VehicleNeeds(true, false, false, where);

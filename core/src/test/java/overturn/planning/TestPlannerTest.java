@@ -19,6 +19,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.planning.Proposal.Kind;
 import overturn.inference.Intake;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
@@ -73,6 +74,22 @@ class TestPlannerTest {
         assertTrue(ranked.stream().map(p -> p.procedure().id()).noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
         Reading unseen = observed("dry-walk", "not-seen");
         assertEquals("dry-walk", rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen).get(0).procedure().id(), "not seen is not done");
+    }
+
+    private static List<String> offeredCuts(Workshop workshop, Set<String> setAside, Reading... readings) {
+        return TestPlanner.of(MODEL, workshop).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), VehicleNeeds.SEAT, setAside).stream()
+                .map(p -> p.procedure().id()).filter(id -> id.contains(Procedure.PLACES)).sorted().toList();
+    }
+
+    /** Of some hundred ways to divide the circuit only those few are weighed that split what is suspected; another when one cannot be done. */
+    @Test
+    void theWaysToDivideTheCircuitThatSplitBestAreWeighedToo() {
+        List<String> offered = offeredCuts(Workshop.WELL_EQUIPPED, Set.of(), SINKS, STEADY, DRY);
+        assertEquals(2, offered.size());
+        List<String> others = offeredCuts(Workshop.WELL_EQUIPPED, Set.copyOf(offered), SINKS, STEADY, DRY);
+        assertTrue(others.size() == 2 && others.stream().noneMatch(offered::contains), offered + " then " + others);
+        Workshop noClamps = new Workshop(Set.of(RigKind.CLAMPS), true, true, Prices.DEFAULT);
+        assertTrue(offeredCuts(noClamps, Set.of(), SINKS, STEADY, DRY).stream().noneMatch(id -> id.startsWith("cut-clamps")));
     }
 
     @Test

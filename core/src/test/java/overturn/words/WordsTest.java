@@ -30,7 +30,7 @@ import overturn.suspect.SuspectCatalogue;
 class WordsTest {
 
     private static final Map<String, String> WORDS = Words.all();
-    private static final Set<String> FORCES = Set.of("gentle", "easy", "stroke", "medium", "running", "place");
+    private static final Set<String> FORCES = Set.of("gentle", "easy", "stroke", "medium", "running", "place", "places");
 
     private static Set<String> needed() {
         Set<String> ids = new TreeSet<>(Set.of("suspect.none-of-these", "suspect.none-of-these.shows", "option.not-seen", "rig.sound", "rig.doubtful", "rig.not-checked",
@@ -48,6 +48,7 @@ class WordsTest {
             layout.components().forEach(c -> ids.add("component." + c.id()));
             SuspectCatalogue.of(layout).forEach(s -> ids.addAll(List.of("suspect." + s.id(), "suspect." + s.id() + ".shows")));
             ProcedureCatalogue.of(layout).all().forEach(p -> ids.addAll(neededBy(p, layout)));
+            ProcedureCatalogue.of(layout).cutSets().forEach(test -> ids.addAll(neededBy(test.procedure(), layout)));
         }
         for (Layout layout : Presets.all()) {
             Calculators.of(layout).forEach(c -> ids.addAll(neededBy(c, layout)));
@@ -59,7 +60,7 @@ class WordsTest {
     }
 
     private static List<String> neededBy(Procedure p, Layout layout) {
-        String test = "test." + p.id();
+        String test = "test." + p.wordId();
         List<String> ids = new ArrayList<>(List.of(test, test + ".purpose", test + ".blind", "rig." + p.rigKind().id(),
                 "rig." + p.rigKind().id() + ".check"));
         for (Step step : p.steps()) {
@@ -69,7 +70,7 @@ class WordsTest {
         }
         if (p.spec() instanceof Series series) {
             series.figures().stream().filter(f -> layout.components().stream().noneMatch(c -> c.id().equals(f.id())))
-                    .forEach(f -> ids.add("figure." + p.id() + "." + f.id()));
+                    .forEach(f -> ids.add("figure." + p.wordId() + "." + f.id()));
         } else {
             ((Observation) p.spec()).options().forEach(o -> ids.add("option." + p.id() + "." + o));
         }

@@ -79,6 +79,12 @@ class JobController {
                 .map(p -> TestView.of(p, job.model().procedures().forces(), job.assessment().history().now())).toList();
     }
 
+    /** Every other way to divide this job's circuit with at most three plugs or clamps: each is a test by its id. */
+    @GetMapping("/{id}/cut-sets")
+    List<CutSetView> cutSets(@PathVariable UUID id) {
+        return jobs.find(id).model().procedures().cutSets().stream().map(CutSetView::of).toList();
+    }
+
     @GetMapping("/{id}/tests/{procedureId}")
     TestView test(@PathVariable UUID id, @PathVariable String procedureId) {
         Jobs.Job job = jobs.find(id);

@@ -17,6 +17,7 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.QuantityFormatException;
 import overturn.quantity.QuantityParser;
@@ -61,10 +62,9 @@ public class RecordReading {
      */
     public void record(UUID jobId, Draft draft) {
         LayoutModel model = jobs.find(jobId).model();
-        List<String> known = model.procedures().all().stream().map(Procedure::id).toList();
-        Optional<Procedure> procedure = known.contains(draft.procedureId()) ? model.procedures().find(draft.procedureId()) : Optional.empty();
+        Optional<Procedure> procedure = Optional.ofNullable(draft.procedureId()).flatMap(model.procedures()::find);
         Checks checks = new Checks()
-                .that(procedure::isPresent, "procedureId", draft.procedureId(), "one of " + known)
+                .that(procedure::isPresent, "procedureId", draft.procedureId(), knownTests(model.procedures()))
                 .that(() -> draft.rigCheck() != null && RIG_CHECKS.containsKey(draft.rigCheck()), "rigCheck", draft.rigCheck(),
                         "sound, doubtful or not-checked");
         Optional<ReadingValue> value = procedure.flatMap(p -> p.spec() instanceof Series series
@@ -72,6 +72,11 @@ public class RecordReading {
         checks.orThrow();
         writer.append(jobId, draft.stamp(), seen -> new ReadingTaken(draft.procedureId(), value.orElseThrow(),
                 setup(procedure.orElseThrow(), draft.anotherRig(), seen), RIG_CHECKS.get(draft.rigCheck())));
+    }
+
+    /** What a test's id may be, for answers to one that is none. */
+    static String knownTests(ProcedureCatalogue procedures) {
+        return "one of " + procedures.all().stream().map(Procedure::id).toList() + " or one of this layout's " + procedures.cutSets().size() + " cut sets";
     }
 
     private static Optional<ReadingValue> observation(Observation spec, Draft draft, Checks checks) {

@@ -1,10 +1,9 @@
 package overturn.app.usecase;
 
-import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.TestSetAside;
-import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 
 /** Notes that a test cannot be done here; the plan goes round it. */
 @Component
@@ -22,8 +21,8 @@ public class SetTestAside {
 
     /** @throws InvalidInputException if there is no such test or no reason */
     public void setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
-        List<String> known = jobs.find(jobId).model().procedures().all().stream().map(Procedure::id).toList();
-        new Checks().that(() -> known.contains(procedureId), "procedureId", procedureId, "one of " + known)
+        ProcedureCatalogue procedures = jobs.find(jobId).model().procedures();
+        new Checks().that(() -> procedureId != null && procedures.find(procedureId).isPresent(), "procedureId", procedureId, RecordReading.knownTests(procedures))
                 .text("why", why, MOST_WHY).orThrow();
         writer.append(jobId, stamp, seen -> new TestSetAside(procedureId, why));
     }

@@ -200,6 +200,22 @@ class JobApiTest {
     }
 
     @Test
+    void everyWayToDivideTheCircuitIsATestOfItsOwn() {
+        JsonNode ways = api.get(job + "/cut-sets").body();
+        assertEquals(97, ways.size(), "one hundred, less the three that are written down: all ports, all hoses, all outlets are no more than three");
+        JsonNode one = ways.valueStream().filter(w -> w.get("joints").valueStream().map(JsonNode::asString).toList().equals(List.of("front-inlet"))).findFirst().orElseThrow();
+        assertEquals("LINE_PLUG", one.get("device").asString());
+        assertTrue(one.get("takenOut").valueStream().map(JsonNode::asString).toList().containsAll(List.of("front-left", "front-right-hose")), one.toString());
+        String id = one.get("procedureId").asString();
+        assertEquals(List.of("at-5", "at-15", "at-30", "at-60"), api.get(job + "/tests/" + id).body().get("figures").valueStream().map(f -> f.get("id").asString()).toList());
+        JsonNode read = api.post(job + "/readings", ApiClient.stamped(2, Map.of("procedureId", id, "rigCheck", "sound",
+                "figures", List.of(Map.of("id", "at-5", "text", "38", "unit", "mm"), Map.of("id", "at-60", "text", "38.5", "unit", "mm"))))).body();
+        assertEquals(List.of("plug@front-inlet"), read.get("stillFitted").valueStream().map(JsonNode::asString).toList());
+        assertEquals("LINE", read.get("vehicleState").get("opened").asString());
+        assertEquals(422, api.post(job + "/readings", ApiClient.stamped(3, Map.of("procedureId", "cut-lines@garden-gate", "rigCheck", "sound", "figures", List.of()))).status());
+    }
+
+    @Test
     void anUnprovenVerdictIsAcceptedOnlyWithAReasonAndIsRecordedWithItsGrade() {
         assertRefused(422, "input-not-allowed", api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", ""))));
         JsonNode accepted = api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", "ferry leaves at six"))).body().get("accepted");
