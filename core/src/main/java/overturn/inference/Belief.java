@@ -7,7 +7,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import overturn.circuit.Segment;
 import overturn.numeric.LogSpace;
@@ -23,9 +25,9 @@ import overturn.suspect.Suspect;
 public final class Belief {
 
     private static final double LEAST = 1e-12;
-    /** Hypotheses that are tried with several vehicles: from this share on, and at most so many. */
-    private static final double LEADING = 0.002;
-    private static final int MOST_LEADING = 12;
+    /** Share from which on a fault in no list is tried with several vehicles, and how many singles are. */
+    private static final double MATTERING = 0.002;
+    private static final int MOST_LEADING = 8;
 
     private final LayoutModel model;
     private final Optional<Cure> done;
@@ -79,8 +81,8 @@ public final class Belief {
     /** From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none. */
     static Belief of(LayoutModel model, Prior prior, Optional<Cure> done, List<Hypothesis> hypotheses, SummedLikelihood read) {
         Cloud[] clouds = hypotheses.stream().map(h -> Cloud.of(prior.log(h), read.row(h, 0))).toArray(Cloud[]::new);
-        for (int h : tried(hypotheses, clouds)) {
-            clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), read));
+        for (int h : tried(hypotheses, clouds, model.sound())) {
+            clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), read, model.crowd()));
         }
         return new Belief(model, done, hypotheses, read.setups(), normalised(clouds));
     }
@@ -114,10 +116,10 @@ public final class Belief {
 
     /**
      * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by chance. So every
-     * severity of a leading hypothesis is tried with several vehicles.
+     * severity of a leading hypothesis is tried with several vehicles; and on its own vehicle, if no rig lied, it has some leeway.
      */
-    private static double[] overVehicles(Hypothesis hypothesis, SummedLikelihood read) {
-        double[] mean = read.row(hypothesis, 0).clone();
+    private static double[] overVehicles(Hypothesis hypothesis, SummedLikelihood read, Crowd crowd) {
+        double[] mean = hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, crowd);
         for (int time = 1; time < Crowd.VEHICLES_TRIED; time++) {
             double[] other = read.row(hypothesis, time);
             for (int i = 0; i < mean.length; i++) {
@@ -130,12 +132,13 @@ public final class Belief {
         return mean;
     }
 
-    /** The leading ones, and all pairs that are carried: two severities seldom both fit on one particle. */
-    private static List<Integer> tried(List<Hypothesis> hypotheses, Cloud[] clouds) {
+    /** Nothing wrong, the leading singles, faults in no list that matter, and all pairs that are carried: two severities seldom both fit on one particle. */
+    private static List<Integer> tried(List<Hypothesis> hypotheses, Cloud[] clouds, int sound) {
         double[] shares = LogSpace.normalised(Arrays.stream(clouds).mapToDouble(Cloud::logEvidence).toArray());
-        IntStream leading = IntStream.range(0, shares.length).boxed().filter(h -> shares[h] >= LEADING && !hypotheses.get(h).isPair())
-                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).mapToInt(h -> h);
-        return IntStream.concat(leading, IntStream.range(0, shares.length).filter(h -> hypotheses.get(h).isPair())).boxed().toList();
+        Set<Integer> leading = IntStream.range(0, shares.length).boxed().filter(h -> hypotheses.get(h).isSingle())
+                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).collect(Collectors.toSet());
+        return IntStream.range(0, shares.length).boxed()
+                .filter(h -> hypotheses.get(h).isSingle() ? leading.contains(h) || hypotheses.get(h).first() == sound : hypotheses.get(h).isPair() || shares[h] >= MATTERING).toList();
     }
 
     private static double[][] normalised(Cloud[] clouds) {

@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
 import overturn.evidence.Reading;
+import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
@@ -105,6 +107,18 @@ public final class BeliefHistory {
             without[reading] = Belief.of(model, prior, done, hypotheses, read.without(setups(rest)));
         }
         return without[reading];
+    }
+
+    /**
+     * Roughly the probability, without the reading at this index, that every remedy of a cure is needed: each particle on its own vehicle only. Soon
+     * found, to see where to look closer.
+     */
+    public double roughlyWithout(int reading, Cure cure) {
+        List<ReadingLikelihood> others = new ArrayList<>(likelihoods);
+        others.remove(reading);
+        SummedLikelihood rest = read.without(setups(others));
+        double[] shares = LogSpace.normalised(hypotheses.stream().mapToDouble(h -> Belief.logEvidence(prior, h, rest)).toArray());
+        return IntStream.range(0, shares.length).filter(h -> now().cure(hypotheses.get(h)).includes(cure)).mapToDouble(h -> shares[h]).sum();
     }
 
     /**

@@ -3,13 +3,17 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
+import overturn.simulation.VehicleCondition;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Fault;
 import overturn.suspect.Suspect;
@@ -22,10 +26,10 @@ import overturn.suspect.SuspectCatalogue;
 final class Crowd {
 
     /** Vehicles per suspect; more width than number (handbook 05). */
-    static final int PARTICLES = 200;
+    static final int PARTICLES = 150;
 
     /** With how many vehicles each severity of a leading suspect is tried. */
-    static final int VEHICLES_TRIED = 7;
+    static final int VEHICLES_TRIED = 4;
     /** Prime to the number of particles, so that no vehicle is tried twice. */
     private static final int STRIDE = 17;
 
@@ -43,11 +47,18 @@ final class Crowd {
     /** A vehicle is brought in because something was felt: the chance grows with how far it strays from sound, up to this; estimate. */
     private static final double SURELY_FELT = 0.3;
     private static final int MOST_DRAWS = 10;
+    /** Vehicles that are simulated with two faults at once; the others are taken to differ alike. */
+    static final int PAIRS_SIMULATED = 50;
+    private static final int PAIRS_KEPT = 512;
 
     private final VehicleUnknowns[] vehicles = new VehicleUnknowns[PARTICLES];
     private final boolean[] noisy = new boolean[PARTICLES];
     private final double[] occurrence = new double[PARTICLES];
     private final List<List<List<Fault>>> faults;
+    private final double[][] severities;
+    private final Complaint complaint;
+    private final VehicleCondition[][] afterIntake;
+    private final Map<Hypothesis, VehicleCondition[]> afterIntakeOfPairs = new ConcurrentHashMap<>();
 
     /** Draws the vehicles and, for each suspect, severities that somebody would have brought the vehicle in for. */
     static Crowd of(Simulator simulator, Procedure characterise, List<Suspect> suspects) {
@@ -55,58 +66,72 @@ final class Crowd {
     }
 
     private Crowd(Layout layout, List<Suspect> suspects, Complaint complaint) {
+        this.complaint = complaint;
         RandomGenerator random = new SplittableRandom(SEED);
         for (int i = 0; i < PARTICLES; i++) {
             vehicles[i] = VehicleUnknowns.draw(random);
             noisy[i] = random.nextDouble() < DOUBLED_NOISE_SHARE;
             occurrence[i] = LEAST_OCCURRENCE + (1 - LEAST_OCCURRENCE) * random.nextDouble();
         }
-        double[][] sound = IntStream.range(0, PARTICLES).parallel().mapToObj(i -> complaint.of(vehicles[i], List.of())).toArray(double[][]::new);
-        faults = suspects.stream().parallel().map(suspect -> drawn(suspect, layout, complaint, sound)).toList();
+        Felt[] sound = IntStream.range(0, PARTICLES).parallel().mapToObj(i -> complaint.of(vehicles[i], List.of())).toArray(Felt[]::new);
+        severities = new double[suspects.size()][PARTICLES];
+        afterIntake = new VehicleCondition[suspects.size()][PARTICLES];
+        faults = IntStream.range(0, suspects.size()).boxed().parallel().map(s -> drawn(suspects.get(s), layout, sound, severities[s], afterIntake[s])).toList();
     }
 
     /** Its own source of chance for each suspect, so that it is the same in whatever company. */
-    private List<List<Fault>> drawn(Suspect suspect, Layout layout, Complaint complaint, double[][] sound) {
+    private List<List<Fault>> drawn(Suspect suspect, Layout layout, Felt[] sound, double[] severities, VehicleCondition[] afterIntake) {
         RandomGenerator random = new SplittableRandom(SEED ^ suspect.id().hashCode() * 0x9E3779B97F4A7C15L);
+        boolean nothing = suspect.id().equals(SuspectCatalogue.NOTHING_WRONG);
         int[] order = shuffled(random);
         List<List<Fault>> own = new ArrayList<>();
         for (int i = 0; i < PARTICLES; i++) {
             double quantile = (order[i] + 0.5) / PARTICLES;
-            List<Fault> most = List.of();
+            List<Fault> kept = List.of();
             double mostFelt = -1;
-            for (int draw = 0; draw < MOST_DRAWS; draw++) {
-                double widened = NORMAL.cumulativeProbability(SEVERITY_WIDTH * NORMAL.inverseCumulativeProbability(quantile));
-                List<Fault> drawn = suspect.physics().at(widened, layout, random);
-                double felt = suspect.id().equals(SuspectCatalogue.NOTHING_WRONG) ? 1 : Complaint.apart(complaint.of(vehicles[i], drawn), sound[i]);
-                if (felt > mostFelt) {
-                    mostFelt = felt;
-                    most = drawn;
+            for (int draw = 0; draw < MOST_DRAWS && mostFelt < SURELY_FELT; draw++) {
+                double severity = SEVERITY_WIDTH * NORMAL.inverseCumulativeProbability(quantile);
+                List<Fault> drawn = suspect.physics().at(NORMAL.cumulativeProbability(severity), layout, random);
+                Felt felt = nothing ? sound[i] : complaint.of(vehicles[i], drawn);
+                double apart = nothing ? 1 : felt.apart(sound[i]);
+                boolean taken = apart >= SURELY_FELT * random.nextDouble();
+                if (taken || apart > mostFelt) {
+                    kept = drawn;
+                    severities[i] = severity;
+                    afterIntake[i] = felt.after.equals(sound[i].after) ? sound[i].after : felt.after;
+                    mostFelt = taken ? SURELY_FELT : apart;
                 }
-                if (felt >= SURELY_FELT * random.nextDouble()) {
-                    most = drawn;
-                    break;
+                if (!taken) {
+                    quantile = (random.nextInt(PARTICLES) + 0.5) / PARTICLES;
                 }
-                quantile = (random.nextInt(PARTICLES) + 0.5) / PARTICLES;
             }
-            own.add(most);
+            own.add(kept);
         }
         return own;
     }
 
-    /** What a driver would say of a vehicle: the chances of each kind of behaviour. */
-    private record Complaint(Simulator.Prepared prepared, Procedure characterise) {
-
-        double[] of(VehicleUnknowns vehicle, List<Fault> faults) {
-            return characterise.predicted(prepared.run(vehicle, faults));
-        }
+    /**
+     * What a driver would say of a vehicle, and how the tests after it find that vehicle.
+     *
+     * @param chances of each kind of behaviour
+     */
+    private record Felt(double[] chances, VehicleCondition after) {
 
         /** How far two behaviours are apart, 0 to 1. */
-        static double apart(double[] one, double[] other) {
+        double apart(Felt other) {
             double sum = 0;
-            for (int k = 0; k < one.length; k++) {
-                sum += Math.abs(one[k] - other[k]) / 2;
+            for (int k = 0; k < chances.length; k++) {
+                sum += Math.abs(chances[k] - other.chances[k]) / 2;
             }
             return sum;
+        }
+    }
+
+    private record Complaint(Simulator.Prepared prepared, Procedure characterise) {
+
+        Felt of(VehicleUnknowns vehicle, List<Fault> faults) {
+            Simulator.Run run = prepared.run(vehicle, faults, VehicleCondition.RESTED);
+            return new Felt(characterise.predicted(run.figures().stream().mapToDouble(Double::doubleValue).toArray()), run.after().ready());
         }
     }
 
@@ -127,6 +152,30 @@ final class Crowd {
 
     VehicleUnknowns vehicle(int i) {
         return vehicles[i];
+    }
+
+    /** How a test finds a particle's vehicle after the intake. */
+    VehicleCondition found(int suspect, int i) {
+        return afterIntake[suspect][i];
+    }
+
+    /** How a test finds the vehicles that are simulated with two faults; kept while there is room. */
+    VehicleCondition[] found(Hypothesis pair) {
+        VehicleCondition[] known = afterIntakeOfPairs.get(pair);
+        if (known == null) {
+            known = IntStream.range(0, PAIRS_SIMULATED).mapToObj(i -> complaint.of(vehicles[i],
+                    Stream.concat(faults(pair.first(), i).stream(), faults(pair.second(), i).stream()).toList()).after).toArray(VehicleCondition[]::new);
+            if (afterIntakeOfPairs.size() >= PAIRS_KEPT) {
+                afterIntakeOfPairs.clear();
+            }
+            afterIntakeOfPairs.putIfAbsent(pair, known);
+        }
+        return known;
+    }
+
+    /** How bad a particle's fault is, in standard deviations from its median. */
+    double severity(int suspect, int i) {
+        return severities[suspect][i];
     }
 
     List<Fault> faults(int suspect, int i) {

@@ -20,6 +20,7 @@ public final class LayoutModel {
     private final Simulator simulator;
     private final Crowd crowd;
     private final int sound;
+    private final Traits traits;
     private final Optional<LayoutModel> wider;
     private final ConcurrentHashMap<String, Predictions> predictions = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<String, Channel> channels = new ConcurrentHashMap<>();
@@ -31,6 +32,7 @@ public final class LayoutModel {
         this.procedures = ProcedureCatalogue.of(layout);
         this.simulator = simulator;
         this.crowd = Crowd.of(simulator, procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), suspects);
+        this.traits = new Traits(crowd, suspects.size());
         this.sound = indexOf(SuspectCatalogue.NOTHING_WRONG);
     }
 
@@ -76,6 +78,10 @@ public final class LayoutModel {
 
     Crowd crowd() {
         return crowd;
+    }
+
+    Traits traits() {
+        return traits;
     }
 
     /** Index of nothing wrong. */

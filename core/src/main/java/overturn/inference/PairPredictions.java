@@ -6,13 +6,13 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
+import overturn.simulation.VehicleCondition;
 import overturn.suspect.Fault;
 
 /** What one test reads with two faults at once, for every particle. Thread-safe; kept while there is room. */
 final class PairPredictions {
 
     private static final int KEPT = 512;
-    private static final int SIMULATED = 50;
     private static final float LEAST_CHANCE = 1e-3f;
 
     private final Procedure procedure;
@@ -77,14 +77,15 @@ final class PairPredictions {
         int width = singles.width();
         float[] base = singles.values(sound);
         float[] both = new float[Crowd.PARTICLES * width];
-        for (int i = 0; i < SIMULATED; i++) {
+        VehicleCondition[] before = crowd.found(pair);
+        for (int i = 0; i < Crowd.PAIRS_SIMULATED; i++) {
             List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
             faults.addAll(crowd.faults(pair.second(), i));
-            double[] predicted = procedure.predicted(prepared.run(crowd.vehicle(i), faults));
+            double[] predicted = procedure.predicted(prepared.figures(crowd.vehicle(i), faults, before[i]));
             for (int k = 0; k < width; k++) {
                 int here = i * width + k;
                 both[here] = (float) predicted[k];
-                for (int there = here + SIMULATED * width; there < both.length; there += SIMULATED * width) {
+                for (int there = here + Crowd.PAIRS_SIMULATED * width; there < both.length; there += Crowd.PAIRS_SIMULATED * width) {
                     both[there] = singles.series() ? singles.within(k, base[there] + both[here] - base[here]) : both[here];
                 }
             }

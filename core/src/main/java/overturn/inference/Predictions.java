@@ -51,6 +51,7 @@ final class Predictions {
     private final double[] logStrays;
     private final boolean[] observed;
     private final boolean[] moved;
+    private final Slopes slopes;
 
     private Predictions(LayoutModel model, Procedure procedure, float[][] values) {
         this.model = model;
@@ -77,6 +78,7 @@ final class Predictions {
             moved[s] = scatter.strays(s, k -> UNMOVED * (series ? readingSd(k) : 1));
         }
         this.logStrays = logStrays();
+        this.slopes = new Slopes(model.traits(), this, values.length);
     }
 
     static Predictions of(LayoutModel model, Procedure procedure) {
@@ -220,6 +222,32 @@ final class Predictions {
         SharedOffsetNormal doubled = kernel(encoded, hypothesis, false, DOUBLED);
         for (int i = 0; i < row.length; i++) {
             row[i] = (crowd.noisy(Crowd.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
+        }
+        return row;
+    }
+
+    /**
+     * A row of {@link Leeway} of one reading.
+     *
+     * @param told  what may be the matter
+     * @param shown what of it shows in this reading
+     */
+    double[] leeway(double[] encoded, Hypothesis told, Hypothesis shown) {
+        double[] row = new double[Leeway.LENGTH];
+        System.arraycopy(logLikelihoods(encoded, shown, 0), 0, row, 0, Crowd.PARTICLES);
+        if (encoded.length == 0 || !series()) {
+            return row;
+        }
+        double[][] directions = slopes.of(told, shown);
+        SharedOffsetNormal.Tangent normal = kernel(encoded, shown, false, 1).tangent(directions);
+        SharedOffsetNormal.Tangent doubled = kernel(encoded, shown, false, DOUBLED).tangent(directions);
+        float[] means = means(shown, 0);
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            (crowd.noisy(i) ? doubled : normal).addGradient(means, i * width, row, Leeway.SLOPES_FROM + i * Slopes.DIRECTIONS);
+        }
+        for (int j = 0; j < Slopes.DIRECTIONS; j++) {
+            System.arraycopy(normal.curvature()[j], 0, row, Leeway.PLAIN_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
+            System.arraycopy(doubled.curvature()[j], 0, row, Leeway.DOUBLED_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
         }
         return row;
     }

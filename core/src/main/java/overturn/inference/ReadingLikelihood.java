@@ -1,5 +1,6 @@
 package overturn.inference;
 
+import java.util.Arrays;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
@@ -61,6 +62,11 @@ final class ReadingLikelihood {
     /** Log likelihood per particle if the rig told the truth; what was remedied before no longer shows, and what does not show is as nothing wrong. */
     double[] row(Hypothesis told, int time) {
         return rows.of(told.showing(this::moved, model.sound()), time);
+    }
+
+    /** The same as a row of {@link Leeway}; a fault that comes and goes is given none. */
+    double[] leeway(Hypothesis told) {
+        return sometimes ? Arrays.copyOf(row(told, 0), Leeway.LENGTH) : predictions.leeway(encoded, told, told.showing(this::moved, model.sound()));
     }
 
     /** The same for a few meetings of two faults, their effects added: a first look. */

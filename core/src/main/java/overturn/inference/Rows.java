@@ -23,6 +23,20 @@ final class Rows {
         this.source = source;
     }
 
+    /** What has been worked out so far, without the means to work out more. */
+    Rows known() {
+        Rows kept = new Rows(singles.clone());
+        kept.others.putAll(others);
+        return kept;
+    }
+
+    private Rows(double[][] singles) {
+        this.singles = singles;
+        this.source = (hypothesis, time) -> {
+            throw new IllegalStateException("Impossible: only what is known was asked for");
+        };
+    }
+
     int suspects() {
         return singles.length;
     }

@@ -73,6 +73,18 @@ final class SetupLikelihood {
         return row;
     }
 
+    /** A row of {@link Leeway}, if it told the truth. */
+    double[] leeway(Hypothesis hypothesis) {
+        double[] row = new double[Leeway.LENGTH];
+        for (int r = 0; r < shares.length; r++) {
+            add(row, readings.get(r).leeway(hypothesis), shares[r]);
+        }
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            row[i] += logHonest;
+        }
+        return row;
+    }
+
     /** Log likelihoods of a few meetings of two faults. */
     double[] firstLook(Meetings meetings) {
         double[] row = new double[meetings.count()];

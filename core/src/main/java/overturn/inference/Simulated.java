@@ -4,8 +4,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Protocol;
 import overturn.simulation.Simulator;
+import overturn.simulation.VehicleCondition;
 
 /**
  * Readings of some tests, whose samples follow one another in one protocol, for every particle of every suspect. Most suspects leave most tests
@@ -22,6 +24,7 @@ final class Simulated {
     private final List<Procedure> procedures;
     private final Simulator.Prepared prepared;
     private final int[] ends;
+    private final boolean intake;
 
     Simulated(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
         this.crowd = model.crowd();
@@ -29,6 +32,7 @@ final class Simulated {
         this.suspects = model.suspects().size();
         this.procedures = procedures;
         this.prepared = model.simulator().prepare(protocol);
+        this.intake = procedures.stream().anyMatch(p -> p.id().equals(ProcedureCatalogue.CHARACTERISE));
         this.ends = procedures.stream().mapToInt(p -> p.protocol().samples()).toArray();
         Arrays.parallelPrefix(ends, Integer::sum);
     }
@@ -70,7 +74,8 @@ final class Simulated {
     }
 
     private float[][] read(int suspect, int particle) {
-        double[] simulated = prepared.run(crowd.vehicle(particle), crowd.faults(suspect, particle));
+        VehicleCondition before = intake ? VehicleCondition.RESTED : crowd.found(suspect, particle);
+        double[] simulated = prepared.figures(crowd.vehicle(particle), crowd.faults(suspect, particle), before);
         float[][] read = new float[procedures.size()][];
         for (int t = 0; t < read.length; t++) {
             double[] predicted = procedures.get(t).predicted(Arrays.copyOfRange(simulated, t == 0 ? 0 : ends[t - 1], ends[t]));

@@ -1,7 +1,11 @@
 package overturn.inference;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import overturn.numeric.LogSpace;
 
 /**
  * Log likelihood per particle of everything read, over all rig set-ups. One set-up more, or one changed, costs one addition where the sum
@@ -14,6 +18,7 @@ final class SummedLikelihood {
     private final List<SetupLikelihood> less;
     private final List<SetupLikelihood> more;
     private final Rows rows;
+    private final Map<Hypothesis, double[]> leeway = new ConcurrentHashMap<>();
 
     private SummedLikelihood(int suspects, List<SetupLikelihood> setups, Optional<SummedLikelihood> base) {
         this.setups = List.copyOf(setups);
@@ -23,6 +28,16 @@ final class SummedLikelihood {
         this.rows = new Rows(suspects, this::summed);
     }
 
+    /** What has been summed up so far, to go on from: what it went on from itself is let go. */
+    private SummedLikelihood(SummedLikelihood known) {
+        this.setups = known.setups;
+        this.base = Optional.empty();
+        this.less = List.of();
+        this.more = known.setups;
+        this.rows = known.rows.known();
+        this.leeway.putAll(known.leeway);
+    }
+
     static SummedLikelihood of(int suspects, List<SetupLikelihood> setups) {
         return new SummedLikelihood(suspects, setups, Optional.empty());
     }
@@ -30,7 +45,7 @@ final class SummedLikelihood {
     /** The sum over these and, behind them, others; the same to the last digit as made anew, so where others come between it is made anew. */
     SummedLikelihood continued(List<SetupLikelihood> all) {
         boolean behind = all.size() >= setups.size() && all.subList(0, setups.size()).equals(setups);
-        return new SummedLikelihood(rows.suspects(), all, behind ? Optional.of(this) : Optional.empty());
+        return new SummedLikelihood(rows.suspects(), all, behind ? Optional.of(new SummedLikelihood(this)) : Optional.empty());
     }
 
     /** The sum without a reading or two of one set-up. */
@@ -47,13 +62,32 @@ final class SummedLikelihood {
         return rows.of(hypothesis, time);
     }
 
-    private double[] summed(Hypothesis hypothesis, int time) {
-        Optional<double[]> known = base.flatMap(b -> b.rows.known(hypothesis, time));
-        double[] sums = known.map(double[]::clone).orElseGet(() -> new double[Crowd.PARTICLES]);
-        if (known.isPresent()) {
-            less.forEach(setup -> add(sums, setup.row(hypothesis, time), -1));
+    /** Log likelihood per particle, each with some leeway where every rig told the truth. */
+    double[] withLeeway(Hypothesis hypothesis, Crowd crowd) {
+        double[] known = leeway.get(hypothesis);
+        if (known == null) {
+            known = summed(base.map(b -> b.leeway.get(hypothesis)), Leeway.LENGTH, setup -> setup.leeway(hypothesis));
+            leeway.put(hypothesis, known);
         }
-        (known.isPresent() ? more : setups).forEach(setup -> add(sums, setup.row(hypothesis, time), 1));
+        double[] logs = Leeway.logs(known, crowd);
+        double[] row = row(hypothesis, 0);
+        for (int i = 0; i < logs.length; i++) {
+            double honest = Math.min(0, known[i] - row[i]);
+            logs[i] = LogSpace.add(logs[i], row[i] + Math.log1p(-Math.exp(honest)));
+        }
+        return logs;
+    }
+
+    private double[] summed(Hypothesis hypothesis, int time) {
+        return summed(base.flatMap(b -> b.rows.known(hypothesis, time)), Crowd.PARTICLES, setup -> setup.row(hypothesis, time));
+    }
+
+    private double[] summed(Optional<double[]> known, int length, Function<SetupLikelihood, double[]> terms) {
+        double[] sums = known.map(double[]::clone).orElseGet(() -> new double[length]);
+        if (known.isPresent()) {
+            less.forEach(setup -> add(sums, terms.apply(setup), -1));
+        }
+        (known.isPresent() ? more : setups).forEach(setup -> add(sums, terms.apply(setup), 1));
         return sums;
     }
 

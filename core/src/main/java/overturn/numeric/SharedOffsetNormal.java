@@ -53,4 +53,57 @@ public final class SharedOffsetNormal {
         }
         return logConstant - 0.5 * (squares - shrunkOffset * sum * sum);
     }
+
+    /** How the log density changes when the means move along some directions. */
+    public final class Tangent {
+        private final double[][] byFigure;
+        private final double[] sums;
+        private final double[][] curvature;
+
+        private Tangent(double[][] directions) {
+            int count = directions.length;
+            this.byFigure = new double[seen.length][count];
+            this.sums = new double[count];
+            this.curvature = new double[count][count];
+            for (int j = 0; j < count; j++) {
+                for (int k = 0; k < seen.length; k++) {
+                    byFigure[k][j] = directions[j][k] * weights[k];
+                    sums[j] += byFigure[k][j];
+                }
+            }
+            for (int j = 0; j < count; j++) {
+                for (int l = 0; l < count; l++) {
+                    for (int k = 0; k < seen.length; k++) {
+                        curvature[j][l] += byFigure[k][j] * directions[l][k];
+                    }
+                    curvature[j][l] -= shrunkOffset * sums[j] * sums[l];
+                }
+            }
+        }
+
+        /** Adds the slope along each direction, if these were the means, to {@code sums} from {@code at} on. */
+        public void addGradient(float[] means, int from, double[] into, int at) {
+            double total = 0;
+            for (int k = 0; k < seen.length; k++) {
+                double difference = seen[k] - means[from + k];
+                total += difference * weights[k];
+                for (int j = 0; j < sums.length; j++) {
+                    into[at + j] += byFigure[k][j] * difference;
+                }
+            }
+            for (int j = 0; j < sums.length; j++) {
+                into[at + j] -= shrunkOffset * total * sums[j];
+            }
+        }
+
+        /** Minus the second derivatives, the same wherever the means are. */
+        public double[][] curvature() {
+            return curvature;
+        }
+    }
+
+    /** @param directions by direction, the change of each figure */
+    public Tangent tangent(double[][] directions) {
+        return new Tangent(directions);
+    }
 }

@@ -11,8 +11,10 @@ import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 import overturn.quantity.TypedQuantity;
 import overturn.simulation.Simulator;
+import overturn.simulation.VehicleCondition;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Fault;
 
@@ -24,9 +26,11 @@ public final class HiddenVehicle {
     private final List<Fault> faults;
     private final double noiseScale;
     private final double shownShare;
+    private final VehicleCondition found;
 
-    private HiddenVehicle(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale, double shownShare) {
+    private HiddenVehicle(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale, double shownShare, VehicleCondition found) {
         this.shownShare = shownShare;
+        this.found = found;
         this.simulator = simulator;
         this.vehicle = vehicle;
         this.faults = List.copyOf(faults);
@@ -38,7 +42,12 @@ public final class HiddenVehicle {
         if (!(noiseScale >= 0)) {
             throw new IllegalArgumentException("Noise scale " + noiseScale + " must be 0 or more");
         }
-        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, 1);
+        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, 1, VehicleCondition.RESTED);
+    }
+
+    /** The same vehicle as the intake left it: every test after it begins there. */
+    public HiddenVehicle after(Procedure intake) {
+        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, shownShare, simulator.run(intake.protocol(), vehicle, faults, VehicleCondition.RESTED).after().ready());
     }
 
     /** The same vehicle with a fault that is there in this share of the tests only, 0 to 1. */
@@ -46,13 +55,14 @@ public final class HiddenVehicle {
         if (!(share > 0 && share <= 1)) {
             throw new IllegalArgumentException("Share " + share + " must lie above 0 and be at most 1");
         }
-        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, share);
+        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, share, found);
     }
 
     /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
         boolean shown = shownShare == 1 || random.nextDouble() < shownShare;
-        double[] simulated = simulator.run(procedure.protocol(), vehicle, shown ? faults : List.of());
+        VehicleCondition before = procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? VehicleCondition.RESTED : found;
+        double[] simulated = simulator.prepare(procedure.protocol()).figures(vehicle, shown ? faults : List.of(), before);
         if (procedure.spec() instanceof Series series) {
             return figures(series, simulated, random);
         }

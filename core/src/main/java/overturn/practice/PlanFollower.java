@@ -46,6 +46,7 @@ public final class PlanFollower {
         List<Reading> readings = new ArrayList<>();
         Procedure first = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
         readings.add(read(first, false, vehicle, random, 0));
+        HiddenVehicle found = vehicle.after(first);
         VehicleNeeds state = VehicleNeeds.SEAT;
         double minutes = first.minutes();
         Assessment assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of(), Workshop.WELL_EQUIPPED);
@@ -55,7 +56,7 @@ public final class PlanFollower {
                 break;
             }
             Procedure procedure = next.get().procedure();
-            readings.add(read(procedure, next.get().anotherRig(), vehicle, random, readings.size()));
+            readings.add(read(procedure, next.get().anotherRig(), found, random, readings.size()));
             minutes += next.get().minutes();
             state = procedure.needs();
             assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of(), Workshop.WELL_EQUIPPED);

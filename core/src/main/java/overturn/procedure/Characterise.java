@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
+import overturn.simulation.Act;
+import overturn.simulation.Act.Drive;
 import overturn.simulation.Act.Heat;
 import overturn.simulation.Act.Hold;
 import overturn.simulation.Act.Mark;
@@ -37,6 +39,7 @@ final class Characterise {
     private static final int HIDDEN_LOSS = 4;
     private static final int DRAG = 5;
     private static final int RETURN = 6;
+    private static final double DRIVE_SECONDS = 10;
     private static final int LAMP = 7;
     private static final int HOT_TRAVEL = 8;
     private static final int PRESSURE = 9;
@@ -63,7 +66,7 @@ final class Characterise {
 
     /** Whether the technician feels anything of it, whatever it is. */
     Procedure driven() {
-        Protocol.Script script = script();
+        Protocol.Script script = script(new Drive(DRIVE_SECONDS));
         double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
         return TestDraft.of("driven", script).sees(List.of("as-it-should", "slightly", "plainly"), felt -> {
             double not = felt(felt, sound).stream().mapToDouble(f -> 1 - f.strength).reduce(1, (a, b) -> a * b);
@@ -73,8 +76,8 @@ final class Characterise {
         }).minutes(8).observes(SuspectCatalogue.NOTHING_WRONG).steps(Step.of("stand").caution("quiet-road"), Step.of("creep"), Step.of("judge"));
     }
 
-    private Protocol.Script script() {
-        Protocol.Script script = Protocol.whole()
+    private Protocol.Script script(Act... before) {
+        Protocol.Script script = Protocol.whole().then(before)
                 .then(new Press(forces.mediumN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Mark(), new Hold(60),
                         new Sample(Sensed.SINK_MM), new Release(30), new Press(forces.gentleN()), new Hold(1),
                         new Sample(Sensed.TRAVEL_MM), new Release(30), new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),

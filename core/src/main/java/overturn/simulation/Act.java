@@ -48,6 +48,10 @@ public sealed interface Act {
     record Stand(double seconds) implements Act {
     }
 
+    /** Creep and stop, s: what is pushed back or runs back by itself is so again. */
+    record Drive(double seconds) implements Act {
+    }
+
     /** Change what is cut; the pedal is up. */
     record Recut(CutSet cuts) implements Act {
         public Recut {

@@ -62,7 +62,19 @@ public final class Simulator {
 
         /** The noiseless figures that a rested vehicle with these faults reads, in the order of the samples. */
         public double[] run(VehicleUnknowns vehicle, List<Fault> faults) {
-            return perform(new VehicleState(plant, vehicle, faults, first, VehicleCondition.RESTED), Recorder.NOTHING);
+            return figures(vehicle, faults, VehicleCondition.RESTED);
+        }
+
+        /** The same from a vehicle on which other tests were done before. */
+        public double[] figures(VehicleUnknowns vehicle, List<Fault> faults, VehicleCondition before) {
+            return perform(new VehicleState(plant, vehicle, faults, first, before), Recorder.NOTHING);
+        }
+
+        /** Figures and what the test leaves behind. */
+        public Run run(VehicleUnknowns vehicle, List<Fault> faults, VehicleCondition before) {
+            VehicleState state = new VehicleState(plant, vehicle, faults, first, before);
+            double[] figures = perform(state, Recorder.NOTHING);
+            return new Run(java.util.Arrays.stream(figures).boxed().toList(), state.condition());
         }
 
         private double[] perform(VehicleState state, Recorder recorder) {
@@ -93,10 +105,7 @@ public final class Simulator {
 
     /** The same from a vehicle on which other tests were done before. */
     public Run run(Protocol protocol, VehicleUnknowns vehicle, List<Fault> faults, VehicleCondition before) {
-        Prepared prepared = prepare(protocol);
-        VehicleState state = new VehicleState(plant, vehicle, faults, prepared.first, before);
-        double[] figures = prepared.perform(state, Recorder.NOTHING);
-        return new Run(java.util.Arrays.stream(figures).boxed().toList(), state.condition());
+        return prepare(protocol).run(vehicle, faults, before);
     }
 
     /** The same as a time trace, a frame every {@code frameSeconds}. */
@@ -139,6 +148,8 @@ public final class Simulator {
             state.heat(heat.byC());
         } else if (act instanceof Act.Stand stand) {
             state.stand(stand.seconds());
+        } else if (act instanceof Act.Drive drive) {
+            state.stand(drive.seconds());
         } else if (act instanceof Act.Steer steer) {
             state.assist.steer(steer.againstStop());
         }

@@ -27,6 +27,11 @@ public record VehicleCondition(double reserveShare, double heatC, List<Double> t
         sweptMm = List.copyOf(sweptMm);
     }
 
+    /** The same once everything is made again, the assist spent, and it has cooled: how a test finds the vehicle. */
+    public VehicleCondition ready() {
+        return new VehicleCondition(0, 0, trappedMl, closedChamberMl, List.of(), padsTakenUp, RESTED.sweptMm);
+    }
+
     /** The same after everything opened has been bled. */
     public VehicleCondition bled() {
         return new VehicleCondition(reserveShare, heatC, trappedMl, closedChamberMl, List.of(), padsTakenUp, sweptMm);

@@ -28,6 +28,9 @@ public final class VerdictRule {
     /** Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the rest. */
     public static final double ENOUGH_SHARE = 0.85;
 
+    /** Rough probability without a reading from which on it is not worked out to the end. */
+    private static final double SURELY_ENOUGH = 0.98;
+
     private static final double SOUND_SHARE = 0.4;
     /** Most that any rival of nothing wrong may have, as a share of it. */
     private static final double RIVAL_OF_SOUND = 0.7;
@@ -170,6 +173,6 @@ public final class VerdictRule {
     private static boolean hangsOnOneOther(BeliefHistory history, Cure cure, List<Integer> carriers) {
         return IntStream.range(0, history.readings().size())
                 .filter(i -> !carriers.contains(i))
-                .anyMatch(i -> probability(history.without(i), cure) < PROBABLE_SHARE);
+                .anyMatch(i -> history.roughlyWithout(i, cure) < SURELY_ENOUGH && probability(history.without(i), cure) < PROBABLE_SHARE);
     }
 }

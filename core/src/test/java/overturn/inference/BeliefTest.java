@@ -85,8 +85,8 @@ class BeliefTest {
     /** Two readings of a long free play on different rigs speak less than twice for the rod: one vehicle that simply has more of it explains both. */
     @Test
     void oneVehicleMustExplainBothReadings() {
-        Reading first = figures("free-play", "tape", RigTrust.PROVEN, 8.0);
-        Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 8.0);
+        Reading first = figures("free-play", "tape", RigTrust.PROVEN, 9.0);
+        Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 9.0);
         double factorOnce = odds(belief(first)) / odds(belief());
         double factorBoth = odds(belief(first, second)) / odds(belief());
         assertTrue(factorBoth < factorOnce * factorOnce, "a sound vehicle may simply have more free play: " + factorOnce + ", " + factorBoth);
@@ -194,7 +194,7 @@ class BeliefTest {
         Simulator.Prepared prepared = MODEL.simulator().prepare(hold.protocol());
         List<Fault> both = new ArrayList<>(MODEL.crowd().faults(one, 0));
         both.addAll(MODEL.crowd().faults(other, 0));
-        double[] simulated = prepared.run(MODEL.crowd().vehicle(0), both);
+        double[] simulated = prepared.figures(MODEL.crowd().vehicle(0), both, MODEL.crowd().found(Hypothesis.pair(one, other))[0]);
         double[] added = new double[simulated.length];
         for (int k = 0; k < added.length; k++) {
             added[k] = predictions.value(one, 0, k) + predictions.value(other, 0, k) - predictions.value(MODEL.sound(), 0, k);

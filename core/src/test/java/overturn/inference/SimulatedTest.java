@@ -23,7 +23,7 @@ class SimulatedTest {
         Simulator.Prepared prepared = MODEL.simulator().prepare(procedure.protocol());
         float[] all = new float[Crowd.PARTICLES * procedure.width()];
         for (int i = 0; i < Crowd.PARTICLES; i++) {
-            double[] read = procedure.predicted(prepared.run(MODEL.crowd().vehicle(i), MODEL.crowd().faults(MODEL.indexOf(suspect), i)));
+            double[] read = procedure.predicted(prepared.figures(MODEL.crowd().vehicle(i), MODEL.crowd().faults(MODEL.indexOf(suspect), i), MODEL.crowd().found(MODEL.indexOf(suspect), i)));
             for (int k = 0; k < read.length; k++) {
                 all[i * read.length + k] = (float) read[k];
             }

@@ -33,6 +33,34 @@ class SharedOffsetNormalTest {
         assertEquals(alone, density(new double[] {1, Double.NaN}, 3), 1e-12);
     }
 
+    /** Against differences: moving the means along a direction changes the log density as gradient and curvature say. */
+    @Test
+    void theTangentIsThatOfTheDensity() {
+        SharedOffsetNormal normal = new SharedOffsetNormal(new double[] {3, Double.NaN, 5}, new double[] {1, 1, 2}, 0.7);
+        double[][] directions = {{1, 4, 0.5}, {-0.3, 0, 2}};
+        SharedOffsetNormal.Tangent tangent = normal.tangent(directions);
+        float[] means = {2, 9, 3};
+        double[] gradient = new double[3];
+        tangent.addGradient(means, 0, gradient, 1);
+        for (int j = 0; j < 2; j++) {
+            double here = normal.logDensity(means, 0);
+            double up = normal.logDensity(moved(means, directions[j], 0.25), 0);
+            double down = normal.logDensity(moved(means, directions[j], -0.25), 0);
+            assertEquals((up - down) / 0.5, gradient[1 + j], 1e-5);
+            assertEquals(-(up - 2 * here + down) / 0.0625, tangent.curvature()[j][j], 1e-4);
+        }
+        assertEquals(0, gradient[0]);
+        assertEquals(tangent.curvature()[0][1], tangent.curvature()[1][0], 1e-12);
+    }
+
+    private static float[] moved(float[] means, double[] direction, double by) {
+        float[] moved = means.clone();
+        for (int k = 0; k < moved.length; k++) {
+            moved[k] += (float) (by * direction[k]);
+        }
+        return moved;
+    }
+
     @Test
     void logSpaceAddsWithoutUnderflow() {
         assertEquals(-2000 + Math.log(2), LogSpace.add(-2000, -2000), 2e-6);

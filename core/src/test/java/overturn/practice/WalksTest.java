@@ -32,7 +32,7 @@ class WalksTest {
         return Stream.of(
                 Arguments.of("drag", "pellow-saloon", "slides-seized", 2, Set.of("wheel-drag", "drag-with-engine", "toe-lift", "loosen-master", "vent-supply", "crack-end-screw")),
                 Arguments.of("drag of a lever", "wisp-courier-brake", "hole-clogged", 3, Set.of("wheel-drag", "toe-lift", "spout", "gravity-flow")),
-                Arguments.of("soft", "tarn-box-van", "air-in-front-end", 2, Set.of("hoses-clamped", "front-screws", "port-plugs", "outlet-plugs")),
+                Arguments.of("soft", "tarn-box-van", "air-in-front-end", 2, Set.of("hoses-clamped", "front-screws", "port-plugs", "outlet-plugs", "cut-clamps")),
                 Arguments.of("sink", "tarn-box-van", "primary-piston-cup", 1, Set.of("hold-gentle", "hold-medium", "hold-and-stop", "hold-running")),
                 Arguments.of("hard pedal", "tarn-box-van", "low-assist-supply", 1, Set.of("vacuum-tee", "vacuum-recovery", "assist-drop", "reserve-strokes")),
                 Arguments.of("hard pedal, pump", "corvane-flatbed", "low-pump-flow", 2, Set.of("pump-gauge", "assist-drop", "reserve-strokes")),
@@ -54,7 +54,8 @@ class WalksTest {
             PlanFollower.Diagnosis done = diagnosed(model, suspect, vehicle);
             List<String> tests = done.readings().stream().map(r -> r.procedureId()).toList();
             right += done.assessment().verdict().remedy() == suspect.remedy() && done.assessment().verdict().grade() != Grade.OPEN ? 1 : 0;
-            assertTrue(!Collections.disjoint(tests, ownQuestions), walk + " asks one of " + ownQuestions + ": " + tests);
+            List<String> kinds = tests.stream().map(id -> id.split(Procedure.PLACES)[0]).toList();
+            assertTrue(!Collections.disjoint(kinds, ownQuestions), walk + " asks one of " + ownQuestions + ": " + tests);
             assertTrue(tests.indexOf("reservoir") < 4 && tests.indexOf("dry-walk") < 4, walk + " looks before it measures: " + tests);
             firstOpeningComesAfterSomethingShut(model, walk, tests);
         }

@@ -49,8 +49,9 @@ class ApiSequenceTest {
         Layout layout = Presets.layout(layoutId);
         Suspect suspect = SuspectCatalogue.of(layout).stream().filter(s -> s.id().equals(hidden)).findFirst().orElseThrow();
         SplittableRandom random = new SplittableRandom(seed);
-        HiddenVehicle vehicle = HiddenVehicle.of(Simulator.of(layout), VehicleUnknowns.draw(random), suspect.physics().at(0.6, layout, random), 1);
         ProcedureCatalogue procedures = ProcedureCatalogue.of(layout);
+        HiddenVehicle vehicle = HiddenVehicle.of(Simulator.of(layout), VehicleUnknowns.draw(random), suspect.physics().at(0.6, layout, random), 1)
+                .after(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow());
         ApiClient api = new ApiClient(server.address());
         String jobId = UUID.randomUUID().toString();
         String behaviour = ((Observed) vehicle.read(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), random)).option();

@@ -125,7 +125,7 @@ final class World {
         double shown = stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
         Intake intake = new Intake(recentWork, Age.UNKNOWN, stratum == Stratum.INTERMITTENT, Map.of());
         return new Case(stratum, layout.id(), causes, cure(causes), intake, left -> HiddenVehicle.of(simulator, vehicle,
-                left.stream().flatMap(s -> faults.get(s).stream()).toList(), noise).intermittent(shown), rig -> liar(simulator, vehicle, noise, rig), seed);
+                left.stream().flatMap(s -> faults.get(s).stream()).toList(), noise).after(characterise()).intermittent(shown), rig -> liar(simulator, vehicle, noise, rig), seed);
     }
 
     /** A severity at which the driver feels it: it changes what this vehicle would be brought in for. */
@@ -149,8 +149,11 @@ final class World {
     }
 
     private double[] characterised(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults) {
-        Procedure procedure = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
-        return procedure.predicted(simulator.run(procedure.protocol(), vehicle, faults));
+        return characterise().predicted(simulator.run(characterise().protocol(), vehicle, faults));
+    }
+
+    private Procedure characterise() {
+        return model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
     }
 
     private static Cure cure(List<Suspect> causes) {
@@ -160,7 +163,7 @@ final class World {
     /** What a lying rig shows: another vehicle with another fault, each time. */
     private HiddenVehicle liar(Simulator simulator, VehicleUnknowns vehicle, double noise, RandomGenerator random) {
         Suspect other = drawn(model.suspects(), false, random);
-        return HiddenVehicle.of(simulator, vehicle, other.physics().at(severity(false, random), simulator.layout(), random), noise);
+        return HiddenVehicle.of(simulator, vehicle, other.physics().at(severity(false, random), simulator.layout(), random), noise).after(characterise());
     }
 
     private static double severity(boolean rough, RandomGenerator random) {

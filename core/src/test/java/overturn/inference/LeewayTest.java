@@ -1,0 +1,112 @@
+package overturn.inference;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import overturn.evidence.Reading;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.RigTrust;
+import overturn.numeric.LogSpace;
+import overturn.numeric.SharedOffsetNormal;
+import overturn.procedure.Procedure;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+
+/** What a particle's neighbourhood is worth, against cases in closed form. */
+class LeewayTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+
+    /** A row as one reading of some figures makes it, every particle predicting 0 and moving them all alike along one direction. */
+    private static double[] row(SharedOffsetNormal normal, int figures, double slope) {
+        double[][] directions = new double[Slopes.DIRECTIONS][figures];
+        java.util.Arrays.fill(directions[3], slope);
+        SharedOffsetNormal.Tangent tangent = normal.tangent(directions);
+        double[] row = new double[Leeway.LENGTH];
+        for (int i = 0; i < Crowd.PARTICLES; i++) {
+            row[i] = normal.logDensity(new float[figures], 0);
+            tangent.addGradient(new float[figures], 0, row, Leeway.SLOPES_FROM + i * Slopes.DIRECTIONS);
+        }
+        for (int j = 0; j < Slopes.DIRECTIONS; j++) {
+            System.arraycopy(tangent.curvature()[j], 0, row, Leeway.PLAIN_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
+            System.arraycopy(tangent.curvature()[j], 0, row, Leeway.DOUBLED_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
+        }
+        return row;
+    }
+
+    /** A direction that moves all figures alike is an offset they share: the integral is that normal. */
+    @Test
+    void aSharedShiftIsASharedOffset() {
+        double[] seen = {4, 6, 5};
+        double[] sds = {1, 2, 1.5};
+        double[] logs = Leeway.logs(row(new SharedOffsetNormal(seen, sds, 0), 3, 3), MODEL.crowd());
+        double byHand = new SharedOffsetNormal(seen, sds, 3 * Leeway.REACH).logDensity(new float[3], 0);
+        assertEquals(byHand, logs[0], 1e-9);
+        assertTrue(logs[0] > new SharedOffsetNormal(seen, sds, 0).logDensity(new float[3], 0) + 5, "what all ask for together is granted once");
+    }
+
+    /** Two readings that both ask for the shift are explained by one; rows add up. */
+    @Test
+    void twoReadingsShareOneShift() {
+        double[] one = row(new SharedOffsetNormal(new double[] {4}, new double[] {1}, 0), 1, 3);
+        double[] other = row(new SharedOffsetNormal(new double[] {6}, new double[] {2}, 0), 1, 3);
+        double[] sum = IntStream.range(0, one.length).mapToDouble(n -> one[n] + other[n]).toArray();
+        double together = new SharedOffsetNormal(new double[] {4, 6}, new double[] {1, 2}, 3 * Leeway.REACH).logDensity(new float[2], 0);
+        assertEquals(together, Leeway.logs(sum, MODEL.crowd())[7], 1e-9);
+        assertTrue(together > Leeway.logs(one, MODEL.crowd())[7] + Leeway.logs(other, MODEL.crowd())[7], "more than each for itself");
+    }
+
+    @Test
+    void withoutSlopesThereIsNoLeeway() {
+        double[] row = row(new SharedOffsetNormal(new double[] {4}, new double[] {1}, 0), 1, 0);
+        assertEquals(row[5], Leeway.logs(row, MODEL.crowd())[5], 1e-12);
+    }
+
+    /** A figure made of a trait and the severity gives these slopes back. */
+    @Test
+    void slopesAreThoseOfTheCrowd() {
+        Crowd crowd = MODEL.crowd();
+        int suspect = MODEL.indexOf("slave-seal-weeping");
+        double[] severities = IntStream.range(0, Crowd.PARTICLES).mapToDouble(i -> crowd.severity(suspect, i)).toArray();
+        double sd = Math.sqrt(org.hipparchus.stat.StatUtils.variance(severities));
+        double[] figures = IntStream.range(0, Crowd.PARTICLES).mapToDouble(i -> 12 - 2 * severities[i]).toArray();
+        double[] slopes = MODEL.traits().slopes(suspect, figures);
+        assertEquals(-2 * sd, slopes[Traits.COUNT], 1e-6);
+        assertEquals(0, slopes[0], 1e-6);
+    }
+
+    /** A worse leak sinks further, and only in tests that see it. */
+    @Test
+    void aFaultMovesWhatItShowsIn() {
+        Procedure hold = MODEL.procedures().find("hold-medium").orElseThrow();
+        int cup = MODEL.indexOf("primary-piston-cup");
+        double[][] directions = new Slopes(MODEL.traits(), MODEL.predictions(hold), MODEL.suspects().size()).of(Hypothesis.single(cup), Hypothesis.single(cup));
+        assertTrue(directions[Traits.COUNT][3] - directions[Traits.COUNT][0] > 0.5, "per standard deviation of severity");
+        double[][] hidden = new Slopes(MODEL.traits(), MODEL.predictions(hold), MODEL.suspects().size()).of(Hypothesis.single(cup), Hypothesis.single(MODEL.sound()));
+        assertEquals(0, hidden[Traits.COUNT][3]);
+    }
+
+    /** Rigs that all told the truth are worth the neighbourhood; one that may have lied is still explained as before. */
+    @Test
+    void aLyingRigIsExplainedWithoutLeeway() {
+        Procedure hold = MODEL.procedures().find("hold-medium").orElseThrow();
+        SummedLikelihood far = read(hold, RigTrust.DOUBTFUL, 240, 240, 240, 240);
+        Hypothesis sound = Hypothesis.single(MODEL.sound());
+        assertEquals(LogSpace.sum(far.row(sound, 0)), LogSpace.sum(far.withLeeway(sound, MODEL.crowd())), 1e-3, "no vehicle reads that, the rig lied");
+        float[] values = MODEL.predictions(hold).values(MODEL.sound());
+        SummedLikelihood near = read(hold, RigTrust.PROVEN, values[0], values[1], values[2], values[3]);
+        assertEquals(LogSpace.sum(near.row(sound, 0)), LogSpace.sum(near.withLeeway(sound, MODEL.crowd())), 1, "where the crowd is dense both say the same");
+    }
+
+    private static SummedLikelihood read(Procedure procedure, RigTrust trust, double... mm) {
+        List<Optional<TypedQuantity>> taken = DoubleStream.of(mm).mapToObj(v -> Optional.of(new TypedQuantity(Double.toString(v), MeasureUnit.MILLIMETRE, v))).toList();
+        Reading reading = new Reading("one", procedure.id(), new Figures(taken), "tape", trust);
+        return SummedLikelihood.of(MODEL.suspects().size(), List.of(new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, reading, false)), true)));
+    }
+}
