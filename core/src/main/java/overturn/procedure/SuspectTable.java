@@ -10,13 +10,14 @@ import org.jgrapht.graph.DefaultEdge;
 import org.jgrapht.graph.SimpleGraph;
 import overturn.circuit.Layout;
 import overturn.simulation.Simulator;
+import overturn.simulation.VehicleCondition;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
 /**
- * What every test reads under every suspect of a layout against sound, on the vehicle of the data sheet; and which suspects no test
- * separates.
+ * What every test reads under every suspect of a layout against sound, on the vehicle of the data sheet as the intake left it; and which
+ * suspects no test separates.
  *
  * @param layout   whose it is
  * @param suspects rows, nothing wrong first
@@ -83,11 +84,14 @@ public record SuspectTable(Layout layout, List<Suspect> suspects, List<Procedure
         for (int i = 0; i < severities; i++) {
             faults.add(suspect.physics().at((i + 0.5) / severities, layout, nuisance));
         }
+        int intake = IntStream.range(0, tests.size()).filter(t -> tests.get(t).id().equals(ProcedureCatalogue.CHARACTERISE)).findFirst().orElseThrow();
+        List<VehicleCondition> found = faults.stream().map(fault -> prepared.get(intake).run(VehicleUnknowns.NOMINAL, fault, VehicleCondition.RESTED).after().ready()).toList();
         List<Cell> row = new ArrayList<>();
         for (int t = 0; t < tests.size(); t++) {
             List<double[]> draws = new ArrayList<>(severities);
-            for (List<overturn.suspect.Fault> fault : faults) {
-                draws.add(tests.get(t).predicted(prepared.get(t).run(VehicleUnknowns.NOMINAL, fault)));
+            for (int i = 0; i < severities; i++) {
+                VehicleCondition before = t == intake ? VehicleCondition.RESTED : found.get(i);
+                draws.add(tests.get(t).predicted(prepared.get(t).figures(VehicleUnknowns.NOMINAL, faults.get(i), before)));
             }
             row.add(new Cell(draws));
         }
