@@ -100,7 +100,7 @@ function StepPage({ test, step }: { test: Test; step: Step }) {
       {step.cautionId && <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">{word(`caution.${step.cautionId}`)}</p>}
       {step.timerSeconds !== undefined && <Timer seconds={step.timerSeconds} calls={calls} />}
       {step.figures.length > 0 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
-      {step.fits.length > 0 && <p className="label text-lg font-semibold text-hot-text">{say("fitsNow", { what: step.fits.map(fitting).join(", ") })}</p>}
+      {step.fits.length > 0 && <p className="label text-lg font-semibold text-hot-text">{say("fitsNow", { what: step.fits.map(fitting).join(" · ") })}</p>}
     </div>
   );
 }

@@ -53,9 +53,9 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
         return new Outlook(mean, Math.sqrt(Math.max(0, squares / weights - mean * mean) + noise * noise));
     }
 
-    /** Divides the live remedies at the widest gap. */
+    /** Divides the live remedies at the widest gap. A fault in no list foretells nothing; only where one remedy is left is it the other side. */
     public static Split of(Belief belief, Procedure procedure) {
-        List<Remedy> live = belief.remedies().entrySet().stream().filter(e -> e.getValue() >= LIVE).map(Map.Entry::getKey).toList();
+        List<Remedy> live = belief.remedies().entrySet().stream().filter(e -> e.getValue() >= LIVE && e.getKey() != Remedy.LOOK_ELSEWHERE).map(Map.Entry::getKey).toList();
         Split best = null;
         double widest = -1;
         for (int figure = 0; figure < procedure.width(); figure++) {
@@ -76,7 +76,8 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
                 }
             }
         }
-        return best != null ? best : new Split(0, live, List.of());
+        boolean unlisted = belief.probability(Remedy.LOOK_ELSEWHERE) >= LIVE;
+        return best != null ? best : new Split(0, live, unlisted ? List.of(Remedy.LOOK_ELSEWHERE) : List.of());
     }
 
     /** Probability of some remedies together. */

@@ -52,7 +52,7 @@ class EveryFamilyTest {
             "corvane-flatbed, low-pump-flow, 2",
             "brack-tug-clutch, slave-seal-weeping, 1",
             "pellow-saloon-clutch, air-in-high-loop, 4",
-            "wisp-courier-brake, hole-clogged, 1",
+            "wisp-courier-brake, hole-clogged, 4",
             "wisp-courier-clutch, slave-seal-weeping, 1"})
     void fromIntakeToTheVerdict(String layoutId, String hidden, long seed, OverturnServer.Running server) {
         Layout layout = Presets.layout(layoutId);

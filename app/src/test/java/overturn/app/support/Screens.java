@@ -6,10 +6,12 @@ import com.microsoft.playwright.options.AriaRole;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
+import overturn.procedure.CutSetTest;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.words.Words;
@@ -80,8 +82,14 @@ public final class Screens {
     public Optional<Procedure> next(ProcedureCatalogue procedures) {
         Locator strip = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"));
         String title = strip.getByRole(AriaRole.HEADING).textContent();
-        return procedures.all().stream().filter(p -> title.startsWith(WORDS.get("test." + p.id())))
-                .filter(p -> title.replace(", again, with another rig", "").equals(WORDS.get("test." + p.id()))).findFirst();
+        return Stream.concat(procedures.all().stream(), procedures.cutSets().stream().map(CutSetTest::procedure))
+                .filter(p -> title.replace(", again, with another rig", "").equals(name(p))).findFirst();
+    }
+
+    /** What the pages call a test; one that is derived from the layout names its joints. */
+    private static String name(Procedure procedure) {
+        String places = procedure.id().substring(procedure.id().indexOf(Procedure.PLACES) + 1).replace("+", ", ").replace('-', ' ');
+        return WORDS.get("test." + procedure.wordId()).replace("{places}", places);
     }
 
     /** Grade in the verdict panel: OPEN, PROBABLE or PROVEN. */
@@ -102,7 +110,7 @@ public final class Screens {
 
     /** Walks the steps of a test that was started. */
     public Screens walk(Procedure procedure) {
-        heading(WORDS.get("test." + procedure.id())).waitFor();
+        heading(name(procedure)).waitFor();
         for (int step = 0; step < procedure.steps().size(); step++) {
             page.getByText("step " + (step + 1) + " of").waitFor();
             button("Go on").click();
@@ -119,7 +127,7 @@ public final class Screens {
             Series series = (Series) procedure.spec();
             for (int k = 0; k < series.figures().size(); k++) {
                 String id = series.figures().get(k).id();
-                String label = WORDS.getOrDefault("figure." + procedure.id() + "." + id, WORDS.get("component." + id));
+                String label = WORDS.getOrDefault("figure." + procedure.wordId() + "." + id, WORDS.get("component." + id));
                 page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(((Figures) value).taken().get(k).orElseThrow().text());
             }
         }
