@@ -31,7 +31,7 @@ public final class LayoutModel {
         this.wider = wider;
         this.procedures = ProcedureCatalogue.of(layout);
         this.simulator = simulator;
-        this.crowd = Crowd.of(simulator, procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), suspects);
+        this.crowd = Crowd.of(simulator, procedures.intake(), suspects);
         this.traits = new Traits(crowd, suspects.size());
         this.sound = indexOf(SuspectCatalogue.NOTHING_WRONG);
     }

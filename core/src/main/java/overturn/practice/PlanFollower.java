@@ -12,7 +12,6 @@ import overturn.measurement.RigTrust;
 import overturn.planning.Proposal;
 import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleNeeds;
 import overturn.verdict.Assessment;
 
@@ -44,7 +43,7 @@ public final class PlanFollower {
     /** Diagnoses a vehicle; stops early after {@code mostTests} further tests. */
     public Diagnosis diagnose(HiddenVehicle vehicle, RandomGenerator random, int mostTests) {
         List<Reading> readings = new ArrayList<>();
-        Procedure first = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
+        Procedure first = model.procedures().intake();
         readings.add(read(first, false, vehicle, random, 0));
         HiddenVehicle found = vehicle.after(first);
         VehicleNeeds state = VehicleNeeds.SEAT;

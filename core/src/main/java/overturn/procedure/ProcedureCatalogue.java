@@ -48,6 +48,11 @@ public final class ProcedureCatalogue {
         return cutSets;
     }
 
+    /** The test that is done at intake. */
+    public Procedure intake() {
+        return byId.get(CHARACTERISE);
+    }
+
     /** The forces that the tests press with on this layout. */
     public PressForces forces() {
         return forces;

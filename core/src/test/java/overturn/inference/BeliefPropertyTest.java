@@ -38,7 +38,7 @@ class BeliefPropertyTest {
             SplittableRandom random = new SplittableRandom(seed);
             Suspect suspect = model.suspects().get(random.nextInt(model.suspects().size()));
             HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random),
-                    suspect.physics().at(0.05 + 0.9 * random.nextDouble(), model.layout(), random), 1).after(model.procedures().find("characterise").orElseThrow());
+                    suspect.physics().at(0.05 + 0.9 * random.nextDouble(), model.layout(), random), 1).after(model.procedures().intake());
             List<Procedure> chosen = new ArrayList<>(model.procedures().all());
             Collections.shuffle(chosen, new Random(seed));
             RigTrust[] trusts = RigTrust.values();

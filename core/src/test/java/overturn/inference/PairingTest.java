@@ -37,7 +37,7 @@ class PairingTest {
         SplittableRandom random = new SplittableRandom(seed);
         List<Fault> faults = new ArrayList<>(MODEL.suspects().get(pair.first()).physics().at(0.5, MODEL.layout(), random));
         faults.addAll(MODEL.suspects().get(pair.second()).physics().at(0.5, MODEL.layout(), random));
-        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1).after(MODEL.procedures().find("characterise").orElseThrow());
+        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1).after(MODEL.procedures().intake());
         List<Reading> readings = MODEL.procedures().all().stream()
                 .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, readings);

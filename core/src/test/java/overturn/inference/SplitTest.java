@@ -30,7 +30,7 @@ class SplitTest {
         SplittableRandom random = new SplittableRandom(seed);
         Suspect suspect = MODEL.suspects().get(MODEL.indexOf(hidden));
         HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), suspect.physics().at(0.6, MODEL.layout(), random), 1)
-                .after(MODEL.procedures().find("characterise").orElseThrow());
+                .after(MODEL.procedures().intake());
         List<Procedure> chosen = new ArrayList<>(MODEL.procedures().all());
         Collections.shuffle(chosen, new java.util.Random(seed));
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, chosen.subList(0, tests).stream()

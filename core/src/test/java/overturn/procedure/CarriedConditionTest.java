@@ -83,7 +83,7 @@ class CarriedConditionTest {
         ProcedureCatalogue catalogue = ProcedureCatalogue.of(TARN);
         Suspect suspect = SuspectCatalogue.of(TARN).stream().filter(s -> s.id().equals("pad-pushed-back")).findFirst().orElseThrow();
         List<Fault> faults = suspect.physics().at(0.7, TARN, new Random(3));
-        VehicleCondition found = after(simulator, catalogue.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), faults, VehicleCondition.RESTED);
+        VehicleCondition found = after(simulator, catalogue.intake(), faults, VehicleCondition.RESTED);
         Procedure hold = catalogue.find(ProcedureCatalogue.HOLD).orElseThrow();
         assertEquals(read(simulator, hold, List.of(), found)[0], read(simulator, hold, faults, found)[0], 0.1);
         assertTrue(read(simulator, hold, faults, VehicleCondition.RESTED)[0] > read(simulator, hold, List.of(), VehicleCondition.RESTED)[0] + 5);
@@ -97,8 +97,8 @@ class CarriedConditionTest {
         Simulator simulator = Simulator.of(TARN);
         Suspect clogged = SuspectCatalogue.of(TARN).stream().filter(s -> s.id().equals("hole-clogged")).findFirst().orElseThrow();
         List<Fault> faults = clogged.physics().at(0.7, TARN, new Random(3));
-        VehicleCondition found = after(simulator, ProcedureCatalogue.of(TARN).find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), faults, VehicleCondition.RESTED);
+        VehicleCondition found = after(simulator, ProcedureCatalogue.of(TARN).intake(), faults, VehicleCondition.RESTED);
         assertTrue(found.trappedMl().stream().anyMatch(ml -> ml > 0.05), found.toString());
-        assertEquals(List.of(0.0, 0.0), after(simulator, ProcedureCatalogue.of(TARN).find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), List.of(), VehicleCondition.RESTED).trappedMl());
+        assertEquals(List.of(0.0, 0.0), after(simulator, ProcedureCatalogue.of(TARN).intake(), List.of(), VehicleCondition.RESTED).trappedMl());
     }
 }

@@ -93,7 +93,7 @@ class StandingTest {
         SplittableRandom random = new SplittableRandom(2);
         Suspect air = clutch.suspects().get(clutch.indexOf("air-in-master"));
         HiddenVehicle vehicle = HiddenVehicle.of(clutch.simulator(), VehicleUnknowns.draw(random), air.physics().at(0.6, clutch.layout(), random), 1)
-                .after(clutch.procedures().find("characterise").orElseThrow());
+                .after(clutch.procedures().intake());
         List<Reading> all = clutch.procedures().all().stream().filter(bare::canDo)
                 .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
         BeliefHistory history = BeliefHistory.of(clutch, Intake.UNKNOWN, all);

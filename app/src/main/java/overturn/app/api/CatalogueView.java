@@ -46,7 +46,7 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
 
         static LayoutView of(LayoutFile file, List<Suspect> suspects, ProcedureCatalogue procedures) {
             Layout layout = file.layout();
-            Observation characterise = (Observation) procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec();
+            Observation characterise = (Observation) procedures.intake().spec();
             return new LayoutView(file.id(), file.name(), file.about(), Presets.find(file.id()).isPresent(), file.startedFrom(), layout.family().id(),
                     layout.components().stream().map(ComponentView::of).toList(),
                     layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),

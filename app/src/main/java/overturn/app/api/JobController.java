@@ -71,7 +71,7 @@ class JobController {
         return JobView.of(jobs.find(id));
     }
 
-    /** Every test of this job's layout: what exactly its reading needs, and where it would lie now. */
+    /** Every test of this job's layout that is written down: what exactly its reading needs, and where it would lie now. */
     @GetMapping("/{id}/tests")
     List<TestView> tests(@PathVariable UUID id) {
         Jobs.Job job = jobs.find(id);

@@ -65,10 +65,10 @@ public class OpenJob {
                 new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved(),
                         intake.recentWork(), intake.age(), intake.sometimes()),
                 intake.readingId(), new ReadingTaken(ProcedureCatalogue.CHARACTERISE, new Observed(intake.behaviour()),
-                        model.orElseThrow().procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow().rigSetup(), RigTrust.NORMAL));
+                        model.orElseThrow().procedures().intake().rigSetup(), RigTrust.NORMAL));
     }
 
     private static List<String> behaviours(LayoutModel model) {
-        return ((Observation) model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec()).options();
+        return ((Observation) model.procedures().intake().spec()).options();
     }
 }

@@ -51,10 +51,10 @@ class ApiSequenceTest {
         SplittableRandom random = new SplittableRandom(seed);
         ProcedureCatalogue procedures = ProcedureCatalogue.of(layout);
         HiddenVehicle vehicle = HiddenVehicle.of(Simulator.of(layout), VehicleUnknowns.draw(random), suspect.physics().at(0.6, layout, random), 1)
-                .after(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow());
+                .after(procedures.intake());
         ApiClient api = new ApiClient(server.address());
         String jobId = UUID.randomUUID().toString();
-        String behaviour = ((Observed) vehicle.read(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), random)).option();
+        String behaviour = ((Observed) vehicle.read(procedures.intake(), random)).option();
         Map<String, Object> opening = new HashMap<>(Map.of("jobId", jobId, "entryId", UUID.randomUUID(), "readingId", UUID.randomUUID(), "personId", "juno-vale",
                 "vehicle", "Api " + layoutId, "layoutId", layoutId, "complaint", "not as it was", "behaviour", behaviour, "hunchId", "nothing-wrong",
                 "mayBeMoved", false));

@@ -60,8 +60,8 @@ class EveryFamilyTest {
         Suspect suspect = SuspectCatalogue.of(layout).stream().filter(s -> s.id().equals(hidden)).findFirst().orElseThrow();
         SplittableRandom random = new SplittableRandom(seed);
         HiddenVehicle vehicle = HiddenVehicle.of(Simulator.of(layout), VehicleUnknowns.draw(random), suspect.physics().at(0.6, layout, random), 1)
-                .after(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow());
-        String behaviour = ((Observed) vehicle.read(procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow(), random)).option();
+                .after(procedures.intake());
+        String behaviour = ((Observed) vehicle.read(procedures.intake(), random)).option();
         Screens screens = new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Ines Quill")
                 .openJob("Family " + layoutId, layoutId, "It is not as it was before the ferry", behaviour, "nothing-wrong");
         List<String> done = new ArrayList<>();

@@ -54,7 +54,7 @@ class WholeJobTest {
 
     private static HiddenVehicle vehicle(long seed, Fault fault) {
         return HiddenVehicle.of(Simulator.of(Presets.TARN_BOX_VAN), VehicleUnknowns.draw(new SplittableRandom(seed)), List.of(fault), 1)
-                .after(ProcedureCatalogue.of(Presets.TARN_BOX_VAN).find(ProcedureCatalogue.CHARACTERISE).orElseThrow());
+                .after(ProcedureCatalogue.of(Presets.TARN_BOX_VAN).intake());
     }
 
     /** Follows the proposals until the verdict is proven or nothing is proposed; reloads after the given test. */

@@ -21,7 +21,6 @@ import overturn.planning.Proposal;
 import overturn.planning.TestPlanner;
 import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Cure;
@@ -70,7 +69,7 @@ final class Trial {
         this.vehicle = vehicle;
         this.workshop = workshop;
         this.prices = workshop.prices();
-        this.characterise = model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
+        this.characterise = model.procedures().intake();
     }
 
     /** Where a policy stands with the vehicle. */

@@ -16,7 +16,6 @@ import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Cure;
@@ -153,7 +152,7 @@ final class World {
     }
 
     private Procedure characterise() {
-        return model.procedures().find(ProcedureCatalogue.CHARACTERISE).orElseThrow();
+        return model.procedures().intake();
     }
 
     private static Cure cure(List<Suspect> causes) {

@@ -75,7 +75,7 @@ class HiddenFaultsTest {
         Set<String> known = Presets.all().stream().flatMap(l -> ProcedureCatalogue.of(l).all().stream()).map(Procedure::id).collect(Collectors.toSet());
         for (LayoutFile file : Presets.files()) {
             ProcedureCatalogue procedures = ProcedureCatalogue.of(file.layout());
-            Observation behaviours = (Observation) procedures.find(ProcedureCatalogue.CHARACTERISE).orElseThrow().spec();
+            Observation behaviours = (Observation) procedures.intake().spec();
             for (String behaviour : behaviours.options()) {
                 assertTrue(known.containsAll(Chart.tests(file.family(), behaviour)), file.id() + " " + behaviour);
             }
