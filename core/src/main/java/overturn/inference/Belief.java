@@ -170,6 +170,19 @@ public final class Belief {
         return listed == 0 ? 0 : lying / listed;
     }
 
+    /** Probability, if the fault is in no list, that a reading shows it. */
+    double strange(ReadingLikelihood reading) {
+        double strange = 0;
+        for (int h = 0; h < weights.length; h++) {
+            if (hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
+                for (int i = 0; i < Crowd.PARTICLES; i++) {
+                    strange += weights[h][i] * reading.strange(hypotheses.get(h).first(), i);
+                }
+            }
+        }
+        return strange / noneOfThese();
+    }
+
     LayoutModel model() {
         return model;
     }

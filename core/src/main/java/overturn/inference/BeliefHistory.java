@@ -2,6 +2,7 @@ package overturn.inference;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,7 +43,7 @@ public final class BeliefHistory {
         this.prior = Prior.of(model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
         this.setups = setups;
-        List<SetupLikelihood> all = setups(likelihoods);
+        RigSetups all = setups(likelihoods);
         this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
         this.hypotheses = Pairing.hypotheses(model, prior, read);
         this.after = Arrays.copyOf(before, likelihoods.size() + 1);
@@ -139,11 +140,11 @@ public final class BeliefHistory {
         return Belief.of(model, prior, done, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings)));
     }
 
-    private List<SetupLikelihood> setups(List<ReadingLikelihood> readings) {
+    private RigSetups setups(List<ReadingLikelihood> readings) {
         Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
         readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>()).add(r));
-        return groups.values().stream()
-                .map(own -> setups.computeIfAbsent(List.copyOf(own), o -> new SetupLikelihood(model, o, !intake.sometimes()))).toList();
+        return new RigSetups(groups.values().stream()
+                .map(own -> setups.computeIfAbsent(List.copyOf(own), o -> new SetupLikelihood(model, o, !intake.sometimes()))).toList(), readings);
     }
 
     /** How many times a reading raised the odds of a suspect; below 1 it speaks against it. */
@@ -161,11 +162,33 @@ public final class BeliefHistory {
         return odds(now().probability(cure)) / odds(without(reading).probability(cure));
     }
 
-    /** The reading that most likely lied, if it more likely lied than not. */
+    /**
+     * The reading, since the last repair, that does not fit: where nothing in the list explains what was read, the one that speaks against all of it
+     * most, or else one that more likely lied than not. None once another rig has read it too, and borne it out or shown it up.
+     */
     public Optional<Reading> oddOneOut() {
-        return readings().stream()
-                .filter(r -> now().lyingProbability(r.rigSetup()) > LIKELY)
-                .reduce((first, second) -> second);
+        List<ReadingLikelihood> repeatable = likelihoods.stream().filter(r -> r.reading().after().equals(done)).toList();
+        if (now().noneOfThese() <= LIKELY) {
+            return repeatable.stream().map(ReadingLikelihood::reading).filter(r -> lied(r) && readings().stream().noneMatch(other -> showsUp(r.rigSetup(), other)))
+                    .reduce((first, second) -> second);
+        }
+        List<ReadingLikelihood> strange = repeatable.stream().filter(r -> now().strange(r) > LIKELY).toList();
+        boolean borneOut = strange.stream().map(ReadingLikelihood::reading).anyMatch(r -> readings().stream().anyMatch(other -> onAnotherRig(r, other)));
+        return borneOut ? Optional.empty() : strange.stream().max(Comparator.comparingDouble(r -> now().strange(r))).map(ReadingLikelihood::reading);
+    }
+
+    /** Whether this was read with a rig that more likely lied than not. */
+    boolean lied(Reading reading) {
+        return now().lyingProbability(reading.rigSetup()) > LIKELY;
+    }
+
+    /** Whether a reading that did not lie repeats one of that rig set-up. */
+    private boolean showsUp(String rigSetup, Reading other) {
+        return !lied(other) && readings().stream().anyMatch(r -> r.rigSetup().equals(rigSetup) && onAnotherRig(r, other));
+    }
+
+    private static boolean onAnotherRig(Reading reading, Reading other) {
+        return other.repeats(reading) && !other.rigSetup().equals(reading.rigSetup());
     }
 
     private static double odds(double probability) {

@@ -1,5 +1,6 @@
 package overturn.inference;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
@@ -34,6 +35,8 @@ final class Predictions {
     /** Change of an observation's chance from which on it tells something; of a figure it is one standard deviation. */
     private static final double TELLING_CHANCE = 0.15;
     private static final double DOUBLED = 2;
+    /** Chance that an eye sees once more what it saw of a fault that nobody has described; estimate. */
+    private static final double SEEN_AGAIN = 0.85;
 
     private final LayoutModel model;
     private final Procedure procedure;
@@ -339,6 +342,26 @@ final class Predictions {
             logs[s] = logStrays[s] + listed.applyAsDouble(s);
         }
         return LogSpace.add(logLied, LogSpace.sum(logs)) - Math.log(2);
+    }
+
+    /** Log likelihood of an encoded reading where another rig has read {@code before}, whatever is the matter, if it is there in both. */
+    double logAgain(double[] encoded, double[] before) {
+        if (encoded.length == 0 || before.length == 0) {
+            return logLied(encoded);
+        }
+        if (!series()) {
+            return Math.log(encoded[0] == before[0] ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (width - 1));
+        }
+        double[] both = encoded.clone();
+        float[] means = new float[width];
+        for (int k = 0; k < width; k++) {
+            boolean taken = !Double.isNaN(before[k]);
+            both[k] = taken ? encoded[k] : Double.NaN;
+            means[k] = taken ? (float) before[k] : 0;
+        }
+        double apart = Math.sqrt(2) * KERNEL_WIDTH * DOUBLED;
+        double[] wide = Arrays.stream(sds).map(sd -> apart * sd).toArray();
+        return new SharedOffsetNormal(both, wide, apart * offsetSd).logDensity(means, 0);
     }
 
     /** How far each suspect strays from sound, against the instrument, as shares. */

@@ -12,8 +12,8 @@ import overturn.suspect.SuspectCatalogue;
 final class Prior {
 
     /** Share of vehicles in which two suspects are at fault at once, and after recent work; estimates. */
-    private static final double PAIRS = 0.10;
-    private static final double PAIRS_AFTER_WORK = 0.2;
+    private static final double PAIRS = 0.15;
+    private static final double PAIRS_AFTER_WORK = 0.25;
     /** Share of vehicles whose fault is in no list; estimate. */
     private static final double NONE_OF_THESE = 0.12;
     /** Share of those that look sound wherever they do not show; estimate. */

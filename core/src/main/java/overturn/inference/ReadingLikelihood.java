@@ -38,7 +38,7 @@ final class ReadingLikelihood {
         for (int s = 0; s < moved.length; s++) {
             moved[s] = (predictions.moved(s) || felt()) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(s).remedy()));
         }
-        this.rows = new Rows(model.suspects().size(), (hypothesis, time) -> computed(hypothesis, time));
+        this.rows = new Rows(model.suspects().size(), this::computed);
     }
 
     /**
@@ -100,7 +100,7 @@ final class ReadingLikelihood {
      * suspect itself there is nothing to see; and what the vehicle was brought in for is felt.
      */
     private double[] unlisted(int like, int time) {
-        double[] listed = rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
+        double[] listed = listed(like, time);
         boolean felt = like == model.sound() && felt();
         double strange = logStrange();
         double[] row = new double[listed.length];
@@ -109,6 +109,40 @@ final class ReadingLikelihood {
                     : LogSpace.add(Crowd.logListedShare(i) + listed[i], Crowd.logUnlistedShare(i) + strange);
         }
         return row;
+    }
+
+    /** Probability on one particle that a fault in no list, like this suspect elsewhere, shows its own way in this reading. */
+    double strange(int like, int particle) {
+        double own = Crowd.logUnlistedShare(particle) + logStrange();
+        return felt() ? 0 : Math.exp(own - LogSpace.add(own, Crowd.logListedShare(particle) + listed(like, 0)[particle]));
+    }
+
+    /** Whether both read the same thing, and what was there in one was there in the other. */
+    boolean repeats(ReadingLikelihood other) {
+        return !sometimes && reading.repeats(other.reading);
+    }
+
+    /**
+     * How much likelier, per particle in logs, a fault in no list makes this reading and that of another rig together than each by itself: it shows its
+     * own way in both or in neither.
+     */
+    double[] together(ReadingLikelihood other, Hypothesis told, int time) {
+        int like = told.showing(this::moved, model.sound()).first();
+        double strange = (logStrange() + predictions.logAgain(other.encoded, encoded) + other.logStrange() + predictions.logAgain(encoded, other.encoded)) / 2;
+        double[] here = listed(like, time);
+        double[] there = other.listed(like, time);
+        double[] alone = row(told, time);
+        double[] otherAlone = other.row(told, time);
+        double[] row = new double[here.length];
+        for (int i = 0; i < row.length; i++) {
+            row[i] = LogSpace.add(Crowd.logListedShare(i) + here[i] + there[i], Crowd.logUnlistedShare(i) + strange) - alone[i] - otherAlone[i];
+        }
+        return row;
+    }
+
+    /** What a fault in no list reads where it shows as the suspect it looks like. */
+    private double[] listed(int like, int time) {
+        return rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
     }
 
     /** Whether it is what the vehicle was brought in for. */

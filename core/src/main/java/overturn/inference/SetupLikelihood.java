@@ -65,24 +65,34 @@ final class SetupLikelihood {
     }
 
     private double[] mixed(Hypothesis hypothesis, int time) {
+        double[] row = honest(hypothesis, time);
+        for (int i = 0; i < row.length; i++) {
+            row[i] = LogSpace.add(row[i], logLied);
+        }
+        return row;
+    }
+
+    /** Log likelihood per particle and that it told the truth. */
+    double[] honest(Hypothesis hypothesis, int time) {
         double[] row = new double[Crowd.PARTICLES];
         for (int r = 0; r < shares.length; r++) {
             add(row, readings.get(r).row(hypothesis, time), shares[r]);
         }
-        mix(row);
-        return row;
-    }
-
-    /** A row of {@link Leeway}, if it told the truth. */
-    double[] leeway(Hypothesis hypothesis) {
-        double[] row = new double[Leeway.LENGTH];
-        for (int r = 0; r < shares.length; r++) {
-            add(row, readings.get(r).leeway(hypothesis), shares[r]);
-        }
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < row.length; i++) {
             row[i] += logHonest;
         }
         return row;
+    }
+
+    /** How much a reading counts among repeats on this set-up; 0 where it was taken with another. */
+    double share(ReadingLikelihood reading) {
+        int at = readings.indexOf(reading);
+        return at < 0 ? 0 : shares[at];
+    }
+
+    /** Log probability that it told the truth. */
+    double logHonest() {
+        return logHonest;
     }
 
     /** Log likelihoods of a few meetings of two faults. */

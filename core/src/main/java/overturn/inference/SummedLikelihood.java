@@ -1,10 +1,7 @@
 package overturn.inference;
 
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Function;
 import overturn.numeric.LogSpace;
 
 /**
@@ -18,14 +15,21 @@ final class SummedLikelihood {
     private final List<SetupLikelihood> less;
     private final List<SetupLikelihood> more;
     private final Rows rows;
-    private final Map<Hypothesis, double[]> leeway = new ConcurrentHashMap<>();
+    private final List<Repeats> repeats;
+    private final Rows together;
+    private final SummedLeeway leeway;
+    private final double logAllHonest;
 
-    private SummedLikelihood(int suspects, List<SetupLikelihood> setups, Optional<SummedLikelihood> base) {
-        this.setups = List.copyOf(setups);
+    private SummedLikelihood(int suspects, RigSetups told, Optional<SummedLikelihood> base, SummedLeeway leeway) {
+        this.setups = List.copyOf(told.all());
         this.base = base;
         this.less = base.map(b -> b.setups.stream().filter(s -> !setups.contains(s)).toList()).orElse(List.of());
         this.more = base.map(b -> setups.stream().filter(s -> !b.setups.contains(s)).toList()).orElse(setups);
         this.rows = new Rows(suspects, this::summed);
+        this.repeats = Repeats.among(setups);
+        this.together = new Rows(suspects, this::together);
+        this.leeway = leeway;
+        this.logAllHonest = told.logAllHonest();
     }
 
     /** What has been summed up so far, to go on from: what it went on from itself is let go. */
@@ -35,22 +39,25 @@ final class SummedLikelihood {
         this.less = List.of();
         this.more = known.setups;
         this.rows = known.rows.known();
-        this.leeway.putAll(known.leeway);
+        this.repeats = known.repeats;
+        this.together = new Rows(known.rows.suspects(), this::together);
+        this.leeway = SummedLeeway.of(List.of());
+        this.logAllHonest = known.logAllHonest;
     }
 
-    static SummedLikelihood of(int suspects, List<SetupLikelihood> setups) {
-        return new SummedLikelihood(suspects, setups, Optional.empty());
+    static SummedLikelihood of(int suspects, RigSetups told) {
+        return new SummedLikelihood(suspects, told, Optional.empty(), SummedLeeway.of(told.terms()));
     }
 
     /** The sum over these and, behind them, others; the same to the last digit as made anew, so where others come between it is made anew. */
-    SummedLikelihood continued(List<SetupLikelihood> all) {
-        boolean behind = all.size() >= setups.size() && all.subList(0, setups.size()).equals(setups);
-        return new SummedLikelihood(rows.suspects(), all, behind ? Optional.of(new SummedLikelihood(this)) : Optional.empty());
+    SummedLikelihood continued(RigSetups told) {
+        boolean behind = told.all().size() >= setups.size() && told.all().subList(0, setups.size()).equals(setups);
+        return new SummedLikelihood(rows.suspects(), told, behind ? Optional.of(new SummedLikelihood(this)) : Optional.empty(), leeway.continued(told.terms()));
     }
 
     /** The sum without a reading or two of one set-up. */
-    SummedLikelihood without(List<SetupLikelihood> rest) {
-        return new SummedLikelihood(rows.suspects(), rest, Optional.of(this));
+    SummedLikelihood without(RigSetups rest) {
+        return new SummedLikelihood(rows.suspects(), rest, Optional.of(this), leeway.without(rest.terms()));
     }
 
     List<SetupLikelihood> setups() {
@@ -59,35 +66,34 @@ final class SummedLikelihood {
 
     /** Log likelihood per particle; not to be written to. */
     double[] row(Hypothesis hypothesis, int time) {
-        return rows.of(hypothesis, time);
+        return (hypothesis.isNoneOfThese() && !repeats.isEmpty() ? together : rows).of(hypothesis, time);
+    }
+
+    private double[] together(Hypothesis hypothesis, int time) {
+        double[] sums = rows.of(hypothesis, time).clone();
+        repeats.forEach(both -> add(sums, both.together(hypothesis, time), 1));
+        return sums;
     }
 
     /** Log likelihood per particle, each with some leeway where every rig told the truth. */
     double[] withLeeway(Hypothesis hypothesis, Crowd crowd) {
-        double[] known = leeway.get(hypothesis);
-        if (known == null) {
-            known = summed(base.map(b -> b.leeway.get(hypothesis)), Leeway.LENGTH, setup -> setup.leeway(hypothesis));
-            leeway.put(hypothesis, known);
-        }
+        double[] known = leeway.row(hypothesis);
         double[] logs = Leeway.logs(known, crowd);
         double[] row = row(hypothesis, 0);
         for (int i = 0; i < logs.length; i++) {
-            double honest = Math.min(0, known[i] - row[i]);
-            logs[i] = LogSpace.add(logs[i], row[i] + Math.log1p(-Math.exp(honest)));
+            double honest = Math.min(0, logAllHonest + known[i] - row[i]);
+            logs[i] = LogSpace.add(logAllHonest + logs[i], row[i] + Math.log1p(-Math.exp(honest)));
         }
         return logs;
     }
 
     private double[] summed(Hypothesis hypothesis, int time) {
-        return summed(base.flatMap(b -> b.rows.known(hypothesis, time)), Crowd.PARTICLES, setup -> setup.row(hypothesis, time));
-    }
-
-    private double[] summed(Optional<double[]> known, int length, Function<SetupLikelihood, double[]> terms) {
-        double[] sums = known.map(double[]::clone).orElseGet(() -> new double[length]);
+        Optional<double[]> known = base.flatMap(b -> b.rows.known(hypothesis, time));
+        double[] sums = known.map(double[]::clone).orElseGet(() -> new double[Crowd.PARTICLES]);
         if (known.isPresent()) {
-            less.forEach(setup -> add(sums, terms.apply(setup), -1));
+            less.forEach(setup -> add(sums, setup.row(hypothesis, time), -1));
         }
-        (known.isPresent() ? more : setups).forEach(setup -> add(sums, terms.apply(setup), 1));
+        (known.isPresent() ? more : setups).forEach(setup -> add(sums, setup.row(hypothesis, time), 1));
         return sums;
     }
 

@@ -71,8 +71,8 @@ public record Proposal(Procedure procedure, boolean anotherRig, double stateMinu
         return savedMinutes() / (minutesBorne() + HANDLING_MINUTES);
     }
 
-    /** Whether it saves more than it costs; a look that comes first always does. */
+    /** Whether it saves more than it costs; a look that comes first always does, and so does what mends a conflict: nothing is believed before. */
     public boolean worthDoing() {
-        return kind == Kind.GATE || savedMinutes() > minutesBorne();
+        return kind == Kind.GATE || kind == Kind.CONFLICT || savedMinutes() > minutesBorne();
     }
 }

@@ -107,6 +107,6 @@ class LeewayTest {
     private static SummedLikelihood read(Procedure procedure, RigTrust trust, double... mm) {
         List<Optional<TypedQuantity>> taken = DoubleStream.of(mm).mapToObj(v -> Optional.of(new TypedQuantity(Double.toString(v), MeasureUnit.MILLIMETRE, v))).toList();
         Reading reading = new Reading("one", procedure.id(), new Figures(taken), "tape", trust);
-        return SummedLikelihood.of(MODEL.suspects().size(), List.of(new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, reading, false)), true)));
+        return SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(List.of(new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, reading, false)), true))));
     }
 }
