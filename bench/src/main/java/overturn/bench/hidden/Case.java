@@ -57,13 +57,13 @@ final class Case {
     record Taken(Reading reading, double extraMinutes) {
     }
 
-    /** Does a test for the n-th time since the last repair, each time with another rig. */
-    Taken take(Procedure procedure, int time, Optional<Cure> done) {
-        String setup = procedure.rigSetup() + (time == 0 ? "" : "-rig-" + (time + 1));
+    /** Does a test with one of its rig's set-ups, counted from 0. */
+    Taken take(Procedure procedure, int setUp, Optional<Cure> done) {
+        String setup = procedure.rigSetup() + (setUp == 0 ? "" : "-rig-" + (setUp + 1));
         SplittableRandom rig = new SplittableRandom(seed ^ 0x5bd1e995L * setup.hashCode());
         boolean faulty = rig.nextDouble() < LYING;
         boolean caught = faulty && rig.nextDouble() < CAUGHT;
-        String id = procedure.id() + "#" + time + done.map(c -> "@" + c.mask()).orElse("");
+        String id = procedure.id() + "#" + setUp + done.map(c -> "@" + c.mask()).orElse("");
         ReadingValue value = read.computeIfAbsent(id, key -> {
             SplittableRandom noise = new SplittableRandom(seed * 7_919 + key.hashCode());
             return (faulty && !caught ? liar.apply(noise) : left(done)).read(procedure, noise);
@@ -74,6 +74,11 @@ final class Case {
     /** The vehicle with what is left of its faults. */
     private HiddenVehicle left(Optional<Cure> done) {
         return vehicle.apply(causes.stream().filter(s -> done.isEmpty() || !done.get().settles(s.remedy())).toList());
+    }
+
+    /** Whether a remedy is needed; of a fault that is in no list, to look elsewhere. */
+    boolean needs(Remedy remedy) {
+        return cure.has(remedy) || stratum == Stratum.UNLISTED && remedy == Remedy.LOOK_ELSEWHERE;
     }
 
     /** What is still needed. */

@@ -40,9 +40,9 @@ final class ReportText {
         figures("proven wrong %", PolicyFigures::provenWrongPct);
         figures("calibration gap", PolicyFigures::calibrationMaxGapPoints);
         PolicyFigures own = report.policies().get(Policy.OVERTURN.id());
-        line("rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%",
+        line("rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%, calibration gap with them %.1f",
                 own.roughSinglesRightPct().orElseThrow(), own.intermittentRightPct().orElseThrow(), own.unlistedProvenPct().orElseThrow(),
-                own.noneOfTheseLeadsPct().orElseThrow());
+                own.noneOfTheseLeadsPct().orElseThrow(), own.calibrationWithUnlistedMaxGapPoints().orElseThrow());
         for (Policy other : Policy.values()) {
             if (other != Policy.OVERTURN) {
                 Paired paired = Paired.of(outcomes, other);
@@ -54,13 +54,17 @@ final class ReportText {
                 report.exact().problems(),
                 report.exact().meanExcessPct(), report.exact().maxExcessPct(), report.exact().oneStepExcessPct(), report.exact().randomExcessPct());
         List<Outcome> planner = outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN).toList();
-        line("%nclaimed and held, one claim per job:");
-        PolicyFigures.bins(planner.stream().filter(o -> o.vehicle().stratum.compared()).toList())
-                .forEach(b -> line("  %5.1f %% claimed, %5.1f %% held, %d claims, ± %.1f", b.claimedPct(), b.heldPct(), b.claims(), b.standardError()));
+        claims("", planner.stream().filter(o -> o.vehicle().stratum.compared()).toList());
+        claims(" (faults in no list among them)", PolicyFigures.withUnlisted(planner));
         for (Stratum stratum : Stratum.values()) {
             lost(stratum, PolicyFigures.only(planner, stratum));
         }
         return text.toString();
+    }
+
+    private void claims(String which, List<Outcome> own) {
+        line("%nclaimed and held, one claim per job%s:", which);
+        PolicyFigures.bins(own).forEach(b -> line("  %5.1f %% claimed, %5.1f %% held, %d claims, ± %.1f", b.claimedPct(), b.heldPct(), b.claims(), b.standardError()));
     }
 
     /** What was hidden in the vehicles lost, and what was named instead. */

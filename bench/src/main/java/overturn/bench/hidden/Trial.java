@@ -3,13 +3,13 @@ package overturn.bench.hidden;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
-import java.util.stream.IntStream;
 import overturn.bench.hidden.Outcome.Claim;
 import overturn.bench.hidden.Policy.Step;
 import overturn.evidence.Reading;
@@ -78,6 +78,8 @@ final class Trial {
         private final List<Claim> claims = new ArrayList<>();
         private final List<Double> millis = new ArrayList<>();
         private final Set<VehicleNeeds> opened = new LinkedHashSet<>();
+        private final Map<String, Integer> rigs = new HashMap<>();
+        private final Set<String> doneSinceRepair = new HashSet<>();
         private Optional<Cure> done = Optional.empty();
         private VehicleNeeds state = VehicleNeeds.SEAT;
         private double minutes;
@@ -119,7 +121,8 @@ final class Trial {
                 break;
             }
             Procedure procedure = next.get().procedure();
-            Case.Taken taken = vehicle.take(procedure, times(progress, procedure), progress.done);
+            Case.Taken taken = vehicle.take(procedure, rig(progress, next.get()), progress.done);
+            progress.doneSinceRepair.add(procedure.id());
             progress.minutes += taken.extraMinutes() + procedure.minutes()
                     + StateChanges.minutes(StateChanges.closed(progress.state), StateChanges.closed(procedure.needs()));
             if (procedure.needs().opened() != VehicleNeeds.Opened.NOTHING) {
@@ -132,7 +135,7 @@ final class Trial {
             if (progress.done.isEmpty()) {
                 Belief now = progress.at.history.now();
                 Remedy leader = now.leadingRemedy();
-                progress.claims.add(new Claim(now.probability(leader), vehicle.cure.has(leader)));
+                progress.claims.add(new Claim(now.probability(leader), vehicle.needs(leader)));
             }
             progress.millis.add(progress.at.millis);
         }
@@ -140,9 +143,9 @@ final class Trial {
         progress.state = VehicleNeeds.SEAT;
     }
 
-    private static int times(Progress progress, Procedure procedure) {
-        String now = progress.done.map(c -> "@" + c.mask()).orElse("");
-        return (int) IntStream.range(0, MOST_TESTS).takeWhile(n -> progress.path.contains(procedure.id() + "#" + n + now)).count();
+    /** The set-up in use of its rig, or the next one; a rig once made anew stays in use. */
+    private static int rig(Progress progress, Step step) {
+        return progress.rigs.merge(step.procedure().rigSetup(), 0, (used, none) -> used + (step.again() ? 1 : 0));
     }
 
     /** Does what each verdict names and tests what is left, until the vehicle is handed back; whether it is cured then. */
@@ -172,9 +175,11 @@ final class Trial {
     /** The checks that every repair is proved with; after a repair that was needed they are the same for all policies, and left out. */
     private void prove(Progress progress, boolean charged) {
         List<Reading> readings = new ArrayList<>();
+        progress.doneSinceRepair.clear();
         for (String id : PROVING) {
             model.procedures().find(id).ifPresent(check -> {
-                readings.add(vehicle.take(check, 0, progress.done).reading());
+                progress.doneSinceRepair.add(id);
+                readings.add(vehicle.take(check, rig(progress, new Step(check, false)), progress.done).reading());
                 progress.minutes += charged ? check.minutes() : 0;
             });
         }
@@ -253,7 +258,7 @@ final class Trial {
 
         @Override
         public boolean done(Procedure procedure) {
-            return times(progress, procedure) > 0;
+            return progress.doneSinceRepair.contains(procedure.id());
         }
 
         @Override
