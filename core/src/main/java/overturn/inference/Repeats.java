@@ -12,9 +12,13 @@ final class Repeats {
 
     private final SetupLikelihood one;
     private final SetupLikelihood other;
-    private final List<ReadingLikelihood[]> pairs;
+    private final List<Pair> pairs;
 
-    private Repeats(SetupLikelihood one, SetupLikelihood other, List<ReadingLikelihood[]> pairs) {
+    /** Two readings of the same test, and how much they count among repeats on their rigs. */
+    private record Pair(ReadingLikelihood here, ReadingLikelihood there, double share) {
+    }
+
+    private Repeats(SetupLikelihood one, SetupLikelihood other, List<Pair> pairs) {
         this.one = one;
         this.other = other;
         this.pairs = pairs;
@@ -25,7 +29,7 @@ final class Repeats {
         List<Repeats> all = new ArrayList<>();
         for (int i = 0; i < setups.size(); i++) {
             for (int j = i + 1; j < setups.size(); j++) {
-                List<ReadingLikelihood[]> pairs = pairs(setups.get(i), setups.get(j));
+                List<Pair> pairs = pairs(setups.get(i), setups.get(j));
                 if (!pairs.isEmpty()) {
                     all.add(new Repeats(setups.get(i), setups.get(j), pairs));
                 }
@@ -34,17 +38,17 @@ final class Repeats {
         return all;
     }
 
-    private static List<ReadingLikelihood[]> pairs(SetupLikelihood one, SetupLikelihood other) {
-        return one.readings().stream().flatMap(r -> other.readings().stream().filter(r::repeats).map(o -> new ReadingLikelihood[] {r, o})).toList();
+    private static List<Pair> pairs(SetupLikelihood one, SetupLikelihood other) {
+        return one.readings().stream().flatMap(r -> other.readings().stream().filter(r::repeats).map(o -> new Pair(r, o, one.share(r) * other.share(o)))).toList();
     }
 
     /** What a fault in no list makes of both set-ups together, per particle in logs, beyond what it makes of each; each lying or not. */
     double[] together(Hypothesis unlisted, int time) {
         double[] both = new double[Crowd.PARTICLES];
-        for (ReadingLikelihood[] pair : pairs) {
-            double[] row = pair[0].together(pair[1], unlisted, time);
+        for (Pair pair : pairs) {
+            double[] row = pair.here.together(pair.there, unlisted, time);
             for (int i = 0; i < both.length; i++) {
-                both[i] += row[i];
+                both[i] += pair.share * row[i];
             }
         }
         double[] here = one.honest(unlisted, time);

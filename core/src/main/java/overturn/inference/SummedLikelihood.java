@@ -10,8 +10,12 @@ import overturn.numeric.LogSpace;
  */
 final class SummedLikelihood {
 
+    /** Set-ups that were summed up before, and as much of their sum as was asked for. */
+    private record Before(List<SetupLikelihood> setups, Rows rows) {
+    }
+
     private final List<SetupLikelihood> setups;
-    private final Optional<SummedLikelihood> base;
+    private final Optional<Before> before;
     private final List<SetupLikelihood> less;
     private final List<SetupLikelihood> more;
     private final Rows rows;
@@ -20,29 +24,16 @@ final class SummedLikelihood {
     private final SummedLeeway leeway;
     private final double logAllHonest;
 
-    private SummedLikelihood(int suspects, RigSetups told, Optional<SummedLikelihood> base, SummedLeeway leeway) {
+    private SummedLikelihood(int suspects, RigSetups told, Optional<Before> before, SummedLeeway leeway) {
         this.setups = List.copyOf(told.all());
-        this.base = base;
-        this.less = base.map(b -> b.setups.stream().filter(s -> !setups.contains(s)).toList()).orElse(List.of());
-        this.more = base.map(b -> setups.stream().filter(s -> !b.setups.contains(s)).toList()).orElse(setups);
+        this.before = before;
+        this.less = before.map(b -> b.setups.stream().filter(s -> !setups.contains(s)).toList()).orElse(List.of());
+        this.more = before.map(b -> setups.stream().filter(s -> !b.setups.contains(s)).toList()).orElse(setups);
         this.rows = new Rows(suspects, this::summed);
         this.repeats = Repeats.among(setups);
         this.together = new Rows(suspects, this::together);
         this.leeway = leeway;
         this.logAllHonest = told.logAllHonest();
-    }
-
-    /** What has been summed up so far, to go on from: what it went on from itself is let go. */
-    private SummedLikelihood(SummedLikelihood known) {
-        this.setups = known.setups;
-        this.base = Optional.empty();
-        this.less = List.of();
-        this.more = known.setups;
-        this.rows = known.rows.known();
-        this.repeats = known.repeats;
-        this.together = new Rows(known.rows.suspects(), this::together);
-        this.leeway = SummedLeeway.of(List.of());
-        this.logAllHonest = known.logAllHonest;
     }
 
     static SummedLikelihood of(int suspects, RigSetups told) {
@@ -52,12 +43,12 @@ final class SummedLikelihood {
     /** The sum over these and, behind them, others; the same to the last digit as made anew, so where others come between it is made anew. */
     SummedLikelihood continued(RigSetups told) {
         boolean behind = told.all().size() >= setups.size() && told.all().subList(0, setups.size()).equals(setups);
-        return new SummedLikelihood(rows.suspects(), told, behind ? Optional.of(new SummedLikelihood(this)) : Optional.empty(), leeway.continued(told.terms()));
+        return new SummedLikelihood(rows.suspects(), told, behind ? Optional.of(new Before(setups, rows.known())) : Optional.empty(), leeway.continued(told.terms()));
     }
 
     /** The sum without a reading or two of one set-up. */
     SummedLikelihood without(RigSetups rest) {
-        return new SummedLikelihood(rows.suspects(), rest, Optional.of(this), leeway.without(rest.terms()));
+        return new SummedLikelihood(rows.suspects(), rest, Optional.of(new Before(setups, rows)), leeway.without(rest.terms()));
     }
 
     List<SetupLikelihood> setups() {
@@ -88,7 +79,7 @@ final class SummedLikelihood {
     }
 
     private double[] summed(Hypothesis hypothesis, int time) {
-        Optional<double[]> known = base.flatMap(b -> b.rows.known(hypothesis, time));
+        Optional<double[]> known = before.flatMap(b -> b.rows.known(hypothesis, time));
         double[] sums = known.map(double[]::clone).orElseGet(() -> new double[Crowd.PARTICLES]);
         if (known.isPresent()) {
             less.forEach(setup -> add(sums, setup.row(hypothesis, time), -1));

@@ -51,7 +51,8 @@ class RepeatTest {
         Proposal first = TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()).stream().filter(p -> p.kind() != Proposal.Kind.GATE).findFirst().orElseThrow();
         assertEquals("hold-medium", first.procedure().id());
         assertTrue(first.anotherRig());
-        assertTrue(first.worthDoing(), "however sure it looks");
+        assertEquals(Proposal.Kind.CONFLICT, first.kind());
+        assertTrue(first.worthDoing(), "whatever it saves: " + first.savedMinutes());
     }
 
     @Test
@@ -83,5 +84,15 @@ class RepeatTest {
     @Test
     void withoutTheFirstTheSecondStandsAlone() {
         assertEquals(after(SINKS, DRY, PLAIN).now().noneOfThese(), after(SINKS, DRY, ODD, PLAIN).without(2).noneOfThese(), 5e-3);
+    }
+
+    @Test
+    void theSameOnTheSameRigOnceMoreBearsOutNothing() {
+        Reading twice = new Reading("twice", ODD_AGAIN.procedureId(), ODD_AGAIN.value(), ODD_AGAIN.rigSetup(), ODD_AGAIN.trust());
+        assertEquals(logOdds(after(SINKS, DRY, ODD, ODD_AGAIN)), logOdds(after(SINKS, DRY, ODD, ODD_AGAIN, twice)), 0.05);
+    }
+
+    private static double logOdds(BeliefHistory history) {
+        return Math.log(history.now().noneOfThese() / (1 - history.now().noneOfThese()));
     }
 }
