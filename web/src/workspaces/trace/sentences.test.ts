@@ -85,6 +85,10 @@ describe("by what a suspect stands", () => {
   it("says so when nothing weighs on it", () => {
     expect(standsBy(suspicion({}), named)).toBe("no reading weighs on it yet");
   });
+
+  it("does not say so of a fault in no list, which no single reading names", () => {
+    expect(standsBy(suspicion({ suspectId: "none-of-these" }), named)).toBe("grows with what nothing in the list explains");
+  });
 });
 
 describe("in money", () => {

@@ -91,7 +91,7 @@ export function standsBy(suspect: Suspicion, word: Word): string {
       suspect.clearedBy ? say("clearedBy", { what: named([suspect.clearedBy]) }) : "",
       suspect.heldUpBy ? say("heldUpBy", { what: named([suspect.heldUpBy]) }) : "",
       other.length > 0 ? say(suspect.clearedBy ? "for" : "against", { what: named(other) }) : "",
-    ].filter(Boolean).join(" · ") || say("noWeight")
+    ].filter(Boolean).join(" · ") || say(suspect.suspectId === "none-of-these" ? "noneWeight" : "noWeight")
   );
 }
 
