@@ -79,12 +79,12 @@ public final class Belief {
     }
 
     /** From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none. */
-    static Belief of(LayoutModel model, Prior prior, Optional<Cure> done, List<Hypothesis> hypotheses, SummedLikelihood read) {
+    static Belief of(LayoutModel model, Prior prior, Repairs repairs, List<Hypothesis> hypotheses, SummedLikelihood read) {
         Cloud[] clouds = hypotheses.stream().map(h -> Cloud.of(prior.log(h), read.row(h, 0))).toArray(Cloud[]::new);
         for (int h : tried(hypotheses, clouds, model.sound())) {
-            clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), read, model.crowd()));
+            clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), repairs, read, model.crowd()));
         }
-        return new Belief(model, done, hypotheses, read.setups(), normalised(clouds));
+        return new Belief(model, repairs.done(), hypotheses, read.setups(), normalised(clouds));
     }
 
     /** Log evidence of one hypothesis, its prior included, not normalised. */
@@ -118,9 +118,11 @@ public final class Belief {
      * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by chance. So every
      * severity of a leading hypothesis is tried with several vehicles; and on its own vehicle, if no rig lied, it has some leeway.
      */
-    private static double[] overVehicles(Hypothesis hypothesis, SummedLikelihood read, Crowd crowd) {
+    private static double[] overVehicles(Hypothesis hypothesis, Repairs repairs, SummedLikelihood read, Crowd crowd) {
         double[] mean = hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, crowd);
-        for (int time = 1; time < Crowd.VEHICLES_TRIED; time++) {
+        Optional<Repairs.Weighed> tried = repairs.tried(hypothesis);
+        tried.ifPresent(weighed -> addMeetings(mean, weighed, read));
+        for (int time = 1; time < Crowd.VEHICLES_TRIED && tried.isEmpty(); time++) {
             double[] other = read.row(hypothesis, time);
             for (int i = 0; i < mean.length; i++) {
                 mean[i] = LogSpace.add(mean[i], other[i]);
@@ -130,6 +132,14 @@ public final class Belief {
             mean[i] -= Math.log(Crowd.VEHICLES_TRIED);
         }
         return mean;
+    }
+
+    private static void addMeetings(double[] mean, Repairs.Weighed weighed, SummedLikelihood read) {
+        double[] met = read.met(weighed.meetings());
+        for (int n = 0; n < met.length; n++) {
+            int guest = weighed.meetings().guests()[n];
+            mean[guest] = LogSpace.add(mean[guest], met[n] + weighed.logWeights()[n]);
+        }
     }
 
     /** Nothing wrong, the leading singles, faults in no list that matter, and all pairs that are carried: two severities seldom both fit on one particle. */

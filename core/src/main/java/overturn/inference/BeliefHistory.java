@@ -24,7 +24,7 @@ public final class BeliefHistory {
 
     private final LayoutModel model;
     private final Intake intake;
-    private final Optional<Cure> done;
+    private final Repairs repairs;
     private final Prior prior;
     private final List<ReadingLikelihood> likelihoods;
     private final Map<List<ReadingLikelihood>, SetupLikelihood> setups;
@@ -35,17 +35,17 @@ public final class BeliefHistory {
     private final Belief[] alone;
     private Belief unread;
 
-    private BeliefHistory(LayoutModel model, Intake intake, Optional<Cure> done, List<ReadingLikelihood> likelihoods,
+    private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, List<ReadingLikelihood> likelihoods,
                           Map<List<ReadingLikelihood>, SetupLikelihood> setups, Optional<SummedLikelihood> readBefore, Belief[] before) {
         this.model = model;
         this.intake = intake;
-        this.done = done;
+        this.repairs = repairs.with(likelihoods);
         this.prior = Prior.of(model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
         this.setups = setups;
         RigSetups all = setups(likelihoods);
         this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
-        this.hypotheses = Pairing.hypotheses(model, prior, read);
+        this.hypotheses = Pairing.hypotheses(model, prior, this.repairs, read);
         this.after = Arrays.copyOf(before, likelihoods.size() + 1);
         this.without = new Belief[likelihoods.size()];
         this.alone = new Belief[likelihoods.size()];
@@ -53,7 +53,7 @@ public final class BeliefHistory {
 
     /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
     public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
-        return new BeliefHistory(model, intake, Optional.empty(), readings.stream().map(r -> ReadingLikelihood.of(model, r, intake.sometimes())).toList(), new ConcurrentHashMap<>(),
+        return new BeliefHistory(model, intake, Repairs.NONE, readings.stream().map(r -> ReadingLikelihood.of(model, r, intake.sometimes())).toList(), new ConcurrentHashMap<>(),
                 Optional.empty(), new Belief[0]);
     }
 
@@ -61,17 +61,17 @@ public final class BeliefHistory {
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
         readings.forEach(r -> more.add(ReadingLikelihood.of(model, r, intake.sometimes())));
-        return new BeliefHistory(model, intake, done, more, new ConcurrentHashMap<>(setups), Optional.of(read), after);
+        return new BeliefHistory(model, intake, repairs, more, new ConcurrentHashMap<>(setups), Optional.of(read), after);
     }
 
     /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
     public BeliefHistory repaired(Cure cure) {
-        return new BeliefHistory(model, intake, Optional.of(done.map(cure::and).orElse(cure)), likelihoods, setups, Optional.of(read), Arrays.copyOf(after, likelihoods.size()));
+        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), likelihoods, setups, Optional.of(read), Arrays.copyOf(after, likelihoods.size()));
     }
 
     /** What has been remedied. */
     public Optional<Cure> done() {
-        return done;
+        return repairs.done();
     }
 
     public LayoutModel model() {
@@ -90,7 +90,7 @@ public final class BeliefHistory {
     public Belief after(int count) {
         if (after[count] == null) {
             SummedLikelihood then = count == likelihoods.size() ? read : SummedLikelihood.of(model.suspects().size(), setups(likelihoods.subList(0, count)));
-            after[count] = Belief.of(model, prior, done, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, then), then);
+            after[count] = Belief.of(model, prior, repairs, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, repairs, then), then);
         }
         return after[count];
     }
@@ -105,7 +105,7 @@ public final class BeliefHistory {
         if (without[reading] == null) {
             List<ReadingLikelihood> rest = new ArrayList<>(likelihoods);
             rest.remove(reading);
-            without[reading] = Belief.of(model, prior, done, hypotheses, read.without(setups(rest)));
+            without[reading] = Belief.of(model, prior, repairs, hypotheses, read.without(setups(rest)));
         }
         return without[reading];
     }
@@ -137,7 +137,7 @@ public final class BeliefHistory {
     }
 
     private Belief ofSingles(List<ReadingLikelihood> readings) {
-        return Belief.of(model, prior, done, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings)));
+        return Belief.of(model, prior, repairs, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings)));
     }
 
     private RigSetups setups(List<ReadingLikelihood> readings) {
@@ -167,7 +167,7 @@ public final class BeliefHistory {
      * most, or else one that more likely lied than not. None once another rig has read it too, and borne it out or shown it up.
      */
     public Optional<Reading> oddOneOut() {
-        List<ReadingLikelihood> repeatable = likelihoods.stream().filter(r -> r.reading().after().equals(done)).toList();
+        List<ReadingLikelihood> repeatable = likelihoods.stream().filter(r -> r.reading().after().equals(done())).toList();
         if (now().noneOfThese() <= LIKELY) {
             return repeatable.stream().map(ReadingLikelihood::reading).filter(r -> lied(r) && readings().stream().noneMatch(other -> showsUp(r.rigSetup(), other)))
                     .reduce((first, second) -> second);

@@ -2,8 +2,10 @@ package overturn.inference;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import overturn.numeric.LogSpace;
+import overturn.suspect.Cure;
 
 /**
  * What each suspect alone makes of everything read, for a glance at all pairs: the particles of it that fit best, and how well they
@@ -35,7 +37,7 @@ final class Glances {
         this.sound = sound;
     }
 
-    static Glances of(LayoutModel model, Prior prior, SummedLikelihood read) {
+    static Glances of(LayoutModel model, Prior prior, Optional<Cure> done, SummedLikelihood read) {
         int suspects = model.suspects().size();
         List<ReadingLikelihood> readings = read.setups().stream().flatMap(s -> s.readings().stream()).toList();
         double[] evidence = new double[suspects];
@@ -43,13 +45,14 @@ final class Glances {
         int[][] asGuest = new int[suspects][];
         double[][] fits = new double[suspects][readings.size()];
         boolean[][] moved = new boolean[suspects][readings.size()];
+        List<ReadingLikelihood> since = done.isEmpty() ? List.of() : readings.stream().filter(r -> r.reading().after().equals(done)).toList();
         double[] base = read.row(Hypothesis.single(model.sound()), 0);
         for (int s = 0; s < suspects; s++) {
             Hypothesis alone = Hypothesis.single(s);
             double[] row = read.row(alone, 0);
             evidence[s] = prior.log(alone) + LogSpace.sum(row);
             asHost[s] = picked(row);
-            asGuest[s] = picked(IntStream.range(0, row.length).mapToDouble(i -> row[i] - base[i]).toArray());
+            asGuest[s] = picked(since.isEmpty() ? IntStream.range(0, row.length).mapToDouble(i -> row[i] - base[i]).toArray() : read(since, alone));
             for (int t = 0; t < fits[s].length; t++) {
                 double[] own = readings.get(t).row(alone, 0);
                 fits[s][t] = LogSpace.sum(IntStream.of(asHost[s]).mapToDouble(i -> own[i]).toArray());
@@ -58,6 +61,18 @@ final class Glances {
         }
         double[] best = IntStream.range(0, readings.size()).mapToDouble(t -> Arrays.stream(fits).mapToDouble(own -> own[t]).max().orElseThrow()).toArray();
         return new Glances(evidence, asHost, asGuest, fits, moved, best, model.sound());
+    }
+
+    /** After a repair each fault that is left shows alone. */
+    private static double[] read(List<ReadingLikelihood> since, Hypothesis alone) {
+        double[] sums = new double[Crowd.PARTICLES];
+        for (ReadingLikelihood reading : since) {
+            double[] row = reading.row(alone, 0);
+            for (int i = 0; i < sums.length; i++) {
+                sums[i] += row[i];
+            }
+        }
+        return sums;
     }
 
     /** The particles with the highest figures, the highest first. */

@@ -3,6 +3,7 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.PriorityQueue;
 import java.util.stream.Stream;
 import overturn.numeric.LogSpace;
 
@@ -23,21 +24,21 @@ final class Pairing {
     }
 
     /** All singles, the pairs worth carrying, and faults in no list. */
-    static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, SummedLikelihood read) {
+    static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, Repairs repairs, SummedLikelihood read) {
         List<Hypothesis> all = singles(model);
-        all.addAll(pairs(model, prior, read));
+        all.addAll(pairs(model, prior, repairs, read));
         all.addAll(unlisted(model, prior, read));
         return List.copyOf(all);
     }
 
     /** What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way. */
     private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, SummedLikelihood read) {
-        List<Scored> scored = new ArrayList<>();
+        Best best = new Best(UNLISTED_CARRIED);
         for (int s = 0; s < model.suspects().size(); s++) {
             Hypothesis like = Hypothesis.unlistedLike(s);
-            scored.add(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read)));
+            best.offer(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read)));
         }
-        return best(scored, UNLISTED_CARRIED);
+        return best.inOrder();
     }
 
     /** Every suspect alone, in the order of the suspects. */
@@ -49,28 +50,50 @@ final class Pairing {
         return all;
     }
 
-    private static List<Hypothesis> pairs(LayoutModel model, Prior prior, SummedLikelihood read) {
-        Glances glances = Glances.of(model, prior, read);
-        List<Scored> glanced = new ArrayList<>();
+    private static List<Hypothesis> pairs(LayoutModel model, Prior prior, Repairs repairs, SummedLikelihood read) {
+        Glances glances = Glances.of(model, prior, repairs.done(), read);
+        Best glanced = new Best(LOOKED_AT);
         for (int one = 0; one < model.suspects().size(); one++) {
             for (int other = one + 1; other < model.suspects().size(); other++) {
                 if (one != model.sound() && other != model.sound() && model.suspects().get(one).remedy() != model.suspects().get(other).remedy()) {
                     Hypothesis pair = Hypothesis.pair(one, other);
-                    glanced.add(new Scored(pair, prior.log(pair) + glances.log(one, other)));
+                    glanced.offer(new Scored(pair, prior.log(pair) + glances.log(one, other)));
                 }
             }
         }
-        List<Hypothesis> looked = best(glanced, LOOKED_AT);
-        List<Hypothesis> fitting = best(looked.stream().map(pair -> firstLook(prior, read.setups(), glances.meetings(pair))).toList(), CARRIED);
-        return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.stream()).distinct().limit(CARRIED).toList();
+        List<Hypothesis> looked = glanced.inOrder();
+        Best fitting = new Best(CARRIED);
+        looked.forEach(pair -> fitting.offer(firstLook(prior, read.setups(), glances.meetings(pair))));
+        return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.inOrder().stream()).distinct().limit(CARRIED).toList();
     }
 
     private record Scored(Hypothesis hypothesis, double score) {
+
+        private static final Comparator<Scored> WORST_FIRST = Comparator.comparingDouble(Scored::score)
+                .thenComparing(s -> -s.hypothesis.first()).thenComparing(s -> -s.hypothesis.second());
     }
 
-    private static List<Hypothesis> best(List<Scored> all, int most) {
-        return all.stream().sorted(Comparator.comparingDouble((Scored s) -> -s.score).thenComparing(s -> s.hypothesis.first()).thenComparing(s -> s.hypothesis.second()))
-                .limit(most).map(Scored::hypothesis).toList();
+    /** The highest scored of many, ties by the order of the suspects. */
+    private static final class Best {
+        private final int most;
+        private final PriorityQueue<Scored> kept = new PriorityQueue<>(Scored.WORST_FIRST);
+
+        private Best(int most) {
+            this.most = most;
+        }
+
+        private void offer(Scored scored) {
+            if (kept.size() < most) {
+                kept.add(scored);
+            } else if (Scored.WORST_FIRST.compare(scored, kept.element()) > 0) {
+                kept.remove();
+                kept.add(scored);
+            }
+        }
+
+        private List<Hypothesis> inOrder() {
+            return kept.stream().sorted(Scored.WORST_FIRST.reversed()).map(Scored::hypothesis).toList();
+        }
     }
 
     private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, Meetings picked) {

@@ -273,8 +273,8 @@ final class Predictions {
             }
             return row;
         }
-        SharedOffsetNormal normal = kernel(encoded, meetings.pair(), true, 1);
-        SharedOffsetNormal doubled = kernel(encoded, meetings.pair(), true, DOUBLED);
+        SharedOffsetNormal normal = kernel(encoded, left, true, 1);
+        SharedOffsetNormal doubled = kernel(encoded, left, true, DOUBLED);
         for (int n = 0; n < row.length; n++) {
             row[n] = (crowd.noisy(meetings.vehicles()[n]) ? doubled : normal).logDensity(added, n * width);
         }

@@ -1,6 +1,9 @@
 package overturn.inference;
 
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.Map;
+import java.util.WeakHashMap;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
@@ -22,6 +25,8 @@ final class ReadingLikelihood {
     private final Hypothesis sound;
     private final double logLied;
     private final Rows rows;
+    /** Kept as long as the meetings are asked for. */
+    private final Map<Meetings, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
     private final boolean[] moved;
     private volatile double logStrange = Double.NaN;
 
@@ -84,6 +89,11 @@ final class ReadingLikelihood {
             }
         }
         return row;
+    }
+
+    /** The same of meetings that are asked for again, worked out once. */
+    double[] met(Meetings meetings) {
+        return met.computeIfAbsent(meetings, this::firstLook);
     }
 
     private static double mixed(double there, double with, double without) {

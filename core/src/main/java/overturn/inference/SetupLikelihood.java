@@ -1,7 +1,9 @@
 package overturn.inference;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.WeakHashMap;
 import java.util.concurrent.ConcurrentHashMap;
 import overturn.measurement.RigTrust;
 import overturn.numeric.LogSpace;
@@ -17,6 +19,8 @@ final class SetupLikelihood {
 
     private final List<ReadingLikelihood> readings;
     private final Map<Hypothesis, double[]> asTheyCome = new ConcurrentHashMap<>();
+    /** Kept as long as the meetings are asked for. */
+    private final Map<Meetings, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
     private final double[] shares;
     private final double logHonest;
     private final double logLied;
@@ -103,6 +107,18 @@ final class SetupLikelihood {
         }
         mix(row);
         return row;
+    }
+
+    /** The same of meetings that are asked for again, worked out once. */
+    double[] met(Meetings meetings) {
+        return met.computeIfAbsent(meetings, m -> {
+            double[] row = new double[m.count()];
+            for (int r = 0; r < shares.length; r++) {
+                add(row, readings.get(r).met(m), shares[r]);
+            }
+            mix(row);
+            return row;
+        });
     }
 
     /** The same of meetings as they come, worked out once. */

@@ -78,6 +78,13 @@ final class SummedLikelihood {
         return logs;
     }
 
+    /** Log likelihood of some meetings of two faults, one after another. */
+    double[] met(Meetings meetings) {
+        double[] sums = new double[meetings.count()];
+        setups.forEach(setup -> add(sums, setup.met(meetings), 1));
+        return sums;
+    }
+
     private double[] summed(Hypothesis hypothesis, int time) {
         Optional<double[]> known = before.flatMap(b -> b.rows.known(hypothesis, time));
         double[] sums = known.map(double[]::clone).orElseGet(() -> new double[Crowd.PARTICLES]);

@@ -24,4 +24,9 @@ public record Figure(String id, Dimension dimension, double least, double most, 
     public boolean allows(double value) {
         return value >= least && value <= most;
     }
+
+    /** The nearest value that can be read. */
+    public double nearest(double value) {
+        return Math.max(least, Math.min(most, value));
+    }
 }

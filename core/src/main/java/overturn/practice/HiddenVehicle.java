@@ -88,7 +88,7 @@ public final class HiddenVehicle {
         for (int k = 0; k < simulated.length; k++) {
             Figure figure = series.figures().get(k);
             double noisy = simulated[k] + noiseScale * (offset + figure.noiseSd() * random.nextGaussian());
-            double read = Math.max(figure.least(), Math.min(figure.most(), rounded(noisy, figure.noiseSd())));
+            double read = figure.nearest(rounded(noisy, figure.noiseSd()));
             taken.add(Optional.of(new TypedQuantity(text(read), figure.dimension().coreUnit(), read)));
         }
         return new ReadingValue.Figures(taken);

@@ -19,6 +19,8 @@ final class Figures {
     private static final double VACUUM_SD_KPA = 2;
     private static final double GAUGE_SD_BAR = 1.5;
     private static final double RETURN_SD_SECONDS = 0.1;
+    /** Half a kilonewton at the tyre of a road wheel: what does not turn then is locked. */
+    private static final double MOST_BY_HAND_NM = 150;
     private static final double TORQUE_SD_NM = 1.5;
     private static final double TEMPERATURE_SD_C = 7;
     private static final double STROKE_SD_MM = 0.4;
@@ -68,7 +70,7 @@ final class Figures {
     }
 
     static Figure torque(String id) {
-        return figure(id, Dimension.TORQUE, 0, 2000, TORQUE_SD_NM);
+        return figure(id, Dimension.TORQUE, 0, MOST_BY_HAND_NM, TORQUE_SD_NM);
     }
 
     static Figure temperature(String id) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.simulation.Protocol;
 
@@ -100,7 +101,16 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
 
     /** What the reading would be, figures or probabilities of the observations, from the simulated figures. */
     public double[] predicted(double[] simulated) {
-        return table.map(t -> t.probabilities(simulated)).orElse(simulated);
+        return table.map(t -> t.probabilities(simulated)).orElseGet(() -> readable(simulated));
+    }
+
+    private double[] readable(double[] simulated) {
+        List<Figure> figures = ((ReadingSpec.Series) spec).figures();
+        double[] read = new double[simulated.length];
+        for (int k = 0; k < read.length; k++) {
+            read[k] = figures.get(k).nearest(simulated[k]);
+        }
+        return read;
     }
 
     /** From which difference on two predictions can be told apart: two standard deviations of a figure, a quarter of an observation. */

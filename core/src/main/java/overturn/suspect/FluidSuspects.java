@@ -21,7 +21,7 @@ final class FluidSuspects {
                 List.of(new Fault.WetFluid(WATER_PERCENT.at(q))));
         list.add("fluid-wrong", reservoir, Remedy.FLUSH_AND_RESEAL, Origin.SETTING, Frequency.of(0.3, 0.5, 1, 0.7, 0.7, 1, 2), (q, l, r) ->
                 List.of(new Fault.WrongFluid(SWOLLEN_DRAIN_SECONDS.at(q))));
-        list.add("fluid-low", reservoir, Remedy.TOP_UP, Origin.NEITHER, Frequency.of(2, 1, 1, 2, 2, 2, 2), (q, l, r) -> {
+        list.add("fluid-low", reservoir, Remedy.BLEED_MASTER, Origin.NEITHER, Frequency.of(2, 1, 1, 2, 2, 2, 2), (q, l, r) -> {
             double shortMl = SHORT_SHARE.at(q) * l.reservoir().minToMaxMl();
             return List.of(new Fault.FluidLow(shortMl), new Fault.TrappedAir(l.master().id(), list.anyChamber(r), AIR_PER_ML_SHORT * shortMl));
         });

@@ -58,7 +58,6 @@ public enum Remedy {
     RENEW_CLUTCH("renew-clutch", 240, 200, false),
     CHANGE_FLUID("change-fluid", 45, 12, true),
     FLUSH_AND_RESEAL("flush-and-reseal", 300, 200, true),
-    TOP_UP("top-up", 10, 2, false),
     LOOK_ELSEWHERE("look-elsewhere", 60, 0, false);
 
     private final String id;
@@ -93,13 +92,11 @@ public enum Remedy {
     }
 
     /**
-     * Whether another remedy is part of this one (handbook 06): what opens the circuit ends with the right level, a master that was off is
-     * bled with all its ends, a slave or its line with the clutch, fluid is changed by bleeding everywhere, and a new part has none of the faults
-     * of the old.
+     * Whether another remedy is part of this one (handbook 06): a master that was off is bled with all its ends, a slave or its line with the clutch,
+     * fluid is changed by bleeding everywhere, and a new part has none of the faults of the old.
      */
     public boolean bringsAlong(Remedy other) {
         return switch (other) {
-            case TOP_UP -> opensCircuit || this == RESEAL_RESERVOIR;
             case BLEED_MASTER -> takesMasterOff() || this == FLUSH_AND_RESEAL;
             case BLEED_FRONT, BLEED_REAR -> takesMasterOff() || this == FLUSH_AND_RESEAL || this == CHANGE_FLUID;
             case BLEED_CLUTCH -> takesMasterOff() || this == FLUSH_AND_RESEAL || this == CHANGE_FLUID || this == RENEW_SLAVE || this == RENEW_CONNECTOR;

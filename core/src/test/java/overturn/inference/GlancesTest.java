@@ -34,7 +34,7 @@ class GlancesTest {
     private static Glances glances(Reading... readings) {
         List<SetupLikelihood> setups = IntStream.range(0, readings.length)
                 .mapToObj(i -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, readings[i], false)), true)).toList();
-        return Glances.of(MODEL, Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN), SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
+        return Glances.of(MODEL, Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN), Optional.empty(), SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
     }
 
     /** A wet joint and a sinking hold: the cup explains the one, the weeping joint the other; two cups leave the wet joint unexplained. */

@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
+import overturn.circuit.Chamber;
 import overturn.layoutfile.Presets;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
@@ -16,6 +17,7 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
+import overturn.suspect.Fault;
 
 /** The simulated technician's eye and tape. */
 class HiddenVehicleTest {
@@ -52,6 +54,18 @@ class HiddenVehicleTest {
             shared += (noisy[0] - exact[0]) * (noisy[3] - exact[3]) / 400;
         }
         assertEquals(4, shared, 1, "covariance is the square of the datum's 2 mm");
+    }
+
+    /** What cannot be turned reads the most that two hands can do, in the vehicle and in what is expected of it. */
+    @Test
+    void aLockedWheelIsExpectedToReadWhatItReads() {
+        Procedure drag = PROCEDURES.find("drag-with-engine").orElseThrow();
+        List<Fault> clogged = List.of(new Fault.CloggedHole(Chamber.PRIMARY, 20_000), new Fault.CloggedHole(Chamber.SECONDARY, 20_000));
+        double[] simulated = SIMULATOR.run(drag.protocol(), VehicleUnknowns.NOMINAL, clogged);
+        assertTrue(simulated[0] > 150, "locked: " + simulated[0]);
+        double[] expected = drag.predicted(simulated);
+        assertArrayEquals(new double[] {150, 150}, expected);
+        assertArrayEquals(expected, ((Figures) HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL, clogged, 0).read(drag, new SplittableRandom(1))).coreValues(), 1);
     }
 
     @Test

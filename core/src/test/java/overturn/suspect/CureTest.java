@@ -15,7 +15,7 @@ class CureTest {
     void whatOneRemedyBringsAlongIsNotNamedBesideIt() {
         Cure worn = Cure.of(Remedy.RENEW_MASTER);
         assertEquals(worn, worn.and(Cure.of(Remedy.BLEED_MASTER)), "a master that was off is bled");
-        assertEquals(Cure.of(Remedy.RENEW_SLAVE), Cure.of(Remedy.TOP_UP).and(Cure.of(Remedy.RENEW_SLAVE)));
+        assertEquals(Cure.of(Remedy.RENEW_SLAVE), Cure.of(Remedy.BLEED_CLUTCH).and(Cure.of(Remedy.RENEW_SLAVE)));
         assertEquals(List.of(Remedy.SET_ROD, Remedy.RENEW_MASTER), worn.and(Cure.of(Remedy.SET_ROD)).remedies());
     }
 

@@ -39,7 +39,17 @@ enum Policy {
         Optional<Step> next(Position at) {
             return best(at, Comparator.comparingDouble(p -> p.gain().informationNats()));
         }
+    },
+    /** Every test of the catalogue, whatever its minutes: not a policy that anybody could pay for, but the bound of what can be read. */
+    EVERYTHING("everything") {
+        @Override
+        Optional<Step> next(Position at) {
+            throw new IllegalStateException("Impossible: it leaves nothing to choose");
+        }
     };
+
+    /** Those that are driven side by side. */
+    static final List<Policy> COMPARED = List.of(OVERTURN, LIKELIHOOD, CHART, INFORMATION_PER_MINUTE, INFORMATION_ONLY);
 
     private final String id;
 
@@ -49,11 +59,6 @@ enum Policy {
 
     String id() {
         return id;
-    }
-
-    /** Whether it needs the tests weighed. */
-    boolean weighs() {
-        return this != LIKELIHOOD && this != CHART;
     }
 
     /** The next test; empty to act on what is believed. */

@@ -31,7 +31,7 @@ record PolicyFigures(double singlesRightPct, double pairsRightPct, double soundC
         List<Outcome> unlisted = only(outcomes, Stratum.UNLISTED);
         boolean planner = outcomes.stream().anyMatch(o -> o.policy() == Policy.OVERTURN);
         return new PolicyFigures(share(singles, Outcome::right), share(only(outcomes, Stratum.PAIR), Outcome::right),
-                share(sound, o -> o.right() && o.named().equals(Cure.HAND_BACK)),
+                share(sound, PolicyFigures::found),
                 share(sound, o -> o.grade() != Grade.OPEN && !o.named().equals(Cure.HAND_BACK) && !o.named().equals(Cure.LOOK_ELSEWHERE)),
                 mean(compared, o -> 100.0 * o.wrongParts()), mean(compared, Outcome::minutes), mean(compared, Outcome::costToCure),
                 percentile(compared, Outcome::costToCure, 0.9), mean(compared, Outcome::tests), share(singles, o -> o.grade() == Grade.PROVEN),
@@ -39,13 +39,22 @@ record PolicyFigures(double singlesRightPct, double pairsRightPct, double soundC
                 planner ? Optional.of(share(only(outcomes, Stratum.ROUGH), Outcome::right)) : Optional.empty(),
                 planner ? Optional.of(share(only(outcomes, Stratum.INTERMITTENT), Outcome::right)) : Optional.empty(),
                 planner ? Optional.of(share(unlisted, o -> o.grade() == Grade.PROVEN)) : Optional.empty(),
-                planner ? Optional.of(share(unlisted, o -> o.named().equals(Cure.LOOK_ELSEWHERE))) : Optional.empty(),
+                planner ? Optional.of(share(unlisted, PolicyFigures::found)) : Optional.empty(),
                 planner ? Optional.of(calibrationGap(withUnlisted(outcomes))) : Optional.empty());
     }
 
     /** The vehicles that are compared and, one in nine, those with a fault in no list: about as many as are allowed for. */
     static List<Outcome> withUnlisted(List<Outcome> outcomes) {
         return outcomes.stream().filter(o -> o.vehicle().stratum.compared() || o.vehicle().stratum == Stratum.UNLISTED).toList();
+    }
+
+    /** Whether what is asked of its stratum was reached: right, called sound, or that the fault is in no list leads. */
+    static boolean found(Outcome outcome) {
+        return switch (outcome.vehicle().stratum) {
+            case SOUND -> outcome.right() && outcome.named().equals(Cure.HAND_BACK);
+            case UNLISTED -> outcome.named().equals(Cure.LOOK_ELSEWHERE);
+            default -> outcome.right();
+        };
     }
 
     static List<Outcome> only(List<Outcome> outcomes, Stratum stratum) {

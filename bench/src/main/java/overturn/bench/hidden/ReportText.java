@@ -13,37 +13,42 @@ final class ReportText {
 
     private static final int MOST_LOST = 40;
 
-    private final Report report;
     private final List<Outcome> outcomes;
-    private final double seconds;
     private final StringBuilder text = new StringBuilder();
 
-    ReportText(Report report, List<Outcome> outcomes, double seconds) {
-        this.report = report;
+    ReportText(List<Outcome> outcomes) {
         this.outcomes = outcomes;
-        this.seconds = seconds;
     }
 
-    String text() {
+    /** What is right with every test read, and what is not. */
+    String bound(int vehicles, long seed) {
+        line("%d vehicles, seed %d, every test of the catalogue read", vehicles, seed);
+        for (Stratum stratum : Stratum.values()) {
+            lost(stratum, PolicyFigures.only(outcomes, stratum));
+        }
+        return text.toString();
+    }
+
+    String text(Report report, double seconds) {
         line("%d vehicles, seed %d, %.0f s", report.vehicles(), report.seed(), seconds);
         row("", List.copyOf(report.policies().keySet()));
-        figures("singles right %", PolicyFigures::singlesRightPct);
-        figures("pairs right %", PolicyFigures::pairsRightPct);
-        figures("sound called sound %", PolicyFigures::soundCalledSoundPct);
-        figures("sound condemned %", PolicyFigures::soundCondemnedPct);
-        figures("wrong parts per 100", PolicyFigures::wrongPartsPer100);
-        figures("minutes to verdict", PolicyFigures::minutesToVerdictMean);
-        figures("cost to cure, mean", PolicyFigures::costToCureMean);
-        figures("cost to cure, P90", PolicyFigures::costToCureP90);
-        figures("tests", PolicyFigures::testsMean);
-        figures("singles proven %", PolicyFigures::provenSharePct);
-        figures("proven wrong %", PolicyFigures::provenWrongPct);
-        figures("calibration gap", PolicyFigures::calibrationMaxGapPoints);
+        figures(report, "singles right %", PolicyFigures::singlesRightPct);
+        figures(report, "pairs right %", PolicyFigures::pairsRightPct);
+        figures(report, "sound called sound %", PolicyFigures::soundCalledSoundPct);
+        figures(report, "sound condemned %", PolicyFigures::soundCondemnedPct);
+        figures(report, "wrong parts per 100", PolicyFigures::wrongPartsPer100);
+        figures(report, "minutes to verdict", PolicyFigures::minutesToVerdictMean);
+        figures(report, "cost to cure, mean", PolicyFigures::costToCureMean);
+        figures(report, "cost to cure, P90", PolicyFigures::costToCureP90);
+        figures(report, "tests", PolicyFigures::testsMean);
+        figures(report, "singles proven %", PolicyFigures::provenSharePct);
+        figures(report, "proven wrong %", PolicyFigures::provenWrongPct);
+        figures(report, "calibration gap", PolicyFigures::calibrationMaxGapPoints);
         PolicyFigures own = report.policies().get(Policy.OVERTURN.id());
         line("rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%, calibration gap with them %.1f",
                 own.roughSinglesRightPct().orElseThrow(), own.intermittentRightPct().orElseThrow(), own.unlistedProvenPct().orElseThrow(),
                 own.noneOfTheseLeadsPct().orElseThrow(), own.calibrationWithUnlistedMaxGapPoints().orElseThrow());
-        for (Policy other : Policy.values()) {
+        for (Policy other : Policy.COMPARED) {
             if (other != Policy.OVERTURN) {
                 Paired paired = Paired.of(outcomes, other);
                 line("%s costs %.1f ± %.1f minutes more than the planner on the same vehicle", other.id(), paired.meanMinutes(), paired.halfWidthMinutes());
@@ -70,15 +75,15 @@ final class ReportText {
     /** What was hidden in the vehicles lost, and what was named instead. */
     private void lost(Stratum stratum, List<Outcome> own) {
         Map<String, Integer> counts = new TreeMap<>();
-        own.stream().filter(o -> !o.right()).forEach(o -> counts.merge(o.vehicle().causes.stream().map(s -> s.id()).toList() + " -> "
+        own.stream().filter(o -> !PolicyFigures.found(o)).forEach(o -> counts.merge(o.vehicle().causes.stream().map(s -> s.id()).toList() + " -> "
                 + o.grade() + " " + o.named().remedies().stream().map(r -> r.id()).toList(), 1, Integer::sum));
-        line("%n%s: %d of %d lost, minutes %.0f", stratum, own.stream().filter(o -> !o.right()).count(), own.size(),
+        line("%n%s: %d of %d lost, minutes %.0f", stratum, own.stream().filter(o -> !PolicyFigures.found(o)).count(), own.size(),
                 own.stream().mapToDouble(Outcome::minutes).average().orElse(0));
         counts.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
                 .limit(MOST_LOST).forEach(e -> line("  %3d  %s", e.getValue(), e.getKey()));
     }
 
-    private void figures(String name, Function<PolicyFigures, Double> figure) {
+    private void figures(Report report, String name, Function<PolicyFigures, Double> figure) {
         row(name, report.policies().values().stream().map(f -> String.format(Locale.ROOT, "%.1f", figure.apply(f))).toList());
     }
 

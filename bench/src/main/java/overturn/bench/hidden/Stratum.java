@@ -1,5 +1,7 @@
 package overturn.bench.hidden;
 
+import java.util.Locale;
+
 /** Kinds of vehicles, each reported on its own line. */
 enum Stratum {
     /** One suspect of the list. */
@@ -14,6 +16,10 @@ enum Stratum {
     INTERMITTENT,
     /** One suspect that the model has never heard of. */
     UNLISTED;
+
+    String id() {
+        return name().toLowerCase(Locale.ROOT);
+    }
 
     /** Whether the baselines drive it too. */
     boolean compared() {

@@ -98,7 +98,7 @@ final class Trial {
         if (policy == Policy.LIKELIHOOD) {
             return replacedByLikelihood(progress);
         }
-        diagnose(policy, progress);
+        choose(policy, progress);
         Known verdict = progress.at;
         int tests = progress.path.size() - 1;
         double minutes = progress.minutes;
@@ -112,6 +112,14 @@ final class Trial {
     /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
     private boolean right(Cure named) {
         return vehicle.cure.equals(Cure.HAND_BACK) ? named.equals(Cure.HAND_BACK) : named.includes(vehicle.cure);
+    }
+
+    private void choose(Policy policy, Progress progress) {
+        if (policy == Policy.EVERYTHING) {
+            readAll(progress, model.procedures().all().stream().filter(p -> workshop.canDo(p) && !p.equals(characterise) && !progress.doneSinceRepair.contains(p.id())).toList());
+        } else {
+            diagnose(policy, progress);
+        }
     }
 
     private void diagnose(Policy policy, Progress progress) {
@@ -164,7 +172,7 @@ final class Trial {
             progress.at = known(progress.path, () -> repaired);
             prove(progress, named.remedies().stream().anyMatch(r -> !needed.has(r)));
             progress.before = progress.path.size();
-            diagnose(policy, progress);
+            choose(policy, progress);
         }
         boolean cured = vehicle.needed(progress.done).equals(Cure.HAND_BACK);
         boolean sentOn = progress.at.verdict.cure().equals(Cure.LOOK_ELSEWHERE);
@@ -174,15 +182,15 @@ final class Trial {
 
     /** The checks that every repair is proved with; after a repair that was needed they are the same for all policies, and left out. */
     private void prove(Progress progress, boolean charged) {
-        List<Reading> readings = new ArrayList<>();
         progress.doneSinceRepair.clear();
-        for (String id : PROVING) {
-            model.procedures().find(id).ifPresent(check -> {
-                progress.doneSinceRepair.add(id);
-                readings.add(vehicle.take(check, rig(progress, new Step(check, false)), progress.done).reading());
-                progress.minutes += charged ? check.minutes() : 0;
-            });
-        }
+        List<Procedure> checks = PROVING.stream().flatMap(id -> model.procedures().find(id).stream()).toList();
+        readAll(progress, checks);
+        progress.minutes += charged ? checks.stream().mapToDouble(Procedure::minutes).sum() : 0;
+    }
+
+    private void readAll(Progress progress, List<Procedure> tests) {
+        List<Reading> readings = tests.stream().map(test -> vehicle.take(test, rig(progress, new Step(test, false)), progress.done).reading()).toList();
+        tests.forEach(test -> progress.doneSinceRepair.add(test.id()));
         readings.forEach(r -> progress.path.add(r.id()));
         BeliefHistory before = progress.at.history;
         progress.at = known(progress.path, () -> before.with(readings));

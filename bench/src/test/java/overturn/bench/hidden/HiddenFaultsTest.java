@@ -66,6 +66,26 @@ class HiddenFaultsTest {
     }
 
     @Test
+    void theBoundReadsEveryTestOnce() {
+        World world = new World(LEVER_CLUTCH, 5);
+        Case single = world.draw(Stratum.SINGLE, 2);
+        List<String> path = new Trial(world.model(Stratum.SINGLE), single, Workshop.WELL_EQUIPPED).of(Policy.EVERYTHING).path();
+        List<String> read = path.stream().takeWhile(id -> !id.startsWith("repaired")).map(id -> id.substring(0, id.indexOf('#'))).toList();
+        List<String> all = world.model(Stratum.SINGLE).procedures().all().stream().filter(Workshop.WELL_EQUIPPED::canDo).map(Procedure::id).toList();
+        assertEquals(Set.copyOf(all), Set.copyOf(read));
+        assertEquals(all.size(), read.size());
+    }
+
+    @Test
+    void theBoundIsPrintedForEveryStratum() {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        assertEquals(0, run(out, "--bound", "--vehicles", "24", "--seed", "3", "--family", "lever-clutch", "--json"));
+        JsonNode reached = JsonMapper.builder().build().readTree(out.toString(StandardCharsets.UTF_8)).get("reachedPct");
+        assertEquals(Set.of("single", "pair", "sound", "rough", "intermittent", "unlisted"), Set.copyOf(reached.propertyNames()));
+        assertTrue(reached.get("single").asDouble() >= 50, "with everything read half of them would be a poor bound: " + reached.get("single"));
+    }
+
+    @Test
     void wrongOptionsAreNamed() {
         assertEquals(2, run(new ByteArrayOutputStream(), "--vehicles", "3"));
         assertEquals(2, run(new ByteArrayOutputStream(), "--family", "hovercraft"));

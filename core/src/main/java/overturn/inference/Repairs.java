@@ -1,0 +1,125 @@
+package overturn.inference;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import overturn.numeric.LogSpace;
+import overturn.suspect.Cure;
+import overturn.suspect.Suspect;
+
+/**
+ * What has been remedied, and how two faults of which one is gone are tried. That one showed before the repair, the other shows alone after it: so
+ * severities of the one that is gone, with their vehicles, are taken the more often the better they fit what was read before, and those of the other the
+ * better they fit what was read since; each counts the less the more often it is taken.
+ */
+final class Repairs {
+
+    static final Repairs NONE = new Repairs(Optional.empty(), List.of(), new double[0][], List.of());
+
+    /** Share of the severities that are taken evenly, whatever was read. */
+    private static final double EVENLY = 0.2;
+    /** A severity meets other vehicles than its own: so much less than it fits that one is it preferred. */
+    private static final double DAMPED = 0.5;
+    private static final int MEETINGS = 450;
+    /** From one meeting to the next the severities of the fault that is left go round by this; prime to the number of meetings. */
+    private static final int STRIDE = 187;
+
+    private final Optional<Cure> done;
+    private final List<Suspect> suspects;
+    private final double[][] before;
+    private final List<ReadingLikelihood> since;
+    private final Map<Hypothesis, Weighed> known = new ConcurrentHashMap<>();
+
+    /**
+     * Meetings that stand for all meetings of two faults.
+     *
+     * @param logWeights what each counts
+     */
+    record Weighed(Meetings meetings, double[] logWeights) {
+    }
+
+    private Repairs(Optional<Cure> done, List<Suspect> suspects, double[][] before, List<ReadingLikelihood> since) {
+        this.done = done;
+        this.suspects = suspects;
+        this.before = before;
+        this.since = since;
+    }
+
+    /** One more repair, after these readings. */
+    Repairs and(Cure cure, List<Suspect> suspects, SummedLikelihood read) {
+        Cure all = done.map(cure::and).orElse(cure);
+        double[][] before = new double[suspects.size()][];
+        for (int s = 0; s < before.length; s++) {
+            if (all.settles(suspects.get(s).remedy())) {
+                before[s] = preferred(read.row(Hypothesis.single(s), 0));
+            }
+        }
+        return new Repairs(Optional.of(all), suspects, before, List.of());
+    }
+
+    /** The same with these readings, of which those since the last repair tell of what is left. */
+    Repairs with(List<ReadingLikelihood> readings) {
+        return new Repairs(done, suspects, before, readings.stream().filter(r -> r.reading().after().equals(done)).toList());
+    }
+
+    private static double[] preferred(double[] row) {
+        double[] shares = LogSpace.normalised(Arrays.stream(row).map(log -> DAMPED * log).toArray());
+        for (int i = 0; i < shares.length; i++) {
+            shares[i] = EVENLY / shares.length + (1 - EVENLY) * shares[i];
+        }
+        return shares;
+    }
+
+    Optional<Cure> done() {
+        return done;
+    }
+
+    /** How a pair is tried of which one part is gone, once something has been read since; empty for all others. */
+    Optional<Weighed> tried(Hypothesis pair) {
+        if (!pair.isPair() || done.isEmpty() || since.isEmpty() || gone(pair.first()) == gone(pair.second())) {
+            return Optional.empty();
+        }
+        return Optional.of(known.computeIfAbsent(pair, p -> gone(p.first()) ? weighed(p, p.first(), p.second()) : weighed(p, p.second(), p.first())));
+    }
+
+    private boolean gone(int suspect) {
+        return done.get().settles(suspects.get(suspect).remedy());
+    }
+
+    private Weighed weighed(Hypothesis pair, int host, int guest) {
+        double[] sums = new double[Crowd.PARTICLES];
+        for (ReadingLikelihood reading : since) {
+            double[] row = reading.row(Hypothesis.single(guest), 0);
+            for (int i = 0; i < sums.length; i++) {
+                sums[i] += row[i];
+            }
+        }
+        double[] left = preferred(sums);
+        int[] hosts = taken(before[host]);
+        int[] guests = taken(left);
+        int[] met = new int[MEETINGS];
+        double[] logWeights = new double[MEETINGS];
+        for (int n = 0; n < MEETINGS; n++) {
+            met[n] = guests[n * STRIDE % MEETINGS];
+            logWeights[n] = -Math.log(Crowd.PARTICLES * before[host][hosts[n]]) - Math.log(Crowd.PARTICLES * left[met[n]]);
+        }
+        return new Weighed(new Meetings(pair, host, hosts, met), logWeights);
+    }
+
+    /** Particles by their shares, in their order. */
+    private static int[] taken(double[] shares) {
+        int[] taken = new int[MEETINGS];
+        int particle = 0;
+        double cumulated = shares[0];
+        for (int n = 0; n < MEETINGS; n++) {
+            while (particle < shares.length - 1 && cumulated * MEETINGS < n + 0.5) {
+                particle++;
+                cumulated += shares[particle];
+            }
+            taken[n] = particle;
+        }
+        return taken;
+    }
+}
