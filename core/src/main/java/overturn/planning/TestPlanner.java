@@ -116,7 +116,9 @@ public final class TestPlanner {
     /** Whether, and why, a test is done once more. */
     private enum Repeat {
         FIRST(1), NO(REPEAT_WORTH),
-        /** The rig may have lied, or the fault not been there: the repeat tells most of what the first would have; estimate. */
+        /** The fault comes and goes: the next look tells as much as the first. */
+        SOMETIMES(1),
+        /** The rig may have lied: the repeat tells most of what the first would have; estimate. */
         ANEW(0.6),
         /** A reading that could carry a proof, had its rig been proven. */
         FOR_PROOF(REPEAT_WORTH);
@@ -133,8 +135,10 @@ public final class TestPlanner {
         if (own.size() >= MOST_READINGS) {
             return Repeat.NO;
         }
-        boolean mayHaveLied = own.stream().anyMatch(r -> history.now().lyingProbability(r.rigSetup()) >= SUSPICIOUS);
-        if (mayHaveLied || history.intake().sometimes()) {
+        if (history.intake().sometimes()) {
+            return Repeat.SOMETIMES;
+        }
+        if (own.stream().anyMatch(r -> history.now().lyingProbability(r.rigSetup()) >= SUSPICIOUS)) {
             return Repeat.ANEW;
         }
         boolean unproven = own.stream().noneMatch(r -> r.trust() == RigTrust.PROVEN);

@@ -1,7 +1,6 @@
 package overturn.suspect;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -24,7 +23,11 @@ public record Cure(long mask) {
     }
 
     public static Cure of(Remedy... remedies) {
-        return new Cure(Arrays.stream(remedies).mapToLong(r -> 1L << r.ordinal()).reduce(0, (a, b) -> a | b));
+        long mask = 0;
+        for (Remedy remedy : remedies) {
+            mask |= 1L << remedy.ordinal();
+        }
+        return new Cure(mask);
     }
 
     /** The remedies, in the order of the catalogue. */

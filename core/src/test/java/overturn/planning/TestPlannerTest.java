@@ -14,6 +14,7 @@ import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
+import overturn.inference.Foresight;
 import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
@@ -75,6 +76,19 @@ class TestPlannerTest {
         assertTrue(ranked.stream().map(p -> p.procedure().id()).noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
         Reading unseen = observed("dry-walk", "not-seen");
         assertEquals("dry-walk", rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen).get(0).procedure().id(), "not seen is not done");
+    }
+
+    /** It may not have been there the first time; another rig's reading of it counts in full. */
+    @Test
+    void ofAFaultThatComesAndGoesTheNextLookTellsAsMuchAsTheFirst() {
+        Reading firm = figures("hold-medium", RigTrust.PROVEN, 36, 36.5, 37, 37);
+        BeliefHistory history = BeliefHistory.of(MODEL, Intake.sometimesFelt(), List.of(SINKS, STEADY, DRY, firm));
+        Proposal again = proposal(TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()), "hold-medium");
+        Foresight foresight = Foresight.of(history);
+        CostToCome cost = CostToCome.of(Workshop.WELL_EQUIPPED.prices(), foresight.cures(), foresight.shares());
+        assertTrue(again.anotherRig());
+        assertEquals(cost.gain(foresight.shares(), foresight.outcomes(again.procedure())).informationNats(), again.gain().informationNats(), 1e-12);
+        assertTrue(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, firm).stream().noneMatch(p -> p.procedure().id().equals("hold-medium")), "proven, and always there");
     }
 
     private static List<String> offeredCuts(Workshop workshop, Set<String> setAside, Reading... readings) {

@@ -6,7 +6,7 @@ import java.util.Optional;
 import overturn.planning.Proposal;
 import overturn.procedure.Procedure;
 
-/** Who decides what to do next. All stop at a proof, and when no test is worth its minutes; they differ in what they choose. */
+/** Who decides what to do next. All stop at a proof, and when no test is worth its minutes; they differ in what they choose until then. */
 enum Policy {
     OVERTURN("overturn") {
         @Override
@@ -89,9 +89,10 @@ enum Policy {
         }
     }
 
-    /** Gates come first for everybody; then the best by this order among those worth doing. */
+    /** Gates come first for everybody; then the best of all tests by this order, as long as any is worth doing. */
     private static Optional<Step> best(Position at, Comparator<Proposal> order) {
         Optional<Proposal> gate = at.proposals().stream().filter(p -> p.kind() == Proposal.Kind.GATE).findFirst();
-        return gate.or(() -> at.proposals().stream().filter(Proposal::worthDoing).max(order)).map(Step::of);
+        boolean goesOn = at.proposals().stream().anyMatch(Proposal::worthDoing);
+        return gate.or(() -> at.proposals().stream().filter(p -> goesOn).max(order)).map(Step::of);
     }
 }
