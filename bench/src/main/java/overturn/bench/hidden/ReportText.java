@@ -6,7 +6,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import overturn.bench.hidden.HiddenFaults.Report;
+import overturn.suspect.Cure;
 
 /** The report for people: the figures side by side, calibration, and the vehicles lost and why. */
 final class ReportText {
@@ -79,8 +81,18 @@ final class ReportText {
                 + o.grade() + " " + o.named().remedies().stream().map(r -> r.id()).toList(), 1, Integer::sum));
         line("%n%s: %d of %d lost, minutes %.0f", stratum, own.stream().filter(o -> !PolicyFigures.found(o)).count(), own.size(),
                 own.stream().mapToDouble(Outcome::minutes).average().orElse(0));
+        Map<String, Long> ways = own.stream().filter(o -> !PolicyFigures.found(o)).collect(Collectors.groupingBy(ReportText::way, TreeMap::new, Collectors.counting()));
+        line("  first verdict: %s", ways);
         counts.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
                 .limit(MOST_LOST).forEach(e -> line("  %3d  %s", e.getValue(), e.getKey()));
+    }
+
+    /** How the first verdict on a vehicle missed what was asked. */
+    private static String way(Outcome outcome) {
+        String grade = outcome.grade().name().toLowerCase(Locale.ROOT);
+        return outcome.named().equals(Cure.HAND_BACK) ? "called sound, " + grade
+                : outcome.named().equals(Cure.LOOK_ELSEWHERE) ? "in no list, " + grade
+                : outcome.named().remedies().stream().allMatch(outcome.vehicle()::needs) ? "what was needed, " + grade : "something else, " + grade;
     }
 
     private void figures(Report report, String name, Function<PolicyFigures, Double> figure) {
