@@ -25,7 +25,7 @@ export function QuantityField({ figure, label, text, unitSymbol, onText, problem
         <label htmlFor={id} className="figures w-40 shrink-0 text-xl text-soft">
           {label}
         </label>
-        <div className={clsx("flex min-h-16 flex-1 items-center border-2 bg-panel pr-4", current || problem ? "border-hot" : "border-ink")}>
+        <div className={clsx("flex min-h-16 flex-1 items-center border-2 bg-panel pr-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-cool", current || problem ? "border-hot" : "border-ink")}>
           <input
             id={id}
             inputMode="decimal"
@@ -34,7 +34,7 @@ export function QuantityField({ figure, label, text, unitSymbol, onText, problem
             onChange={(e) => onText(e.target.value)}
             aria-invalid={problem !== undefined}
             aria-describedby={problem ? `${id}-problem` : undefined}
-            className="figures min-h-14 w-full min-w-0 bg-transparent px-3 text-right text-3xl font-semibold"
+            className="figures min-h-14 w-full min-w-0 bg-transparent px-3 text-right text-3xl font-semibold focus-visible:outline-hidden"
           />
           <span className="figures text-xl text-soft">{unitSymbol}</span>
         </div>

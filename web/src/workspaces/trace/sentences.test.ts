@@ -33,9 +33,9 @@ describe("why this test", () => {
   });
 
   it("says what else it looks for when it cannot prove the leader", () => {
-    expect(reasonText(proposal("BESIDE"), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether air and shoes is wrong instead, or too.");
+    expect(reasonText(proposal("BESIDE"), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether it is air and shoes instead, or too.");
     const unlisted = { kind: "BESIDE" as const, oneSide: ["look-elsewhere", "air"], oneShare: 0.4, otherSide: ["master"], otherShare: 0.46 };
-    expect(reasonText(proposal("BESIDE", { reason: unlisted }), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether air is wrong instead, or too.");
+    expect(reasonText(proposal("BESIDE", { reason: unlisted }), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether it is air instead, or too.");
     const none = { ...unlisted, oneSide: ["look-elsewhere"] };
     expect(reasonText(proposal("BESIDE", { reason: none }), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether it is a fault in no list.");
   });
