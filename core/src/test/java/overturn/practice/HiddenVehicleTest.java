@@ -18,6 +18,7 @@ import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Fault;
+import overturn.words.Words;
 
 /** The simulated technician's eye and tape. */
 class HiddenVehicleTest {
@@ -63,6 +64,7 @@ class HiddenVehicleTest {
         List<Fault> clogged = List.of(new Fault.CloggedHole(Chamber.PRIMARY, 20_000), new Fault.CloggedHole(Chamber.SECONDARY, 20_000));
         double[] simulated = SIMULATOR.run(drag.protocol(), VehicleUnknowns.NOMINAL, clogged);
         assertTrue(simulated[0] > 150, "locked: " + simulated[0]);
+        assertTrue(Words.all().get("test.drag-with-engine.step.spent").contains("150 Nm"), "and the step says so");
         double[] expected = drag.predicted(simulated);
         assertArrayEquals(new double[] {150, 150}, expected);
         assertArrayEquals(expected, ((Figures) HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL, clogged, 0).read(drag, new SplittableRandom(1))).coreValues(), 1);
