@@ -68,7 +68,7 @@ function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: bo
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
             <button type="submit" disabled={kept.isPending || wrong.length > 0 || !readable} className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink">{say("workshopSave")}</button>
             <p role="status">{workshop.version === 0 ? say("workshopPlain") : say(justKept ? "workshopKept" : "workshopVersion", { version: workshop.version })}</p>
-            {kept.isError && <p role="alert" className="border-2 border-danger p-2">{refused(kept.error)}</p>}
+            {kept.isError && <p role="alert" className="border-2 border-danger p-2">{stale ? kept.error.message : refused(kept.error)}</p>}
             {stale && <Button onClick={() => void queries.invalidateQueries({ queryKey: ["workshop"] })}>{say("workshopReload")}</Button>}
           </div>
         </form>

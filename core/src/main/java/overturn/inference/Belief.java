@@ -32,7 +32,7 @@ public final class Belief {
     private final LayoutModel model;
     private final Optional<Cure> done;
     private final List<Hypothesis> hypotheses;
-    private final double[][] weights;
+    private final List<Cloud> clouds;
     private final double[] shares;
     private final double[] suspects;
     private final Map<Remedy, Double> remedies = new EnumMap<>(Remedy.class);
@@ -40,18 +40,15 @@ public final class Belief {
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
 
-    private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, double[][] weights) {
+    private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, List<Cloud> clouds) {
         this.model = model;
         this.done = done;
         this.hypotheses = hypotheses;
         this.setups = setups;
-        this.weights = weights;
-        this.shares = new double[weights.length];
+        this.clouds = clouds;
+        this.shares = LogSpace.normalised(clouds.stream().mapToDouble(Cloud::logEvidence).toArray());
         this.suspects = new double[model.suspects().size()];
-        for (int h = 0; h < weights.length; h++) {
-            for (double weight : weights[h]) {
-                shares[h] += weight;
-            }
+        for (int h = 0; h < shares.length; h++) {
             sum(hypotheses.get(h), shares[h]);
         }
     }
@@ -84,7 +81,7 @@ public final class Belief {
         for (int h : tried(hypotheses, clouds, model.sound())) {
             clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), repairs, read, model.crowd()));
         }
-        return new Belief(model, repairs.done(), hypotheses, read.setups(), normalised(clouds));
+        return new Belief(model, repairs.done(), hypotheses, read.setups(), List.of(clouds));
     }
 
     /** Log evidence of one hypothesis, its prior included, not normalised. */
@@ -93,17 +90,17 @@ public final class Belief {
     }
 
     /** Weights of the particles of one hypothesis, against the heaviest. */
-    private record Cloud(double logHeaviest, double[] relative, double sum) {
+    private record Cloud(double logHeaviest, float[] relative, double sum) {
 
         static Cloud of(double logPrior, double[] row) {
             double highest = Double.NEGATIVE_INFINITY;
             for (double log : row) {
                 highest = Math.max(highest, log);
             }
-            double[] relative = new double[row.length];
+            float[] relative = new float[row.length];
             double sum = 0;
             for (int i = 0; i < row.length; i++) {
-                relative[i] = Math.exp(row[i] - highest);
+                relative[i] = (float) Math.exp(row[i] - highest);
                 sum += relative[i];
             }
             return new Cloud(logPrior - Math.log(row.length) + highest, relative, sum);
@@ -122,14 +119,15 @@ public final class Belief {
         double[] mean = hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, crowd);
         Optional<Repairs.Weighed> tried = repairs.tried(hypothesis);
         tried.ifPresent(weighed -> addMeetings(mean, weighed, read));
-        for (int time = 1; time < Crowd.VEHICLES_TRIED && tried.isEmpty(); time++) {
+        int times = hypothesis.isPair() ? Crowd.PAIRS_TRIED : Crowd.VEHICLES_TRIED;
+        for (int time = 1; time < times && tried.isEmpty(); time++) {
             double[] other = read.row(hypothesis, time);
             for (int i = 0; i < mean.length; i++) {
                 mean[i] = LogSpace.add(mean[i], other[i]);
             }
         }
         for (int i = 0; i < mean.length; i++) {
-            mean[i] -= Math.log(Crowd.VEHICLES_TRIED);
+            mean[i] -= Math.log(times);
         }
         return mean;
     }
@@ -151,28 +149,15 @@ public final class Belief {
                 .filter(h -> hypotheses.get(h).isSingle() ? leading.contains(h) || hypotheses.get(h).first() == sound : hypotheses.get(h).isPair() || shares[h] >= MATTERING).toList();
     }
 
-    private static double[][] normalised(Cloud[] clouds) {
-        double[] shares = LogSpace.normalised(Arrays.stream(clouds).mapToDouble(Cloud::logEvidence).toArray());
-        double[][] weights = new double[clouds.length][];
-        for (int h = 0; h < clouds.length; h++) {
-            double factor = shares[h] / clouds[h].sum;
-            weights[h] = new double[clouds[h].relative.length];
-            for (int i = 0; i < weights[h].length; i++) {
-                weights[h][i] = factor * clouds[h].relative[i];
-            }
-        }
-        return weights;
-    }
-
     /** Of what is in the list: a fault in no list would explain any reading, and a rig is made anew before that is believed. */
     private double lyingProbability(SetupLikelihood setup) {
         double lying = 0;
         double listed = 0;
-        for (int h = 0; h < weights.length; h++) {
+        for (int h = 0; h < shares.length; h++) {
             if (!hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
                 double[] row = setup.row(hypotheses.get(h), 0);
                 for (int i = 0; i < Crowd.PARTICLES; i++) {
-                    lying += weights[h][i] * Math.exp(setup.logLied() - row[i]);
+                    lying += weight(h, i) * Math.exp(setup.logLied() - row[i]);
                 }
                 listed += shares[h];
             }
@@ -183,10 +168,10 @@ public final class Belief {
     /** Probability, if the fault is in no list, that a reading shows it. */
     double strange(ReadingLikelihood reading) {
         double strange = 0;
-        for (int h = 0; h < weights.length; h++) {
+        for (int h = 0; h < shares.length; h++) {
             if (hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
                 for (int i = 0; i < Crowd.PARTICLES; i++) {
-                    strange += weights[h][i] * reading.strange(hypotheses.get(h).first(), i);
+                    strange += weight(h, i) * reading.strange(hypotheses.get(h).first(), i);
                 }
             }
         }
@@ -206,12 +191,26 @@ public final class Belief {
     }
 
     double weight(int hypothesis, int particle) {
-        return weights[hypothesis][particle];
+        Cloud cloud = clouds.get(hypothesis);
+        return shares[hypothesis] * cloud.relative[particle] / cloud.sum;
     }
 
-    /** Weight of one particle of a suspect alone; singles come first among the hypotheses, in the order of the suspects. */
-    double particleWeight(int suspect, int particle) {
-        return weights[suspect][particle];
+    /**
+     * Weights of the foreseen particles of a hypothesis, which have its whole share among them. Singles come first among the hypotheses, in the order of
+     * the suspects.
+     */
+    double[] foreseen(int hypothesis) {
+        float[] relative = clouds.get(hypothesis).relative;
+        double[] weights = new double[Crowd.FORESEEN];
+        double sum = 0;
+        for (int i = 0; i < weights.length; i++) {
+            weights[i] = Math.max(LEAST, relative[i]);
+            sum += weights[i];
+        }
+        for (int i = 0; i < weights.length; i++) {
+            weights[i] *= shares[hypothesis] / sum;
+        }
+        return weights;
     }
 
     /** Probability that a suspect, by its index in the model, is at fault, alone or with another. */

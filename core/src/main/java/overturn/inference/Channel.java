@@ -48,7 +48,7 @@ final class Channel {
         int width = predictions.width();
         double[] shares = new double[width];
         Arrays.fill(shares, 1.0 / width);
-        return new Channel(predictions, width, bySuspect(predictions, suspects, s -> withLies(predictions.values(s).clone(), shares)));
+        return new Channel(predictions, width, bySuspect(predictions, suspects, s -> withLies(predictions.foreseen(s).clone(), shares)));
     }
 
     private static Channel ofSeries(Predictions predictions, int suspects) {
@@ -67,7 +67,7 @@ final class Channel {
             double density = 0;
             for (int s = 0; s < suspects; s++) {
                 if (!predictions.leftAlone(s)) {
-                    logs[m][s] = predictions.logLikelihoods(drawn[codes[m]], Hypothesis.single(s), 0);
+                    logs[m][s] = predictions.foreseenLogLikelihoods(drawn[codes[m]], s);
                     density += (s == sound ? alone : 1) * DoubleStream.of(logs[m][s]).map(Math::exp).sum();
                 }
             }
@@ -86,11 +86,11 @@ final class Channel {
     private static double[][] drawn(Predictions predictions, int suspects, RandomGenerator random) {
         double[][] drawn = new double[DRAWN][predictions.width()];
         for (int n = 0; n < DRAWN; n++) {
-            int particle = random.nextInt(Crowd.PARTICLES);
+            int particle = random.nextInt(Crowd.FORESEEN);
             double scale = predictions.noiseScale(particle);
             double offset = predictions.offsetSd() * scale * random.nextGaussian();
             for (int k = 0; k < predictions.width(); k++) {
-                drawn[n][k] = predictions.value(n % suspects, particle, k) + offset + predictions.figureSd(k) * scale * random.nextGaussian();
+                drawn[n][k] = predictions.foreseen(n % suspects, particle, k) + offset + predictions.figureSd(k) * scale * random.nextGaussian();
             }
         }
         return drawn;
@@ -150,8 +150,8 @@ final class Channel {
 
     private static float[] normalised(double[][][] logs, double[] logVolumes, int suspect) {
         int outcomes = logVolumes.length;
-        float[] chances = new float[Crowd.PARTICLES * outcomes];
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        float[] chances = new float[Crowd.FORESEEN * outcomes];
+        for (int i = 0; i < Crowd.FORESEEN; i++) {
             double highest = Double.NEGATIVE_INFINITY;
             for (int m = 0; m < outcomes; m++) {
                 highest = Math.max(highest, logs[m][suspect][i] + logVolumes[m]);
@@ -185,7 +185,7 @@ final class Channel {
         double[] sums = new double[outcomes];
         for (float[] own : chances) {
             for (int j = 0; j < own.length; j++) {
-                sums[j % outcomes] += own[j] / (chances.length * (double) Crowd.PARTICLES);
+                sums[j % outcomes] += own[j] / (chances.length * (double) Crowd.FORESEEN);
             }
         }
         return sums;

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -21,15 +22,18 @@ import overturn.suspect.SuspectCatalogue;
 
 /**
  * The vehicles that the inference imagines. Particle {@code i} is one vehicle, the same under every suspect, with a severity drawn
- * for each, so that two suspects differ by their faults alone.
+ * for each, so that two suspects differ by their faults alone. Severities are drawn when they are first asked for. Thread-safe.
  */
 final class Crowd {
 
-    /** Vehicles per suspect; more width than number (handbook 05). */
-    static final int PARTICLES = 150;
+    /** The first vehicles of each suspect, on which a test is weighed before it is done. */
+    static final int FORESEEN = 100;
+    /** Vehicles per suspect, by which a reading is judged; those beyond the foreseen are simulated once a test has been read. */
+    static final int PARTICLES = 3 * FORESEEN;
 
-    /** With how many vehicles each severity of a leading suspect is tried. */
+    /** With how many vehicles each severity of a leading suspect is tried, and each of two at once. */
     static final int VEHICLES_TRIED = 4;
+    static final int PAIRS_TRIED = 2;
     /** Prime to the number of particles, so that no vehicle is tried twice. */
     private static final int STRIDE = 17;
 
@@ -43,6 +47,9 @@ final class Crowd {
     private static final double[] LOG_UNLISTED = Arrays.stream(UNLISTED_SHARES).map(Math::log).toArray();
     private static final double[] LOG_LISTED = Arrays.stream(UNLISTED_SHARES).map(share -> Math.log1p(-share)).toArray();
     private static final long SEED = 20_261_125L;
+    /** Odd and of mixed bits, so that neighbours get unlike sources of chance. */
+    private static final long BETWEEN_GROUPS = 0xD1B54A32D192ED03L;
+    private static final long BETWEEN_SUSPECTS = 0x9E3779B97F4A7C15L;
     private static final NormalDistribution NORMAL = new NormalDistribution();
     /** A vehicle is brought in because something was felt: the chance grows with how far it strays from sound, up to this; estimate. */
     private static final double SURELY_FELT = 0.3;
@@ -54,10 +61,11 @@ final class Crowd {
     private final VehicleUnknowns[] vehicles = new VehicleUnknowns[PARTICLES];
     private final boolean[] noisy = new boolean[PARTICLES];
     private final double[] occurrence = new double[PARTICLES];
-    private final List<List<List<Fault>>> faults;
-    private final double[][] severities;
+    private final Layout layout;
+    private final List<Suspect> suspects;
+    private final List<AtomicReferenceArray<Drawn>> drawn;
     private final Complaint complaint;
-    private final VehicleCondition[][] afterIntake;
+    private final Felt[] sound;
     private final Map<Hypothesis, VehicleCondition[]> afterIntakeOfPairs = new ConcurrentHashMap<>();
 
     /** Draws the vehicles and, for each suspect, severities that somebody would have brought the vehicle in for. */
@@ -66,6 +74,9 @@ final class Crowd {
     }
 
     private Crowd(Layout layout, List<Suspect> suspects, Complaint complaint) {
+        this.layout = layout;
+        this.suspects = suspects;
+        this.drawn = suspects.stream().map(s -> new AtomicReferenceArray<Drawn>(PARTICLES / FORESEEN)).toList();
         this.complaint = complaint;
         RandomGenerator random = new SplittableRandom(SEED);
         for (int i = 0; i < PARTICLES; i++) {
@@ -73,20 +84,40 @@ final class Crowd {
             noisy[i] = random.nextDouble() < DOUBLED_NOISE_SHARE;
             occurrence[i] = LEAST_OCCURRENCE + (1 - LEAST_OCCURRENCE) * random.nextDouble();
         }
-        Felt[] sound = IntStream.range(0, PARTICLES).parallel().mapToObj(i -> complaint.of(vehicles[i], List.of())).toArray(Felt[]::new);
-        severities = new double[suspects.size()][PARTICLES];
-        afterIntake = new VehicleCondition[suspects.size()][PARTICLES];
-        faults = IntStream.range(0, suspects.size()).boxed().parallel().map(s -> drawn(suspects.get(s), layout, sound, severities[s], afterIntake[s])).toList();
+        this.sound = IntStream.range(0, PARTICLES).parallel().mapToObj(i -> complaint.of(vehicles[i], List.of())).toArray(Felt[]::new);
+    }
+
+    /**
+     * What a suspect does to some vehicles that follow one another.
+     *
+     * @param severities standard deviations from its median
+     * @param afterIntake how tests find the vehicles
+     */
+    private record Drawn(List<List<Fault>> faults, double[] severities, VehicleCondition[] afterIntake) {
+    }
+
+    private Drawn drawn(int suspect, int particle) {
+        AtomicReferenceArray<Drawn> own = drawn.get(suspect);
+        int group = particle / FORESEEN;
+        Drawn known = own.get(group);
+        if (known == null) {
+            known = drawn(suspects.get(suspect), group);
+            own.set(group, known);
+        }
+        return known;
     }
 
     /** Its own source of chance for each suspect, so that it is the same in whatever company. */
-    private List<List<Fault>> drawn(Suspect suspect, Layout layout, Felt[] sound, double[] severities, VehicleCondition[] afterIntake) {
-        RandomGenerator random = new SplittableRandom(SEED ^ suspect.id().hashCode() * 0x9E3779B97F4A7C15L);
+    private Drawn drawn(Suspect suspect, int group) {
+        RandomGenerator random = new SplittableRandom((SEED + group * BETWEEN_GROUPS) ^ suspect.id().hashCode() * BETWEEN_SUSPECTS);
         boolean nothing = suspect.id().equals(SuspectCatalogue.NOTHING_WRONG);
         int[] order = shuffled(random);
         List<List<Fault>> own = new ArrayList<>();
-        for (int i = 0; i < PARTICLES; i++) {
-            double quantile = (order[i] + 0.5) / PARTICLES;
+        double[] severities = new double[FORESEEN];
+        VehicleCondition[] afterIntake = new VehicleCondition[FORESEEN];
+        for (int n = 0; n < FORESEEN; n++) {
+            int i = group * FORESEEN + n;
+            double quantile = (order[n] + 0.5) / FORESEEN;
             List<Fault> kept = List.of();
             double mostFelt = -1;
             for (int draw = 0; draw < MOST_DRAWS && mostFelt < SURELY_FELT; draw++) {
@@ -97,17 +128,17 @@ final class Crowd {
                 boolean taken = apart >= SURELY_FELT * random.nextDouble();
                 if (taken || apart > mostFelt) {
                     kept = drawn;
-                    severities[i] = severity;
-                    afterIntake[i] = felt.after.equals(sound[i].after) ? sound[i].after : felt.after;
+                    severities[n] = severity;
+                    afterIntake[n] = felt.after.equals(sound[i].after) ? sound[i].after : felt.after;
                     mostFelt = taken ? SURELY_FELT : apart;
                 }
                 if (!taken) {
-                    quantile = (random.nextInt(PARTICLES) + 0.5) / PARTICLES;
+                    quantile = (random.nextInt(FORESEEN) + 0.5) / FORESEEN;
                 }
             }
             own.add(kept);
         }
-        return own;
+        return new Drawn(own, severities, afterIntake);
     }
 
     /**
@@ -136,8 +167,8 @@ final class Crowd {
     }
 
     private static int[] shuffled(RandomGenerator random) {
-        int[] order = new int[PARTICLES];
-        for (int i = 0; i < PARTICLES; i++) {
+        int[] order = new int[FORESEEN];
+        for (int i = 0; i < FORESEEN; i++) {
             int other = random.nextInt(i + 1);
             order[i] = order[other];
             order[other] = i;
@@ -156,7 +187,7 @@ final class Crowd {
 
     /** How a test finds a particle's vehicle after the intake. */
     VehicleCondition found(int suspect, int i) {
-        return afterIntake[suspect][i];
+        return drawn(suspect, i).afterIntake[i % FORESEEN];
     }
 
     /** How a test finds the vehicles that are simulated with two faults; kept while there is room. */
@@ -175,11 +206,11 @@ final class Crowd {
 
     /** How bad a particle's fault is, in standard deviations from its median. */
     double severity(int suspect, int i) {
-        return severities[suspect][i];
+        return drawn(suspect, i).severities[i % FORESEEN];
     }
 
     List<Fault> faults(int suspect, int i) {
-        return faults.get(suspect).get(i);
+        return drawn(suspect, i).faults.get(i % FORESEEN);
     }
 
     /** Whether hand and instrument are twice as bad as they should be. */

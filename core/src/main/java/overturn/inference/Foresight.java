@@ -59,8 +59,9 @@ public final class Foresight {
         double share = total / (negligible ? FEWEST_PARTICLES : MOST_PARTICLES);
         double next = share / 2;
         double cumulated = 0;
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
-            cumulated += belief.weight(h, i);
+        double[] foreseen = belief.foreseen(h);
+        for (int i = 0; i < Crowd.FORESEEN; i++) {
+            cumulated += foreseen[i];
             int picked = 0;
             while (cumulated >= next && next < total) {
                 picked++;

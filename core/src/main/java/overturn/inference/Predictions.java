@@ -1,8 +1,7 @@
 package overturn.inference;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.function.IntToDoubleFunction;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
@@ -11,19 +10,18 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
-import overturn.numeric.LogSpace;
 import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
 import overturn.simulation.Protocol;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
- * reading is for each, if its rig lied, and if the fault is in no list. Two faults at once are simulated together where it matters.
+ * reading is for each. Two faults at once are simulated together where it matters.
  */
 final class Predictions {
 
     /** Kernel wider than the instrument's noise, against over-confidence (handbook 05). */
-    private static final double KERNEL_WIDTH = 1.4;
+    static final double KERNEL_WIDTH = 1.4;
     /** Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few; estimate. */
     private static final double NEIGHBOURHOOD = 0.1;
     /** How far two faults may differ from their sum, as a share of the smaller effect; estimate. */
@@ -34,35 +32,35 @@ final class Predictions {
     private static final double UNMOVED = 1e-3;
     /** Change of an observation's chance from which on it tells something; of a figure it is one standard deviation. */
     private static final double TELLING_CHANCE = 0.15;
-    private static final double DOUBLED = 2;
-    /** Chance that an eye sees once more what it saw of a fault that nobody has described; estimate. */
-    private static final double SEEN_AGAIN = 0.85;
+    static final double DOUBLED = 2;
 
     private final LayoutModel model;
     private final Procedure procedure;
     private final Crowd crowd;
     private final int sound;
     private final int width;
-    private final float[][] values;
+    private final float[][] foreseen;
+    private final Function<boolean[], float[][]> completion;
+    private volatile float[][] values;
     private final PairPredictions pairs;
     private final double[] sds;
     private final double offsetSd;
     private final double[] least;
     private final double[] most;
     private final Scatter scatter;
-    private final double[] overallSds;
-    private final double[] logStrays;
+    private final Unexplained unexplained;
     private final boolean[] observed;
     private final boolean[] moved;
     private final Slopes slopes;
 
-    private Predictions(LayoutModel model, Procedure procedure, float[][] values) {
+    private Predictions(LayoutModel model, Procedure procedure, float[][] foreseen, Function<boolean[], float[][]> completion) {
         this.model = model;
         this.procedure = procedure;
         this.crowd = model.crowd();
         this.sound = model.sound();
         this.width = procedure.width();
-        this.values = values;
+        this.foreseen = foreseen;
+        this.completion = completion;
         this.pairs = new PairPredictions(model, procedure, this);
         ReadingSpec spec = procedure.spec();
         boolean series = spec instanceof Series;
@@ -70,18 +68,17 @@ final class Predictions {
         this.least = series ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray() : new double[0];
         this.most = series ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray() : new double[0];
         this.offsetSd = series ? ((Series) spec).offsetSd() : 0;
-        this.scatter = new Scatter(values, sound, width);
-        this.overallSds = IntStream.range(0, width).mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + (series ? square(readingSd(k)) : 0))).toArray();
-        this.observed = new boolean[values.length];
+        this.scatter = new Scatter(foreseen, sound, width);
+        this.unexplained = new Unexplained(scatter, sds, offsetSd, foreseen.length, width);
+        this.observed = new boolean[foreseen.length];
         for (int s = 0; s < observed.length; s++) {
             observed[s] = !series() && procedure.observes().contains(model.suspects().get(s).id());
         }
-        this.moved = new boolean[values.length];
+        this.moved = new boolean[foreseen.length];
         for (int s = 0; s < moved.length; s++) {
             moved[s] = scatter.strays(s, k -> UNMOVED * (series ? readingSd(k) : 1));
         }
-        this.logStrays = logStrays();
-        this.slopes = new Slopes(model.traits(), this, values.length);
+        this.slopes = new Slopes(model.traits(), this, foreseen.length);
     }
 
     static Predictions of(LayoutModel model, Procedure procedure) {
@@ -90,7 +87,11 @@ final class Predictions {
 
     /** The same test for a model of the same layout that knows fewer suspects. */
     Predictions of(LayoutModel narrower) {
-        return new Predictions(narrower, procedure, narrower.suspects().stream().map(s -> values[model.indexOf(s.id())]).toArray(float[][]::new));
+        return new Predictions(narrower, procedure, known(narrower, foreseen), moved -> known(narrower, all()));
+    }
+
+    private float[][] known(LayoutModel narrower, float[][] bySuspect) {
+        return narrower.suspects().stream().map(s -> bySuspect[model.indexOf(s.id())]).toArray(float[][]::new);
     }
 
     /** Predictions of tests that only sense and do nothing: one vehicle answers them all. */
@@ -102,8 +103,19 @@ final class Predictions {
 
     /** Tests whose samples follow one another in one protocol. */
     private static List<Predictions> ofAll(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
-        float[][][] values = new Simulated(model, procedures, protocol).values();
-        return IntStream.range(0, procedures.size()).mapToObj(t -> new Predictions(model, procedures.get(t), values[t])).toList();
+        float[][][] foreseen = new Simulated(model, procedures, protocol).foreseen();
+        return IntStream.range(0, procedures.size()).mapToObj(t -> new Predictions(model, procedures.get(t), foreseen[t],
+                moved -> new Simulated(model, List.of(procedures.get(t)), procedures.get(t).protocol()).completed(foreseen[t], moved))).toList();
+    }
+
+    /** By suspect, for all particles: simulated when the test has been read. Should two ask at once, both work out the same. */
+    private float[][] all() {
+        float[][] known = values;
+        if (known == null) {
+            known = completion.apply(moved);
+            values = known;
+        }
+        return known;
     }
 
     /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */
@@ -140,7 +152,17 @@ final class Predictions {
     }
 
     float value(int suspect, int particle, int figure) {
-        return values[suspect][particle * width + figure];
+        return values(suspect)[particle * width + figure];
+    }
+
+    /** The same before the test has been read, for one of the foreseen particles. */
+    float foreseen(int suspect, int particle, int figure) {
+        return foreseen[suspect][particle * width + figure];
+    }
+
+    /** Of all foreseen particles, one after another. */
+    float[] foreseen(int suspect) {
+        return foreseen[suspect];
     }
 
     /** Whole 1σ of one figure: instrument, datum. */
@@ -165,9 +187,13 @@ final class Predictions {
         return observed.notSeen() ? new double[0] : new double[] {((Observation) procedure.spec()).options().indexOf(observed.option())};
     }
 
+    Unexplained unexplained() {
+        return unexplained;
+    }
+
     /** Figures, or chances of the observations, particle by particle. */
     float[] values(int suspect) {
-        return values[suspect];
+        return all()[suspect];
     }
 
     /** Predictions of all particles, figure by figure, each fault on the vehicle with which it is tried. */
@@ -175,11 +201,11 @@ final class Predictions {
         if (hypothesis.isPair()) {
             return time == 0 ? pairs.of(hypothesis) : pairs.tried(hypothesis, time);
         }
-        float[] own = values[hypothesis.first()];
+        float[] own = values(hypothesis.first());
         if (time == 0 || !series()) {
             return own;
         }
-        float[] base = values[sound];
+        float[] base = values(sound);
         float[] tried = new float[own.length];
         for (int i = 0; i < Crowd.PARTICLES; i++) {
             int from = i * width;
@@ -210,11 +236,16 @@ final class Predictions {
 
     /** Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there. */
     double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time) {
-        double[] row = new double[Crowd.PARTICLES];
-        if (encoded.length == 0) {
-            return row;
-        }
-        float[] means = means(hypothesis, time);
+        return encoded.length == 0 ? new double[Crowd.PARTICLES] : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
+    }
+
+    /** The same for the foreseen particles of one suspect. */
+    double[] foreseenLogLikelihoods(double[] encoded, int suspect) {
+        return logLikelihoods(encoded, Hypothesis.single(suspect), foreseen[suspect], 0);
+    }
+
+    private double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, float[] means, int time) {
+        double[] row = new double[means.length / width];
         if (!series()) {
             for (int i = 0; i < row.length; i++) {
                 row[i] = logSeen(means, i, encoded);
@@ -282,9 +313,9 @@ final class Predictions {
     }
 
     private float[] added(Meetings meetings, Hypothesis left) {
-        float[] base = values[sound];
-        float[] hosts = left.has(meetings.host()) ? values[meetings.host()] : base;
-        float[] guests = left.has(meetings.guest()) ? values[meetings.guest()] : base;
+        float[] base = values(sound);
+        float[] hosts = left.has(meetings.host()) ? values(meetings.host()) : base;
+        float[] guests = left.has(meetings.guest()) ? values(meetings.guest()) : base;
         float[] added = new float[meetings.count() * width];
         for (int n = 0; n < meetings.count(); n++) {
             int host = meetings.vehicles()[n] * width;
@@ -314,71 +345,6 @@ final class Predictions {
 
     private static double square(double value) {
         return value * value;
-    }
-
-    /** Log likelihood of an encoded reading if the rig lied: the same for every suspect. */
-    double logLied(double[] encoded) {
-        if (encoded.length == 0) {
-            return 0;
-        }
-        return series() ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(scatter.means(), 0) : -Math.log(width);
-    }
-
-    /**
-     * Log likelihood of an encoded reading of a fault that nobody has described: half spread over all the test can show, half like any suspect
-     * that strays from sound in it, the peculiar ones as likely as those that many share.
-     *
-     * @param listed log likelihood of the reading under each suspect
-     */
-    double logStrange(double[] encoded, IntToDoubleFunction listed, double logLied) {
-        if (encoded.length == 0) {
-            return 0;
-        }
-        if (!series()) {
-            return -Math.log(width);
-        }
-        double[] logs = new double[values.length];
-        for (int s = 0; s < logs.length; s++) {
-            logs[s] = logStrays[s] + listed.applyAsDouble(s);
-        }
-        return LogSpace.add(logLied, LogSpace.sum(logs)) - Math.log(2);
-    }
-
-    /** Log likelihood of an encoded reading where another rig has read {@code before}, whatever is the matter, if it is there in both. */
-    double logAgain(double[] encoded, double[] before) {
-        if (encoded.length == 0 || before.length == 0) {
-            return logLied(encoded);
-        }
-        if (!series()) {
-            return Math.log(encoded[0] == before[0] ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (width - 1));
-        }
-        double[] both = encoded.clone();
-        float[] means = new float[width];
-        for (int k = 0; k < width; k++) {
-            boolean taken = !Double.isNaN(before[k]);
-            both[k] = taken ? encoded[k] : Double.NaN;
-            means[k] = taken ? (float) before[k] : 0;
-        }
-        double apart = Math.sqrt(2) * KERNEL_WIDTH * DOUBLED;
-        double[] wide = Arrays.stream(sds).map(sd -> apart * sd).toArray();
-        return new SharedOffsetNormal(both, wide, apart * offsetSd).logDensity(means, 0);
-    }
-
-    /** How far each suspect strays from sound, against the instrument, as shares. */
-    private double[] logStrays() {
-        double[] far = new double[values.length];
-        double total = 0;
-        for (int s = 0; s < far.length; s++) {
-            for (int k = 0; k < width && series(); k++) {
-                far[s] += Math.log1p(scatter.stray(s, k) / readingSd(k));
-            }
-            far[s] = far[s] * far[s];
-            total += far[s];
-        }
-        for (int s = 0; s < far.length; s++) {
-            far[s] = Math.log((far[s] + 1e-9) / (total + far.length * 1e-9));
-        }
-        return far;
     }
 
     /** 1 or 2: how much worse than they should be hand and instrument are on this particle. */

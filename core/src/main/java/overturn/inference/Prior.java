@@ -15,7 +15,7 @@ final class Prior {
     private static final double PAIRS = 0.15;
     private static final double PAIRS_AFTER_WORK = 0.25;
     /** Share of vehicles whose fault is in no list; estimate. */
-    private static final double NONE_OF_THESE = 0.12;
+    private static final double NONE_OF_THESE = 0.08;
     /** Share of those that look sound wherever they do not show; estimate. */
     private static final double LIKE_SOUND = 0.33;
     /** The frequencies of the handbook count as this many closed jobs. */

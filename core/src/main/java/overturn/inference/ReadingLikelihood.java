@@ -38,7 +38,7 @@ final class ReadingLikelihood {
         this.crowd = model.crowd();
         this.sometimes = sometimes;
         this.sound = Hypothesis.single(model.sound());
-        this.logLied = predictions.logLied(encoded);
+        this.logLied = predictions.unexplained().logLied(encoded);
         this.moved = new boolean[model.suspects().size()];
         for (int s = 0; s < moved.length; s++) {
             moved[s] = (predictions.moved(s) || felt()) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(s).remedy()));
@@ -138,7 +138,7 @@ final class ReadingLikelihood {
      */
     double[] together(ReadingLikelihood other, Hypothesis told, int time) {
         int like = told.showing(this::moved, model.sound()).first();
-        double strange = (logStrange() + predictions.logAgain(other.encoded, encoded) + other.logStrange() + predictions.logAgain(encoded, other.encoded)) / 2;
+        double strange = (logStrange() + predictions.unexplained().logAgain(other.encoded, encoded) + other.logStrange() + predictions.unexplained().logAgain(encoded, other.encoded)) / 2;
         double[] here = listed(like, time);
         double[] there = other.listed(like, time);
         double[] alone = row(told, time);
@@ -162,7 +162,7 @@ final class ReadingLikelihood {
 
     private double logStrange() {
         if (Double.isNaN(logStrange)) {
-            logStrange = predictions.logStrange(encoded, s -> LogSpace.sum(row(Hypothesis.single(s), 0)) - Math.log(Crowd.PARTICLES), logLied);
+            logStrange = predictions.unexplained().logStrange(encoded, s -> LogSpace.sum(row(Hypothesis.single(s), 0)) - Math.log(Crowd.PARTICLES));
         }
         return logStrange;
     }

@@ -22,7 +22,7 @@ final class Repairs {
     private static final double EVENLY = 0.2;
     /** A severity meets other vehicles than its own: so much less than it fits that one is it preferred. */
     private static final double DAMPED = 0.5;
-    private static final int MEETINGS = 450;
+    private static final int MEETINGS = (Crowd.PAIRS_TRIED - 1) * Crowd.PARTICLES;
     /** From one meeting to the next the severities of the fault that is left go round by this; prime to the number of meetings. */
     private static final int STRIDE = 187;
 

@@ -54,9 +54,10 @@ public final class RulerBands {
         int s = belief.model().indexOf(suspectId);
         List<double[]> weighted = new ArrayList<>();
         double total = 0;
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
-            double weight = belief.particleWeight(s, i);
-            weighted.add(new double[] {predictions.value(s, i, figure), weight});
+        double[] foreseen = belief.foreseen(s);
+        for (int i = 0; i < Crowd.FORESEEN; i++) {
+            double weight = foreseen[i];
+            weighted.add(new double[] {predictions.foreseen(s, i, figure), weight});
             total += weight;
         }
         weighted.sort(Comparator.comparingDouble(v -> v[0]));

@@ -60,7 +60,7 @@ final class Scatter {
         for (int at = k; at < values[suspect].length; at += width) {
             sum += values[suspect][at];
         }
-        return sum / Crowd.PARTICLES;
+        return sum / Crowd.FORESEEN;
     }
 
     private double meanSquare(int suspect, int k, double from) {
@@ -69,7 +69,7 @@ final class Scatter {
             double apart = values[suspect][at] - from;
             sum += apart * apart;
         }
-        return sum / Crowd.PARTICLES;
+        return sum / Crowd.FORESEEN;
     }
 
     private double strayOf(int suspect, int k) {
@@ -77,7 +77,7 @@ final class Scatter {
         for (int at = k; at < values[suspect].length; at += width) {
             sum += Math.abs(values[suspect][at] - values[sound][at]);
         }
-        return sum / Crowd.PARTICLES;
+        return sum / Crowd.FORESEEN;
     }
 
     /** Whether no particle of a suspect reads anything but nothing wrong. */

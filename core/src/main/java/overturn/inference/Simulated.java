@@ -37,16 +37,35 @@ final class Simulated {
         Arrays.parallelPrefix(ends, Integer::sum);
     }
 
-    /** By test and suspect: the figures or chances of all particles, one after another. */
-    float[][][] values() {
-        float[][] base = all(sound);
-        float[][][] bySuspect = IntStream.range(0, suspects).parallel().mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s), base)).toArray(float[][][]::new);
+    /** By test and suspect: the figures or chances of the foreseen particles, one after another. */
+    float[][][] foreseen() {
+        float[][] base = all(sound, 0, Crowd.FORESEEN);
+        float[][][] bySuspect = IntStream.range(0, suspects).parallel().mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s, 0, Crowd.FORESEEN), base))
+                .toArray(float[][][]::new);
         return IntStream.range(0, procedures.size()).mapToObj(t -> IntStream.range(0, suspects).mapToObj(s -> bySuspect[s][t]).toArray(float[][]::new))
                 .toArray(float[][][]::new);
     }
 
+    /**
+     * By suspect, the figures or chances of one test for all particles, of which the foreseen are known; a suspect that does not move it reads as nothing
+     * wrong.
+     */
+    float[][] completed(float[][] foreseen, boolean[] moved) {
+        float[][] values = new float[suspects][];
+        values[sound] = completed(foreseen[sound], sound);
+        IntStream.range(0, suspects).parallel().filter(s -> s != sound).forEach(s -> values[s] = moved[s] ? completed(foreseen[s], s) : values[sound]);
+        return values;
+    }
+
+    private float[] completed(float[] foreseen, int suspect) {
+        float[] rest = all(suspect, Crowd.FORESEEN, Crowd.PARTICLES)[0];
+        float[] values = Arrays.copyOf(foreseen, foreseen.length + rest.length);
+        System.arraycopy(rest, 0, values, foreseen.length, rest.length);
+        return values;
+    }
+
     private boolean unseen(int suspect, float[][] base) {
-        for (int i = 0; i < Crowd.PARTICLES; i += SCOUT_EVERY) {
+        for (int i = 0; i < Crowd.FORESEEN; i += SCOUT_EVERY) {
             float[][] read = read(suspect, i);
             for (int t = 0; t < read.length; t++) {
                 int from = i * read[t].length;
@@ -62,12 +81,12 @@ final class Simulated {
         return IntStream.range(0, own.length).mapToObj(t -> Arrays.equals(own[t], base[t]) ? base[t] : own[t]).toArray(float[][]::new);
     }
 
-    private float[][] all(int suspect) {
-        float[][] values = procedures.stream().map(p -> new float[Crowd.PARTICLES * p.width()]).toArray(float[][]::new);
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+    private float[][] all(int suspect, int from, int to) {
+        float[][] values = procedures.stream().map(p -> new float[(to - from) * p.width()]).toArray(float[][]::new);
+        for (int i = from; i < to; i++) {
             float[][] read = read(suspect, i);
             for (int t = 0; t < read.length; t++) {
-                System.arraycopy(read[t], 0, values[t], i * read[t].length, read[t].length);
+                System.arraycopy(read[t], 0, values[t], (i - from) * read[t].length, read[t].length);
             }
         }
         return values;

@@ -40,9 +40,10 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
             if (model.suspects().get(s).remedy() != remedy) {
                 continue;
             }
-            for (int i = 0; i < Crowd.PARTICLES; i++) {
-                double weight = belief.particleWeight(s, i);
-                double value = predictions.value(s, i, figure);
+            double[] foreseen = belief.foreseen(s);
+            for (int i = 0; i < Crowd.FORESEEN; i++) {
+                double weight = foreseen[i];
+                double value = predictions.foreseen(s, i, figure);
                 weights += weight;
                 sum += weight * value;
                 squares += weight * value * value;

@@ -3,8 +3,10 @@ package overturn.planning;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.function.ToDoubleFunction;
 import java.util.random.RandomGenerator;
 import java.util.stream.IntStream;
+import overturn.planning.CostToCome.Gain;
 
 /**
  * Expected costs on a small problem: of the exact optimum, by going through everything that can happen; of the planner's choice and
@@ -40,7 +42,10 @@ public final class DiscretePolicy {
         return followed(start(), 0, this::chosen);
     }
 
-    /** Expected cost of the planner's policy where few tests are left: each is looked at to the end, the greedy choice following it. */
+    /**
+     * Expected cost of the planner's policy where few tests are left: each is looked at to the end, followed by the better of the greedy choice and of
+     * the one that goes by waste alone.
+     */
     public double planner() {
         return followed(start(), 0, this::lookedAhead);
     }
@@ -53,7 +58,7 @@ public final class DiscretePolicy {
             if ((done & 1 << t) == 0) {
                 double sum = total * problem.tests().get(t).minutes();
                 for (double[] outcome : problem.outcomes(t, belief)) {
-                    sum += Math.min(cost.waste(outcome), followed(outcome, done | 1 << t, this::chosenForWaste));
+                    sum += Math.min(followed(outcome, done | 1 << t, this::chosenForWaste), followed(outcome, done | 1 << t, this::wasteAlone));
                 }
                 if (sum < least) {
                     least = sum;
@@ -68,6 +73,11 @@ public final class DiscretePolicy {
     private OptionalInt chosenForWaste(double[] belief, int done) {
         OptionalInt greedy = chosen(belief, done);
         return greedy.isPresent() && cost.waste(belief) > problem.tests().get(greedy.getAsInt()).minutes() * sum(belief) ? greedy : OptionalInt.empty();
+    }
+
+    /** The test that saves most waste per minute, if it saves more than it costs. */
+    private OptionalInt wasteAlone(double[] belief, int done) {
+        return chosen(belief, done, Gain::wasteMinutes);
     }
 
     private static double sum(double[] belief) {
@@ -149,13 +159,17 @@ public final class DiscretePolicy {
 
     /** The test that saves most per minute, if it saves more than it costs. */
     private OptionalInt chosen(double[] belief, int done) {
+        return chosen(belief, done, Gain::minutes);
+    }
+
+    private OptionalInt chosen(double[] belief, int done, ToDoubleFunction<Gain> worth) {
         double total = sum(belief);
         int best = -1;
         double most = 0;
         for (int t = 0; t < problem.tests().size(); t++) {
             if ((done & 1 << t) == 0) {
                 double minutes = problem.tests().get(t).minutes();
-                double saved = cost.gain(belief, problem.outcomes(t, belief)).minutes() / total;
+                double saved = worth.applyAsDouble(cost.gain(belief, problem.outcomes(t, belief))) / total;
                 if (saved > minutes && saved / minutes > most) {
                     most = saved / minutes;
                     best = t;

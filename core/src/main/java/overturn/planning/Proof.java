@@ -18,20 +18,16 @@ public final class Proof {
     /** By how much a reading must move odds by itself to carry a proof. */
     public static final double CARRYING_FACTOR = 3;
 
-    /** Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival). */
-    private static final double SEPARATED_SHARE = 0.012;
-    /** A fault in no list has to be less likely still, for it can look like any; set where such faults are seldom proven (hidden-fault run). */
-    private static final double UNEXPLAINED_SHARE = 0.01;
+    /**
+     * Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival); a fault in no
+     * list is one of them.
+     */
+    public static final double SEPARATED_SHARE = 0.012;
 
     /** Part of a remedy's probability from which on a suspect is one for which it is wanted. */
     private static final double LEADING_PART = 0.2;
 
     private Proof() {
-    }
-
-    /** Share from which on a rival is live. */
-    public static double live(Remedy rival) {
-        return rival == Remedy.LOOK_ELSEWHERE ? UNEXPLAINED_SHARE : SEPARATED_SHARE;
     }
 
     /**

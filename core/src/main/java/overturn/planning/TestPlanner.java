@@ -199,7 +199,7 @@ public final class TestPlanner {
         for (int c = 0; c < outcome.length; c++) {
             boolean instead = !cures.get(c).includes(cures.get(top));
             double share = outcome[c] / total;
-            if (instead && cures.get(c).remedies().stream().anyMatch(r -> !cures.get(top).has(r) && share > Proof.live(r))) {
+            if (instead && cures.get(c).remedies().stream().anyMatch(r -> !cures.get(top).has(r) && share > Proof.SEPARATED_SHARE)) {
                 return false;
             }
         }

@@ -138,7 +138,7 @@ public final class VerdictRule {
         Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
         belief.cures().entrySet().stream().filter(e -> !e.getKey().includes(cure))
                 .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
-        return instead.entrySet().stream().filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.live(e.getKey())).map(Map.Entry::getKey).toList();
+        return instead.entrySet().stream().filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.SEPARATED_SHARE).map(Map.Entry::getKey).toList();
     }
 
     private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {

@@ -5,9 +5,12 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
@@ -82,6 +85,21 @@ class BeliefTest {
         assertEquals(byHand, single(wet, "rear-seal-weeping") / single(wet, "nothing-wrong") / before, 1e-4 * byHand);
     }
 
+    /** A test is weighed on the first vehicles of each hypothesis: they have its whole share among them, each as much the more as it fits better. */
+    @Test
+    void theForeseenVehiclesHaveTheWholeShare() {
+        Belief read = belief(figures("free-play", "tape", RigTrust.PROVEN, 9.0));
+        for (int h = 0; h < read.hypotheses().size(); h++) {
+            double[] foreseen = read.foreseen(h);
+            assertEquals(Crowd.FORESEEN, foreseen.length);
+            assertEquals(read.share(h), Arrays.stream(foreseen).sum(), 1e-12);
+        }
+        double[] sound = read.foreseen(MODEL.sound());
+        int best = IntStream.range(0, sound.length).boxed().max(Comparator.comparingDouble(i -> sound[i])).orElseThrow();
+        IntStream.range(0, sound.length).filter(i -> sound[i] > 1e-6 * sound[best])
+                .forEach(i -> assertEquals(read.weight(MODEL.sound(), i) / read.weight(MODEL.sound(), best), sound[i] / sound[best], 1e-5));
+    }
+
     /** Two readings of a long free play on different rigs speak less than twice for the rod: one vehicle that simply has more of it explains both. */
     @Test
     void oneVehicleMustExplainBothReadings() {
@@ -102,7 +120,7 @@ class BeliefTest {
         Reading first = figures("free-play", "tape", RigTrust.PROVEN, 8.0);
         Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 8.0);
         double[] honest = MODEL.predictions(play).logLikelihoods(new double[] {8}, Hypothesis.single(MODEL.sound()), 0);
-        double lied = Math.exp(MODEL.predictions(play).logLied(new double[] {8}));
+        double lied = Math.exp(MODEL.predictions(play).unexplained().logLied(new double[] {8}));
         double once = 0;
         double twice = 0;
         for (double log : honest) {

@@ -1,9 +1,11 @@
 package overturn.inference;
 
 import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotSame;
 import static org.junit.jupiter.api.Assertions.assertSame;
 
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
@@ -19,10 +21,10 @@ class SimulatedTest {
         return MODEL.procedures().find(id).orElseThrow();
     }
 
-    private static float[] alone(Procedure procedure, String suspect) {
+    private static float[] alone(Procedure procedure, String suspect, int vehicles) {
         Simulator.Prepared prepared = MODEL.simulator().prepare(procedure.protocol());
-        float[] all = new float[Crowd.PARTICLES * procedure.width()];
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        float[] all = new float[vehicles * procedure.width()];
+        for (int i = 0; i < vehicles; i++) {
             double[] read = procedure.predicted(prepared.figures(MODEL.crowd().vehicle(i), MODEL.crowd().faults(MODEL.indexOf(suspect), i), MODEL.crowd().found(MODEL.indexOf(suspect), i)));
             for (int k = 0; k < read.length; k++) {
                 all[i * read.length + k] = (float) read[k];
@@ -34,17 +36,29 @@ class SimulatedTest {
     @Test
     void readsWhatTheSimulatorReadsParticleByParticle() {
         Procedure hold = test("hold-medium");
-        float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).values()[0];
-        assertArrayEquals(alone(hold, "primary-piston-cup"), values[MODEL.indexOf("primary-piston-cup")]);
-        assertArrayEquals(alone(hold, "nothing-wrong"), values[MODEL.sound()]);
+        float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).foreseen()[0];
+        assertArrayEquals(alone(hold, "primary-piston-cup", Crowd.FORESEEN), values[MODEL.indexOf("primary-piston-cup")]);
+        assertArrayEquals(alone(hold, "nothing-wrong", Crowd.FORESEEN), values[MODEL.sound()]);
+    }
+
+    /** The vehicles beyond the foreseen read what they would have read with them; a suspect that does not move the test is not simulated again. */
+    @Test
+    void completesWhatWasForeseenOnceTheTestIsRead() {
+        Procedure hold = test("hold-medium");
+        int cup = MODEL.indexOf("primary-piston-cup");
+        float[] values = MODEL.predictions(hold).values(cup);
+        assertArrayEquals(alone(hold, "primary-piston-cup", Crowd.PARTICLES), values);
+        assertArrayEquals(Arrays.copyOf(values, Crowd.FORESEEN * hold.width()), MODEL.predictions(hold).foreseen(cup));
+        assertSame(MODEL.predictions(hold).values(MODEL.sound()), MODEL.predictions(hold).values(MODEL.indexOf("lamp-switch-wrong")));
+        assertEquals(Crowd.PARTICLES * hold.width(), MODEL.predictions(hold).values(MODEL.sound()).length);
     }
 
     @Test
     void sharesTheFiguresOfNothingWrongWhereASuspectDoesNotShow() {
         Procedure hold = test("hold-medium");
-        float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).values()[0];
+        float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).foreseen()[0];
         assertSame(values[MODEL.sound()], values[MODEL.indexOf("lamp-switch-wrong")]);
-        assertArrayEquals(alone(hold, "lamp-switch-wrong"), values[MODEL.sound()]);
+        assertArrayEquals(alone(hold, "lamp-switch-wrong", Crowd.FORESEEN), values[MODEL.sound()]);
         assertNotSame(values[MODEL.sound()], values[MODEL.indexOf("primary-piston-cup")]);
     }
 
@@ -55,9 +69,9 @@ class SimulatedTest {
         Protocol.Script both = Protocol.whole();
         lamp.protocol().acts().forEach(both::then);
         fluid.protocol().acts().forEach(both::then);
-        float[][][] values = new Simulated(MODEL, List.of(lamp, fluid), both.done()).values();
-        assertArrayEquals(alone(lamp, "lamp-switch-wrong"), values[0][MODEL.indexOf("lamp-switch-wrong")]);
-        assertArrayEquals(alone(fluid, "fluid-wrong"), values[1][MODEL.indexOf("fluid-wrong")]);
+        float[][][] values = new Simulated(MODEL, List.of(lamp, fluid), both.done()).foreseen();
+        assertArrayEquals(alone(lamp, "lamp-switch-wrong", Crowd.FORESEEN), values[0][MODEL.indexOf("lamp-switch-wrong")]);
+        assertArrayEquals(alone(fluid, "fluid-wrong", Crowd.FORESEEN), values[1][MODEL.indexOf("fluid-wrong")]);
         assertSame(values[1][MODEL.sound()], values[1][MODEL.indexOf("lamp-switch-wrong")]);
     }
 }

@@ -34,8 +34,9 @@ class VerdictRuleTest {
     private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
     private static final Reading STEADY = new Reading("reservoir", "reservoir", new Observed("steady"), "eye@reservoir", RigTrust.NORMAL);
     private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
-    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 37.5, 43, 51.5, 67.5);
-    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 57, 68, 74, 76.5);
+    private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60);
+    private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82);
+    private static final Reading GENTLE = figures("hold-gentle", "tape", RigTrust.PROVEN, 25, 30, 38, 47);
 
     private static Reading figures(String test, String setup, RigTrust trust, double... mm) {
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
@@ -46,7 +47,7 @@ class VerdictRuleTest {
     }
 
     private static Reading plugs(String setup, RigTrust trust) {
-        return figures("port-plugs", setup, trust, 15, 10.5, 10.5, 10.5, 0, 0);
+        return figures("port-plugs", setup, trust, 13, 6, 6, 6, 4, 1);
     }
 
     private static Verdict verdict(Reading... readings) {
@@ -82,7 +83,7 @@ class VerdictRuleTest {
 
     @Test
     void whateverTheWeightNothingIsProvenByExclusion() {
-        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING);
+        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE);
         assertEquals(Remedy.RENEW_MASTER, verdict.remedy());
         assertTrue(verdict.probability() > 0.95, "heavy " + verdict.probability());
         assertEquals(Grade.PROBABLE, verdict.grade());
@@ -91,32 +92,32 @@ class VerdictRuleTest {
 
     @Test
     void anIsolationOnAProvenRigCarriesTheProof() {
-        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
+        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.PROVEN));
         assertEquals(Grade.PROVEN, verdict.grade(), verdict.missing().toString());
         assertEquals("port-plugs", verdict.carriers().get(0).procedureId());
     }
 
     @Test
     void theSameIsolationOnAnUncheckedRigIsOnlyProbableUntilAnotherRigSaysTheSame() {
-        Verdict unchecked = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL));
+        Verdict unchecked = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.NORMAL));
         assertEquals(Grade.PROBABLE, unchecked.grade());
         assertTrue(unchecked.missing().contains(Missing.A_PROVEN_RIG), unchecked.missing().toString());
-        Verdict repeated = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.NORMAL), plugs("plugs-rig-2", RigTrust.NORMAL));
+        Verdict repeated = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.NORMAL), plugs("plugs-rig-2", RigTrust.NORMAL));
         assertFalse(repeated.missing().contains(Missing.A_PROVEN_RIG), repeated.missing().toString());
     }
 
-    /** All agrees, but only three readings differ from sound: a fault in no list may still look the same. */
+    /** All agrees, but only two readings differ from sound: a fault in no list may still look the same. */
     @Test
     void fewReadingsDoNotRuleOutAFaultInNoList() {
-        Verdict verdict = verdict(SINKS, DRY, figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60),
-                figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82), figures("port-plugs", "plugs", RigTrust.PROVEN, 13, 6, 6, 6, 4, 1));
+        Verdict verdict = verdict(SINKS, DRY, figures("hold-medium", "tape", RigTrust.PROVEN, 37.5, 42.5, 49.5, 62.5),
+                figures("port-plugs", "plugs", RigTrust.PROVEN, 12, 9, 9, 9, 0, 0));
         assertEquals(Grade.PROBABLE, verdict.grade());
         assertEquals(List.of(Missing.NOTHING_UNLISTED), verdict.missing());
     }
 
     @Test
     void everyVerdictSaysWhatWouldOverturnIt() {
-        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN));
+        Verdict verdict = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.PROVEN));
         assertFalse(verdict.overturners().isEmpty());
         for (Overturner overturner : verdict.overturners()) {
             assertTrue(overturner.rival() != verdict.remedy());
@@ -128,7 +129,7 @@ class VerdictRuleTest {
     @Test
     void anAssessmentStopsProposingOnceItIsProven() {
         Assessment open = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
-        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY, HOLD, RUNNING, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
         assertTrue(open.next().isPresent());
         assertTrue(proven.next().isEmpty());
         assertFalse(proven.proposals().isEmpty(), "others can still be chosen");
