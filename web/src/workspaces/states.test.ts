@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { Figure, Layout, Test, Unit } from "../domain/types";
 import { filled } from "../domain/words";
 import { emptyDraft, request, unfilled } from "./intake/state";
-import { clock, complete, emptyRun, figureRequests, impossible, nextCall, pages, value } from "./runner/state";
+import { asPlanned, clock, complete, emptyRun, figureRequests, impossible, nextCall, pages, value } from "./runner/state";
 import { changedComponents, listed, suspicionByComponent } from "./trace/state";
 
 const MM: Unit = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true };
@@ -43,6 +43,15 @@ describe("a test being done", () => {
     expect(can(typed("81"))).toBe(false);
     expect(can({ ...typed("4"), rigCheck: "" })).toBe(false);
     expect(complete(LOOK, { ...emptyRun, observed: "not-seen", rigCheck: "not-checked" }, () => MM, UNITS)).toBe(true);
+  });
+
+  it("is taken on the rig that the plan asks for until somebody says otherwise", () => {
+    const again = { procedureId: "play", anotherRig: true };
+    expect(asPlanned(emptyRun, "play", again).newRig).toBe(true);
+    expect(asPlanned(emptyRun, "play", { ...again, anotherRig: false }).newRig).toBe(false);
+    expect(asPlanned(emptyRun, "hold", again).newRig).toBe(false);
+    expect(asPlanned(emptyRun, "play").newRig).toBe(false);
+    expect(asPlanned({ ...emptyRun, newRig: false }, "play", again).newRig).toBe(false);
   });
 
   it("calls nothing impossible before anything is typed", () => {

@@ -8,10 +8,16 @@ export interface RunnerDraft {
   units: Record<string, string>;
   observed: string;
   rigCheck: "" | "sound" | "doubtful" | "not-checked";
-  newRig: boolean;
+  /** Whether the rig was made anew; as the plan asks until somebody says otherwise. */
+  newRig?: boolean;
 }
 
-export const emptyRun: RunnerDraft = { step: 0, texts: {}, units: {}, observed: "", rigCheck: "", newRig: false };
+export const emptyRun: RunnerDraft = { step: 0, texts: {}, units: {}, observed: "", rigCheck: "" };
+
+/** The same with the rig made anew if this is what the plan proposes. */
+export function asPlanned(draft: RunnerDraft, procedureId: string, next?: { procedureId: string; anotherRig: boolean }): RunnerDraft {
+  return { ...draft, newRig: draft.newRig ?? (next?.procedureId === procedureId && next.anotherRig) };
+}
 
 /** Steps, then one page on which everything is entered and checked. */
 export function pages(test: Test): number {

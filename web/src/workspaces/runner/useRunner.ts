@@ -5,7 +5,7 @@ import { dropDraft, readDraft, saveDraft } from "../../domain/outbox";
 import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Test } from "../../domain/types";
 import { useWrite } from "../../domain/useOutbox";
-import { emptyRun, figureRequests, type RunnerDraft } from "./state";
+import { asPlanned, emptyRun, figureRequests, type RunnerDraft } from "./state";
 
 const UNDO_SECONDS = 10;
 
@@ -16,7 +16,8 @@ export function useRunner(jobId: string, procedureId: string) {
   const settings = useSettings();
   const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
   const test = useQuery({ queryKey: ["test", jobId, "run", procedureId], queryFn: () => api.test(jobId, procedureId), staleTime: 0 });
-  const [draft, setDraft] = useState<RunnerDraft>(emptyRun);
+  const [kept, setKept] = useState<RunnerDraft>(emptyRun);
+  const draft = asPlanned(kept, procedureId, job.data?.assessment.next);
   const [phase, setPhase] = useState<Phase>({ kind: "doing" });
   const [refused, setRefused] = useState<Finding[]>([]);
   const key = `run-${jobId}-${procedureId}`;
@@ -24,12 +25,12 @@ export function useRunner(jobId: string, procedureId: string) {
   const unitFor = (f: Figure) => settings.unit(f.dimension);
 
   useEffect(() => {
-    void readDraft<RunnerDraft>(key).then((kept) => kept && setDraft(kept));
+    void readDraft<RunnerDraft>(key).then((saved) => saved && setKept(saved));
   }, [key]);
 
   const change = (part: Partial<RunnerDraft>) => {
-    const next = { ...draft, ...part };
-    setDraft(next);
+    const next = { ...kept, ...part };
+    setKept(next);
     void saveDraft(key, next);
   };
   const type = (figure: Figure, text: string) =>
@@ -81,6 +82,6 @@ function body(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => ReturnType
     figures: figureRequests(test, draft, unitFor),
     observed: draft.observed,
     rigCheck: draft.rigCheck,
-    anotherRig: draft.newRig,
+    anotherRig: draft.newRig ?? false,
   };
 }
