@@ -196,8 +196,8 @@ public final class Belief {
     }
 
     /**
-     * Weights of the foreseen particles of a hypothesis, which have its whole share among them. Singles come first among the hypotheses, in the order of
-     * the suspects.
+     * Weights of the foreseen particles of a hypothesis, which have its whole share among them, alike where none of them fits at all. Singles come first
+     * among the hypotheses, in the order of the suspects.
      */
     double[] foreseen(int hypothesis) {
         float[] relative = clouds.get(hypothesis).relative;

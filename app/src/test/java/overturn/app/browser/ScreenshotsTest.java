@@ -36,7 +36,9 @@ class ScreenshotsTest {
         return new Screens(page, server.address()).open("/");
     }
 
+    /** Of the view itself, not of its loading. */
     private static void shot(Screens screens, String name) {
+        screens.page().locator("main:not([aria-busy=true])").first().waitFor();
         screens.page().waitForTimeout(800);
         screens.page().evaluate("() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined)))");
         Path file = FOLDER.resolve(name + ".png");
