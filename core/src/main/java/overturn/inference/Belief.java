@@ -25,8 +25,11 @@ import overturn.suspect.Suspect;
 public final class Belief {
 
     private static final double LEAST = 1e-12;
-    /** Share from which on a fault in no list is tried with several vehicles, and how many singles are. */
+    /** Weight against the heaviest particle, below which one is felt nowhere. */
+    private static final float UNFELT = 1e-9f;
+    /** Share from which on a fault in no list is tried with several vehicles, and a single; and how many singles are at most. */
     private static final double MATTERING = 0.002;
+    private static final double HARDLY_MATTERING = 1e-5;
     private static final int MOST_LEADING = 8;
 
     private final LayoutModel model;
@@ -109,6 +112,15 @@ public final class Belief {
         double logEvidence() {
             return logHeaviest + Math.log(sum);
         }
+
+        /** Share of the weight on which a rig lied, from the log likelihoods that it lied and that it lied or not. */
+        double lying(double logLied, double[] row) {
+            double lying = 0;
+            for (int i = 0; i < row.length; i++) {
+                lying += relative[i] > UNFELT ? relative[i] * Math.exp(logLied - row[i]) : 0;
+            }
+            return lying / sum;
+        }
     }
 
     /**
@@ -143,7 +155,7 @@ public final class Belief {
     /** Nothing wrong, the leading singles, faults in no list that matter, and all pairs that are carried: two severities seldom both fit on one particle. */
     private static List<Integer> tried(List<Hypothesis> hypotheses, Cloud[] clouds, int sound) {
         double[] shares = LogSpace.normalised(Arrays.stream(clouds).mapToDouble(Cloud::logEvidence).toArray());
-        Set<Integer> leading = IntStream.range(0, shares.length).boxed().filter(h -> hypotheses.get(h).isSingle())
+        Set<Integer> leading = IntStream.range(0, shares.length).boxed().filter(h -> hypotheses.get(h).isSingle() && shares[h] > HARDLY_MATTERING)
                 .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).collect(Collectors.toSet());
         return IntStream.range(0, shares.length).boxed()
                 .filter(h -> hypotheses.get(h).isSingle() ? leading.contains(h) || hypotheses.get(h).first() == sound : hypotheses.get(h).isPair() || shares[h] >= MATTERING).toList();
@@ -155,10 +167,7 @@ public final class Belief {
         double listed = 0;
         for (int h = 0; h < shares.length; h++) {
             if (!hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
-                double[] row = setup.row(hypotheses.get(h), 0);
-                for (int i = 0; i < Crowd.PARTICLES; i++) {
-                    lying += weight(h, i) * Math.exp(setup.logLied() - row[i]);
-                }
+                lying += shares[h] * clouds.get(h).lying(setup.logLied(), setup.row(hypotheses.get(h), 0));
                 listed += shares[h];
             }
         }

@@ -7,7 +7,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
@@ -27,46 +26,43 @@ public final class BeliefHistory {
     private final Repairs repairs;
     private final Prior prior;
     private final List<ReadingLikelihood> likelihoods;
-    private final Map<List<ReadingLikelihood>, SetupLikelihood> setups;
+    private final Judged judged;
     private final SummedLikelihood read;
     private final List<Hypothesis> hypotheses;
     private final Belief[] after;
     private final Belief[] without;
-    private final Belief[] alone;
-    private Belief unread;
 
-    private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, List<ReadingLikelihood> likelihoods,
-                          Map<List<ReadingLikelihood>, SetupLikelihood> setups, Optional<SummedLikelihood> readBefore, Belief[] before) {
+    private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, Judged judged, List<ReadingLikelihood> likelihoods,
+                          Optional<SummedLikelihood> readBefore, Belief[] before) {
         this.model = model;
         this.intake = intake;
         this.repairs = repairs.with(likelihoods);
         this.prior = Prior.of(model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
-        this.setups = setups;
+        this.judged = judged;
         RigSetups all = setups(likelihoods);
         this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
         this.hypotheses = Pairing.hypotheses(model, prior, this.repairs, read);
         this.after = Arrays.copyOf(before, likelihoods.size() + 1);
         this.without = new Belief[likelihoods.size()];
-        this.alone = new Belief[likelihoods.size()];
     }
 
     /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
     public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
-        return new BeliefHistory(model, intake, Repairs.NONE, readings.stream().map(r -> ReadingLikelihood.of(model, r, intake.sometimes())).toList(), new ConcurrentHashMap<>(),
-                Optional.empty(), new Belief[0]);
+        Judged judged = new Judged(model, intake.sometimes());
+        return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(), new Belief[0]);
     }
 
     /** The same with more readings; equal to the history made anew, only sooner there. */
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
-        readings.forEach(r -> more.add(ReadingLikelihood.of(model, r, intake.sometimes())));
-        return new BeliefHistory(model, intake, repairs, more, new ConcurrentHashMap<>(setups), Optional.of(read), after);
+        readings.forEach(r -> more.add(judged.of(r)));
+        return new BeliefHistory(model, intake, repairs, judged, more, Optional.of(read), after);
     }
 
     /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
     public BeliefHistory repaired(Cure cure) {
-        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), likelihoods, setups, Optional.of(read), Arrays.copyOf(after, likelihoods.size()));
+        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), judged, likelihoods, Optional.of(read), Arrays.copyOf(after, likelihoods.size()));
     }
 
     /** What has been remedied. */
@@ -127,24 +123,18 @@ public final class BeliefHistory {
      * the same.
      */
     public double ownFactor(int reading, Remedy remedy) {
-        if (alone[reading] == null) {
-            alone[reading] = ofSingles(List.of(likelihoods.get(reading)));
-        }
-        if (unread == null) {
-            unread = ofSingles(List.of());
-        }
-        return odds(alone[reading].probability(remedy)) / odds(unread.probability(remedy));
+        return odds(ofSingles(List.of(likelihoods.get(reading))).probability(remedy)) / odds(ofSingles(List.of()).probability(remedy));
     }
 
     private Belief ofSingles(List<ReadingLikelihood> readings) {
-        return Belief.of(model, prior, repairs, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings)));
+        return judged.alone(readings, done(), () ->
+                Belief.of(model, prior, repairs, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings))));
     }
 
     private RigSetups setups(List<ReadingLikelihood> readings) {
         Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
         readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>()).add(r));
-        return new RigSetups(groups.values().stream()
-                .map(own -> setups.computeIfAbsent(List.copyOf(own), o -> new SetupLikelihood(model, o, !intake.sometimes()))).toList(), readings);
+        return new RigSetups(groups.values().stream().map(judged::setup).toList(), readings);
     }
 
     /** How many times a reading raised the odds of a suspect; below 1 it speaks against it. */

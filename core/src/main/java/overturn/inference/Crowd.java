@@ -56,7 +56,7 @@ final class Crowd {
     private static final int MOST_DRAWS = 10;
     /** Vehicles that are simulated with two faults at once; the others are taken to differ alike. */
     static final int PAIRS_SIMULATED = 50;
-    private static final int PAIRS_KEPT = 512;
+    private static final int PAIRS_KEPT = 1024;
 
     private final VehicleUnknowns[] vehicles = new VehicleUnknowns[PARTICLES];
     private final boolean[] noisy = new boolean[PARTICLES];

@@ -52,15 +52,31 @@ final class Glances {
             double[] row = read.row(alone, 0);
             evidence[s] = prior.log(alone) + LogSpace.sum(row);
             asHost[s] = picked(row);
-            asGuest[s] = picked(since.isEmpty() ? IntStream.range(0, row.length).mapToDouble(i -> row[i] - base[i]).toArray() : read(since, alone));
+            asGuest[s] = picked(since.isEmpty() ? beyond(row, base) : read(since, alone));
             for (int t = 0; t < fits[s].length; t++) {
                 double[] own = readings.get(t).row(alone, 0);
-                fits[s][t] = LogSpace.sum(IntStream.of(asHost[s]).mapToDouble(i -> own[i]).toArray());
+                fits[s][t] = LogSpace.sum(at(asHost[s], own));
                 moved[s][t] = readings.get(t).moved(s);
             }
         }
         double[] best = IntStream.range(0, readings.size()).mapToDouble(t -> Arrays.stream(fits).mapToDouble(own -> own[t]).max().orElseThrow()).toArray();
         return new Glances(evidence, asHost, asGuest, fits, moved, best, model.sound());
+    }
+
+    private static double[] beyond(double[] row, double[] base) {
+        double[] apart = new double[row.length];
+        for (int i = 0; i < apart.length; i++) {
+            apart[i] = row[i] - base[i];
+        }
+        return apart;
+    }
+
+    private static double[] at(int[] particles, double[] row) {
+        double[] some = new double[particles.length];
+        for (int n = 0; n < some.length; n++) {
+            some[n] = row[particles[n]];
+        }
+        return some;
     }
 
     /** After a repair each fault that is left shows alone. */

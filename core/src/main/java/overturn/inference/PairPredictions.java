@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -9,10 +10,10 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
 import overturn.suspect.Fault;
 
-/** What one test reads with two faults at once, for every particle. Thread-safe; kept while there is room. */
+/** What one test reads with two faults at once, for every particle. Thread-safe; what is simulated is kept while there is room. */
 final class PairPredictions {
 
-    private static final int KEPT = 512;
+    private static final int KEPT = 2048;
     private static final float LEAST_CHANCE = 1e-3f;
 
     private final Procedure procedure;
@@ -46,7 +47,7 @@ final class PairPredictions {
             }
             known.putIfAbsent(pair, both);
         }
-        return both;
+        return spread(both);
     }
 
     /**
@@ -72,23 +73,30 @@ final class PairPredictions {
         return tried;
     }
 
-    /** Some of the particles are simulated; what the faults do there is done to the vehicles of the others. */
+    /** The first particles, each in the simulator. */
     private float[] simulated(Hypothesis pair) {
         int width = singles.width();
-        float[] base = singles.values(sound);
-        float[] both = new float[Crowd.PARTICLES * width];
+        float[] both = new float[Crowd.PAIRS_SIMULATED * width];
         VehicleCondition[] before = crowd.found(pair);
         for (int i = 0; i < Crowd.PAIRS_SIMULATED; i++) {
             List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
             faults.addAll(crowd.faults(pair.second(), i));
             double[] predicted = procedure.predicted(prepared.figures(crowd.vehicle(i), faults, before[i]));
             for (int k = 0; k < width; k++) {
-                int here = i * width + k;
-                both[here] = (float) predicted[k];
-                for (int there = here + Crowd.PAIRS_SIMULATED * width; there < both.length; there += Crowd.PAIRS_SIMULATED * width) {
-                    both[there] = singles.series() ? singles.within(k, base[there] + both[here] - base[here]) : both[here];
-                }
+                both[i * width + k] = (float) predicted[k];
             }
+        }
+        return both;
+    }
+
+    /** What the faults do to the vehicles that are simulated is done to those of the other particles. */
+    private float[] spread(float[] simulated) {
+        int width = singles.width();
+        float[] base = singles.values(sound);
+        float[] both = Arrays.copyOf(simulated, Crowd.PARTICLES * width);
+        for (int there = simulated.length; there < both.length; there++) {
+            int here = there % simulated.length;
+            both[there] = singles.series() ? singles.within(there % width, base[there] + simulated[here] - base[here]) : simulated[here];
         }
         return both;
     }

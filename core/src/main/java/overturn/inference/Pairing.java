@@ -14,7 +14,7 @@ import overturn.numeric.LogSpace;
  */
 final class Pairing {
 
-    private static final int LOOKED_AT = 30;
+    private static final int LOOKED_AT = 20;
     private static final int CARRIED = 8;
     /** Carried whatever the first look says: it may miss the severities. */
     private static final int AT_A_GLANCE = 3;

@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import java.util.List;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import overturn.measurement.Figure;
@@ -52,6 +53,7 @@ final class Predictions {
     private final boolean[] observed;
     private final boolean[] moved;
     private final Slopes slopes;
+    private final AtomicReferenceArray<double[]> logSeen;
 
     private Predictions(LayoutModel model, Procedure procedure, float[][] foreseen, Function<boolean[], float[][]> completion) {
         this.model = model;
@@ -79,6 +81,7 @@ final class Predictions {
             moved[s] = scatter.strays(s, k -> UNMOVED * (series ? readingSd(k) : 1));
         }
         this.slopes = new Slopes(model.traits(), this, foreseen.length);
+        this.logSeen = new AtomicReferenceArray<>(series ? 0 : foreseen.length * width);
     }
 
     static Predictions of(LayoutModel model, Procedure procedure) {
@@ -234,8 +237,11 @@ final class Predictions {
         }
     }
 
-    /** Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there. */
+    /** Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there; not to be written to. */
     double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time) {
+        if (encoded.length > 0 && !series() && hypothesis.isSingle()) {
+            return logSeen(hypothesis.first(), (int) encoded[0]);
+        }
         return encoded.length == 0 ? new double[Crowd.PARTICLES] : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
     }
 
@@ -248,7 +254,7 @@ final class Predictions {
         double[] row = new double[means.length / width];
         if (!series()) {
             for (int i = 0; i < row.length; i++) {
-                row[i] = logSeen(means, i, encoded);
+                row[i] = logSeen(means, i, (int) encoded[0]);
             }
             return row;
         }
@@ -261,33 +267,35 @@ final class Predictions {
     }
 
     /**
-     * A row of {@link Leeway} of one reading.
+     * Adds a share of the slopes and curvatures of one reading; an observation has none.
      *
      * @param told  what may be the matter
      * @param shown what of it shows in this reading
      */
-    double[] leeway(double[] encoded, Hypothesis told, Hypothesis shown) {
-        double[] row = new double[Leeway.LENGTH];
-        System.arraycopy(logLikelihoods(encoded, shown, 0), 0, row, 0, Crowd.PARTICLES);
-        if (encoded.length == 0 || !series()) {
-            return row;
+    void addSlopes(double[] encoded, Hypothesis told, Hypothesis shown, double share, Leeway leeway) {
+        if (encoded.length > 0 && series()) {
+            double[][] directions = slopes.of(told, shown);
+            leeway.add(share, encoded, means(shown, 0), crowd, kernel(encoded, shown, false, 1).tangent(directions),
+                    kernel(encoded, shown, false, DOUBLED).tangent(directions));
         }
-        double[][] directions = slopes.of(told, shown);
-        SharedOffsetNormal.Tangent normal = kernel(encoded, shown, false, 1).tangent(directions);
-        SharedOffsetNormal.Tangent doubled = kernel(encoded, shown, false, DOUBLED).tangent(directions);
-        float[] means = means(shown, 0);
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
-            (crowd.noisy(i) ? doubled : normal).addGradient(means, i * width, row, Leeway.SLOPES_FROM + i * Slopes.DIRECTIONS);
-        }
-        for (int j = 0; j < Slopes.DIRECTIONS; j++) {
-            System.arraycopy(normal.curvature()[j], 0, row, Leeway.PLAIN_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
-            System.arraycopy(doubled.curvature()[j], 0, row, Leeway.DOUBLED_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
+    }
+
+    /** What one suspect makes of an observation, on whatever vehicle it is tried. */
+    private double[] logSeen(int suspect, int option) {
+        double[] row = logSeen.get(suspect * width + option);
+        if (row == null) {
+            float[] chances = values(suspect);
+            row = new double[Crowd.PARTICLES];
+            for (int i = 0; i < row.length; i++) {
+                row[i] = logSeen(chances, i, option);
+            }
+            logSeen.set(suspect * width + option, row);
         }
         return row;
     }
 
-    private double logSeen(float[] chances, int particle, double[] encoded) {
-        return Math.log((1 - TABLE_DOUBT) * chances[particle * width + (int) encoded[0]] + TABLE_DOUBT / width);
+    private double logSeen(float[] chances, int particle, int option) {
+        return Math.log((1 - TABLE_DOUBT) * chances[particle * width + option] + TABLE_DOUBT / width);
     }
 
     /** The same of some meetings of two faults, what each does to the sound vehicle added: near enough to see which pairs are worth simulating. */
@@ -300,7 +308,7 @@ final class Predictions {
         if (!series()) {
             normalise(added, row.length);
             for (int n = 0; n < row.length; n++) {
-                row[n] = logSeen(added, n, encoded);
+                row[n] = logSeen(added, n, (int) encoded[0]);
             }
             return row;
         }

@@ -1,10 +1,8 @@
 package overturn.inference;
 
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.Map;
 import java.util.WeakHashMap;
-import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
@@ -69,16 +67,27 @@ final class ReadingLikelihood {
         return rows.of(told.showing(this::moved, model.sound()), time);
     }
 
-    /** The same as a row of {@link Leeway}; a fault that comes and goes is given none. */
-    double[] leeway(Hypothesis told) {
-        return sometimes ? Arrays.copyOf(row(told, 0), Leeway.LENGTH) : predictions.leeway(encoded, told, told.showing(this::moved, model.sound()));
+    /** Adds a share of it, with its slopes; a fault that comes and goes is given none. */
+    void addTo(Leeway leeway, Hypothesis told, double share) {
+        leeway.add(share, row(told, 0));
+        if (!sometimes) {
+            predictions.addSlopes(encoded, told, told.showing(this::moved, model.sound()), share, leeway);
+        }
     }
 
-    /** The same for a few meetings of two faults, their effects added: a first look. */
+    /** The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own vehicle: a first look. */
     double[] firstLook(Meetings meetings) {
+        return !moved(meetings.host()) && moved(meetings.guest()) ? at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0)) : added(meetings);
+    }
+
+    /** The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are asked for. */
+    double[] met(Meetings meetings) {
+        return met.computeIfAbsent(meetings, this::added);
+    }
+
+    private double[] added(Meetings meetings) {
         if (!moved(meetings.guest())) {
-            double[] alone = row(Hypothesis.single(meetings.host()), 0);
-            return IntStream.of(meetings.vehicles()).mapToDouble(i -> alone[i]).toArray();
+            return at(meetings.vehicles(), row(Hypothesis.single(meetings.host()), 0));
         }
         double[] row = predictions.logAdded(encoded, meetings, meetings.pair().showing(this::moved, model.sound()));
         if (sometimes) {
@@ -91,13 +100,16 @@ final class ReadingLikelihood {
         return row;
     }
 
-    /** The same of meetings that are asked for again, worked out once. */
-    double[] met(Meetings meetings) {
-        return met.computeIfAbsent(meetings, this::firstLook);
+    private static double[] at(int[] particles, double[] row) {
+        double[] some = new double[particles.length];
+        for (int n = 0; n < some.length; n++) {
+            some[n] = row[particles[n]];
+        }
+        return some;
     }
 
     private static double mixed(double there, double with, double without) {
-        return LogSpace.add(Math.log(there) + with, Math.log1p(-there) + without);
+        return LogSpace.add(Math.log(there) + with, Math.log(1 - there) + without);
     }
 
     /** Whether the reading can tell this suspect from nothing wrong: it strays in the test, and was not remedied before. */
@@ -171,12 +183,14 @@ final class ReadingLikelihood {
         if (hypothesis.isNoneOfThese()) {
             return unlisted(hypothesis.first(), time);
         }
-        double[] row = predictions.logLikelihoods(encoded, hypothesis, time);
-        if (sometimes && !hypothesis.equals(sound)) {
-            double[] without = rows.of(sound, time);
-            for (int i = 0; i < row.length; i++) {
-                row[i] = mixed(crowd.occurrence(i), row[i], without[i]);
-            }
+        double[] there = predictions.logLikelihoods(encoded, hypothesis, time);
+        if (!sometimes || hypothesis.equals(sound)) {
+            return there;
+        }
+        double[] without = rows.of(sound, time);
+        double[] row = new double[there.length];
+        for (int i = 0; i < row.length; i++) {
+            row[i] = mixed(crowd.occurrence(i), there[i], without[i]);
         }
         return row;
     }

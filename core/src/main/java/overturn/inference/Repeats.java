@@ -1,7 +1,8 @@
 package overturn.inference;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 import overturn.numeric.LogSpace;
 
 /**
@@ -13,6 +14,7 @@ final class Repeats {
     private final SetupLikelihood one;
     private final SetupLikelihood other;
     private final List<Pair> pairs;
+    private final Rows rows;
 
     /** Two readings of the same test, and how much they count among repeats on their rigs. */
     private record Pair(ReadingLikelihood here, ReadingLikelihood there, double share) {
@@ -22,20 +24,19 @@ final class Repeats {
         this.one = one;
         this.other = other;
         this.pairs = pairs;
+        this.rows = new Rows(0, this::worked);
     }
 
     /** Every two set-ups that share a test. */
     static List<Repeats> among(List<SetupLikelihood> setups) {
-        List<Repeats> all = new ArrayList<>();
-        for (int i = 0; i < setups.size(); i++) {
-            for (int j = i + 1; j < setups.size(); j++) {
-                List<Pair> pairs = pairs(setups.get(i), setups.get(j));
-                if (!pairs.isEmpty()) {
-                    all.add(new Repeats(setups.get(i), setups.get(j), pairs));
-                }
-            }
-        }
-        return all;
+        return IntStream.range(0, setups.size()).boxed()
+                .flatMap(i -> setups.subList(i + 1, setups.size()).stream().flatMap(later -> setups.get(i).repeatedBy(later).stream())).toList();
+    }
+
+    /** Empty where the two share no test. */
+    static Optional<Repeats> of(SetupLikelihood one, SetupLikelihood other) {
+        List<Pair> pairs = pairs(one, other);
+        return pairs.isEmpty() ? Optional.empty() : Optional.of(new Repeats(one, other, pairs));
     }
 
     private static List<Pair> pairs(SetupLikelihood one, SetupLikelihood other) {
@@ -44,6 +45,10 @@ final class Repeats {
 
     /** What a fault in no list makes of both set-ups together, per particle in logs, beyond what it makes of each; each lying or not. */
     double[] together(Hypothesis unlisted, int time) {
+        return rows.of(unlisted.showing(s -> one.moved(s) || other.moved(s), one.sound()), time);
+    }
+
+    private double[] worked(Hypothesis unlisted, int time) {
         double[] both = new double[Crowd.PARTICLES];
         for (Pair pair : pairs) {
             double[] row = pair.here.together(pair.there, unlisted, time);

@@ -3,6 +3,7 @@ package overturn.inference;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.WeakHashMap;
 import java.util.concurrent.ConcurrentHashMap;
 import overturn.measurement.RigTrust;
@@ -21,6 +22,7 @@ final class SetupLikelihood {
     private final Map<Hypothesis, double[]> asTheyCome = new ConcurrentHashMap<>();
     /** Kept as long as the meetings are asked for. */
     private final Map<Meetings, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+    private final Map<SetupLikelihood, Optional<Repeats>> repeated = new ConcurrentHashMap<>();
     private final double[] shares;
     private final double logHonest;
     private final double logLied;
@@ -65,25 +67,28 @@ final class SetupLikelihood {
 
     /** Log likelihood per particle, honest or lying. */
     double[] row(Hypothesis hypothesis, int time) {
-        return rows.of(hypothesis.showing(s -> moved[s], sound), time);
+        return rows.of(hypothesis.showing(this::moved, sound), time);
     }
 
     private double[] mixed(Hypothesis hypothesis, int time) {
-        double[] row = honest(hypothesis, time);
-        for (int i = 0; i < row.length; i++) {
-            row[i] = LogSpace.add(row[i], logLied);
-        }
+        double[] row = told(hypothesis, time);
+        mix(row);
         return row;
     }
 
     /** Log likelihood per particle and that it told the truth. */
     double[] honest(Hypothesis hypothesis, int time) {
+        double[] row = told(hypothesis, time);
+        for (int i = 0; i < row.length; i++) {
+            row[i] += logHonest;
+        }
+        return row;
+    }
+
+    private double[] told(Hypothesis hypothesis, int time) {
         double[] row = new double[Crowd.PARTICLES];
         for (int r = 0; r < shares.length; r++) {
             add(row, readings.get(r).row(hypothesis, time), shares[r]);
-        }
-        for (int i = 0; i < row.length; i++) {
-            row[i] += logHonest;
         }
         return row;
     }
@@ -129,6 +134,21 @@ final class SetupLikelihood {
             asTheyCome.put(pair, known);
         }
         return known;
+    }
+
+    /** What another set-up repeats of this one's readings, worked out once. */
+    Optional<Repeats> repeatedBy(SetupLikelihood later) {
+        return repeated.computeIfAbsent(later, other -> Repeats.of(this, other));
+    }
+
+    /** Whether any of its readings can tell this suspect from nothing wrong. */
+    boolean moved(int suspect) {
+        return moved[suspect];
+    }
+
+    /** Index of nothing wrong. */
+    int sound() {
+        return sound;
     }
 
     List<ReadingLikelihood> readings() {

@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
- * Rows of {@link Leeway} summed over readings, every rig telling the truth. A sum over readings, not set-ups, so that one reading more costs
+ * {@link Leeway} summed over readings, every rig telling the truth. A sum over readings, not set-ups, so that one reading more costs
  * one row, whatever rig it was taken with.
  */
 final class SummedLeeway {
@@ -19,7 +19,7 @@ final class SummedLeeway {
     private final Optional<SummedLeeway> base;
     private final List<Term> less;
     private final List<Term> more;
-    private final Map<Hypothesis, double[]> known = new ConcurrentHashMap<>();
+    private final Map<Hypothesis, Leeway> known = new ConcurrentHashMap<>();
 
     private SummedLeeway(List<Term> terms, Optional<SummedLeeway> base) {
         this.terms = List.copyOf(terms);
@@ -50,25 +50,19 @@ final class SummedLeeway {
         return new SummedLeeway(rest, Optional.of(this));
     }
 
-    /** Not to be written to. */
-    double[] row(Hypothesis hypothesis) {
-        double[] row = known.get(hypothesis);
-        if (row == null) {
-            Optional<double[]> before = base.flatMap(b -> Optional.ofNullable(b.known.get(hypothesis)));
-            double[] sums = before.map(double[]::clone).orElseGet(() -> new double[Leeway.LENGTH]);
+    /** Not to be added to. */
+    Leeway of(Hypothesis hypothesis) {
+        Leeway sum = known.get(hypothesis);
+        if (sum == null) {
+            Optional<Leeway> before = base.flatMap(b -> Optional.ofNullable(b.known.get(hypothesis)));
+            Leeway sums = before.map(Leeway::copy).orElseGet(Leeway::new);
             if (before.isPresent()) {
-                less.forEach(term -> add(sums, term.reading.leeway(hypothesis), -term.share));
+                less.forEach(term -> term.reading.addTo(sums, hypothesis, -term.share));
             }
-            (before.isPresent() ? more : terms).forEach(term -> add(sums, term.reading.leeway(hypothesis), term.share));
+            (before.isPresent() ? more : terms).forEach(term -> term.reading.addTo(sums, hypothesis, term.share));
             known.put(hypothesis, sums);
-            row = sums;
+            sum = sums;
         }
-        return row;
-    }
-
-    private static void add(double[] sums, double[] row, double share) {
-        for (int i = 0; i < sums.length; i++) {
-            sums[i] += share * row[i];
-        }
+        return sum;
     }
 }

@@ -68,12 +68,12 @@ final class SummedLikelihood {
 
     /** Log likelihood per particle, each with some leeway where every rig told the truth. */
     double[] withLeeway(Hypothesis hypothesis, Crowd crowd) {
-        double[] known = leeway.row(hypothesis);
-        double[] logs = Leeway.logs(known, crowd);
+        Leeway summed = leeway.of(hypothesis);
+        double[] logs = summed.logs(crowd);
         double[] row = row(hypothesis, 0);
         for (int i = 0; i < logs.length; i++) {
-            double honest = Math.min(0, logAllHonest + known[i] - row[i]);
-            logs[i] = LogSpace.add(logAllHonest + logs[i], row[i] + Math.log1p(-Math.exp(honest)));
+            double honest = Math.min(0, logAllHonest + summed.log(i) - row[i]);
+            logs[i] = LogSpace.add(logAllHonest + logs[i], row[i] + Math.log(1 - Math.exp(honest)));
         }
         return logs;
     }

@@ -7,7 +7,7 @@ public final class LogSpace {
     }
 
     private static final int STEPS_PER_NAT = 128;
-    private static final int REACH_NATS = 34;
+    private static final int REACH_NATS = 14;
     /** {@code log(1 + exp(-x))} from 0 on, in steps; between them straight, off by less than 2e-6. */
     private static final double[] LOG_ONE_PLUS = new double[REACH_NATS * STEPS_PER_NAT + 2];
 

@@ -81,19 +81,9 @@ public final class SharedOffsetNormal {
             }
         }
 
-        /** Adds the slope along each direction, if these were the means, to {@code sums} from {@code at} on. */
-        public void addGradient(float[] means, int from, double[] into, int at) {
-            double total = 0;
-            for (int k = 0; k < seen.length; k++) {
-                double difference = seen[k] - means[from + k];
-                total += difference * weights[k];
-                for (int j = 0; j < sums.length; j++) {
-                    into[at + j] += byFigure[k][j] * difference;
-                }
-            }
-            for (int j = 0; j < sums.length; j++) {
-                into[at + j] -= shrunkOffset * total * sums[j];
-            }
+        /** Change of the slope along a direction for each unit by which a figure is read above its mean; 0 where it was not taken. */
+        public double pull(int figure, int direction) {
+            return byFigure[figure][direction] - shrunkOffset * weights[figure] * sums[direction];
         }
 
         /** Minus the second derivatives, the same wherever the means are. */

@@ -21,6 +21,7 @@ final class Leaks {
     private final VehicleState state;
     private final List<ByPass> byPasses;
     private final List<OutwardLeak> outward;
+    private final int[] leaking;
     private final List<ReleaseValvePassing> releaseValves;
     private final int modulator;
     private double outsideMl;
@@ -31,6 +32,10 @@ final class Leaks {
         this.state = state;
         this.byPasses = state.deviations.byPasses;
         this.outward = state.deviations.outward;
+        this.leaking = new int[outward.size()];
+        for (int i = 0; i < leaking.length; i++) {
+            leaking[i] = state.plant.number(outward.get(i).componentId());
+        }
         this.releaseValves = state.deviations.releaseValves;
         this.modulator = state.plant.modulator == null ? Plant.NONE : state.plant.number(state.plant.modulator.id());
     }
@@ -40,7 +45,7 @@ final class Leaks {
             pastCup(byPasses.get(i), seconds);
         }
         for (int i = 0; i < outward.size(); i++) {
-            outside(outward.get(i), seconds);
+            outside(outward.get(i), leaking[i], seconds);
         }
         for (int i = 0; i < releaseValves.size(); i++) {
             intoClosedChamber(releaseValves.get(i), seconds);
@@ -80,10 +85,10 @@ final class Leaks {
         return Math.max(0, Math.min(1, Math.min(entered, left)));
     }
 
-    private void outside(OutwardLeak leak, double seconds) {
+    private void outside(OutwardLeak leak, int part, double seconds) {
         int c = leak.chamber().ordinal();
         double bar = state.pressureBar[c];
-        if (bar > leak.opensAtBar() && state.section.reaches(c, state.plant.number(leak.componentId()))) {
+        if (bar > leak.opensAtBar() && state.section.reaches(c, part)) {
             double ml = leak.mlPerMinAt20Bar() * seconds / 60 * bar / FLOW_REFERENCE_BAR;
             outsideMl += state.lose(c, ml);
         }

@@ -76,7 +76,7 @@ public final class VerdictRule {
         if (probability < Proof.SHARE || enough(now, cure) < ENOUGH_SHARE || !liveRivals(now, cure).isEmpty()) {
             return new Named(cure, probability, unproven(now, cure, probability));
         }
-        return new Named(cure, probability, on(history).grade());
+        return new Named(cure, probability, grade(now, cure, probability, missing(history, cure, probability, carriers(history, cure))));
     }
 
     /** The verdict on these readings, without what would overturn it. */
@@ -84,12 +84,18 @@ public final class VerdictRule {
         Belief now = history.now();
         Cure cure = cure(now);
         double probability = probability(now, cure);
-        List<Integer> carriers = cure.remedies().stream().flatMap(r -> Proof.carriers(history, r).stream()).distinct()
-                .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure))).toList();
+        List<Integer> carriers = carriers(history, cure).stream().sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure))).toList();
         List<Missing> missing = missing(history, cure, probability, carriers);
-        Grade grade = missing.isEmpty() ? Grade.PROVEN : unproven(now, cure, probability);
-        return new Verdict(cure, suspects(now, cure), probability, waste(now, cure), enough(now, cure), grade,
+        return new Verdict(cure, suspects(now, cure), probability, waste(now, cure), enough(now, cure), grade(now, cure, probability, missing),
                 carriers.stream().map(history.readings()::get).toList(), missing, List.of(), Optional.empty());
+    }
+
+    private static List<Integer> carriers(BeliefHistory history, Cure cure) {
+        return cure.remedies().stream().flatMap(r -> Proof.carriers(history, r).stream()).distinct().toList();
+    }
+
+    private static Grade grade(Belief now, Cure cure, double probability, List<Missing> missing) {
+        return missing.isEmpty() ? Grade.PROVEN : unproven(now, cure, probability);
     }
 
     /** The same with what would overturn it. */

@@ -3,6 +3,7 @@ package overturn.inference;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.DoubleStream;
@@ -23,21 +24,22 @@ class LeewayTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
 
-    /** A row as one reading of some figures makes it, every particle predicting 0 and moving them all alike along one direction. */
-    private static double[] row(SharedOffsetNormal normal, int figures, double slope) {
-        double[][] directions = new double[Slopes.DIRECTIONS][figures];
-        java.util.Arrays.fill(directions[3], slope);
-        SharedOffsetNormal.Tangent tangent = normal.tangent(directions);
-        double[] row = new double[Leeway.LENGTH];
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
-            row[i] = normal.logDensity(new float[figures], 0);
-            tangent.addGradient(new float[figures], 0, row, Leeway.SLOPES_FROM + i * Slopes.DIRECTIONS);
-        }
-        for (int j = 0; j < Slopes.DIRECTIONS; j++) {
-            System.arraycopy(tangent.curvature()[j], 0, row, Leeway.PLAIN_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
-            System.arraycopy(tangent.curvature()[j], 0, row, Leeway.DOUBLED_FROM + j * Slopes.DIRECTIONS, Slopes.DIRECTIONS);
-        }
-        return row;
+    /** Nothing read yet. */
+    private static Leeway unread() {
+        return new Leeway();
+    }
+
+    /** Adds what one reading of some figures makes, every particle predicting 0 and moving them all alike along one direction. */
+    private static Leeway with(Leeway leeway, double[] seen, double[] sds, double slope) {
+        SharedOffsetNormal normal = new SharedOffsetNormal(seen, sds, 0);
+        double[][] directions = new double[Slopes.DIRECTIONS][seen.length];
+        Arrays.fill(directions[3], slope);
+        double[] logs = new double[Crowd.PARTICLES];
+        Arrays.fill(logs, normal.logDensity(new float[seen.length], 0));
+        Leeway more = leeway.copy();
+        more.add(1, logs);
+        more.add(1, seen, new float[Crowd.PARTICLES * seen.length], MODEL.crowd(), normal.tangent(directions), normal.tangent(directions));
+        return more;
     }
 
     /** A direction that moves all figures alike is an offset they share: the integral is that normal. */
@@ -45,27 +47,27 @@ class LeewayTest {
     void aSharedShiftIsASharedOffset() {
         double[] seen = {4, 6, 5};
         double[] sds = {1, 2, 1.5};
-        double[] logs = Leeway.logs(row(new SharedOffsetNormal(seen, sds, 0), 3, 3), MODEL.crowd());
+        double[] logs = with(unread(), seen, sds, 3).logs(MODEL.crowd());
         double byHand = new SharedOffsetNormal(seen, sds, 3 * Leeway.REACH).logDensity(new float[3], 0);
         assertEquals(byHand, logs[0], 1e-9);
         assertTrue(logs[0] > new SharedOffsetNormal(seen, sds, 0).logDensity(new float[3], 0) + 5, "what all ask for together is granted once");
     }
 
-    /** Two readings that both ask for the shift are explained by one; rows add up. */
+    /** Two readings that both ask for the shift are explained by one. */
     @Test
     void twoReadingsShareOneShift() {
-        double[] one = row(new SharedOffsetNormal(new double[] {4}, new double[] {1}, 0), 1, 3);
-        double[] other = row(new SharedOffsetNormal(new double[] {6}, new double[] {2}, 0), 1, 3);
-        double[] sum = IntStream.range(0, one.length).mapToDouble(n -> one[n] + other[n]).toArray();
+        Leeway one = with(unread(), new double[] {4}, new double[] {1}, 3);
+        Leeway other = with(unread(), new double[] {6}, new double[] {2}, 3);
+        Leeway both = with(one, new double[] {6}, new double[] {2}, 3);
         double together = new SharedOffsetNormal(new double[] {4, 6}, new double[] {1, 2}, 3 * Leeway.REACH).logDensity(new float[2], 0);
-        assertEquals(together, Leeway.logs(sum, MODEL.crowd())[7], 1e-9);
-        assertTrue(together > Leeway.logs(one, MODEL.crowd())[7] + Leeway.logs(other, MODEL.crowd())[7], "more than each for itself");
+        assertEquals(together, both.logs(MODEL.crowd())[7], 1e-9);
+        assertTrue(together > one.logs(MODEL.crowd())[7] + other.logs(MODEL.crowd())[7], "more than each for itself");
     }
 
     @Test
     void withoutSlopesThereIsNoLeeway() {
-        double[] row = row(new SharedOffsetNormal(new double[] {4}, new double[] {1}, 0), 1, 0);
-        assertEquals(row[5], Leeway.logs(row, MODEL.crowd())[5], 1e-12);
+        Leeway leeway = with(unread(), new double[] {4}, new double[] {1}, 0);
+        assertEquals(leeway.log(5), leeway.logs(MODEL.crowd())[5], 1e-12);
     }
 
     /** A figure made of a trait and the severity gives these slopes back. */

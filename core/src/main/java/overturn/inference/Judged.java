@@ -1,0 +1,50 @@
+package overturn.inference;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
+import overturn.evidence.Reading;
+import overturn.suspect.Cure;
+
+/**
+ * Readings of one job and the rig set-ups they were taken with, each judged once, however the job goes on from there. Thread-safe.
+ */
+final class Judged {
+
+    private final LayoutModel model;
+    private final boolean sometimes;
+    private final Map<Reading, ReadingLikelihood> readings = new ConcurrentHashMap<>();
+    private final Map<List<ReadingLikelihood>, SetupLikelihood> setups = new ConcurrentHashMap<>();
+    private final Map<Alone, Belief> alone = new ConcurrentHashMap<>();
+
+    /** @param sometimes whether the fault may not have been there during a test */
+    Judged(LayoutModel model, boolean sometimes) {
+        this.model = model;
+        this.sometimes = sometimes;
+    }
+
+    /** @throws IllegalArgumentException if the layout has no such test */
+    ReadingLikelihood of(Reading reading) {
+        ReadingLikelihood known = readings.get(reading);
+        if (known == null) {
+            readings.putIfAbsent(reading, ReadingLikelihood.of(model, reading, sometimes));
+            known = readings.get(reading);
+        }
+        return known;
+    }
+
+    /** All readings of one set-up together. */
+    SetupLikelihood setup(List<ReadingLikelihood> own) {
+        return setups.computeIfAbsent(List.copyOf(own), o -> new SetupLikelihood(model, o, !sometimes));
+    }
+
+    /** What is believed on some readings and nothing else, after what was remedied. */
+    Belief alone(List<ReadingLikelihood> readings, Optional<Cure> done, Supplier<Belief> worked) {
+        return alone.computeIfAbsent(new Alone(readings, done), a -> worked.get());
+    }
+
+    private record Alone(List<ReadingLikelihood> readings, Optional<Cure> done) {
+    }
+}
