@@ -1,6 +1,5 @@
 package overturn.inference;
 
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -25,8 +24,6 @@ import overturn.suspect.Suspect;
 public final class Belief {
 
     private static final double LEAST = 1e-12;
-    /** Weight against the heaviest particle, below which one is felt nowhere. */
-    private static final float UNFELT = 1e-9f;
     /** Share from which on a fault in no list is tried with several vehicles, and a single; and how many singles are at most. */
     private static final double MATTERING = 0.002;
     private static final double HARDLY_MATTERING = 1e-5;
@@ -80,30 +77,27 @@ public final class Belief {
 
     /** From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none. */
     static Belief of(LayoutModel model, Prior prior, Repairs repairs, List<Hypothesis> hypotheses, SummedLikelihood read) {
-        Cloud[] clouds = hypotheses.stream().map(h -> Cloud.of(prior.log(h), read.row(h, 0))).toArray(Cloud[]::new);
-        for (int h : tried(hypotheses, clouds, model.sound())) {
-            clouds[h] = Cloud.of(prior.log(hypotheses.get(h)), overVehicles(hypotheses.get(h), repairs, read, model.crowd()));
-        }
-        return new Belief(model, repairs.done(), hypotheses, read.setups(), List.of(clouds));
+        Set<Integer> tried = tried(hypotheses, hypotheses.stream().mapToDouble(h -> logEvidence(prior, h, read)).toArray(), model.sound());
+        List<Cloud> clouds = IntStream.range(0, hypotheses.size()).mapToObj(h -> Cloud.of(prior.log(hypotheses.get(h)),
+                tried.contains(h) ? overVehicles(hypotheses.get(h), repairs, read, model.crowd()) : read.row(hypotheses.get(h), 0))).toList();
+        return new Belief(model, repairs.done(), hypotheses, read.setups(), clouds);
     }
 
     /** Log evidence of one hypothesis, its prior included, not normalised. */
     static double logEvidence(Prior prior, Hypothesis hypothesis, SummedLikelihood read) {
-        return Cloud.of(prior.log(hypothesis), read.row(hypothesis, 0)).logEvidence();
+        return prior.log(hypothesis) - Math.log(Crowd.PARTICLES) + read.evidence(hypothesis);
     }
 
     /** Weights of the particles of one hypothesis, against the heaviest. */
     private record Cloud(double logHeaviest, float[] relative, double sum) {
 
         static Cloud of(double logPrior, double[] row) {
-            double highest = Double.NEGATIVE_INFINITY;
-            for (double log : row) {
-                highest = Math.max(highest, log);
-            }
+            double highest = LogSpace.highest(row);
+            double[] against = LogSpace.against(highest, row);
             float[] relative = new float[row.length];
             double sum = 0;
             for (int i = 0; i < row.length; i++) {
-                relative[i] = (float) Math.exp(row[i] - highest);
+                relative[i] = (float) against[i];
                 sum += relative[i];
             }
             return new Cloud(logPrior - Math.log(row.length) + highest, relative, sum);
@@ -115,9 +109,14 @@ public final class Belief {
 
         /** Share of the weight on which a rig lied, from the log likelihoods that it lied and that it lied or not. */
         double lying(double logLied, double[] row) {
+            double[] chances = new double[row.length];
+            for (int i = 0; i < row.length; i++) {
+                chances[i] = row[i] - logLied;
+            }
+            LogSpace.fade(chances);
             double lying = 0;
             for (int i = 0; i < row.length; i++) {
-                lying += relative[i] > UNFELT ? relative[i] * Math.exp(logLied - row[i]) : 0;
+                lying += relative[i] * chances[i];
             }
             return lying / sum;
         }
@@ -153,12 +152,13 @@ public final class Belief {
     }
 
     /** Nothing wrong, the leading singles, faults in no list that matter, and all pairs that are carried: two severities seldom both fit on one particle. */
-    private static List<Integer> tried(List<Hypothesis> hypotheses, Cloud[] clouds, int sound) {
-        double[] shares = LogSpace.normalised(Arrays.stream(clouds).mapToDouble(Cloud::logEvidence).toArray());
+    private static Set<Integer> tried(List<Hypothesis> hypotheses, double[] logEvidence, int sound) {
+        double[] shares = LogSpace.normalised(logEvidence);
         Set<Integer> leading = IntStream.range(0, shares.length).boxed().filter(h -> hypotheses.get(h).isSingle() && shares[h] > HARDLY_MATTERING)
                 .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).collect(Collectors.toSet());
         return IntStream.range(0, shares.length).boxed()
-                .filter(h -> hypotheses.get(h).isSingle() ? leading.contains(h) || hypotheses.get(h).first() == sound : hypotheses.get(h).isPair() || shares[h] >= MATTERING).toList();
+                .filter(h -> hypotheses.get(h).isSingle() ? leading.contains(h) || hypotheses.get(h).first() == sound : hypotheses.get(h).isPair() || shares[h] >= MATTERING)
+                .collect(Collectors.toSet());
     }
 
     /** Of what is in the list: a fault in no list would explain any reading, and a rig is made anew before that is believed. */

@@ -50,7 +50,7 @@ final class Glances {
         for (int s = 0; s < suspects; s++) {
             Hypothesis alone = Hypothesis.single(s);
             double[] row = read.row(alone, 0);
-            evidence[s] = prior.log(alone) + LogSpace.sum(row);
+            evidence[s] = prior.log(alone) + read.evidence(alone);
             asHost[s] = picked(row);
             asGuest[s] = picked(since.isEmpty() ? beyond(row, base) : read(since, alone));
             for (int t = 0; t < fits[s].length; t++) {

@@ -94,9 +94,13 @@ final class PairPredictions {
         int width = singles.width();
         float[] base = singles.values(sound);
         float[] both = Arrays.copyOf(simulated, Crowd.PARTICLES * width);
-        for (int there = simulated.length; there < both.length; there++) {
-            int here = there % simulated.length;
-            both[there] = singles.series() ? singles.within(there % width, base[there] + simulated[here] - base[here]) : simulated[here];
+        for (int from = simulated.length; from < both.length; from += simulated.length) {
+            for (int here = 0; here < simulated.length; here++) {
+                both[from + here] = simulated[here] + (singles.series() ? base[from + here] - base[here] : 0);
+            }
+        }
+        if (singles.series()) {
+            singles.keepWithin(both, simulated.length);
         }
         return both;
     }

@@ -225,6 +225,15 @@ final class Predictions {
         return (float) Math.max(least[k], Math.min(most[k], value));
     }
 
+    /** Figures from one of them on kept inside what can be read. */
+    void keepWithin(float[] figures, int from) {
+        for (int i = from; i < figures.length; i += width) {
+            for (int k = 0; k < width; k++) {
+                figures[i + k] = within(k, figures[i + k]);
+            }
+        }
+    }
+
     void normalise(float[] chances, int count) {
         for (int i = 0; i < count; i++) {
             float total = 0;

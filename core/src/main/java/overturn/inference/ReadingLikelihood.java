@@ -174,9 +174,15 @@ final class ReadingLikelihood {
 
     private double logStrange() {
         if (Double.isNaN(logStrange)) {
-            logStrange = predictions.unexplained().logStrange(encoded, s -> LogSpace.sum(row(Hypothesis.single(s), 0)) - Math.log(Crowd.PARTICLES));
+            double asSound = alone(model.sound());
+            logStrange = predictions.unexplained().logStrange(encoded, s -> moved(s) ? alone(s) : asSound);
         }
         return logStrange;
+    }
+
+    /** Log likelihood under one suspect, whatever its severity and the vehicle. */
+    private double alone(int suspect) {
+        return LogSpace.roughSum(row(Hypothesis.single(suspect), 0)) - Math.log(Crowd.PARTICLES);
     }
 
     private double[] computed(Hypothesis hypothesis, int time) {

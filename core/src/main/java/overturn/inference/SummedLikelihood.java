@@ -1,7 +1,9 @@
 package overturn.inference;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import overturn.numeric.LogSpace;
 
 /**
@@ -19,6 +21,7 @@ final class SummedLikelihood {
     private final List<SetupLikelihood> less;
     private final List<SetupLikelihood> more;
     private final Rows rows;
+    private final Map<Hypothesis, Double> evidence = new ConcurrentHashMap<>();
     private final List<Repeats> repeats;
     private final Rows together;
     private final SummedLeeway leeway;
@@ -60,6 +63,16 @@ final class SummedLikelihood {
         return (hypothesis.isNoneOfThese() && !repeats.isEmpty() ? together : rows).of(hypothesis, time);
     }
 
+    /** Log of the likelihoods summed over the particles, each on its own vehicle; worked out once. */
+    double evidence(Hypothesis hypothesis) {
+        Double known = evidence.get(hypothesis);
+        if (known == null) {
+            known = LogSpace.roughSum(row(hypothesis, 0));
+            evidence.put(hypothesis, known);
+        }
+        return known;
+    }
+
     private double[] together(Hypothesis hypothesis, int time) {
         double[] sums = rows.of(hypothesis, time).clone();
         repeats.forEach(both -> add(sums, both.together(hypothesis, time), 1));
@@ -71,9 +84,13 @@ final class SummedLikelihood {
         Leeway summed = leeway.of(hypothesis);
         double[] logs = summed.logs(crowd);
         double[] row = row(hypothesis, 0);
+        double[] honest = new double[logs.length];
         for (int i = 0; i < logs.length; i++) {
-            double honest = Math.min(0, logAllHonest + summed.log(i) - row[i]);
-            logs[i] = LogSpace.add(logAllHonest + logs[i], row[i] + Math.log(1 - Math.exp(honest)));
+            honest[i] = Math.max(0, row[i] - logAllHonest - summed.log(i));
+        }
+        LogSpace.fade(honest);
+        for (int i = 0; i < logs.length; i++) {
+            logs[i] = LogSpace.add(logAllHonest + logs[i], row[i] + Math.log(1 - honest[i]));
         }
         return logs;
     }

@@ -197,9 +197,8 @@ public final class TestPlanner {
 
     private static boolean separated(List<Cure> cures, int top, double[] outcome, double total) {
         for (int c = 0; c < outcome.length; c++) {
-            boolean instead = !cures.get(c).includes(cures.get(top));
-            double share = outcome[c] / total;
-            if (instead && cures.get(c).remedies().stream().anyMatch(r -> !cures.get(top).has(r) && share > Proof.SEPARATED_SHARE)) {
+            boolean instead = outcome[c] > Proof.SEPARATED_SHARE * total && !cures.get(c).includes(cures.get(top));
+            if (instead && cures.get(c).remedies().stream().anyMatch(r -> !cures.get(top).has(r))) {
                 return false;
             }
         }

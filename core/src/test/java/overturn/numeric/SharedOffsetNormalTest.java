@@ -67,4 +67,16 @@ class SharedOffsetNormalTest {
         assertEquals(Math.log(2), LogSpace.entropy(new double[] {0.5, 0.5, 0}), 1e-12);
         assertThrows(IllegalStateException.class, () -> LogSpace.normalised(new double[] {Double.NEGATIVE_INFINITY}));
     }
+
+    @Test
+    void manyTermsAreSummedRoughly() {
+        double[] logs = java.util.stream.IntStream.range(0, 300).mapToDouble(i -> -1000 - 0.17 * i).toArray();
+        assertEquals(LogSpace.sum(logs), LogSpace.roughSum(logs), 1e-5);
+        double[] against = LogSpace.against(-1000, logs);
+        assertEquals(1, against[0]);
+        for (int i = 0; i < 117; i++) {
+            assertEquals(Math.exp(-0.17 * i), against[i], 1e-5 * Math.exp(-0.17 * i));
+        }
+        assertArrayEquals(new double[] {1, Math.exp(-3), 0, 0}, LogSpace.against(2, new double[] {2, -1, -30, Double.NEGATIVE_INFINITY}), 1e-6);
+    }
 }
