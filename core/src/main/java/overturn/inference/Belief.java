@@ -24,6 +24,8 @@ import overturn.suspect.Suspect;
 public final class Belief {
 
     private static final double LEAST = 1e-12;
+    /** Share below which a hypothesis says nothing about whether a rig lied. */
+    private static final double UNFELT = 1e-6;
     /** Share from which on a fault in no list is tried with several vehicles, and a single; and how many singles are at most. */
     private static final double MATTERING = 0.002;
     private static final double HARDLY_MATTERING = 1e-5;
@@ -166,7 +168,7 @@ public final class Belief {
         double lying = 0;
         double listed = 0;
         for (int h = 0; h < shares.length; h++) {
-            if (!hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
+            if (!hypotheses.get(h).isNoneOfThese() && shares[h] > UNFELT) {
                 lying += shares[h] * clouds.get(h).lying(setup.logLied(), setup.row(hypotheses.get(h), 0));
                 listed += shares[h];
             }

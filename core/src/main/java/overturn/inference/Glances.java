@@ -109,10 +109,10 @@ final class Glances {
         return best;
     }
 
-    /** How well two suspects together may fit, against what fits best. */
-    double log(int one, int other) {
+    /** How well two suspects together may fit, against what fits best: 0 or less. Not worked out to the end once it is seen to be less than asked for. */
+    double log(int one, int other, double least) {
         double sum = 0;
-        for (int t = 0; t < best.length; t++) {
+        for (int t = 0; t < best.length && sum >= least; t++) {
             boolean seesOne = moved[one][t];
             boolean seesOther = moved[other][t];
             double fit = seesOne && seesOther ? Math.max(best[t] - BENEFIT, Math.max(fits[one][t], fits[other][t]))

@@ -18,6 +18,7 @@ final class Pairing {
     private static final int CARRIED = 8;
     /** Carried whatever the first look says: it may miss the severities. */
     private static final int AT_A_GLANCE = 3;
+    private static final int UNLISTED_LOOKED_AT = 20;
     private static final int UNLISTED_CARRIED = 8;
 
     private Pairing() {
@@ -31,13 +32,22 @@ final class Pairing {
         return List.copyOf(all);
     }
 
-    /** What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way. */
+    /**
+     * What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way, looked for
+     * among those that do at a glance.
+     */
     private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, SummedLikelihood read) {
-        Best best = new Best(UNLISTED_CARRIED);
+        Best glanced = new Best(UNLISTED_LOOKED_AT);
         for (int s = 0; s < model.suspects().size(); s++) {
             Hypothesis like = Hypothesis.unlistedLike(s);
-            best.offer(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read)));
+            double log = prior.log(like);
+            for (SetupLikelihood setup : read.setups()) {
+                log += setup.unlistedAtAGlance(s);
+            }
+            glanced.offer(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : log));
         }
+        Best best = new Best(UNLISTED_CARRIED);
+        glanced.inOrder().forEach(like -> best.offer(new Scored(like, like.first() == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read))));
         return best.inOrder();
     }
 
@@ -57,7 +67,8 @@ final class Pairing {
             for (int other = one + 1; other < model.suspects().size(); other++) {
                 if (one != model.sound() && other != model.sound() && model.suspects().get(one).remedy() != model.suspects().get(other).remedy()) {
                     Hypothesis pair = Hypothesis.pair(one, other);
-                    glanced.offer(new Scored(pair, prior.log(pair) + glances.log(one, other)));
+                    double log = prior.log(pair);
+                    glanced.offer(new Scored(pair, log + glances.log(one, other, glanced.least() - log)));
                 }
             }
         }
@@ -80,6 +91,11 @@ final class Pairing {
 
         private Best(int most) {
             this.most = most;
+        }
+
+        /** What a score has to reach to be among them. */
+        private double least() {
+            return kept.size() < most ? Double.NEGATIVE_INFINITY : kept.element().score;
         }
 
         private void offer(Scored scored) {

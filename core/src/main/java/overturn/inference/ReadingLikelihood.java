@@ -1,5 +1,6 @@
 package overturn.inference;
 
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Map;
 import java.util.WeakHashMap;
@@ -13,6 +14,8 @@ final class ReadingLikelihood {
 
     /** Chance that a fault in no list is felt when the vehicle is driven, since it was brought in for something; estimate. */
     private static final double FELT = 0.8;
+    /** A particle on which a fault in no list shows as often as on most. */
+    private static final int USUAL = 1;
 
     private final Reading reading;
     private final Predictions predictions;
@@ -26,6 +29,7 @@ final class ReadingLikelihood {
     /** Kept as long as the meetings are asked for. */
     private final Map<Meetings, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
     private final boolean[] moved;
+    private final double[] alone;
     private volatile double logStrange = Double.NaN;
 
     private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
@@ -38,6 +42,8 @@ final class ReadingLikelihood {
         this.sound = Hypothesis.single(model.sound());
         this.logLied = predictions.unexplained().logLied(encoded);
         this.moved = new boolean[model.suspects().size()];
+        this.alone = new double[moved.length];
+        Arrays.fill(alone, Double.NaN);
         for (int s = 0; s < moved.length; s++) {
             moved[s] = (predictions.moved(s) || felt()) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(s).remedy()));
         }
@@ -174,15 +180,23 @@ final class ReadingLikelihood {
 
     private double logStrange() {
         if (Double.isNaN(logStrange)) {
-            double asSound = alone(model.sound());
-            logStrange = predictions.unexplained().logStrange(encoded, s -> moved(s) ? alone(s) : asSound);
+            logStrange = predictions.unexplained().logStrange(encoded, this::alone);
         }
         return logStrange;
     }
 
     /** Log likelihood under one suspect, whatever its severity and the vehicle. */
     private double alone(int suspect) {
-        return LogSpace.roughSum(row(Hypothesis.single(suspect), 0)) - Math.log(Crowd.PARTICLES);
+        int shown = moved(suspect) ? suspect : model.sound();
+        if (Double.isNaN(alone[shown])) {
+            alone[shown] = LogSpace.roughSum(row(Hypothesis.single(shown), 0)) - Math.log(Crowd.PARTICLES);
+        }
+        return alone[shown];
+    }
+
+    /** At a glance the log likelihood if the fault is in no list and looks like this suspect. */
+    double unlistedAtAGlance(int like) {
+        return LogSpace.add(Crowd.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like), Crowd.logUnlistedShare(USUAL) + logStrange());
     }
 
     private double[] computed(Hypothesis hypothesis, int time) {

@@ -93,6 +93,15 @@ final class SetupLikelihood {
         return row;
     }
 
+    /** At a glance the log likelihood if the fault is in no list and looks like this suspect. */
+    double unlistedAtAGlance(int like) {
+        double sum = logHonest;
+        for (int r = 0; r < shares.length; r++) {
+            sum += shares[r] * readings.get(r).unlistedAtAGlance(like);
+        }
+        return LogSpace.add(sum, logLied);
+    }
+
     /** How much a reading counts among repeats on this set-up; 0 where it was taken with another. */
     double share(ReadingLikelihood reading) {
         int at = readings.indexOf(reading);

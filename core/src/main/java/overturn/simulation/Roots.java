@@ -7,7 +7,7 @@ import org.hipparchus.analysis.solvers.PegasusSolver;
 /** Where a rising function crosses zero. */
 final class Roots {
 
-    private static final double TOLERANCE_BAR = 1e-7;
+    private static final double TOLERANCE_BAR = 1e-6;
     private static final int MOST_EVALUATIONS = 200;
 
     private Roots() {

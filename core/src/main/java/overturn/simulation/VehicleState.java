@@ -22,6 +22,8 @@ final class VehicleState {
     /** More than any pedal or lever needs to meet its stop. */
     static final double STOP_FORCE_N = 5_000;
     private static final double[] NO_AIR = {};
+    /** A pedal ratio that changes by less is found. */
+    private static final double SAME_RATIO = 1e-7;
     private static final double WORTH_SOLVING_SHARE = 0.003;
     private static final double[] CREEP_DECADES = IntStream.rangeClosed(0, 900).mapToDouble(s -> Math.log10(1 + s)).toArray();
 
@@ -287,7 +289,7 @@ final class VehicleState {
         for (int i = 0; i < 40; i++) {
             settleAt(targetBar(ratio * forceN));
             double next = plant.input.ratioAtStop() == plant.input.ratioAtRest() ? ratio : ratio(travelMm());
-            if (Math.abs(next - ratio) < 1e-10) {
+            if (Math.abs(next - ratio) < SAME_RATIO) {
                 break;
             }
             ratio = next;

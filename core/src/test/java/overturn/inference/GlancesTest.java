@@ -42,10 +42,11 @@ class GlancesTest {
     void aPairIsSeenToExplainWhatEachOfTheTwoExplains() {
         Glances seen = glances(DAMP, hold(37.5, 43, 51.5, 67.5));
         int cup = MODEL.indexOf("primary-piston-cup");
-        double both = seen.log(cup, MODEL.indexOf("weeping-joint"));
-        double twoCups = seen.log(cup, MODEL.indexOf("second-piston-rear-cup"));
+        double both = seen.log(cup, MODEL.indexOf("weeping-joint"), Double.NEGATIVE_INFINITY);
+        double twoCups = seen.log(cup, MODEL.indexOf("second-piston-rear-cup"), Double.NEGATIVE_INFINITY);
         assertTrue(both > twoCups + 1, both + " and " + twoCups);
-        assertEquals(both, seen.log(MODEL.indexOf("weeping-joint"), cup), 1e-12, "whichever is named first");
+        assertEquals(both, seen.log(MODEL.indexOf("weeping-joint"), cup, Double.NEGATIVE_INFINITY), 1e-12, "whichever is named first");
+        assertTrue(seen.log(cup, MODEL.indexOf("second-piston-rear-cup"), both) < both, "less than asked for, however far it was worked out");
     }
 
     @Test
