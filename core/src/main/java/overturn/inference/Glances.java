@@ -55,7 +55,7 @@ final class Glances {
             asGuest[s] = picked(since.isEmpty() ? beyond(row, base) : read(since, alone));
             for (int t = 0; t < fits[s].length; t++) {
                 double[] own = readings.get(t).row(alone, 0);
-                fits[s][t] = LogSpace.sum(at(asHost[s], own));
+                fits[s][t] = LogSpace.sum(Rows.at(asHost[s], own));
                 moved[s][t] = readings.get(t).moved(s);
             }
         }
@@ -69,14 +69,6 @@ final class Glances {
             apart[i] = row[i] - base[i];
         }
         return apart;
-    }
-
-    private static double[] at(int[] particles, double[] row) {
-        double[] some = new double[particles.length];
-        for (int n = 0; n < some.length; n++) {
-            some[n] = row[particles[n]];
-        }
-        return some;
     }
 
     /** After a repair each fault that is left shows alone. */

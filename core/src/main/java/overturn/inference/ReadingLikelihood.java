@@ -83,7 +83,7 @@ final class ReadingLikelihood {
 
     /** The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own vehicle: a first look. */
     double[] firstLook(Meetings meetings) {
-        return !moved(meetings.host()) && moved(meetings.guest()) ? at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0)) : added(meetings);
+        return !moved(meetings.host()) && moved(meetings.guest()) ? Rows.at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0)) : added(meetings);
     }
 
     /** The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are asked for. */
@@ -93,7 +93,7 @@ final class ReadingLikelihood {
 
     private double[] added(Meetings meetings) {
         if (!moved(meetings.guest())) {
-            return at(meetings.vehicles(), row(Hypothesis.single(meetings.host()), 0));
+            return Rows.at(meetings.vehicles(), row(Hypothesis.single(meetings.host()), 0));
         }
         double[] row = predictions.logAdded(encoded, meetings, meetings.pair().showing(this::moved, model.sound()));
         if (sometimes) {
@@ -104,14 +104,6 @@ final class ReadingLikelihood {
             }
         }
         return row;
-    }
-
-    private static double[] at(int[] particles, double[] row) {
-        double[] some = new double[particles.length];
-        for (int n = 0; n < some.length; n++) {
-            some[n] = row[particles[n]];
-        }
-        return some;
     }
 
     private static double mixed(double there, double with, double without) {

@@ -37,6 +37,15 @@ final class Rows {
         };
     }
 
+    /** The figures of some particles of a row. */
+    static double[] at(int[] particles, double[] row) {
+        double[] some = new double[particles.length];
+        for (int n = 0; n < some.length; n++) {
+            some[n] = row[particles[n]];
+        }
+        return some;
+    }
+
     int suspects() {
         return singles.length;
     }

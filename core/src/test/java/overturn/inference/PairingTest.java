@@ -5,8 +5,10 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -41,6 +43,25 @@ class PairingTest {
         List<Reading> readings = MODEL.procedures().all().stream()
                 .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, readings);
+    }
+
+    /** Looked for among those that fit at a glance, what fits best is found all the same. */
+    @ParameterizedTest
+    @CsvSource({"fork-worn, 1", "air-in-slave, 2", "slave-seal-weeping, 3"})
+    void whatAFaultInNoListLooksLikeIsFoundAtAGlance(String suspect, long seed) {
+        SplittableRandom random = new SplittableRandom(seed);
+        List<Fault> faults = MODEL.suspects().get(MODEL.indexOf(suspect)).physics().at(0.5, MODEL.layout(), random);
+        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1).after(MODEL.procedures().intake());
+        List<SetupLikelihood> setups = MODEL.procedures().all().stream()
+                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.id(), RigTrust.NORMAL))
+                .map(r -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, r, false)), true)).toList();
+        SummedLikelihood read = SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups));
+        Prior prior = Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN);
+        List<Hypothesis> found = Pairing.hypotheses(MODEL, prior, Repairs.NONE, read).stream().filter(Hypothesis::isNoneOfThese).toList();
+        List<Hypothesis> best = IntStream.range(0, MODEL.suspects().size()).mapToObj(Hypothesis::unlistedLike)
+                .sorted(Comparator.comparingDouble((Hypothesis h) -> -Belief.logEvidence(prior, h, read))).limit(4).toList();
+        assertTrue(found.containsAll(best), best + " are among " + found);
+        assertEquals(Hypothesis.unlistedLike(MODEL.sound()), found.get(0), "nothing wrong that is felt all the same is always carried");
     }
 
     @Test

@@ -1,0 +1,57 @@
+package overturn.inference;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertNotSame;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.Test;
+import overturn.evidence.Reading;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.suspect.Cure;
+
+class JudgedTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+
+    private static Reading dryWalk(RigTrust trust) {
+        return new Reading("one", "dry-walk", new Observed("all-dry"), "lamp", trust);
+    }
+
+    @Test
+    void theSameReadingIsJudgedOnce() {
+        Judged judged = new Judged(MODEL, false);
+        ReadingLikelihood normal = judged.of(dryWalk(RigTrust.NORMAL));
+        assertSame(normal, judged.of(dryWalk(RigTrust.NORMAL)));
+        ReadingLikelihood doubtful = judged.of(dryWalk(RigTrust.DOUBTFUL));
+        assertNotSame(normal, doubtful, "trusted less, it is another reading");
+        assertSame(judged.setup(List.of(normal)), judged.setup(List.of(normal)));
+        assertNotSame(judged.setup(List.of(normal)), judged.setup(List.of(doubtful)));
+    }
+
+    @Test
+    void whatIsBelievedOnOneReadingAloneDependsOnWhatWasRemedied() {
+        Judged judged = new Judged(MODEL, false);
+        List<ReadingLikelihood> one = List.of(judged.of(dryWalk(RigTrust.NORMAL)));
+        Belief belief = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of()).now();
+        AtomicInteger worked = new AtomicInteger();
+        for (Optional<Cure> done : List.of(Optional.<Cure>empty(), Optional.of(Cure.LOOK_ELSEWHERE), Optional.<Cure>empty())) {
+            assertSame(belief, judged.alone(one, done, () -> {
+                worked.incrementAndGet();
+                return belief;
+            }));
+        }
+        assertEquals(2, worked.get());
+    }
+
+    @Test
+    void aTestOfAnotherLayoutIsRefused() {
+        Reading foreign = new Reading("one", "no-such-test", new Observed("all-dry"), "lamp", RigTrust.NORMAL);
+        assertThrows(IllegalArgumentException.class, () -> new Judged(MODEL, false).of(foreign));
+    }
+}
