@@ -1,7 +1,7 @@
 import { useSettings } from "../domain/settings";
 import type { Layout } from "../domain/types";
 import { say } from "../domain/words";
-import type { Placed, Point, Stretch } from "./place";
+import { type Placed, type Point, plugAt, type Stretch } from "./place";
 
 /** Plugs and clamps where they are fitted, and the line behind which nothing is under test. */
 export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: Layout; stillFitted: string[] }) {
@@ -18,8 +18,8 @@ export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: 
   return (
     <g>
       {placed.pipes.flatMap((p, i) => [
-        plugs.includes(p.id) && placed.pipes.findIndex((other) => other.id === p.id) === i && <Plug key={p.id} at={p.plug} name={name(p.id)} across={ports.includes(p.id)} />,
-        ...p.later.filter((id) => plugs.includes(id)).map((id) => <Plug key={id} at={p.tail} name={name(id)} across={false} />),
+        plugs.includes(p.id) && placed.pipes.findIndex((other) => other.id === p.id) === i && <Plug key={p.id} at={plugAt(p, p.id)} name={name(p.id)} across={ports.includes(p.id)} />,
+        ...p.later.filter((id) => plugs.includes(id)).map((id) => <Plug key={id} at={plugAt(p, id)} name={name(id)} across={false} />),
       ])}
       {clamped.map((p) => (
         <path key={p.id} d={`M${p.plug.x + 12} ${p.plug.y - 12}v24M${p.plug.x + 20} ${p.plug.y - 12}v24`} stroke="var(--ink)" strokeWidth="4" />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { ComponentKind, Layout } from "../domain/types";
-import { MASTER, place, SIZE } from "./place";
+import { MASTER, place, plugAt, SIZE, type Stretch } from "./place";
 
 interface File {
   id: string;
@@ -54,6 +54,14 @@ describe("the circuit sheet", () => {
   it.each(PRESETS.map((p) => [p.id, p] as const))("has a place for a plug at every joint of %s", (_, file) => {
     const spots = new Set(place(asLayout(file)).pipes.flatMap((p) => [p.id, ...p.later]));
     expect([...spots].sort()).toEqual(file.joints.map((j) => j.id).sort());
+  });
+
+  it.each(PRESETS.map((p) => [p.id, p] as const))("draws no two plugs of %s over one another", (_, file) => {
+    const pipes = place(asLayout(file)).pipes;
+    const joints = file.joints.map((j) => j.id);
+    const spots = joints.map((id) => ({ id, stretch: pipes.find((p) => p.id === id || p.later.includes(id)) as Stretch })).map(({ id, stretch }) => ({ id, at: plugAt(stretch, id) }));
+    const near = spots.flatMap((one, i) => spots.slice(i + 1).filter((other) => Math.hypot(one.at.x - other.at.x, one.at.y - other.at.y) < 12).map((other) => `${one.id} on ${other.id}`));
+    expect(near).toEqual([]);
   });
 
   it("makes room for many ends", () => {

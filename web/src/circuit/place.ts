@@ -44,6 +44,8 @@ const HUB_SIZE: Record<HubKind, { width: number; height: number }> = {
 };
 const HIGHEST_HUB = 132;
 const HOSE_LENGTH = 44;
+/** From one plug to the next on the same pipe. */
+const PLUG_ROOM = 14;
 /** To the right of what is written beside the master. */
 const CLEAR_OF_LABEL = 592;
 
@@ -124,7 +126,7 @@ class Stretches {
     const start = hose ? target.x - HOSE_LENGTH : target.x;
     const first = this.kinds.get(joint.from) === "MASTER";
     const path = first ? fromPort(from, { x: start, y: target.y }, second) : fromHub(from, { x: start, y: target.y }, lane);
-    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : { x: from.x + 16, y: from.y },
+    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : behindHub(from, { x: start, y: target.y }, lane),
       later: passed.filter((id) => id !== hose?.joint && id !== behind), tail: { x: start - 12, y: target.y } });
     if (hose) {
       this.drawn.push({ id: hose.joint, path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`, to: hose.id, hose: true, plug: { x: start, y: target.y }, later: behind ? [behind] : [], tail: { x: target.x - 4, y: target.y } });
@@ -137,7 +139,7 @@ class Stretches {
     out.forEach((joint, i) => {
       if (joint.chamber !== chamber) return;
       const spread = hub.kind === "MODULATOR" ? (i - (out.length - 1) / 2) * Math.min(15, 60 / out.length) : 0;
-      this.run(joint, { x: hub.at.x + hub.width, y: hub.at.y + spread }, Math.abs(i - (out.length - 1) / 2));
+      this.run(joint, { x: hub.at.x + hub.width, y: hub.at.y + spread }, laneOf(i - (out.length - 1) / 2));
     });
   }
 }
@@ -150,7 +152,25 @@ function fromPort(port: Point, to: Point, lane: number): string {
 }
 
 function fromHub(from: Point, to: Point, lane: number): string {
-  if (from.y === to.y) return `M${from.x} ${from.y}H${to.x}`;
-  const bend = Math.min(to.x - 8, Math.max(from.x + 14, 724 - lane * 18));
-  return `M${from.x} ${from.y}H${bend}V${to.y}H${to.x}`;
+  return from.y === to.y ? `M${from.x} ${from.y}H${to.x}` : `M${from.x} ${from.y}H${bend(from, to, lane)}V${to.y}H${to.x}`;
+}
+
+/** A lane of its own for each pipe that leaves a hub, the outermost the furthest from the ends, so that no two cross. */
+function laneOf(fromMiddle: number): number {
+  return fromMiddle > 0 ? fromMiddle - 0.5 : -fromMiddle;
+}
+
+function bend(from: Point, to: Point, lane: number): number {
+  return Math.min(to.x - 8, Math.max(from.x + 14, Math.min(724, to.x - 3 * PLUG_ROOM) - lane * 18));
+}
+
+/** Where a pipe is plugged at the hub it leaves: past its bend, since pipes of a tee leave it in one place. */
+function behindHub(from: Point, to: Point, lane: number): Point {
+  return from.y === to.y ? { x: from.x + 16, y: from.y } : { x: Math.min(to.x, bend(from, to, lane) + PLUG_ROOM), y: to.y };
+}
+
+/** Where a joint of a stretch is plugged. */
+export function plugAt(stretch: Stretch, joint: string): Point {
+  const behind = stretch.later.length - 1 - stretch.later.indexOf(joint);
+  return joint === stretch.id ? stretch.plug : { x: stretch.tail.x - behind * PLUG_ROOM, y: stretch.tail.y };
 }

@@ -268,6 +268,26 @@ class BeliefTest {
         MODEL.suspects().forEach(s -> assertEquals(belief(DRY).probability(s.id()), grown.after(1).probability(s.id()), 1e-12));
     }
 
+    /** Readings are judged once for a job, whichever way it goes on: no way disturbs another, and a reading trusted less is another. */
+    @Test
+    void waysThatPartFromOneHistoryDoNotDisturbOneAnother() {
+        Reading doubted = figures("hold-medium", "tape", RigTrust.DOUBTFUL, 36.0, 40.0, 45.0, 55.0);
+        Reading wet = observed("assist-looked-into", "wet", "lamp", RigTrust.NORMAL);
+        BeliefHistory start = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS));
+        BeliefHistory sinking = start.with(List.of(SINKING));
+        BeliefHistory doubtful = start.with(List.of(doubted));
+        BeliefHistory seal = start.with(List.of(wet)).with(List.of(doubted));
+        BeliefHistory repaired = sinking.repaired(Cure.of(Remedy.RENEW_MASTER)).with(List.of(DRY));
+        for (int s = 0; s < MODEL.suspects().size(); s++) {
+            assertEquals(belief(SINKS, SINKING).probability(s), sinking.now().probability(s));
+            assertEquals(belief(SINKS, doubted).probability(s), doubtful.now().probability(s));
+            assertEquals(belief(SINKS, wet, doubted).probability(s), seal.now().probability(s));
+        }
+        assertTrue(sinking.ownFactor(1, Remedy.RENEW_MASTER) > doubtful.ownFactor(1, Remedy.RENEW_MASTER));
+        assertTrue(repaired.now().probability(Remedy.RENEW_MASTER) < 0.01, "it has been done");
+        assertTrue(sinking.now().probability(Remedy.RENEW_MASTER) > 0.3, "and before it had not");
+    }
+
     @Test
     void whatNothingExplainsFeedsNoneOfThese() {
         Reading sound = figures("hold-medium", "tape", RigTrust.PROVEN, 34.0, 34.5, 35.0, 35.5);

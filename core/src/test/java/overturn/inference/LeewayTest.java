@@ -64,6 +64,41 @@ class LeewayTest {
         assertTrue(together > one.logs(MODEL.crowd())[7] + other.logs(MODEL.crowd())[7], "more than each for itself");
     }
 
+    /** On a vehicle whose hand and instrument are twice as bad the same miss asks for less of a shift, and is granted what that noise allows. */
+    @Test
+    void aNoisyVehicleIsGrantedLeewayByItsOwnNoise() {
+        Crowd crowd = MODEL.crowd();
+        double[] seen = {4, 6};
+        SharedOffsetNormal normal = new SharedOffsetNormal(seen, new double[] {1, 1}, 0);
+        SharedOffsetNormal doubled = new SharedOffsetNormal(seen, new double[] {2, 2}, 0);
+        double[][] directions = new double[Slopes.DIRECTIONS][2];
+        Arrays.fill(directions[0], 3);
+        float[] means = new float[2];
+        double[] rows = IntStream.range(0, Crowd.PARTICLES).mapToDouble(i -> (crowd.noisy(i) ? doubled : normal).logDensity(means, 0)).toArray();
+        Leeway leeway = new Leeway();
+        leeway.add(1, rows);
+        leeway.add(1, seen, new float[Crowd.PARTICLES * 2], crowd, normal.tangent(directions), doubled.tangent(directions));
+        double[] logs = leeway.logs(crowd);
+        for (int i = 0; i < logs.length; i++) {
+            double sd = crowd.noisy(i) ? 2 : 1;
+            assertEquals(new SharedOffsetNormal(seen, new double[] {sd, sd}, 3 * Leeway.REACH).logDensity(means, 0), logs[i], 1e-9);
+        }
+        assertTrue(IntStream.range(0, Crowd.PARTICLES).anyMatch(crowd::noisy) && IntStream.range(0, Crowd.PARTICLES).anyMatch(i -> !crowd.noisy(i)));
+    }
+
+    /** Half a reading, taken away again, leaves what was there. */
+    @Test
+    void whatIsTakenAwayLeavesTheRest() {
+        Leeway one = with(unread(), new double[] {4}, new double[] {1}, 3);
+        double before = one.logs(MODEL.crowd())[9];
+        double[] row = new double[Crowd.PARTICLES];
+        Arrays.fill(row, -2);
+        one.add(0.5, row);
+        assertEquals(before - 1, one.logs(MODEL.crowd())[9], 1e-9);
+        one.add(-0.5, row);
+        assertEquals(before, one.logs(MODEL.crowd())[9], 1e-9);
+    }
+
     @Test
     void withoutSlopesThereIsNoLeeway() {
         Leeway leeway = with(unread(), new double[] {4}, new double[] {1}, 0);

@@ -89,6 +89,24 @@ class PairingTest {
         assertEquals(predictions.value(pair.second(), there, 0) + adds, tried[0], 1e-3);
     }
 
+    /** On a vehicle that is not simulated with both, they do what they do on the one of the simulated that stands for it; never beyond what the field takes. */
+    @Test
+    void whatTwoFaultsDoIsDoneToTheVehiclesThatAreNotSimulated() {
+        Procedure travel = MODEL.procedures().find("travel-at-forces").orElseThrow();
+        Predictions predictions = MODEL.predictions(travel);
+        Hypothesis pair = Hypothesis.pair(MODEL.indexOf("air-in-master"), MODEL.indexOf("air-in-slave"));
+        float[] both = new PairPredictions(MODEL, travel, predictions).of(pair);
+        int width = predictions.width();
+        assertEquals(Crowd.PARTICLES * width, both.length);
+        for (int i = Crowd.PAIRS_SIMULATED; i < Crowd.PARTICLES; i++) {
+            int like = i % Crowd.PAIRS_SIMULATED;
+            for (int k = 0; k < width; k++) {
+                double adds = both[like * width + k] - predictions.value(MODEL.sound(), like, k);
+                assertEquals(predictions.within(k, predictions.value(MODEL.sound(), i, k) + adds), both[i * width + k], 1e-3);
+            }
+        }
+    }
+
     /** Where the quick look finds that nothing hangs on a reading, nothing does. */
     @ParameterizedTest
     @CsvSource({"air-in-master, air-in-slave, 5", "primary-piston-cup, air-in-slave, 1", "input-binding, slave-seal-weeping, 2"})
