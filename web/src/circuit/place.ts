@@ -155,13 +155,14 @@ function fromHub(from: Point, to: Point, lane: number): string {
   return from.y === to.y ? `M${from.x} ${from.y}H${to.x}` : `M${from.x} ${from.y}H${bend(from, to, lane)}V${to.y}H${to.x}`;
 }
 
-/** A lane of its own for each pipe that leaves a hub, the outermost the furthest from the ends, so that no two cross. */
+/** A lane of its own for each pipe that leaves a hub, the outermost the furthest from the ends: where the ends follow one another as the pipes do, no two cross. */
 function laneOf(fromMiddle: number): number {
   return fromMiddle > 0 ? fromMiddle - 0.5 : -fromMiddle;
 }
 
 function bend(from: Point, to: Point, lane: number): number {
-  return Math.min(to.x - 8, Math.max(from.x + 14, Math.min(724, to.x - 3 * PLUG_ROOM) - lane * 18));
+  const last = to.x - 3 * PLUG_ROOM > from.x + 36 ? Math.min(724, to.x - 3 * PLUG_ROOM) : to.x - 8;
+  return Math.max(from.x + 8, last - lane * Math.min(18, (last - from.x - 8) / 2));
 }
 
 /** Where a pipe is plugged at the hub it leaves: past its bend, since pipes of a tee leave it in one place. */
