@@ -1,7 +1,7 @@
 import { useSettings } from "../domain/settings";
 import type { Layout } from "../domain/types";
 import { say } from "../domain/words";
-import { type Placed, type Point, plugAt, type Stretch } from "./place";
+import { type Placed, type Point, plugAt, type Stretch, UNDER_TEST_X } from "./place";
 
 /** Plugs and clamps where they are fitted, and the line behind which nothing is under test. */
 export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: Layout; stillFitted: string[] }) {
@@ -26,8 +26,8 @@ export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: 
       ))}
       {(fitted(ports) || fitted(outlets)) && (
         <>
-          <path d={fitted(ports) ? "M210 216H488V20" : "M480 352H640V20"} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
-          <text x={fitted(ports) ? 496 : 632} y="30" textAnchor={fitted(ports) ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
+          <path d={fitted(ports) ? "M210 216H488V20" : `M480 368H${UNDER_TEST_X}V20`} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
+          <text x={fitted(ports) ? 496 : UNDER_TEST_X - 8} y="30" textAnchor={fitted(ports) ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
         </>
       )}
     </g>

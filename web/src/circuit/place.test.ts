@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { ComponentKind, Layout } from "../domain/types";
-import { MASTER, place, plugAt, SIZE, type Stretch } from "./place";
+import { MASTER, place, plugAt, SIZE, type Stretch, UNDER_TEST_X } from "./place";
 
 interface File {
   id: string;
@@ -62,6 +62,14 @@ describe("the circuit sheet", () => {
     const spots = joints.map((id) => ({ id, stretch: pipes.find((p) => p.id === id || p.later.includes(id)) as Stretch })).map(({ id, stretch }) => ({ id, at: plugAt(stretch, id) }));
     const near = spots.flatMap((one, i) => spots.slice(i + 1).filter((other) => Math.hypot(one.at.x - other.at.x, one.at.y - other.at.y) < 12).map((other) => `${one.id} on ${other.id}`));
     expect(near).toEqual([]);
+  });
+
+  it("plugs a modulator at its outlets, on this side of the line behind which nothing is under test", () => {
+    const tarn = PRESETS.find((p) => p.id === "tarn-box-van") as File;
+    const { pipes } = place(asLayout(tarn));
+    const outlets = tarn.joints.filter((j) => j.from === "modulator").map((j) => pipes.find((p) => p.id === j.id) as Stretch);
+    expect(outlets).toHaveLength(4);
+    outlets.forEach((outlet) => expect(plugAt(outlet, outlet.id).x).toBeLessThan(UNDER_TEST_X));
   });
 
   it("makes room for many ends", () => {

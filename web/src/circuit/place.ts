@@ -44,6 +44,8 @@ const HUB_SIZE: Record<HubKind, { width: number; height: number }> = {
 };
 const HIGHEST_HUB = 132;
 const HOSE_LENGTH = 44;
+/** Line behind the outlets of a plugged modulator: nothing to the right of it is under test. */
+export const UNDER_TEST_X = 640;
 /** From one plug to the next on the same pipe. */
 const PLUG_ROOM = 14;
 /** To the right of what is written beside the master. */
@@ -126,7 +128,7 @@ class Stretches {
     const start = hose ? target.x - HOSE_LENGTH : target.x;
     const first = this.kinds.get(joint.from) === "MASTER";
     const path = first ? fromPort(from, { x: start, y: target.y }, second) : fromHub(from, { x: start, y: target.y }, lane);
-    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : behindHub(from, { x: start, y: target.y }, lane),
+    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : this.kinds.get(joint.from) === "MODULATOR" ? { x: from.x + 12, y: from.y } : behindTee(from, { x: start, y: target.y }, lane),
       later: passed.filter((id) => id !== hose?.joint && id !== behind), tail: { x: start - 12, y: target.y } });
     if (hose) {
       this.drawn.push({ id: hose.joint, path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`, to: hose.id, hose: true, plug: { x: start, y: target.y }, later: behind ? [behind] : [], tail: { x: target.x - 4, y: target.y } });
@@ -162,11 +164,11 @@ function laneOf(fromMiddle: number): number {
 
 function bend(from: Point, to: Point, lane: number): number {
   const last = to.x - 3 * PLUG_ROOM > from.x + 36 ? Math.min(724, to.x - 3 * PLUG_ROOM) : to.x - 8;
-  return Math.max(from.x + 8, last - lane * Math.min(18, (last - from.x - 8) / 2));
+  return Math.max(from.x + 14, last - lane * Math.min(18, (last - from.x - 14) / 2));
 }
 
-/** Where a pipe is plugged at the hub it leaves: past its bend, since pipes of a tee leave it in one place. */
-function behindHub(from: Point, to: Point, lane: number): Point {
+/** Where a pipe is plugged that leaves a tee: past its bend, since all of them leave it in one place. */
+function behindTee(from: Point, to: Point, lane: number): Point {
   return from.y === to.y ? { x: from.x + 16, y: from.y } : { x: Math.min(to.x, bend(from, to, lane) + PLUG_ROOM), y: to.y };
 }
 
