@@ -1,9 +1,10 @@
 package overturn.circuit;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -11,13 +12,24 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.hipparchus.util.Combinations;
+import org.hipparchus.util.CombinatoricsUtils;
 
 /** Every way to divide a circuit with at most three devices; those that keep the same parts are one (handbook 03). */
 public final class CutSets {
 
+    /** Ways looked at; a circuit with so many joints that three devices give more is divided with two or with one. */
+    public static final int MOST_WAYS = 4000;
+
     private static final int MOST_DEVICES = 3;
 
-    private CutSets() {
+    private final Layout layout;
+    private final List<String> pressed = new ArrayList<>();
+    private final Map<String, BitSet> beyond = new HashMap<>();
+    private final BitSet whole = new BitSet();
+
+    private CutSets(Layout layout) {
+        this.layout = layout;
+        layout.chambers().forEach(chamber -> press(chamber, layout.master().id(), new BitSet()));
     }
 
     /** What closes a joint; the easier to fit come first. */
@@ -43,14 +55,25 @@ public final class CutSets {
      * @param without ways that are known already
      */
     public static List<Division> of(Layout layout, Collection<CutSet> without) {
-        Set<Set<String>> known = without.stream().map(cuts -> kept(layout, cuts)).collect(Collectors.toSet());
-        Map<Set<String>, Division> byKept = new LinkedHashMap<>();
+        return new CutSets(layout).divisions(without);
+    }
+
+    private List<Division> divisions(Collection<CutSet> without) {
+        Set<BitSet> known = without.stream().map(cuts -> kept(cuts.closed())).collect(Collectors.toSet());
+        Map<Device, List<String>> joints = new LinkedHashMap<>();
         for (Device device : Device.values()) {
-            List<String> joints = layout.joints().stream().filter(j -> fits(layout, j, device)).map(Joint::id).toList();
-            for (List<String> chosen : chosen(joints)) {
-                Set<String> kept = kept(layout, CutSet.closing(Set.copyOf(chosen)));
+            joints.put(device, layout.joints().stream().filter(j -> fits(layout, j, device)).map(Joint::id).toList());
+        }
+        int mostDevices = MOST_DEVICES;
+        while (mostDevices > 1 && ways(joints.values(), mostDevices) > MOST_WAYS) {
+            mostDevices--;
+        }
+        Map<BitSet, Division> byKept = new LinkedHashMap<>();
+        for (Map.Entry<Device, List<String>> entry : joints.entrySet()) {
+            for (List<String> chosen : chosen(entry.getValue(), mostDevices)) {
+                BitSet kept = kept(chosen);
                 if (!known.contains(kept)) {
-                    byKept.putIfAbsent(kept, new Division(device, chosen, takenOut(layout, chosen)));
+                    byKept.computeIfAbsent(kept, k -> new Division(entry.getKey(), chosen, takenOut(chosen, k)));
                 }
             }
         }
@@ -68,9 +91,14 @@ public final class CutSets {
         };
     }
 
-    private static List<List<String>> chosen(List<String> joints) {
+    private static long ways(Collection<List<String>> joints, int mostDevices) {
+        return joints.stream().mapToLong(own -> IntStream.rangeClosed(1, Math.min(mostDevices, own.size()))
+                .mapToLong(n -> CombinatoricsUtils.binomialCoefficient(own.size(), n)).sum()).sum();
+    }
+
+    private static List<List<String>> chosen(List<String> joints, int mostDevices) {
         List<List<String>> all = new ArrayList<>();
-        for (int devices = 1; devices <= Math.min(MOST_DEVICES, joints.size()); devices++) {
+        for (int devices = 1; devices <= Math.min(mostDevices, joints.size()); devices++) {
             for (int[] picked : new Combinations(joints.size(), devices)) {
                 all.add(IntStream.of(picked).mapToObj(joints::get).toList());
             }
@@ -78,17 +106,31 @@ public final class CutSets {
         return all;
     }
 
-    /** Parts that a chamber still presses on, each with its chamber: a part that two chambers share may lose one. */
-    private static Set<String> kept(Layout layout, CutSet cuts) {
-        return layout.chambers().stream().flatMap(chamber -> layout.connected(chamber, cuts).stream().map(id -> chamber + " " + id))
-                .collect(Collectors.toSet());
+    /** One place per part and chamber that presses on it, since a part that two chambers share may lose one; what lies beyond a joint is found on the way. */
+    private void press(Chamber chamber, String part, BitSet way) {
+        way.set(pressed.size());
+        whole.set(pressed.size());
+        pressed.add(part);
+        for (Joint joint : layout.leaving(part)) {
+            if (joint.chamber() == chamber) {
+                BitSet behind = new BitSet();
+                press(chamber, joint.to(), behind);
+                beyond.put(joint.id(), behind);
+                way.or(behind);
+            }
+        }
     }
 
-    private static Set<String> takenOut(Layout layout, List<String> joints) {
-        Set<String> out = new LinkedHashSet<>();
-        joints.forEach(joint -> out.addAll(layout.beyond(joint)));
-        CutSet cuts = CutSet.closing(Set.copyOf(joints));
-        layout.chambers().forEach(chamber -> out.removeAll(layout.connected(chamber, cuts)));
-        return new TreeSet<>(out);
+    private BitSet kept(Collection<String> closed) {
+        BitSet kept = (BitSet) whole.clone();
+        closed.forEach(joint -> kept.andNot(beyond.get(layout.joint(joint).id())));
+        return kept;
+    }
+
+    private Set<String> takenOut(List<String> joints, BitSet kept) {
+        Set<String> out = new TreeSet<>();
+        joints.forEach(joint -> beyond.get(joint).stream().mapToObj(pressed::get).forEach(out::add));
+        kept.stream().mapToObj(pressed::get).forEach(out::remove);
+        return out;
     }
 }

@@ -15,6 +15,9 @@ import org.jgrapht.traverse.BreadthFirstIterator;
 /** Finds everything that keeps a set of parts and joints from being a circuit. */
 final class LayoutFindings {
 
+    /** Shortest stroke of a chamber, mm: that of the smallest levers; estimate. */
+    private static final double LEAST_STROKE_MM = 3;
+
     private final Family family;
     private final List<Component> components;
     private final List<Joint> joints;
@@ -35,6 +38,7 @@ final class LayoutFindings {
         if (all.findings.isEmpty()) {
             all.fedOnce();
             all.reachesAnEnd();
+            all.chambersFeed();
             all.familyFits();
         }
         return all.findings;
@@ -135,6 +139,22 @@ final class LayoutFindings {
                 .filter(j -> joints.stream().noneMatch(k -> k.to().equals(j.from()) && k.chamber() == j.chamber()))
                 .forEach(j -> found(j.id(), "carries the " + j.chamber().name().toLowerCase(java.util.Locale.ROOT) + " chamber, but what feeds "
                         + j.from() + " does not"));
+    }
+
+    /** A second chamber has a stroke that a piston can be made with, and something to press on. */
+    private void chambersFeed() {
+        for (Component part : components) {
+            if (part instanceof Component.Master master && master.tandem()) {
+                if (master.secondaryStrokeMm() < LEAST_STROKE_MM) {
+                    found(master.id(), "has a secondary stroke of " + master.secondaryStrokeMm() + " mm; 0 (one chamber) or at least " + LEAST_STROKE_MM + " mm is possible");
+                }
+                for (Chamber chamber : Chamber.values()) {
+                    if (joints.stream().noneMatch(j -> j.from().equals(master.id()) && j.chamber() == chamber)) {
+                        found(master.id(), "has a " + chamber.name().toLowerCase(java.util.Locale.ROOT) + " chamber that feeds nothing; join it to an end, or give it one chamber");
+                    }
+                }
+            }
+        }
     }
 
     private void familyFits() {

@@ -42,13 +42,13 @@ public final class Belief {
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
 
-    private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, List<Cloud> clouds) {
+    private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, List<Cloud> clouds, double[] shares) {
         this.model = model;
         this.done = done;
         this.hypotheses = hypotheses;
         this.setups = setups;
         this.clouds = clouds;
-        this.shares = LogSpace.normalised(clouds.stream().mapToDouble(Cloud::logEvidence).toArray());
+        this.shares = shares;
         this.suspects = new double[model.suspects().size()];
         for (int h = 0; h < shares.length; h++) {
             sum(hypotheses.get(h), shares[h]);
@@ -82,7 +82,12 @@ public final class Belief {
         Set<Integer> tried = tried(hypotheses, hypotheses.stream().mapToDouble(h -> logEvidence(prior, h, read)).toArray(), model.sound());
         List<Cloud> clouds = IntStream.range(0, hypotheses.size()).mapToObj(h -> Cloud.of(prior.log(hypotheses.get(h)),
                 tried.contains(h) ? overVehicles(hypotheses.get(h), repairs, read, model.crowd()) : read.row(hypotheses.get(h), 0))).toList();
-        return new Belief(model, repairs.done(), hypotheses, read.setups(), clouds);
+        return new Belief(model, repairs.done(), hypotheses, read.setups(), clouds, LogSpace.normalised(clouds.stream().mapToDouble(Cloud::logEvidence).toArray()));
+    }
+
+    /** The same without its particles: what is believed of suspects, cures and pairs, in a fiftieth of the heap. Nothing can be weighed with it. */
+    Belief settled() {
+        return new Belief(model, done, hypotheses, List.of(), List.of(), shares);
     }
 
     /** Log evidence of one hypothesis, its prior included, not normalised. */

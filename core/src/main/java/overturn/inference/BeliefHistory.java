@@ -1,12 +1,14 @@
 package overturn.inference;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReferenceArray;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.numeric.LogSpace;
@@ -29,11 +31,11 @@ public final class BeliefHistory {
     private final Judged judged;
     private final SummedLikelihood read;
     private final List<Hypothesis> hypotheses;
-    private final Belief[] after;
-    private final Belief[] without;
+    private final AtomicReferenceArray<Belief> after;
+    private final AtomicReferenceArray<Belief> without;
 
     private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, Judged judged, List<ReadingLikelihood> likelihoods,
-                          Optional<SummedLikelihood> readBefore, Belief[] before) {
+                          Optional<SummedLikelihood> readBefore, List<Belief> before) {
         this.model = model;
         this.intake = intake;
         this.repairs = repairs.with(likelihoods);
@@ -43,26 +45,54 @@ public final class BeliefHistory {
         RigSetups all = setups(likelihoods);
         this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
         this.hypotheses = Pairing.hypotheses(model, prior, this.repairs, read);
-        this.after = Arrays.copyOf(before, likelihoods.size() + 1);
-        this.without = new Belief[likelihoods.size()];
+        this.after = new AtomicReferenceArray<>(likelihoods.size() + 1);
+        for (int n = 0; n < before.size(); n++) {
+            after.set(n, before.get(n));
+        }
+        this.without = new AtomicReferenceArray<>(likelihoods.size());
     }
 
     /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
     public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
         Judged judged = new Judged(model, intake.sometimes());
-        return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(), new Belief[0]);
+        return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(), List.of());
     }
 
     /** The same with more readings; equal to the history made anew, only sooner there. */
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
         readings.forEach(r -> more.add(judged.of(r)));
-        return new BeliefHistory(model, intake, repairs, judged, more, Optional.of(read), after);
+        return new BeliefHistory(model, intake, repairs, judged, more, Optional.of(read), known(likelihoods.size() + 1));
     }
 
     /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
     public BeliefHistory repaired(Cure cure) {
-        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), judged, likelihoods, Optional.of(read), Arrays.copyOf(after, likelihoods.size()));
+        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), judged, likelihoods, Optional.of(read), known(likelihoods.size()));
+    }
+
+    /** What has been worked out of the first beliefs; null where it has not been asked for. */
+    private List<Belief> known(int count) {
+        return IntStream.range(0, count).mapToObj(after::get).collect(Collectors.toCollection(ArrayList::new));
+    }
+
+    /** A belief, worked out when first asked for; should two ask at once, both get the one that was there first. */
+    private static Belief once(AtomicReferenceArray<Belief> beliefs, int place, Supplier<Belief> worked) {
+        Belief known = beliefs.get(place);
+        if (known == null) {
+            beliefs.compareAndSet(place, null, worked.get());
+            known = beliefs.get(place);
+        }
+        return known;
+    }
+
+    /** Works every belief out now, so that nothing is left to do for whoever asks, and keeps no particles but those of the latest. */
+    public BeliefHistory complete() {
+        for (int n = 0; n < likelihoods.size(); n++) {
+            after.set(n, after(n).settled());
+            without.set(n, without(n).settled());
+        }
+        now();
+        return this;
     }
 
     /** What has been remedied. */
@@ -84,11 +114,10 @@ public final class BeliefHistory {
 
     /** What was believed after the first {@code count} readings, as it was believed then; 0 is before any. */
     public Belief after(int count) {
-        if (after[count] == null) {
+        return once(after, count, () -> {
             SummedLikelihood then = count == likelihoods.size() ? read : SummedLikelihood.of(model.suspects().size(), setups(likelihoods.subList(0, count)));
-            after[count] = Belief.of(model, prior, repairs, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, repairs, then), then);
-        }
-        return after[count];
+            return Belief.of(model, prior, repairs, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, repairs, then), then);
+        });
     }
 
     /** What is believed now. */
@@ -96,14 +125,17 @@ public final class BeliefHistory {
         return after(likelihoods.size());
     }
 
-    /** What would be believed without the reading at this index. */
+    /**
+     * What would be believed without the reading at this index. It is found from what is believed now, which is therefore worked out first: sums that are
+     * sometimes continued and sometimes made anew would differ in their last digits.
+     */
     public Belief without(int reading) {
-        if (without[reading] == null) {
+        now();
+        return once(without, reading, () -> {
             List<ReadingLikelihood> rest = new ArrayList<>(likelihoods);
             rest.remove(reading);
-            without[reading] = Belief.of(model, prior, repairs, hypotheses, read.without(setups(rest)));
-        }
-        return without[reading];
+            return Belief.of(model, prior, repairs, hypotheses, read.without(setups(rest)));
+        });
     }
 
     /**
@@ -111,6 +143,7 @@ public final class BeliefHistory {
      * found, to see where to look closer.
      */
     public double roughlyWithout(int reading, Cure cure) {
+        now();
         List<ReadingLikelihood> others = new ArrayList<>(likelihoods);
         others.remove(reading);
         SummedLikelihood rest = read.without(setups(others));

@@ -1,6 +1,9 @@
 package overturn.inference;
 
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.IdentityHashMap;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.IntFunction;
 import java.util.random.RandomGenerator;
@@ -37,6 +40,13 @@ final class Channel {
     static Channel of(LayoutModel model, Predictions predictions) {
         int suspects = model.suspects().size();
         return predictions.series() ? ofSeries(predictions, suspects) : ofObservations(predictions, suspects);
+    }
+
+    /** Heap of the chances, bytes; those that suspects share are counted once. */
+    long heldBytes() {
+        Set<float[]> held = Collections.newSetFromMap(new IdentityHashMap<>());
+        held.addAll(Arrays.asList(chances));
+        return held.stream().mapToLong(row -> (long) Float.BYTES * row.length).sum();
     }
 
     /** The same test for a model of the same layout that knows fewer suspects: its outcomes, and their chances under those. */

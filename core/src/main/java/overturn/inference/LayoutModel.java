@@ -14,6 +14,8 @@ import overturn.suspect.SuspectCatalogue;
 /** Suspects, tests, particles and predictions of one layout: everything that does not depend on a job. Thread-safe. */
 public final class LayoutModel {
 
+    private static final long FIXED_BYTES = 6_000_000;
+
     private final Layout layout;
     private final List<Suspect> suspects;
     private final ProcedureCatalogue procedures;
@@ -66,6 +68,14 @@ public final class LayoutModel {
     public void warmUp() {
         wider.ifPresentOrElse(LayoutModel::warmUp, this::senseAll);
         procedures.all().parallelStream().forEach(this::channel);
+    }
+
+    /**
+     * Heap held by what has been predicted so far, bytes; it grows as tests are read. Tests, particles and the overhead of objects are put at
+     * {@value #FIXED_BYTES} (measured, docs/performance.md).
+     */
+    public long heldBytes() {
+        return FIXED_BYTES + predictions.values().stream().mapToLong(Predictions::heldBytes).sum() + channels.values().stream().mapToLong(Channel::heldBytes).sum();
     }
 
     private void senseAll() {

@@ -13,7 +13,7 @@ import overturn.suspect.Fault;
 /** What one test reads with two faults at once, for every particle. Thread-safe; what is simulated is kept while there is room. */
 final class PairPredictions {
 
-    private static final int KEPT = 2048;
+    private static final int KEPT = 128;
     private static final float LEAST_CHANCE = 1e-3f;
 
     private final Procedure procedure;
@@ -29,6 +29,11 @@ final class PairPredictions {
         this.crowd = model.crowd();
         this.sound = model.sound();
         this.singles = singles;
+    }
+
+    /** Heap of what is kept, bytes. */
+    long heldBytes() {
+        return known.values().stream().mapToLong(both -> (long) Float.BYTES * both.length).sum();
     }
 
     /** Both faults at once in the simulator, where both matter to the test. */

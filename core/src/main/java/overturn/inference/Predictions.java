@@ -1,6 +1,10 @@
 package overturn.inference;
 
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
@@ -119,6 +123,18 @@ final class Predictions {
             values = known;
         }
         return known;
+    }
+
+    /** Heap of the figures, bytes; those that suspects share are counted once. */
+    long heldBytes() {
+        Set<float[]> held = Collections.newSetFromMap(new IdentityHashMap<>());
+        held.addAll(Arrays.asList(foreseen));
+        float[][] completed = values;
+        if (completed != null) {
+            held.addAll(Arrays.asList(completed));
+        }
+        long seen = IntStream.range(0, logSeen.length()).filter(i -> logSeen.get(i) != null).count();
+        return held.stream().mapToLong(figures -> (long) Float.BYTES * figures.length).sum() + seen * Double.BYTES * Crowd.PARTICLES + pairs.heldBytes();
     }
 
     /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */

@@ -3,12 +3,16 @@ package overturn.inference;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReferenceArray;
 
-/** A number per particle for any hypothesis and any vehicle it is tried with, each row worked out once. */
+/**
+ * A number per particle for any hypothesis and any vehicle it is tried with, each row worked out once. Thread-safe: a row is seen whole or not at all,
+ * and should two ask for one at once, both get the one that was there first.
+ */
 final class Rows {
 
-    private final double[][] singles;
-    private final Map<Hypothesis, double[][]> others = new ConcurrentHashMap<>();
+    private final AtomicReferenceArray<double[]> singles;
+    private final Map<Hypothesis, AtomicReferenceArray<double[]>> others = new ConcurrentHashMap<>();
     private final Source source;
 
     /** Works a row out. */
@@ -19,22 +23,20 @@ final class Rows {
     }
 
     Rows(int suspects, Source source) {
-        this.singles = new double[suspects][];
+        this.singles = new AtomicReferenceArray<>(suspects);
         this.source = source;
     }
 
     /** What has been worked out so far, without the means to work out more. */
     Rows known() {
-        Rows kept = new Rows(singles.clone());
+        Rows kept = new Rows(singles.length(), (hypothesis, time) -> {
+            throw new IllegalStateException("Impossible: only what is known was asked for");
+        });
+        for (int s = 0; s < singles.length(); s++) {
+            kept.singles.set(s, singles.get(s));
+        }
         kept.others.putAll(others);
         return kept;
-    }
-
-    private Rows(double[][] singles) {
-        this.singles = singles;
-        this.source = (hypothesis, time) -> {
-            throw new IllegalStateException("Impossible: only what is known was asked for");
-        };
     }
 
     /** The figures of some particles of a row. */
@@ -47,31 +49,35 @@ final class Rows {
     }
 
     int suspects() {
-        return singles.length;
+        return singles.length();
     }
 
     /** A row if it has been worked out. */
     Optional<double[]> known(Hypothesis hypothesis, int time) {
         if (time == 0 && hypothesis.isSingle()) {
-            return Optional.ofNullable(singles[hypothesis.first()]);
+            return Optional.ofNullable(singles.get(hypothesis.first()));
         }
-        return Optional.ofNullable(others.get(hypothesis)).map(rows -> rows[time]);
+        return Optional.ofNullable(others.get(hypothesis)).map(rows -> rows.get(time));
     }
 
     double[] of(Hypothesis hypothesis, int time) {
         if (time == 0 && hypothesis.isSingle()) {
-            if (singles[hypothesis.first()] == null) {
-                singles[hypothesis.first()] = source.row(hypothesis, 0);
-            }
-            return singles[hypothesis.first()];
+            return of(singles, hypothesis.first(), hypothesis, time);
         }
-        double[][] known = others.get(hypothesis);
+        AtomicReferenceArray<double[]> known = others.get(hypothesis);
         if (known == null) {
-            known = others.computeIfAbsent(hypothesis, h -> new double[Crowd.VEHICLES_TRIED][]);
+            known = others.computeIfAbsent(hypothesis, h -> new AtomicReferenceArray<>(Crowd.VEHICLES_TRIED));
         }
-        if (known[time] == null) {
-            known[time] = source.row(hypothesis, time);
+        return of(known, time, hypothesis, time);
+    }
+
+    /** Worked out outside any lock, since a row may ask for others. */
+    private double[] of(AtomicReferenceArray<double[]> rows, int place, Hypothesis hypothesis, int time) {
+        double[] known = rows.get(place);
+        if (known == null) {
+            rows.compareAndSet(place, null, source.row(hypothesis, time));
+            known = rows.get(place);
         }
-        return known[time];
+        return known;
     }
 }

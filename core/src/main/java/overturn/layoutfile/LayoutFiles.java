@@ -23,6 +23,7 @@ import overturn.circuit.Component;
 import overturn.circuit.End;
 import overturn.circuit.ImpossibleLayoutException;
 import overturn.circuit.Input;
+import overturn.quantity.PlainText;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.EnumNamingStrategies;
 import tools.jackson.databind.JsonNode;
@@ -32,6 +33,10 @@ import tools.jackson.databind.json.JsonMapper;
 /** Reads and writes layouts in the open format; refuses what the schema or the circuit refuses, every finding at once. */
 public final class LayoutFiles {
 
+    /** Ends of the largest vehicles that a pedal works without air; more parts than the schema allows are refused by it. */
+    public static final int MOST_ENDS = 12;
+
+    private static final int MOST_NUMBER = 1_000_000_000;
     private static final String FOLDER = "/overturn/layouts/";
     private static final String SCHEMA_TEXT = resource("layout.schema.json");
     /** The schema tells units beside ranges; they are for readers and validate nothing. */
@@ -108,6 +113,10 @@ public final class LayoutFiles {
                     "one JSON object in the format " + LayoutFile.FORMAT)));
         }
         List<RefusedLayoutException.Refusal> refusals = new ArrayList<>();
+        refuseUnkeepable(tree, "", refusals);
+        if (!refusals.isEmpty()) {
+            throw new RefusedLayoutException(refusals);
+        }
         for (Error error : SCHEMA.validate(tree)) {
             String where = error.getInstanceLocation().toString().replaceFirst("^/", "").replace('/', '.');
             JsonNode given = error.getInstanceNode();
@@ -118,6 +127,11 @@ public final class LayoutFiles {
             throw new RefusedLayoutException(refusals);
         }
         LayoutFile file = JSON.treeToValue(tree, LayoutFile.class);
+        long ends = file.components().stream().filter(End.class::isInstance).count();
+        if (ends > MOST_ENDS) {
+            throw new RefusedLayoutException(List.of(new RefusedLayoutException.Refusal("components", ends + " ends", "at most " + MOST_ENDS
+                    + " calipers, wheel cylinders and slaves are possible")));
+        }
         try {
             file.layout();
         } catch (ImpossibleLayoutException e) {
@@ -125,6 +139,27 @@ public final class LayoutFiles {
                     .map(f -> new RefusedLayoutException.Refusal(f.where(), "", f.where() + " " + f.what())).toList());
         }
         return file;
+    }
+
+    /** Names every number that no figure of a vehicle comes near, and every text that cannot be kept, before anything else reads them. */
+    private static void refuseUnkeepable(JsonNode node, String where, List<RefusedLayoutException.Refusal> refusals) {
+        if (node.isNumber() && !(Math.abs(node.doubleValue()) <= MOST_NUMBER)) {
+            refusals.add(new RefusedLayoutException.Refusal(where, node.asString(), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
+        } else if (node.isString() && !PlainText.keeps(node.stringValue())) {
+            refusals.add(new RefusedLayoutException.Refusal(where, "", "text without null characters and halves of surrogate pairs"));
+        }
+        String inside = where.isEmpty() ? "" : where + ".";
+        for (int i = 0; node.isArray() && i < node.size(); i++) {
+            refuseUnkeepable(node.get(i), inside + i, refusals);
+        }
+        if (node.isObject()) {
+            node.properties().forEach(property -> {
+                if (!PlainText.keeps(property.getKey())) {
+                    refusals.add(new RefusedLayoutException.Refusal(where, "", "names without null characters and halves of surrogate pairs"));
+                }
+                refuseUnkeepable(property.getValue(), inside + property.getKey(), refusals);
+            });
+        }
     }
 
     /** Writes a layout in the same format; reading it back gives an equal one. */

@@ -7,6 +7,7 @@ public final class QuantityFormatException extends RuntimeException {
 
     QuantityFormatException(String text, MeasureUnit unit) {
         super("“" + text + "” is not a figure in " + unit.symbol()
-                + "; type a number such as 12.5, 12,5 or 1/2, with a unit of the same kind if you like");
+                + "; type a number such as 12.5, 12,5 or 1/2, with a unit of the same kind if you like, in at most "
+                + QuantityParser.MOST_CHARACTERS + " characters");
     }
 }

@@ -8,7 +8,10 @@ public final class QuantityParser {
 
     private static final Pattern DECIMAL = Pattern.compile("([+-]?\\d{1,9}(?:[.,]\\d{0,9})?|[+-]?[.,]\\d{1,9})");
     private static final Pattern FRACTION = Pattern.compile("(?:(\\d{1,4})[ -])?(\\d{1,4})\\s*/\\s*(\\d{1,4})");
-    private static final Pattern WITH_UNIT = Pattern.compile("^(.*?)\\s*([a-zA-Z\"%°×][a-zA-Z²/ ]*)?$");
+    private static final Pattern UNIT_START = Pattern.compile("[a-zA-Z\"%°×]");
+
+    /** Longest text taken, characters: no figure needs more. */
+    public static final int MOST_CHARACTERS = 40;
 
     private QuantityParser() {
     }
@@ -16,23 +19,25 @@ public final class QuantityParser {
     /**
      * Parses {@code text}; a unit inside the text wins over {@code defaultUnit}.
      *
-     * @throws QuantityFormatException if the text is no number, or its unit measures something else
+     * @throws QuantityFormatException if the text is no number, longer than {@link #MOST_CHARACTERS}, or its unit measures something else
      */
     public static TypedQuantity parse(String text, MeasureUnit defaultUnit) {
-        Matcher parts = WITH_UNIT.matcher(text.strip());
-        if (!parts.matches()) {
-            throw new QuantityFormatException(text, defaultUnit);
+        if (text.length() > MOST_CHARACTERS) {
+            throw new QuantityFormatException(text.substring(0, MOST_CHARACTERS) + "…", defaultUnit);
         }
-        MeasureUnit unit = unitOf(parts.group(2), defaultUnit, text);
-        double value = number(parts.group(1).strip(), text, defaultUnit);
+        String typed = text.strip();
+        Matcher start = UNIT_START.matcher(typed);
+        int unitAt = start.find() ? start.start() : typed.length();
+        MeasureUnit unit = unitOf(typed.substring(unitAt), defaultUnit, text);
+        double value = number(typed.substring(0, unitAt).strip(), text, defaultUnit);
         return new TypedQuantity(text, unit, unit.toCore(value));
     }
 
     private static MeasureUnit unitOf(String symbol, MeasureUnit defaultUnit, String text) {
-        if (symbol == null || symbol.isBlank()) {
+        if (symbol.isEmpty()) {
             return defaultUnit;
         }
-        String sought = symbol.equals("\"") ? "in" : symbol.strip();
+        String sought = symbol.equals("\"") ? "in" : symbol;
         return MeasureUnit.ofSymbol(sought)
                 .filter(unit -> unit.dimension() == defaultUnit.dimension())
                 .orElseThrow(() -> new QuantityFormatException(text, defaultUnit));

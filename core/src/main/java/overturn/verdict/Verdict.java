@@ -37,6 +37,11 @@ public record Verdict(Cure cure, List<Suspect> suspects, double probability, dou
         return suspects.isEmpty() ? Remedy.LOOK_ELSEWHERE : suspects.get(0).remedy();
     }
 
+    /** All remedies of it, the likelier first, as they are named to whoever decides. */
+    public List<Remedy> remedies() {
+        return suspects.isEmpty() ? List.of(Remedy.LOOK_ELSEWHERE) : suspects.stream().map(Suspect::remedy).toList();
+    }
+
     /**
      * Suspects that no test left here tells apart.
      *

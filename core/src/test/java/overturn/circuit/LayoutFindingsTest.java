@@ -39,6 +39,19 @@ class LayoutFindingsTest {
     }
 
     @Test
+    void aChamberThatFeedsNothingOrHasHardlyAStroke() {
+        Component.Master master = TARN.master();
+        for (double strokeMm : new double[] {0.5, 14}) {
+            Component.Master changed = new Component.Master(master.id(), master.kind(), master.boreMm(), master.fastFillBoreMm(), master.primaryStrokeMm(), strokeMm,
+                    master.portTravelMm(), master.springsN(), master.residualValveBar());
+            List<LayoutFinding> found = findings(parts -> parts.replaceAll(part -> part == master ? changed : part),
+                    joints -> joints.replaceAll(j -> j.chamber() == Chamber.SECONDARY ? new Joint(j.id(), j.from(), j.to(), Chamber.PRIMARY) : j));
+            assertFound(found, "master", "has a secondary chamber that feeds nothing");
+            assertEquals(strokeMm < 3, found.stream().anyMatch(f -> f.what().contains("at least 3.0 mm")), found.toString());
+        }
+    }
+
+    @Test
     void fluidHasOneWayIn() {
         List<LayoutFinding> found = findings(parts -> { }, joints -> joints.add(new Joint("twice", "modulator", "front-left-pipe", Chamber.PRIMARY)));
         assertFound(found, "front-left-pipe", "fed by 2 joints");

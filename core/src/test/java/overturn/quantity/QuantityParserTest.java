@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -33,8 +34,15 @@ class QuantityParserTest {
         try {
             assertTrue(Double.isFinite(QuantityParser.parse(text, MeasureUnit.BAR).coreValue()));
         } catch (QuantityFormatException refused) {
-            assertTrue(refused.getMessage().contains(text));
+            assertTrue(refused.getMessage().contains(text.substring(0, Math.min(text.length(), QuantityParser.MOST_CHARACTERS))));
         }
+    }
+
+    @Test
+    void aTextLongerThanAnyFigureIsRefusedUnreadWhateverStandsInIt() {
+        String refused = assertThrows(QuantityFormatException.class, () -> QuantityParser.parse("4" + " ".repeat(60_000), MeasureUnit.MILLIMETRE)).getMessage();
+        assertTrue(refused.contains("at most 40 characters") && refused.length() < 250, refused);
+        assertEquals(4, QuantityParser.parse("4" + " ".repeat(39), MeasureUnit.MILLIMETRE).coreValue());
     }
 
     @Property
