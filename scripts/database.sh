@@ -1,7 +1,10 @@
-# A private PostgreSQL cluster: own directory, loopback only, password made at first start.
+# A private PostgreSQL cluster: own directory, loopback only, passwords made at first start. Three roles: the keeper of the cluster, the owner of the
+# tables (who migrates them), and the role the server works as, which may add to logs and read them and owns nothing.
 
 PG_USER_RUN=() # how to run the database's programs: PostgreSQL refuses to run as root
 if [ "$(id -u)" = 0 ]; then PG_USER_RUN=(runuser -u postgres --); fi
+
+SETTINGS_KEYS=(KEEPER_PASSWORD OWNER_PASSWORD APP_PASSWORD DB_PORT)
 
 # Where a cluster can live: under var/, unless the database's user cannot get there (a clone inside /root).
 cluster_home() {
@@ -16,16 +19,18 @@ cluster_home() {
     fi
 }
 
-# make_cluster DIR PASSWORD
+# make_cluster DIR PASSWORD: made beside its place and moved there when whole, so that one that was interrupted is never taken for a cluster.
 make_cluster() {
     local dir=$1 password_file
-    mkdir -p "$dir"
+    rm -rf "$dir.new"
+    mkdir -p "$dir.new"
     password_file=$(mktemp)
     printf '%s' "$2" >"$password_file"
-    if [ "$(id -u)" = 0 ]; then chown postgres "$dir" "$password_file"; fi
-    (cd / && "${PG_USER_RUN[@]}" "$PG_BIN/initdb" -D "$dir" -U keeper --pwfile="$password_file" \
+    if [ "$(id -u)" = 0 ]; then chown postgres "$dir.new" "$password_file"; fi
+    (cd / && "${PG_USER_RUN[@]}" "$PG_BIN/initdb" -D "$dir.new" -U keeper --pwfile="$password_file" --data-checksums \
         --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 --no-instructions)
     rm -f "$password_file"
+    mv "$dir.new" "$dir"
 }
 
 # run_cluster DIR PORT [POSTGRES OPTIONS]
@@ -38,51 +43,89 @@ cluster_runs() { (cd / && "${PG_USER_RUN[@]}" "$PG_BIN/pg_ctl" -D "$1" status >/
 
 halt_cluster() { (cd / && "${PG_USER_RUN[@]}" "$PG_BIN/pg_ctl" -D "$1" -w -m fast stop); }
 
-keeper_sql() { PGPASSWORD=$KEEPER_PASSWORD psql -q -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U keeper -d postgres -c "$1"; }
+# keeper_sql SQL [DATABASE]
+keeper_sql() { PGPASSWORD=$KEEPER_PASSWORD psql -qtA -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U keeper -d "${2:-postgres}" -c "$1"; }
 
-# make_database: the application's role owns its database and is nothing more.
-make_database() {
-    keeper_sql "create role overturn login nosuperuser nocreatedb nocreaterole password '$APP_PASSWORD'"
-    keeper_sql "create database overturn owner overturn"
+# ensure_role NAME PASSWORD
+ensure_role() {
+    [ "$(keeper_sql "select 1 from pg_roles where rolname = '$1'")" = 1 ] || keeper_sql "create role $1 login nosuperuser nocreatedb nocreaterole"
+    keeper_sql "alter role $1 password '$2'"
 }
 
-random_password() { head -c 24 /dev/urandom | base64 | tr -dc 'a-zA-Z0-9'; }
+# make_database: roles and database as they have to be, whatever of them is there already.
+make_database() {
+    ensure_role overturn_owner "$OWNER_PASSWORD"
+    ensure_role overturn "$APP_PASSWORD"
+    if [ "$(keeper_sql "select 1 from pg_database where datname = 'overturn'")" = 1 ]; then
+        keeper_sql "alter database overturn owner to overturn_owner"
+        keeper_sql "reassign owned by overturn to overturn_owner" overturn
+    else
+        keeper_sql "create database overturn owner overturn_owner"
+    fi
+}
+
+random_password() { head -c 48 /dev/urandom | base64 | tr -dc 'a-zA-Z0-9' | cut -c1-32; }
+
+# read_settings FILE: read as data, never run; false if there is none.
+read_settings() {
+    local key value
+    [ -f "$1" ] || return 1
+    while IFS='=' read -r key value; do
+        case " ${SETTINGS_KEYS[*]} " in
+            *" $key "*)
+                [[ $value =~ ^[a-zA-Z0-9]+$ ]] || fail 4 "$1: $key holds something other than letters and digits; put the file back as it was"
+                printf -v "$key" '%s' "$value"
+                ;;
+        esac
+    done <"$1"
+}
+
+# write_settings FILE: replaced as a whole or not at all.
+write_settings() {
+    local key
+    (
+        umask 077
+        for key in "${SETTINGS_KEYS[@]}"; do printf '%s=%s\n' "$key" "${!key}"; done >"$1.new"
+        mv -f "$1.new" "$1"
+    )
+}
 
 use_database() {
     CLUSTER="$(cluster_home)/postgres"
     SETTINGS="$VAR/database.env"
-    [ -f "$SETTINGS" ] && . "$SETTINGS" || return 1
+    OWNER_PASSWORD=
+    read_settings "$SETTINGS"
 }
 
 start_database() {
-    if ! use_database || [ ! -e "$SETTINGS" ]; then
+    if ! use_database; then
+        [ ! -d "$CLUSTER" ] || fail 4 "$CLUSTER holds a database whose password file $SETTINGS is gone; put it back or remove the folder"
         KEEPER_PASSWORD=$(random_password)
         APP_PASSWORD=$(random_password)
         DB_PORT=$(free_port 54117)
-        [ ! -d "$CLUSTER" ] || fail 4 "$CLUSTER holds a database whose password file $SETTINGS is gone; put it back or remove the folder"
-        step "Making the database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
-        step "Starting the database" run_cluster "$CLUSTER" "$DB_PORT"
-        step "Making the application's role" make_database
-        (umask 077; printf 'KEEPER_PASSWORD=%s\nAPP_PASSWORD=%s\nDB_PORT=%s\n' "$KEEPER_PASSWORD" "$APP_PASSWORD" "$DB_PORT" >"$SETTINGS")
-    elif ! cluster_runs "$CLUSTER"; then
-        if port_taken "$DB_PORT"; then
-            DB_PORT=$(free_port 54117)
-            (umask 077; printf 'KEEPER_PASSWORD=%s\nAPP_PASSWORD=%s\nDB_PORT=%s\n' "$KEEPER_PASSWORD" "$APP_PASSWORD" "$DB_PORT" >"$SETTINGS")
-        fi
+    fi
+    [ -n "$OWNER_PASSWORD" ] || OWNER_PASSWORD=$(random_password)
+    if [ -d "$CLUSTER" ] && cluster_runs "$CLUSTER"; then
+        write_settings "$SETTINGS"
+    else
+        if port_taken "$DB_PORT"; then DB_PORT=$(free_port 54117); fi
+        write_settings "$SETTINGS"
+        [ -d "$CLUSTER" ] || step "Making the database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
         step "Starting the database" run_cluster "$CLUSTER" "$DB_PORT"
     fi
+    step "Looking after the database's roles" make_database
 }
 
 stop_database() {
-    if use_database && cluster_runs "$CLUSTER"; then step "Stopping the database" halt_cluster "$CLUSTER"; fi
+    if use_database && [ -d "$CLUSTER" ] && cluster_runs "$CLUSTER"; then step "Stopping the database" halt_cluster "$CLUSTER"; fi
 }
 
 reset_demo() {
     use_database || fail 4 "There is no database yet; './overturn start' makes one"
     local was_up=no
     if server_runs; then was_up=yes; stop_server; fi
-    cluster_runs "$CLUSTER" || step "Starting the database" run_cluster "$CLUSTER" "$DB_PORT"
+    start_database
     step "Throwing the data away" keeper_sql "drop database if exists overturn with (force)"
-    step "Making an empty database" keeper_sql "create database overturn owner overturn"
+    step "Making an empty database" make_database
     if [ "$was_up" = yes ]; then start_server; else say "Done; './overturn start' loads the demo jobs"; fi
 }

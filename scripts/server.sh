@@ -1,7 +1,9 @@
 # Building, serving, testing.
 
 JAR="$ROOT/app/target/app-0.1.0.jar"
-PID_FILE="$VAR/server.pid"
+SUPERVISOR="$ROOT/scripts/supervise.sh"
+SUPERVISOR_PID="$VAR/supervisor.pid"
+SERVER_PID="$VAR/server.pid"
 
 maven() { (cd "$ROOT" && mvn -q -B -ntp "$@"); }
 
@@ -13,49 +15,79 @@ build() {
     step "Building (the first time takes some minutes)" maven package -DskipTests
 }
 
-server_runs() { [ -f "$PID_FILE" ] && kill -0 "$(cat "$PID_FILE")" 2>/dev/null; }
+# is_ours PID_FILE WORD: whether the process of that number runs and is the one that was started from here, told by a word of its command line.
+is_ours() {
+    local pid
+    [ -f "$1" ] && pid=$(cat "$1") && [[ $pid =~ ^[0-9]+$ ]] && tr '\0' '\n' 2>/dev/null <"/proc/$pid/cmdline" | grep -qxF -- "$2"
+}
+
+server_runs() { is_ours "$SUPERVISOR_PID" "$SUPERVISOR"; }
 
 health() { curl -fs -m 5 "http://127.0.0.1:$1/api/health" >/dev/null 2>&1; }
 
+# A quarter of the machine's memory, at least 1 GiB, at most 4.
+heap_megabytes() {
+    local quarter
+    quarter=$(($(sed -n 's/^MemTotal: *\([0-9]*\) kB/\1/p' /proc/meminfo) / 4096))
+    echo $((quarter < 1024 ? 1024 : quarter > 4096 ? 4096 : quarter))
+}
+
 start_server() {
-    if server_runs && [ ! "$JAR" -nt "$PID_FILE" ] && health "$(cat "$VAR/server.port")"; then
+    if server_runs && [ ! "$JAR" -nt "$SUPERVISOR_PID" ] && health "$(cat "$VAR/server.port")"; then
         say "Already serving: http://127.0.0.1:$(cat "$VAR/server.port")"
         return
     fi
-    if server_runs; then stop_server; fi
+    stop_server
     port_taken "$PORT" && fail 5 "Port $PORT is taken; free it or start with OVERTURN_PORT=another"
     mkdir -p "$VAR/log"
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
-        OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
-        setsid nohup java -Xmx1g -jar "$JAR" >"$VAR/log/server.log" 2>&1 </dev/null &
-    echo $! >"$PID_FILE"
+        OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
+        setsid nohup "$SUPERVISOR" "$VAR" "http://127.0.0.1:$PORT/api/health" \
+        java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/server.log" 2>&1 </dev/null &
+    echo $! >"$SUPERVISOR_PID"
     echo "$PORT" >"$VAR/server.port"
     say "Starting the server …"
-    for _ in $(seq 1 120); do
+    wait_until_up
+}
+
+# Waits as long as the process lives: a busy machine may need minutes.
+wait_until_up() {
+    local began=$SECONDS said=$SECONDS
+    sleep 0.5
+    while server_runs; do
         if health "$PORT"; then
             say "Overturn is ready: http://127.0.0.1:$PORT"
             return
         fi
-        server_runs || break
+        if [ $((SECONDS - said)) -ge 15 ]; then
+            said=$SECONDS
+            say "… still coming up after $((SECONDS - began)) s"
+        fi
         sleep 0.5
     done
     grep -aE 'ERROR|Caused by' "$VAR/log/server.log" | tail -n 3 | cut -c1-300 >&2 || true
     fail 6 "The server did not start; all of it is in $VAR/log/server.log"
 }
 
+# end_process PID_FILE WORD: ends a process of ours, gently first; never one that only bears its number.
+end_process() {
+    local pid
+    is_ours "$1" "$2" || return 1
+    pid=$(cat "$1")
+    kill "$pid" 2>/dev/null || true
+    for _ in $(seq 1 60); do
+        is_ours "$1" "$2" || return 0
+        sleep 0.25
+    done
+    kill -9 "$pid" 2>/dev/null || true
+}
+
 stop_server() {
-    if server_runs; then
-        local pid
-        pid=$(cat "$PID_FILE")
-        kill "$pid"
-        for _ in $(seq 1 40); do
-            kill -0 "$pid" 2>/dev/null || break
-            sleep 0.25
-        done
-        kill -9 "$pid" 2>/dev/null || true
-        say "Server stopped"
-    fi
-    rm -f "$PID_FILE"
+    local stopped=no
+    if end_process "$SUPERVISOR_PID" "$SUPERVISOR"; then stopped=yes; fi
+    if end_process "$SERVER_PID" "$JAR"; then stopped=yes; fi
+    [ $stopped = no ] || say "Server stopped"
+    rm -f "$SUPERVISOR_PID" "$SERVER_PID"
 }
 
 # show_status: 0 only when both answer.
@@ -67,10 +99,13 @@ show_status() {
             say "server:   up at http://127.0.0.1:$port"
             code=0
         else
-            say "server:   running and not answering; see $VAR/log/server.log"
+            say "server:   running and not sound: $(curl -s -m 5 "http://127.0.0.1:$port/api/health" | grep -o '"detail":"[^"]*"' || echo "it does not answer"); see $VAR/log/server.log"
         fi
     else
         say "server:   down"
+    fi
+    if [ -f "$VAR/server.restarts" ]; then
+        say "          came back by itself $(grep -c 'started again' "$VAR/server.restarts") times; last: $(tail -n 1 "$VAR/server.restarts")"
     fi
     if use_database && cluster_runs "$CLUSTER"; then
         say "database: up on 127.0.0.1:$DB_PORT"
@@ -81,6 +116,12 @@ show_status() {
     return $code
 }
 
+rebuild_bay() {
+    server_runs && health "$(cat "$VAR/server.port")" || fail 6 "The server is not up; './overturn start' starts it"
+    curl -fs -X POST "http://127.0.0.1:$(cat "$VAR/server.port")/api/bay/rebuild" || fail 6 "The server refused; see $VAR/log/server.log"
+    say "The lines of the bay are made anew from the logs in the background"
+}
+
 # with_test_database COMMAND...: a throw-away cluster for the length of one command.
 with_test_database() {
     local home code=0
@@ -88,14 +129,15 @@ with_test_database() {
     chmod 755 "$home"
     CLUSTER="$home/postgres"
     KEEPER_PASSWORD=$(random_password)
+    OWNER_PASSWORD=$(random_password)
     APP_PASSWORD=$(random_password)
     DB_PORT=$(free_port 54317)
     trap 'halt_cluster "'"$CLUSTER"'" >/dev/null 2>&1; rm -rf "'"$home"'"' EXIT
     step "Making a throw-away database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
     step "Starting the throw-away database" run_cluster "$CLUSTER" "$DB_PORT"
-    step "Making the application's role" make_database
+    step "Making the roles" make_database
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
-        OVERTURN_REAL_DATABASE=true "$@" || code=$?
+        OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_REAL_DATABASE=true "$@" || code=$?
     return $code
 }
 

@@ -1,6 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./generated/api";
-import type { Calculation, Calculator, Catalogue, CheckedLayout, FigureRequest, Job, JobSummary, Layout, OpenJobRequest, Test, Workshop, WorkshopRequest } from "./types";
+import type { Calculation, Calculator, Catalogue, CheckedLayout, FigureRequest, Job, JobList, Layout, OpenJobRequest, Test, Workshop, WorkshopRequest } from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
 
@@ -24,7 +24,12 @@ export class Refusal extends Error {
 
   /** The server cannot be reached or cannot write just now; sending again may do. */
   get passing(): boolean {
-    return this.status === 0 || this.status >= 500;
+    return this.status === 0 || this.status === 408 || this.status >= 500;
+  }
+
+  /** Somebody else entered something meanwhile. */
+  get busy(): boolean {
+    return this.type.endsWith("log-has-grown");
   }
 }
 
@@ -54,7 +59,8 @@ export type WriteKind = "readings" | "strikes" | "set-aside" | "take-off" | "ver
 export const api = {
   words: () => taken<Record<string, string>>(client.GET("/api/words") as Promise<Answer<Record<string, string>>>),
   catalogue: () => taken<Catalogue>(client.GET("/api/catalogue") as Promise<Answer<Catalogue>>),
-  jobs: () => taken<JobSummary[]>(client.GET("/api/jobs") as Promise<Answer<JobSummary[]>>),
+  jobs: (query: { stage: string; search: string; after?: string }) =>
+    taken<JobList>(client.GET("/api/jobs", { params: { query } }) as Promise<Answer<JobList>>),
   job: (id: string) => taken<Job>(client.GET("/api/jobs/{id}", { params: { path: { id } } }) as Promise<Answer<Job>>),
   test: (id: string, procedureId: string) =>
     taken<Test>(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } }) as Promise<Answer<Test>>),
@@ -71,6 +77,8 @@ export const api = {
   checkLayout: (file: object) => taken<CheckedLayout>(client.POST("/api/layouts/check", { body: file as never }) as Promise<Answer<CheckedLayout>>),
   saveLayout: (personId: string, file: object) =>
     taken<Layout>(client.POST("/api/layouts", { params: { query: { personId } }, body: file as never }) as Promise<Answer<Layout>>),
+  withdrawLayout: (personId: string, id: string) =>
+    taken<Layout>(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } }) as Promise<Answer<Layout>>),
   workshop: () => taken<Workshop>(client.GET("/api/workshop") as Promise<Answer<Workshop>>),
   tellWorkshop: (body: WorkshopRequest) => taken<Workshop>(client.PUT("/api/workshop", { body }) as Promise<Answer<Workshop>>),
   open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body }) as Promise<Answer<Job>>),

@@ -1,14 +1,15 @@
 import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { api, Refusal } from "./api";
-import { drop, keep, readDraft, saveDraft, send, waiting, type Waiting } from "./outbox";
+import { drop, due, find, keep, readDraft, release, saveDraft, send, sendDue, takeBack, waiting, type Waiting } from "./outbox";
 import type { Job } from "./types";
 
-const WRITE: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", body: { procedureId: "free-play" }, madeAt: 1 };
+const WRITE: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", body: { procedureId: "free-play" }, madeAt: 1_000_000 };
 const job = (sequence: number) => ({ id: "j1", sequence }) as Job;
 
 beforeEach(async () => {
   vi.restoreAllMocks();
+  vi.spyOn(Date, "now").mockReturnValue(1_090_000);
   for (const write of await waiting()) await drop(write.entryId);
 });
 
@@ -17,7 +18,7 @@ describe("a kept write", () => {
     const write = vi.spyOn(api, "write").mockResolvedValue(job(3));
     await keep(WRITE);
     expect(await send(WRITE, 2)).toEqual(job(3));
-    expect(write).toHaveBeenCalledWith("j1", "readings", { procedureId: "free-play", entryId: "e1", sequence: 2 });
+    expect(write).toHaveBeenCalledWith("j1", "readings", { procedureId: "free-play", entryId: "e1", sequence: 2, takenSecondsAgo: 90 });
     expect(await waiting()).toEqual([]);
   });
 
@@ -25,7 +26,7 @@ describe("a kept write", () => {
     vi.spyOn(api, "write").mockRejectedValue(new Refusal(0, "away", "no answer"));
     await keep(WRITE);
     await expect(send(WRITE, 2)).rejects.toThrow("no answer");
-    expect(await waiting()).toEqual([WRITE]);
+    expect(await waiting()).toEqual([{ ...WRITE, away: true }]);
   });
 
   it("is sent again under the same id when somebody else entered something", async () => {
@@ -34,16 +35,90 @@ describe("a kept write", () => {
     await keep(WRITE);
     expect((await send(WRITE, 2)).sequence).toBe(8);
     expect(write.mock.calls.map(([, , body]) => body)).toEqual([
-      { procedureId: "free-play", entryId: "e1", sequence: 2 },
-      { procedureId: "free-play", entryId: "e1", sequence: 7 },
+      { procedureId: "free-play", entryId: "e1", sequence: 2, takenSecondsAgo: 90 },
+      { procedureId: "free-play", entryId: "e1", sequence: 7, takenSecondsAgo: 90 },
     ]);
   });
 
-  it("is not sent for ever when the server will never take it", async () => {
-    vi.spyOn(api, "write").mockRejectedValue(new Refusal(422, "urn:overturn:problem:input-not-allowed", "no"));
+  it("that is refused stays, is not sent again by itself, and can be sent mended under the same id", async () => {
+    const write = vi.spyOn(api, "write").mockRejectedValueOnce(new Refusal(422, "urn:overturn:problem:input-not-allowed", "no", [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }])).mockResolvedValue(job(3));
     await keep(WRITE);
     await expect(send(WRITE, 2)).rejects.toThrow("no");
+    expect((await find("e1"))?.refused).toEqual({ message: "no", findings: [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }] });
+    await sendDue(() => undefined);
+    expect(write).toHaveBeenCalledTimes(1);
+    const mended = await release("e1");
+    await send({ ...(mended as Waiting), body: { procedureId: "free-play", mended: true } }, 2);
+    expect(write.mock.lastCall?.[2]).toMatchObject({ entryId: "e1", mended: true });
     expect(await waiting()).toEqual([]);
+  });
+
+  it("waits, and is never dropped, however often the job is busy", async () => {
+    vi.spyOn(api, "job").mockResolvedValue(job(7));
+    const write = vi.spyOn(api, "write").mockRejectedValue(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"));
+    await keep(WRITE);
+    await expect(send(WRITE, 2)).rejects.toThrow("grown");
+    expect(write).toHaveBeenCalledTimes(5);
+    const [kept] = await waiting();
+    expect(kept).toMatchObject({ entryId: "e1", failures: 1, notBefore: 1_094_000 });
+    expect(kept?.refused).toBeUndefined();
+  });
+
+  it("that accepts a verdict is of the log on the screen: grown, it is refused and stays", async () => {
+    const write = vi.spyOn(api, "write").mockRejectedValue(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"));
+    const verdict: Waiting = { ...WRITE, kind: "verdict", body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4 } };
+    await keep(verdict);
+    await expect(send(verdict, 9)).rejects.toThrow("grown");
+    expect(write).toHaveBeenCalledTimes(1);
+    expect(write.mock.lastCall?.[2]).toMatchObject({ sequence: 4 });
+    expect((await find("e1"))?.refused?.message).toBe("grown");
+  });
+
+  it("can be taken back while it is held, and is sent afterwards by whoever looks", async () => {
+    const held = { ...WRITE, holdUntil: 1_095_000 };
+    expect([due(held, 1_090_000), due(held, 1_095_000)]).toEqual([false, true]);
+    await keep(held);
+    expect(await takeBack("e1", 1_096_000)).toBe(false);
+    expect(await takeBack("e1", 1_094_000)).toBe(true);
+    expect(await waiting()).toEqual([]);
+  });
+
+  it("is done with its draft once the server has it", async () => {
+    vi.spyOn(api, "write").mockResolvedValue(job(3));
+    await saveDraft("run-1", { step: 2 });
+    await send({ ...WRITE, draftKey: "run-1" }, 2);
+    expect(await readDraft("run-1")).toBeUndefined();
+  });
+});
+
+describe("many kept writes", () => {
+  const named = (entryId: string, madeAt: number, more: Partial<Waiting> = {}): Waiting => ({ ...WRITE, entryId, madeAt, ...more });
+
+  it("are not held up by one on which the server fails, which is given up to the user in the end", async () => {
+    vi.spyOn(api, "job").mockResolvedValue(job(2));
+    vi.spyOn(api, "write").mockImplementation((_job, _kind, body) =>
+      (body as Waiting).entryId === "bad" ? Promise.reject(new Refusal(500, "urn:overturn:problem:our-own-fault", "fault")) : Promise.resolve(job(3)));
+    await keep(named("bad", 1));
+    await keep(named("good", 2));
+    const arrived: string[] = [];
+    await sendDue((_job, write) => arrived.push(write.entryId));
+    expect(arrived).toEqual(["good"]);
+    for (let failures = 1; failures <= 5; failures++) {
+      expect((await find("bad"))?.refused).toBeUndefined();
+      vi.spyOn(Date, "now").mockReturnValue(1_090_000 + failures * 100_000);
+      await sendDue(() => undefined);
+    }
+    expect((await find("bad"))?.refused?.message).toBe("fault");
+  });
+
+  it("of a job wait until it is opened", async () => {
+    vi.spyOn(api, "open").mockRejectedValue(new Refusal(503, "urn:overturn:problem:store-away", "away"));
+    const write = vi.spyOn(api, "write");
+    await keep(named("opens", 1, { kind: "jobs" }));
+    await keep(named("reading", 2));
+    await sendDue(() => undefined);
+    expect(write).not.toHaveBeenCalled();
+    expect((await waiting()).map((w) => w.entryId)).toEqual(["opens", "reading"]);
   });
 });
 

@@ -3,6 +3,7 @@ import type { components } from "./generated/api";
 type Schemas = components["schemas"];
 export type Job = Schemas["JobView"];
 export type JobSummary = Schemas["JobSummaryView"];
+export type JobList = Schemas["JobListView"];
 export type Entry = Schemas["EntryView"];
 export type Assessment = Schemas["AssessmentView"];
 export type Suspicion = Schemas["SuspicionView"];

@@ -23,6 +23,8 @@ describe("typed figures", () => {
     [".5", 0.5],
   ])("%s is %d mm", (text, mm) => expect(preview(text, MM, UNITS)).toBeCloseTo(mm, 6));
 
+  it("longer than any figure is none", () => expect(preview("4" + " ".repeat(60), MM, UNITS)).toBeUndefined());
+
   it.each(["", "hard", "12 N", "1/0", "1,2,3", "12 furlong"])("%s is no length", (text) =>
     expect(preview(text, MM, UNITS)).toBeUndefined());
 });

@@ -27,11 +27,14 @@ export function shownFigure(coreValue: number, unit: Unit): string {
   return text.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
 }
 
+/** The longest text that is read as a figure; the server takes no longer one either. */
+export const MOST_CHARACTERS = 40;
 const NUMBER = /^\s*[+-]?(\d+([.,]\d*)?|[.,]\d+)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 const FRACTION = /^\s*(?:(\d+)[ -])?(\d+)\s*\/\s*([1-9]\d*)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 
 /** Typed text as a core value for the ruler; the server's own reading of it is what counts. Undefined while it is no number. */
 export function preview(text: string, unit: Unit, units: Unit[]): number | undefined {
+  if (text.length > MOST_CHARACTERS) return undefined;
   const symbol = text.match(/[a-zA-Z"%°×][a-zA-Z²/ ]*$/)?.[0].trim();
   const named = symbol === undefined ? unit : units.find((u) => u.symbol === (symbol === '"' ? "in" : symbol));
   if (!named || named.dimension !== unit.dimension) return undefined;

@@ -1,80 +1,116 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { Refusal, type WriteKind } from "./api";
-import { keep, send, waiting, type Waiting } from "./outbox";
+import { find, keep, onChange, release, send, sendDue, waiting, type Waiting } from "./outbox";
 import type { Job } from "./types";
 
-export type Connection = "saved" | "sending" | "waiting";
+export type Connection = "saved" | "sending" | "waiting" | "refused";
 
-const AGAIN_MS = 4000;
-const listeners = new Set<(state: Connection) => void>();
-let current: Connection = "saved";
+const LOOK_EVERY_MS = 1_000;
+const AGAIN_MS = 4_000;
+let underWay = 0;
 
-function tell(state: Connection) {
-  current = state;
-  listeners.forEach((listener) => listener(state));
+/** Everything that is kept on this device, as it changes in this tab or another. */
+export function useKept(): Waiting[] {
+  const [kept, setKept] = useState<Waiting[]>([]);
+  useEffect(() => {
+    let here = true;
+    const read = () => void waiting().then((all) => here && setKept(all));
+    const stop = onChange(read);
+    read();
+    return () => {
+      here = false;
+      stop();
+    };
+  }, []);
+  return kept;
 }
 
 /** Whether everything entered on this device has reached the server. */
-export function useConnection(): Connection {
-  const [state, setState] = useState(current);
-  useEffect(() => {
-    listeners.add(setState);
-    setState(current);
-    return () => void listeners.delete(setState);
-  }, []);
-  return state;
+export function connectionOf(kept: Waiting[], sending: boolean): Connection {
+  if (kept.some((write) => write.refused)) return "refused";
+  if (kept.length === 0) return "saved";
+  return sending && kept.every((write) => write.failures === undefined && !write.away && write.holdUntil === undefined) ? "sending" : "waiting";
 }
 
-/** Writes to a job's log: kept on this device first, then sent; what cannot be sent now is sent later by itself. */
+export function useConnection(): { connection: Connection; kept: Waiting[] } {
+  const kept = useKept();
+  return { connection: connectionOf(kept, underWay > 0), kept };
+}
+
+/** The job as a write left it, unless something newer is there. */
+function show(queries: QueryClient, job: Job) {
+  queries.setQueryData<Job>(["job", job.id], (there) => (there && there.sequence > job.sequence ? there : job));
+  void queries.invalidateQueries({ queryKey: ["jobs"] });
+}
+
+async function sendNow(queries: QueryClient, write: Waiting): Promise<Job | undefined> {
+  underWay++;
+  try {
+    const job = await send(write, queries.getQueryData<Job>(["job", write.jobId])?.sequence);
+    show(queries, job);
+    return job;
+  } catch (e) {
+    if (e instanceof Refusal && (await find(write.entryId))?.refused === undefined) return undefined;
+    throw e;
+  } finally {
+    underWay--;
+  }
+}
+
+/**
+ * Writes to a job's log: kept on this device first, then sent; what cannot be sent now is sent later by itself and gives undefined. What is refused
+ * stays on the device, is thrown too, and may be sent again mended under the same id.
+ */
 export function useWrite(jobId: string, personId: string) {
   const queries = useQueryClient();
   return useCallback(
-    async (kind: WriteKind, body: Record<string, unknown>, entryId: string = crypto.randomUUID()): Promise<Job | undefined> => {
-      const write: Waiting = { entryId, jobId, kind, body: { ...body, personId }, madeAt: Date.now() };
+    async (kind: WriteKind | "jobs", body: Record<string, unknown>, entryId: string = crypto.randomUUID()): Promise<Job | undefined> => {
+      const write: Waiting = { entryId, jobId, kind, body: { ...body, personId }, madeAt: (await find(entryId))?.madeAt ?? Date.now() };
       await keep(write);
-      tell("sending");
-      try {
-        const job = await send(write, queries.getQueryData<Job>(["job", jobId])?.sequence);
-        queries.setQueryData(["job", jobId], job);
-        void queries.invalidateQueries({ queryKey: ["jobs"] });
-        tell("saved");
-        return job;
-      } catch (e) {
-        if (e instanceof Refusal && e.passing) {
-          tell("waiting");
-          return undefined;
-        }
-        tell("saved");
-        throw e;
-      }
+      return sendNow(queries, write);
     },
     [jobId, personId, queries],
   );
 }
 
-/** Sends what is still waiting, at start, when the connection comes back, and every few seconds. */
+/** Sends a kept write at once, whether it was held or refused before. */
+export function useSendNow() {
+  const queries = useQueryClient();
+  return useCallback(
+    async (entryId: string): Promise<Job | undefined> => {
+      const write = await release(entryId);
+      return write && sendNow(queries, write);
+    },
+    [queries],
+  );
+}
+
+/** Sends what is due, at start, when its time has come, when the connection comes back, and every few seconds; in one tab at a time. */
 export function useSender() {
   const queries = useQueryClient();
   useEffect(() => {
     let busy = false;
+    let last = 0;
     const sendAll = async () => {
-      if (busy || current === "sending") return;
+      if (busy) return;
       busy = true;
+      last = Date.now();
+      const work = () => sendDue((job) => show(queries, job));
       try {
-        for (const write of await waiting()) {
-          tell("waiting");
-          queries.setQueryData(["job", write.jobId], await send(write));
-        }
-        if (current === "waiting") tell("saved");
-      } catch {
-        tell((await waiting()).length > 0 ? "waiting" : "saved");
+        await (navigator.locks ? navigator.locks.request("overturn-outbox", { ifAvailable: true }, (lock) => (lock ? work() : undefined)) : work());
       } finally {
         busy = false;
       }
     };
+    const look = async () => {
+      const now = Date.now();
+      const kept = await waiting();
+      const heldOver = kept.some((write) => write.holdUntil !== undefined && write.holdUntil <= now);
+      if (heldOver || (kept.length > 0 && now - last >= AGAIN_MS)) await sendAll();
+    };
     void sendAll();
-    const timer = window.setInterval(() => void sendAll(), AGAIN_MS);
+    const timer = window.setInterval(() => void look(), LOOK_EVERY_MS);
     const onOnline = () => void sendAll();
     window.addEventListener("online", onOnline);
     return () => {

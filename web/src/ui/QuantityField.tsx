@@ -1,7 +1,7 @@
 import clsx from "clsx";
 import { useSettings } from "../domain/settings";
 import type { Figure } from "../domain/types";
-import { shownFigure } from "../domain/units";
+import { MOST_CHARACTERS, shownFigure } from "../domain/units";
 import { say } from "../domain/words";
 
 interface Props {
@@ -30,6 +30,7 @@ export function QuantityField({ figure, label, text, unitSymbol, onText, problem
             id={id}
             inputMode="decimal"
             autoComplete="off"
+            maxLength={MOST_CHARACTERS}
             value={text}
             onChange={(e) => onText(e.target.value)}
             aria-invalid={problem !== undefined}

@@ -6,6 +6,7 @@ import { useConnection } from "../domain/useOutbox";
 import { say, type UiWord } from "../domain/words";
 import { Choice } from "./Choice";
 import { Dialog } from "./Dialog";
+import { KeptSheet } from "./KeptSheet";
 
 const KEYS: [string, UiWord][] = [
   ["n", "key.n"],
@@ -42,12 +43,21 @@ export function Tag({ children, tone = "plain" }: { children: ReactNode; tone?: 
   return <span className={`label figures border px-2 py-1 text-sm font-medium uppercase ${colour}`}>{children}</span>;
 }
 
+/** Whether all that was entered here has reached the server; a tap shows what has not. */
 function ConnectionTag() {
-  const connection = useConnection();
+  const { connection, kept } = useConnection();
+  const [open, setOpen] = useState(false);
+  const refused = kept.filter((write) => write.refused).length;
+  const tone = { saved: "cool", sending: "cool", waiting: "caution", refused: "hot" } as const;
   return (
-    <span role="status">
-      <Tag tone={connection === "waiting" ? "caution" : "cool"}>{say(connection)}</Tag>
-    </span>
+    <>
+      <span role="status">
+        <button type="button" className="min-h-11" onClick={() => setOpen(true)}>
+          <Tag tone={tone[connection]}>{say(connection, { count: refused })}</Tag>
+        </button>
+      </span>
+      <KeptSheet open={open} onClose={() => setOpen(false)} kept={kept} />
+    </>
   );
 }
 

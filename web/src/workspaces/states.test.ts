@@ -1,9 +1,11 @@
 import { describe, expect, it } from "vitest";
 import type { Figure, Layout, Test, Unit } from "../domain/types";
 import { filled } from "../domain/words";
-import { emptyDraft, request, unfilled } from "./intake/state";
-import { asPlanned, clock, complete, emptyRun, figureRequests, impossible, nextCall, pages, value } from "./runner/state";
-import { changedComponents, listed, suspicionByComponent } from "./trace/state";
+import { draftOf as intakeOf, emptyDraft, offered, request, unfilled } from "./intake/state";
+import { asPlanned, clock, complete, draftOf, emptyRun as emptyRunOf, figureRequests, impossible, nextCall, pages, phaseOf, value } from "./runner/state";
+import type { Waiting } from "../domain/outbox";
+import type { Entry, Job, Verdict } from "../domain/types";
+import { changedComponents, listed, sameVerdict, suspicionByComponent, takenText } from "./trace/state";
 
 const MM: Unit = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true };
 const INCH: Unit = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, zeroInCore: 0, core: false };
@@ -11,6 +13,7 @@ const UNITS = [MM, INCH];
 const FIGURE = { id: "play", dimension: "LENGTH", least: 0, most: 80, bands: [] } as unknown as Figure;
 const SERIES = { id: "free-play", steps: [{}, {}], figures: [FIGURE], options: [] } as unknown as Test;
 const LOOK = { id: "dry-walk", steps: [], figures: [], options: ["all-dry", "not-seen"] } as unknown as Test;
+const emptyRun = emptyRunOf("e1");
 const typed = (text: string, unit = "mm") => ({ ...emptyRun, texts: { play: text }, units: { play: unit }, rigCheck: "sound" as const });
 
 describe("intake", () => {
@@ -26,6 +29,49 @@ describe("intake", () => {
     expect(sent).toMatchObject({ vehicle: "SK 14", complaint: "sinks", mayBeMoved: false, personId: "juno-vale" });
   });
 });
+
+describe("a kept entry", () => {
+  const write: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", madeAt: 0, body: { figures: [{ id: "play", text: "23,8", unit: "mm" }], observed: "", rigCheck: "sound", anotherRig: true } };
+
+  it("is held, sent, waits, and is in the log", () => {
+    expect(phaseOf({ ...write, holdUntil: 9_500 }, false, 1_000)).toEqual({ kind: "held", secondsLeft: 9 });
+    expect(phaseOf({ ...write, holdUntil: 900 }, false, 1_000)).toEqual({ kind: "sending" });
+    expect(phaseOf({ ...write, away: true }, false, 1_000)).toEqual({ kind: "waiting" });
+    expect(phaseOf({ ...write, refused: { message: "no", findings: [] } }, false, 1_000)).toEqual({ kind: "doing" });
+    expect(phaseOf(undefined, true, 1_000)).toEqual({ kind: "entered" });
+  });
+
+  it("that was refused becomes its draft again, under the same id", () =>
+    expect(draftOf(write, 3)).toEqual({ entryId: "e1", step: 3, texts: { play: "23,8" }, units: { play: "mm" }, observed: "", rigCheck: "sound", newRig: true }));
+
+  it("that opens a job becomes its form again", () => {
+    const form = { ...emptyDraft("tarn-box-van", () => "id"), vehicle: "SK 14", mayBeMoved: "no" as const };
+    const { entryId, jobId, ...body } = request(form, "juno-vale");
+    expect(intakeOf({ entryId, jobId, kind: "jobs", madeAt: 0, body })).toMatchObject({ vehicle: "SK 14", mayBeMoved: "no", entryId, jobId });
+  });
+
+  it("says when it was made, and when it arrived if that was much later", () => {
+    const at = (takenAt: string, arrived: string) => takenText({ takenAt, at: arrived } as Entry);
+    expect(at("2026-11-27T08:00:00Z", "2026-11-27T08:00:30Z")).not.toContain("arrived");
+    expect(at("2026-11-27T08:00:00Z", "2026-11-27T09:00:00Z")).toContain("arrived");
+  });
+});
+
+describe("a verdict on the screen", () => {
+  const verdict = { remedyIds: ["renew-master"], grade: "PROVEN" } as unknown as Verdict;
+  const job = (sequence: number, now: Partial<Verdict>) => ({ sequence, assessment: { verdict: { ...verdict, ...now } } }) as unknown as Job;
+
+  it("stands only while log, remedies and grade are the same", () => {
+    const shown = { sequence: 4, verdict };
+    expect(sameVerdict(shown, job(4, {}))).toBe(true);
+    expect(sameVerdict(shown, job(5, {}))).toBe(false);
+    expect(sameVerdict(shown, job(4, { grade: "PROBABLE" }))).toBe(false);
+    expect(sameVerdict(shown, job(4, { remedyIds: ["renew-master", "set-rod"] }))).toBe(false);
+  });
+});
+
+it("a withdrawn circuit is offered to no new job", () =>
+  expect(offered([{ id: "a", withdrawn: false }, { id: "b", withdrawn: true }] as Layout[]).map((l) => l.id)).toEqual(["a"]));
 
 describe("a test being done", () => {
   it("ends on one page for all figures", () => expect(pages(SERIES)).toBe(3));

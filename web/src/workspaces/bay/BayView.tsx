@@ -1,29 +1,33 @@
-import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
-import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
-import type { JobSummary } from "../../domain/types";
+import type { JobList, JobSummary } from "../../domain/types";
 import { minutes, percent } from "../../domain/units";
-import { say } from "../../domain/words";
+import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { useBay, type Which } from "./useBay";
 
-/** The open jobs and what each waits for. */
+/** The jobs and what each waits for. */
 export function BayView() {
-  const jobs = useQuery({ queryKey: ["jobs"], queryFn: api.jobs });
+  const bay = useBay();
+  const { jobs } = bay;
   const go = useNavigate();
   if (jobs.isPending) return <Loading />;
-  if (jobs.isError) return <Failed error={jobs.error} again={() => void jobs.refetch()} />;
+  if (jobs.isError && !jobs.data) return <Failed error={jobs.error} again={() => void jobs.refetch()} />;
+  const lines = jobs.data.pages.flatMap((page) => page.jobs);
+  const [first] = jobs.data.pages;
+  const untouched = bay.search === "" && bay.which === "open";
   return (
     <>
       <TopStrip title={say("bayTitle")} />
       <main className="sheet-grid min-h-[calc(100dvh-3rem)] p-4 md:p-8">
         <div className="mx-auto max-w-6xl">
           <div className="mb-5 flex flex-wrap items-end justify-between gap-2">
-            <p className="figures text-lg text-soft">{say("bayOpen", { count: jobs.data.length })}</p>
+            <p className="figures text-lg text-soft">{foundText(first, untouched)}</p>
             <span className="ml-auto flex flex-wrap gap-2">
               <Button large onClick={() => void go("/bench")}>{say("bench")}</Button>
               <Button large onClick={() => void go("/layouts")}>{say("layouts")}</Button>
@@ -33,14 +37,23 @@ export function BayView() {
               {say("openJob")}
             </Button>
           </div>
-          {jobs.data.length === 0 ? (
-            <p className="border-2 border-dashed border-rule bg-panel p-10 text-center text-lg">{say("bayEmpty")}</p>
+          <div className="mb-4 flex flex-wrap items-center gap-2">
+            <input type="search" aria-label={say("baySearch")} placeholder={say("baySearch")} value={bay.text} maxLength={100} onChange={(e) => bay.setText(e.target.value)}
+              className="min-h-11 flex-1 basis-64 border-2 border-ink bg-panel px-3 text-lg placeholder:text-soft" />
+            <Choice label={say("bayWhich")} value={bay.which} onChange={(which) => bay.setWhich(which as Which)}
+              options={[{ value: "open", text: say("bayOpenJobs") }, { value: "closed", text: say("bayClosedJobs") }]} />
+          </div>
+          {lines.length === 0 ? (
+            <p className="border-2 border-dashed border-rule bg-panel p-10 text-center text-lg">{say(untouched ? "bayEmpty" : "bayNone")}</p>
           ) : (
             <ul className="border-t-2 border-ink">
-              {jobs.data.map((job) => (
+              {lines.map((job) => (
                 <JobLine key={job.id} job={job} />
               ))}
             </ul>
+          )}
+          {jobs.hasNextPage && (
+            <Button large className="mt-4 w-full" disabled={jobs.isFetchingNextPage} onClick={() => void jobs.fetchNextPage()}>{say(jobs.isFetchingNextPage ? "loading" : "bayMore")}</Button>
           )}
         </div>
       </main>
@@ -48,16 +61,23 @@ export function BayView() {
   );
 }
 
+function foundText(list: JobList | undefined, untouched: boolean): string {
+  const count = list?.found ?? 0;
+  if (list?.atLeast) return say("bayFoundMore", { count });
+  return say(untouched ? "bayOpen" : "bayFound", { count });
+}
+
 function waitsFor(job: JobSummary, word: (id: string) => string): string {
-  if (job.accepted) return say("waitsRepair");
-  if (job.grade === "PROVEN") return say("waitsDecision");
-  if (job.nextProcedureId === undefined) return say("waitsNothing");
-  return say("waitsTest", { test: word(`test.${job.nextProcedureId}`), minutes: minutes(job.nextMinutes ?? 0) });
+  if (job.stage === "accepted") return say("waitsRepair");
+  if (!job.lead) return "";
+  if (job.lead.grade === "PROVEN") return say("waitsDecision");
+  if (job.lead.nextProcedureId === undefined) return say("waitsNothing");
+  return say("waitsTest", { test: word(`test.${job.lead.nextProcedureId}`), minutes: minutes(job.lead.nextMinutes ?? 0) });
 }
 
 function JobLine({ job }: { job: JobSummary }) {
   const { word, person, layout } = useSettings();
-  const sameAsHunch = job.leadSuspectId === job.hunchId;
+  const { lead } = job;
   return (
     <li className="border-b-2 border-ink bg-panel">
       <Link to={`/jobs/${job.id}`} className="grid gap-x-8 gap-y-3 p-4 hover:bg-ground md:grid-cols-[1.1fr_1fr_1fr]">
@@ -70,17 +90,23 @@ function JobLine({ job }: { job: JobSummary }) {
         </div>
         <div>
           <p className="caps">{say("lead")}</p>
-          <p className="flex justify-between gap-3 text-lg font-semibold">
-            <span className="label">{word(`suspect.${job.leadSuspectId}`)}</span>
-            <span className="figures whitespace-nowrap">{percent(job.leadProbability)}</span>
-          </p>
-          <ShareBar id={`bay-${job.id}`} share={job.leadProbability} sound={job.leadSuspectId === NOTHING_WRONG} />
+          {lead ? (
+            <>
+              <p className="flex justify-between gap-3 text-lg font-semibold">
+                <span className="label">{word(`suspect.${lead.suspectId}`)}</span>
+                <span className="figures whitespace-nowrap">{percent(lead.probability)}</span>
+              </p>
+              <ShareBar id={`bay-${job.id}`} share={lead.probability} sound={lead.suspectId === NOTHING_WRONG} />
+            </>
+          ) : (
+            <p className="text-lg">{say("leadUnknown")}</p>
+          )}
           <p className="mt-2 text-sm text-soft">
-            {say("hunch")}: {word(`suspect.${job.hunchId}`)} · {say(sameAsHunch ? "hunchHolds" : "hunchElse")}
+            {say("hunch")}: {word(`suspect.${job.hunchId}`)}{lead && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
           </p>
         </div>
         <div className="md:border-l md:border-grid md:pl-6">
-          <p className="label text-lg font-semibold">{say(`grade${job.grade}`)}</p>
+          <p className="label text-lg font-semibold">{lead && say(`grade${lead.grade}` as UiWord)}</p>
           <p className="mt-1">{waitsFor(job, word)}</p>
           {job.stillFitted > 0 && <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>}
         </div>

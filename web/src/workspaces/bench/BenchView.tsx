@@ -60,7 +60,7 @@ function Bench({ jobId, vehicle, jobLayout }: { jobId?: string; vehicle?: string
             <div className="mb-3 flex flex-wrap items-center gap-3">
               <label htmlFor="bench-layout" className="text-soft">{say("fedByChoice")}</label>
               <select id="bench-layout" value={layoutId} onChange={(e) => setSearch({ layout: e.target.value })} className="min-h-11 border-2 border-ink px-2">
-                {catalogue.layouts.map((l) => <option key={l.id} value={l.id}>{l.name}</option>)}
+                {catalogue.layouts.filter((l) => !l.withdrawn || l.id === layoutId).map((l) => <option key={l.id} value={l.id}>{l.name}</option>)}
               </select>
             </div>
           )}

@@ -1,8 +1,10 @@
-import { useQuery, useQueryClient, keepPreviousData } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useQuery, keepPreviousData } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
 import { api, Refusal, type Finding } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Calculator, Field, Unit } from "../../domain/types";
+import { useWrite } from "../../domain/useOutbox";
+import { say } from "../../domain/words";
 import { MOST_COLUMNS, typedInputs, type ColumnTexts } from "./state";
 
 const SETTLE_MS = 250;
@@ -47,15 +49,18 @@ export function useBench(calculator: Calculator, layoutId: string) {
 /** Puts a column into the log of a job, as a note or as a reading. */
 export function useIntoLog(jobId: string | undefined) {
   const { personId } = useSettings();
-  const queries = useQueryClient();
+  const enter = useWrite(jobId ?? "", personId);
+  const ids = useRef(new Map<string, string>());
   const [said, setSaid] = useState<{ text: string; bad: boolean }>();
-  const write = async (kind: "notes" | "readings", body: object, done: string) => {
+  /** The same thing tapped twice is one entry. */
+  const write = async (kind: "notes" | "readings", body: Record<string, unknown>, done: string) => {
     if (!jobId) return;
+    const purpose = JSON.stringify([kind, body]);
+    const id = ids.current.get(purpose) ?? crypto.randomUUID();
+    ids.current.set(purpose, id);
     try {
-      const job = await api.job(jobId);
-      const written = await api.write(jobId, kind, { entryId: crypto.randomUUID(), sequence: job.sequence, personId, ...body });
-      queries.setQueryData(["job", jobId], written);
-      setSaid({ text: done, bad: false });
+      const job = await enter(kind, body, id);
+      setSaid({ text: job ? done : say("keptWhy"), bad: false });
     } catch (e) {
       setSaid({ text: e instanceof Refusal ? e.message : String(e), bad: true });
     }

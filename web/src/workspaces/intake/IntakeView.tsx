@@ -1,17 +1,17 @@
-import { useQueryClient } from "@tanstack/react-query";
 import clsx from "clsx";
 import { RadioGroup } from "radix-ui";
 import { useEffect, useState, type ReactNode } from "react";
-import { useNavigate } from "react-router";
-import { api, Refusal } from "../../domain/api";
-import { dropDraft, readDraft, saveDraft } from "../../domain/outbox";
+import { useNavigate, useSearchParams } from "react-router";
+import { Refusal } from "../../domain/api";
+import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
 import { useSettings } from "../../domain/settings";
+import { useWrite } from "../../domain/useOutbox";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
 import { BehaviourCurve } from "./behaviours";
-import { emptyDraft, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
+import { draftOf, emptyDraft, offered, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
 
 const DRAFT = "intake";
 const OUT_OF_SCOPE = "out-of-scope";
@@ -23,10 +23,15 @@ function useIntake() {
   const [refused, setRefused] = useState("");
   const [busy, setBusy] = useState(false);
   const go = useNavigate();
-  const queries = useQueryClient();
+  const mended = useSearchParams()[0].get("mend");
+  const write = useWrite(draft.jobId, personId);
   useEffect(() => {
-    void readDraft<IntakeDraft>(DRAFT).then((kept) => kept && setDraft((now) => ({ ...now, ...kept })));
-  }, []);
+    void (async () => {
+      const refusedWrite = mended === null ? undefined : await find(mended);
+      const kept = refusedWrite ? draftOf(refusedWrite) : await readDraft<IntakeDraft>(DRAFT);
+      if (kept) setDraft((now) => ({ ...now, ...kept }));
+    })();
+  }, [mended]);
   const change = (part: Partial<IntakeDraft>) => {
     const next = { ...draft, ...part };
     setDraft(next);
@@ -42,11 +47,10 @@ function useIntake() {
     }
     setBusy(true);
     try {
-      const job = await api.open(request(draft, personId));
-      queries.setQueryData(["job", job.id], job);
-      void queries.invalidateQueries({ queryKey: ["jobs"] });
+      const { entryId, jobId: _job, ...body } = request(draft, personId);
+      await write("jobs", body, entryId);
       await dropDraft(DRAFT);
-      void go(`/jobs/${job.id}`);
+      void go(`/jobs/${draft.jobId}`);
     } catch (e) {
       setRefused(e instanceof Refusal ? e.message : String(e));
       setBusy(false);
@@ -80,7 +84,7 @@ export function IntakeView() {
           <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
             <select id="intake-layoutId" aria-label={say("intakeLayout")} value={outOfScope ? OUT_OF_SCOPE : draft.layoutId} onChange={(e) => choose(e.target.value)}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg">
-              {catalogue.layouts.map((l) => (
+              {offered(catalogue.layouts).map((l) => (
                 <option key={l.id} value={l.id}>{l.name}</option>
               ))}
               <option value={OUT_OF_SCOPE}>{say("outOfScope")}</option>

@@ -1,4 +1,5 @@
-import type { OpenJobRequest } from "../../domain/types";
+import type { Waiting } from "../../domain/outbox";
+import type { Layout, OpenJobRequest } from "../../domain/types";
 
 /** What has been filled in so far; the ids are made with the form, so that sending twice opens one job. */
 export interface IntakeDraft {
@@ -38,6 +39,15 @@ const FIELDS: IntakeField[] = ["vehicle", "layoutId", "complaint", "behaviour", 
 /** The fields that still have to be filled in, in the order of the form. */
 export function unfilled(draft: IntakeDraft): IntakeField[] {
   return FIELDS.filter((field) => draft[field].trim() === "");
+}
+
+/** Circuits that a new job can stand on. */
+export const offered = (layouts: Layout[]): Layout[] => layouts.filter((layout) => !layout.withdrawn);
+
+/** A job that was kept and refused, as the draft it was made from. */
+export function draftOf(write: Waiting): Partial<IntakeDraft> {
+  const { mayBeMoved, ...rest } = write.body as unknown as OpenJobRequest;
+  return { ...(rest as Partial<IntakeDraft>), jobId: write.jobId, entryId: write.entryId, mayBeMoved: mayBeMoved ? "yes" : "no" };
 }
 
 export function request(draft: IntakeDraft, personId: string): OpenJobRequest {

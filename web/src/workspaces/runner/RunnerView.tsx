@@ -21,14 +21,14 @@ export function RunnerView() {
   if (job.isError || test.isError) {
     return <Failed error={(job.error ?? test.error) as Error} again={() => void Promise.all([job.refetch(), test.refetch()])} />;
   }
-  if (!job.data || !test.data) return <Loading />;
+  if (!job.data || !test.data || !runner.ready) return <Loading />;
   return <Run key={procedureId} runner={runner} job={job.data} test={test.data} />;
 }
 
 function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job: Job; test: Test }) {
   const { word, catalogue } = useSettings();
   const go = useNavigate();
-  const { draft, phase, change } = runner;
+  const { draft, phase, change, before } = runner;
   const last = pages(test) - 1;
   const step = test.steps[draft.step];
   const [cannot, setCannot] = useState(false);
@@ -48,8 +48,10 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
         </div>
       </header>
       <main className="mx-auto w-full max-w-3xl flex-1 px-5 py-6 [--halo:var(--ground)]">
-        {phase.kind === "entered" ? (
-          <OutcomePage before={phase.before} job={job} test={test} draft={draft} unitFor={runner.unitFor} />
+        {phase.kind === "waiting" ? (
+          <KeptPage />
+        ) : phase.kind === "entered" ? (
+          <OutcomePage before={before ?? job.assessment} job={job} test={test} draft={draft} unitFor={runner.unitFor} />
         ) : step ? (
           <StepPage key={step.id} test={test} step={step} />
         ) : (
@@ -58,13 +60,15 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
       </main>
       <SetAside open={cannot} procedureId={test.id} refused={runner.refused.map((f) => f.allowed).join("; ")} onClose={() => setCannot(false)}
         onSetAside={(why) => void runner.setAside(why).then((done) => done && leave())} />
-      {phase.kind === "entered" ? (
+      {phase.kind === "entered" || phase.kind === "waiting" ? (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
           <Button large filled className="mx-auto block w-full max-w-3xl" onClick={leave}>{say("toCircuit")}</Button>
         </footer>
       ) : (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
-          {phase.kind === "kept" ? (
+          {phase.kind === "sending" ? (
+            <p role="status" className="grid min-h-16 place-items-center text-lg">{say("entering")}</p>
+          ) : phase.kind === "held" ? (
             <div className="flex flex-wrap items-center gap-3" role="status">
               <p className="flex-1 text-lg">{say("keptUndo", { seconds: phase.secondsLeft })}</p>
               <Button large onClick={runner.undo}>{say("undo")}</Button>
@@ -78,7 +82,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
               {step ? (
                 <Button large filled className="flex-1" onClick={() => change({ step: draft.step + 1 })}>{say("goOn")}</Button>
               ) : (
-                <Button large filled className="flex-1" disabled={!ready} onClick={runner.keep}>{say("enterReading")}</Button>
+                <Button large filled className="flex-1" disabled={!ready} onClick={() => void runner.keep()}>{say("enterReading")}</Button>
               )}
             </div>
           )}
@@ -86,6 +90,16 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
         </footer>
       )}
     </div>
+  );
+}
+
+/** The server cannot be reached: the reading is safe here, and nothing has to be done for it. */
+function KeptPage() {
+  return (
+    <section>
+      <h2 className="text-3xl font-semibold">{say("keptTitle")}</h2>
+      <p className="mt-3 text-lg">{say("keptWhy")}</p>
+    </section>
   );
 }
 

@@ -1,8 +1,11 @@
 import type { Figure, FigureRequest, Test, Unit } from "../../domain/types";
+import type { Waiting } from "../../domain/outbox";
 import { preview } from "../../domain/units";
 
 /** What has been entered in a test so far; kept on the device at every change. */
 export interface RunnerDraft {
+  /** Of the entry it becomes: made when the test is begun, so that it is one entry however often it is sent, from whichever tab. */
+  entryId: string;
   step: number;
   texts: Record<string, string>;
   units: Record<string, string>;
@@ -12,7 +15,32 @@ export interface RunnerDraft {
   newRig?: boolean;
 }
 
-export const emptyRun: RunnerDraft = { step: 0, texts: {}, units: {}, observed: "", rigCheck: "" };
+export const emptyRun = (entryId: string): RunnerDraft => ({ entryId, step: 0, texts: {}, units: {}, observed: "", rigCheck: "" });
+
+/** A reading that was kept, as the draft it was made from, on its last page. */
+export function draftOf(write: Waiting, steps: number): RunnerDraft {
+  const body = write.body as { figures?: FigureRequest[]; observed?: string; rigCheck?: RunnerDraft["rigCheck"]; anotherRig?: boolean };
+  const figures = body.figures ?? [];
+  return {
+    entryId: write.entryId,
+    step: steps,
+    texts: Object.fromEntries(figures.map((f) => [f.id, f.text])),
+    units: Object.fromEntries(figures.map((f) => [f.id, f.unit])),
+    observed: body.observed ?? "",
+    rigCheck: body.rigCheck ?? "",
+    newRig: body.anotherRig,
+  };
+}
+
+/** Where an entry is on its way: being done, held for an undo, going to the server, waiting for it, in the log. */
+export type Phase = { kind: "doing" } | { kind: "held"; secondsLeft: number } | { kind: "sending" } | { kind: "waiting" } | { kind: "entered" };
+
+export function phaseOf(write: Waiting | undefined, entered: boolean, now: number): Phase {
+  if (!write) return { kind: entered ? "entered" : "doing" };
+  if (write.refused) return { kind: "doing" };
+  if (write.holdUntil !== undefined && write.holdUntil > now) return { kind: "held", secondsLeft: Math.ceil((write.holdUntil - now) / 1000) };
+  return { kind: write.failures !== undefined || write.away ? "waiting" : "sending" };
+}
 
 /** The same with the rig made anew if this is what the plan proposes. */
 export function asPlanned(draft: RunnerDraft, procedureId: string, next?: { procedureId: string; anotherRig: boolean }): RunnerDraft {

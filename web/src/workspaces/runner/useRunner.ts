@@ -1,82 +1,125 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, Refusal, type Finding } from "../../domain/api";
-import { dropDraft, readDraft, saveDraft } from "../../domain/outbox";
+import { find, keep as keepWrite, readDraft, saveDraft, takeBack, type Waiting } from "../../domain/outbox";
 import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Test } from "../../domain/types";
-import { useWrite } from "../../domain/useOutbox";
-import { asPlanned, emptyRun, figureRequests, type RunnerDraft } from "./state";
+import { useKept, useSendNow, useWrite } from "../../domain/useOutbox";
+import { asPlanned, draftOf, emptyRun, figureRequests, pages, phaseOf, type RunnerDraft } from "./state";
 
 const UNDO_SECONDS = 10;
 
-export type Phase = { kind: "doing" } | { kind: "kept"; secondsLeft: number } | { kind: "entered"; before: Assessment };
+const asFindings = (e: unknown): Finding[] =>
+  e instanceof Refusal && e.findings.length > 0 ? e.findings : [{ field: "", given: "", allowed: (e as Error).message }];
 
-/** Behaviour of a test being done: the draft is kept at every change, entering waits ten seconds for an undo. */
+/** The seconds go by while something is held. */
+function useNow(ticking: boolean): number {
+  const [now, setNow] = useState(Date.now());
+  useEffect(() => {
+    if (!ticking) return;
+    setNow(Date.now());
+    const timer = window.setInterval(() => setNow(Date.now()), 250);
+    return () => window.clearInterval(timer);
+  }, [ticking]);
+  return now;
+}
+
+/** The draft of a test, kept at every change under the id of the entry it becomes; or a kept reading that is to be mended. */
+function useDraft(key: string, test: Test | undefined) {
+  const [mend] = useSearchParams();
+  const mended = mend.get("mend");
+  const [draft, setDraft] = useState<RunnerDraft>();
+  useEffect(() => {
+    if (!test) return;
+    void (async () => {
+      const write = mended === null ? undefined : await find(mended);
+      const found = write ? draftOf(write, pages(test) - 1) : await readDraft<RunnerDraft>(key);
+      const begun = found ?? emptyRun("");
+      const own = { ...begun, entryId: begun.entryId || crypto.randomUUID() };
+      if (own !== found) await saveDraft(key, own);
+      setDraft(own);
+    })();
+  }, [key, mended, test?.id]);
+  const change = (part: Partial<RunnerDraft>) => {
+    if (!draft) return;
+    const next = { ...draft, ...part };
+    setDraft(next);
+    void saveDraft(key, next);
+  };
+  return { draft, change };
+}
+
+/**
+ * Behaviour of a test being done. The reading is an entry from the first tap on: kept on the device, held ten seconds for an undo, and sent by whichever
+ * page is open then.
+ */
 export function useRunner(jobId: string, procedureId: string) {
   const settings = useSettings();
   const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
   const test = useQuery({ queryKey: ["test", jobId, "run", procedureId], queryFn: () => api.test(jobId, procedureId), staleTime: 0 });
-  const [kept, setKept] = useState<RunnerDraft>(emptyRun);
-  const draft = asPlanned(kept, procedureId, job.data?.assessment.next);
-  const [phase, setPhase] = useState<Phase>({ kind: "doing" });
-  const [refused, setRefused] = useState<Finding[]>([]);
   const key = `run-${jobId}-${procedureId}`;
-  const write = useWrite(jobId, settings.personId);
+  const { draft: begun, change } = useDraft(key, test.data);
+  const draft = asPlanned(begun ?? emptyRun(""), procedureId, job.data?.assessment.next);
+  const kept = useKept();
+  const write = kept.find((w) => w.entryId === draft.entryId);
+  const now = useNow(write?.holdUntil !== undefined);
+  const before = useRef<Assessment>(undefined);
+  const [entered, setEntered] = useState(false);
+  const [refused, setRefused] = useState<Finding[]>([]);
+  const setAsideId = useRef(crypto.randomUUID());
+  const sendWrite = useWrite(jobId, settings.personId);
+  const sendNow = useSendNow();
   const unitFor = (f: Figure) => settings.unit(f.dimension);
 
+  const wasKept = useRef(false);
   useEffect(() => {
-    void readDraft<RunnerDraft>(key).then((saved) => saved && setKept(saved));
-  }, [key]);
+    if (wasKept.current && !write) void job.refetch();
+    wasKept.current = write !== undefined;
+  }, [write]);
+  const inLog = job.data?.entries.some((e) => e.id === draft.entryId) ?? false;
+  useEffect(() => {
+    if (inLog) setEntered(true);
+  }, [inLog]);
 
-  const change = (part: Partial<RunnerDraft>) => {
-    const next = { ...kept, ...part };
-    setKept(next);
-    void saveDraft(key, next);
-  };
   const type = (figure: Figure, text: string) =>
     change({ texts: { ...draft.texts, [figure.id]: text }, units: { ...draft.units, [figure.id]: draft.units[figure.id] ?? unitFor(figure).symbol } });
 
+  const keep = async () => {
+    if (!job.data || !test.data || !begun) return;
+    before.current = job.data.assessment;
+    setRefused([]);
+    const now = Date.now();
+    const body = { ...bodyOf(test.data, draft, unitFor), personId: settings.personId };
+    await keepWrite({ entryId: draft.entryId, jobId, kind: "readings", body, madeAt: now, holdUntil: now + UNDO_SECONDS * 1000, draftKey: key } satisfies Waiting);
+  };
   const enterNow = async () => {
-    if (!job.data || !test.data) return;
-    const before = job.data.assessment;
     try {
-      await write("readings", body(test.data, draft, unitFor));
-      await dropDraft(key);
-      setRefused([]);
-      setPhase({ kind: "entered", before });
+      await sendNow(draft.entryId);
     } catch (e) {
-      setRefused(e instanceof Refusal && e.findings.length > 0 ? e.findings : [{ field: "", given: "", allowed: (e as Error).message }]);
-      setPhase({ kind: "doing" });
+      setRefused(asFindings(e));
     }
   };
-
   const setAside = async (why: string): Promise<boolean> => {
     try {
-      await write("set-aside", { procedureId, why });
+      await sendWrite("set-aside", { procedureId, why }, setAsideId.current);
       return true;
     } catch (e) {
-      setRefused([{ field: "", given: "", allowed: (e as Error).message }]);
+      setRefused(asFindings(e));
       return false;
     }
   };
 
-  useEffect(() => {
-    if (phase.kind !== "kept") return;
-    const timer = window.setTimeout(() => {
-      if (phase.secondsLeft <= 1) void enterNow();
-      else setPhase({ kind: "kept", secondsLeft: phase.secondsLeft - 1 });
-    }, 1000);
-    return () => window.clearTimeout(timer);
-  });
-
   return {
-    job, test, draft, phase, refused, change, type, enterNow, setAside, unitFor,
-    keep: () => setPhase({ kind: "kept", secondsLeft: UNDO_SECONDS }),
-    undo: () => setPhase({ kind: "doing" }),
+    job, test, draft, change, type, keep, enterNow, setAside, unitFor, ready: begun !== undefined,
+    phase: phaseOf(write, entered, now),
+    before: before.current,
+    refused: write?.refused ? (write.refused.findings.length > 0 ? write.refused.findings : [{ field: "", given: "", allowed: write.refused.message }]) : refused,
+    undo: () => void takeBack(draft.entryId),
   };
 }
 
-function body(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => ReturnType<ReturnType<typeof useSettings>["unit"]>) {
+function bodyOf(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => ReturnType<ReturnType<typeof useSettings>["unit"]>) {
   return {
     procedureId: test.id,
     figures: figureRequests(test, draft, unitFor),

@@ -53,7 +53,7 @@ function NothingNext({ job, onAccept, onOthers }: Props) {
   const { word } = useSettings();
   const { verdict } = job.assessment;
   const accepted = job.accepted;
-  const remedy = word(`remedy.${accepted?.remedyId ?? verdict.remedyId}`);
+  const remedy = (accepted?.remedyIds ?? verdict.remedyIds).map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
   const text = accepted ? say(accepted.grade === "PROVEN" ? "accepted" : "acceptedAssumed", { remedy }) : remedy;
   return (
     <section aria-label={say("next")} className="flex flex-wrap items-center gap-6 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2">

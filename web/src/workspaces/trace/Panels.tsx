@@ -7,14 +7,14 @@ import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { SetAside } from "../../ui/SetAside";
-import { capital, listed, needsText, reasonText } from "./state";
+import { capital, listed, needsText, reasonText, sameVerdict, takenText } from "./state";
 import type { useTrace } from "./useTrace";
 
 type Trace = ReturnType<typeof useTrace>;
 
 /** The sheets over the workspace. */
 export function Panels({ job, trace }: { job: Job; trace: Trace }) {
-  const { word, fitting } = useSettings();
+  const { fitting } = useSettings();
   const close = () => trace.setPanel("none");
   const next = job.assessment.next;
   return (
@@ -24,21 +24,19 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
       </Dialog>
       {next && (
         <SetAside open={trace.panel === "cannot"} procedureId={next.procedureId} refused={trace.refused} onClose={close}
-          onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why })} />
+          onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why }, next.procedureId)} />
       )}
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
         <Log job={job} trace={trace} />
       </Dialog>
-      <Dialog open={trace.panel === "accept"} onClose={close} title={say("acceptTitle", { remedy: word(`remedy.${job.assessment.verdict.remedyId}`) })}>
-        <Accept job={job} trace={trace} />
-      </Dialog>
+      {trace.panel === "accept" && <Accept job={job} trace={trace} onClose={close} />}
       <Dialog open={trace.panel === "takeOff"} onClose={close} title={say("takeOffTitle")}>
         <ul className="mb-3 list-inside list-disc text-lg">
           {job.stillFitted.map((item) => <li key={item}>{fitting(item)}</li>)}
         </ul>
         <p className="mb-3">{say("takeOffWhy")}</p>
         <Refused text={trace.refused} />
-        <Button filled large onClick={() => void trace.enter("take-off", { items: job.stillFitted })}>{say("takeOff")}</Button>
+        <Button filled large disabled={trace.busy} onClick={() => void trace.enter("take-off", { items: job.stillFitted })}>{say("takeOff")}</Button>
       </Dialog>
     </>
   );
@@ -93,13 +91,25 @@ function Rounds({ job }: { job: Job }) {
   );
 }
 
-function Accept({ job, trace }: { job: Job; trace: Trace }) {
+/** Accepts the verdict that stood when the sheet was opened; where another stands by now, it is said and shown before anything can be accepted. */
+function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () => void }) {
   const [why, setWhy] = useState("");
-  const { verdict } = job.assessment;
+  const [shown, setShown] = useState({ sequence: job.sequence, verdict: job.assessment.verdict });
   const { word } = useSettings();
+  const { verdict } = shown;
   const proven = verdict.grade === "PROVEN";
+  const remedy = verdict.remedyIds.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
+  if (!sameVerdict(shown, job)) {
+    return (
+      <Dialog open onClose={onClose} title={say("verdictMoved")}>
+        <p role="alert" className="mb-3 text-lg">{say("verdictMovedWhy", { remedy })}</p>
+        <Button filled large onClick={() => setShown({ sequence: job.sequence, verdict: job.assessment.verdict })}>{say("verdictShowNow")}</Button>
+      </Dialog>
+    );
+  }
+  const accept = () => void trace.enter("verdict", { remedyIds: verdict.remedyIds, grade: verdict.grade, sequence: shown.sequence, why: why.trim() }, String(shown.sequence));
   return (
-    <>
+    <Dialog open onClose={onClose} title={say("acceptTitle", { remedy })}>
       <p className="mb-3 text-lg">
         {proven ? say("acceptProven") : say("acceptAssumed", { wrong: oneIn(1 - verdict.probability), minutes: minutes(verdict.wrongPartMinutes) })}
       </p>
@@ -111,8 +121,8 @@ function Accept({ job, trace }: { job: Job; trace: Trace }) {
       )}
       <p className="mb-3 border border-caution bg-caution-ground p-2 text-sm">{word("caution.not-to-be-driven")}</p>
       <Refused text={trace.refused} />
-      <Button filled large disabled={!proven && why.trim() === ""} onClick={() => void trace.enter("verdict", { why: why.trim() })}>{say("acceptVerdict")}</Button>
-    </>
+      <Button filled large disabled={trace.busy || (!proven && why.trim() === "")} onClick={accept}>{say("acceptVerdict")}</Button>
+    </Dialog>
   );
 }
 
@@ -122,7 +132,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
   const { person } = useSettings();
   const strikable = (e: Entry) => !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted", "note-written"].includes(e.kind);
   const strike = async (id: string) => {
-    await trace.enter("strikes", { struckId: id, why: why.trim() });
+    await trace.enter("strikes", { struckId: id, why: why.trim() }, id);
     setStriking(undefined);
     setWhy("");
   };
@@ -133,7 +143,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
           <div className="flex flex-wrap items-center gap-3">
             <div className={e.struck ? "flex-1 line-through opacity-70" : "flex-1"}>
               <EntryText entry={e} job={job} />
-              <p className="figures text-sm text-soft">{new Date(e.at).toLocaleString()} · {person(e.personId)}{e.struck ? ` · ${say("struck")}` : ""}</p>
+              <p className="figures text-sm text-soft">{takenText(e)} · {person(e.personId)}{e.struck ? ` · ${say("struck")}` : ""}</p>
             </div>
             {strikable(e) && striking !== e.id && <Button onClick={() => setStriking(e.id)}>{say("strike")}</Button>}
           </div>
@@ -141,7 +151,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
             <form className="mt-2 flex flex-wrap gap-2" onSubmit={(event) => { event.preventDefault(); void strike(e.id); }}>
               <input autoFocus aria-label={say("strikeWhy")} placeholder={say("strikeWhy")} value={why} maxLength={200} onChange={(x) => setWhy(x.target.value)}
                 className="min-h-11 flex-1 border-2 border-ink px-2 placeholder:text-soft" />
-              <button type="submit" disabled={why.trim() === ""} className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink">{say("strike")}</button>
+              <button type="submit" disabled={trace.busy || why.trim() === ""} className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink">{say("strike")}</button>
             </form>
           )}
         </li>

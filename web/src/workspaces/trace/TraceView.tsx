@@ -2,7 +2,9 @@ import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { useSettings } from "../../domain/settings";
+import type { Waiting } from "../../domain/outbox";
 import type { Job } from "../../domain/types";
+import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
 import { Failed, Loading } from "../../ui/States";
 import { Tag, TopStrip } from "../../ui/TopStrip";
@@ -17,9 +19,26 @@ import { VerdictPanel } from "./VerdictPanel";
 export function TraceView() {
   const { jobId = "" } = useParams();
   const trace = useTrace(jobId);
+  const opening = useKept().find((write) => write.kind === "jobs" && write.jobId === jobId);
+  if (opening && !trace.job.data) return <KeptJob write={opening} />;
   if (trace.job.isPending) return <Loading />;
   if (trace.job.isError) return <Failed error={trace.job.error} again={() => void trace.job.refetch()} />;
   return <Workspace job={trace.job.data} trace={trace} />;
+}
+
+/** A job that the server does not have yet: it is kept here and opens by itself. */
+function KeptJob({ write }: { write: Waiting }) {
+  const { vehicle, complaint } = write.body as { vehicle: string; complaint: string };
+  return (
+    <>
+      <TopStrip title={vehicle} quote={complaint} />
+      <main className="mx-auto max-w-2xl p-8">
+        <h2 className="text-3xl font-semibold">{say("keptJobTitle")}</h2>
+        <p className="my-4 text-lg">{write.refused ? `${say("keptRefused")} ${write.refused.message}` : say("keptJobWhy")}</p>
+        <Link to="/" className="underline">{say("bay")}</Link>
+      </main>
+    </>
+  );
 }
 
 function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace> }) {

@@ -1,8 +1,23 @@
-import type { Assessment, Job, Layout, Moment, Needs, Proposal, Suspicion } from "../../domain/types";
+import type { Assessment, Entry, Job, Layout, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
 import { factor, minutes, oneIn, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 
 type Word = (id: string) => string;
+
+/** Whether what was shown still stands: the same log, remedies and grade. */
+export function sameVerdict(shown: { sequence: number; verdict: Verdict }, job: Job): boolean {
+  const now = job.assessment.verdict;
+  return shown.sequence === job.sequence && shown.verdict.grade === now.grade && shown.verdict.remedyIds.join() === now.remedyIds.join();
+}
+
+const LATE_MS = 60_000;
+
+/** When an entry was made, and when it arrived where it was kept on a device for a while. */
+export function takenText(entry: Entry): string {
+  const taken = new Date(entry.takenAt).toLocaleString();
+  const late = Date.parse(entry.at) - Date.parse(entry.takenAt) >= LATE_MS;
+  return late ? say("arrivedLate", { taken, arrived: new Date(entry.at).toLocaleString() }) : taken;
+}
 
 /** Shares after a moment, by suspect. */
 export function sharesAt(moment: Moment | undefined): Map<string, number> {

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
@@ -35,14 +35,29 @@ export function useTrace(jobId: string) {
     return () => window.removeEventListener("keydown", onKey);
   });
 
-  const enter = async (kind: Parameters<typeof write>[0], body: Record<string, unknown>) => {
+  const ids = useRef(new Map<string, string>());
+  const [busy, setBusy] = useState(false);
+  /** One entry for one purpose, however often it is tapped and mended, until it is in the log. */
+  const enter = async (kind: Parameters<typeof write>[0], body: Record<string, unknown>, about = "") => {
+    const purpose = `${kind} ${about}`;
+    const id = ids.current.get(purpose) ?? crypto.randomUUID();
+    ids.current.set(purpose, id);
+    setBusy(true);
     try {
-      await write(kind, body);
+      await write(kind, body, id);
+      ids.current.delete(purpose);
       setRefused("");
       setPanel("none");
     } catch (e) {
       setRefused((e as Error).message);
+      void job.refetch();
+    } finally {
+      setBusy(false);
     }
   };
-  return { job, moment, isNow: drawnBack === undefined, move, panel, setPanel, enter, refused };
+  const openPanel = (to: Panel) => {
+    setRefused("");
+    setPanel(to);
+  };
+  return { job, moment, isNow: drawnBack === undefined, move, panel, setPanel: openPanel, enter, busy, refused };
 }

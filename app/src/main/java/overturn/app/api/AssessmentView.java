@@ -188,17 +188,18 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
     /**
      * Where it stands.
      *
+     * @param remedyIds        what will be done: one remedy, or both of a pair; to be named when it is accepted
      * @param alsoRemedyId     the second remedy, where two suspects are at fault at once
      * @param enough           probability that nothing beyond it is needed
      * @param wrongPartMinutes what acting on it now is expected to waste
      */
-    public record VerdictView(String remedyId, String suspectId, Optional<String> alsoRemedyId, Optional<String> alsoSuspectId, double probability,
+    public record VerdictView(List<String> remedyIds, String remedyId, String suspectId, Optional<String> alsoRemedyId, Optional<String> alsoSuspectId, double probability,
                               double enough, Grade grade, List<UUID> carriers, List<Missing> missing, List<OverturnerView> overturners,
                               Optional<StripDownView> stripDown, double remedyMinutes, double wrongPartMinutes) {
 
         static VerdictView of(Verdict verdict, WorkshopSettings workshop) {
             Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
-            return new VerdictView(verdict.remedy().id(), verdict.suspectId(), also.map(s -> s.remedy().id()), also.map(Suspect::id),
+            return new VerdictView(verdict.remedies().stream().map(Remedy::id).toList(), verdict.remedy().id(), verdict.suspectId(), also.map(s -> s.remedy().id()), also.map(Suspect::id),
                     verdict.probability(), verdict.enough(), verdict.grade(), verdict.carriers().stream().map(r -> UUID.fromString(r.id())).toList(),
                     verdict.missing(), verdict.overturners().stream().map(OverturnerView::of).toList(), verdict.stripDown().map(StripDownView::of),
                     verdict.cure().remedies().stream().mapToDouble(r -> workshop.priceOf(r).labourMinutes()).sum(), verdict.wasteMinutes());

@@ -1,11 +1,15 @@
 package overturn.app.api;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.job.Staff;
-import overturn.app.usecase.LayoutModels;
+import overturn.app.api.CatalogueView.LayoutView;
+import overturn.app.usecase.LayoutSheets;
 import overturn.words.Words;
 
 /** People, layouts, units and words. */
@@ -14,26 +18,28 @@ import overturn.words.Words;
 class CatalogueController {
 
     private final Staff staff;
-    private final LayoutModels models;
+    private final LayoutSheets sheets;
+    private final Map<LayoutSheets.Listed, Optional<LayoutView>> views = new ConcurrentHashMap<>();
 
-    CatalogueController(Staff staff, LayoutModels models) {
+    CatalogueController(Staff staff, LayoutSheets sheets) {
         this.staff = staff;
-        this.models = models;
+        this.sheets = sheets;
     }
 
     @GetMapping("/catalogue")
     CatalogueView catalogue() {
-        return CatalogueView.of(staff.all(), models.files().stream().map(LayoutController::view).toList());
+        List<LayoutSheets.Listed> listed = sheets.list();
+        views.keySet().retainAll(listed);
+        return CatalogueView.of(staff.all(), listed.stream().flatMap(l -> views.computeIfAbsent(l, this::view).stream()).toList());
+    }
+
+    /** A layout never changes, so that what is shown of it is worked out once; one that cannot be read is left out. */
+    private Optional<LayoutView> view(LayoutSheets.Listed listed) {
+        return sheets.find(listed.id()).map(sheet -> LayoutView.of(sheet, listed.withdrawn()));
     }
 
     @GetMapping("/words")
     Map<String, String> words() {
         return Words.all();
-    }
-
-    /** Answers as soon as the server can take a reading. */
-    @GetMapping("/health")
-    Map<String, String> health() {
-        return Map.of("status", "up", "people", Integer.toString(staff.all().size()));
     }
 }

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import overturn.app.job.Staff.Person;
+import overturn.app.usecase.LayoutSheets.Sheet;
 import overturn.circuit.Assist;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
@@ -15,7 +16,6 @@ import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.suspect.Suspect;
@@ -39,19 +39,20 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
         }
     }
 
-    /** A layout: its circuit for the drawing, its suspects and tests. */
-    public record LayoutView(String id, String name, Optional<String> about, boolean preset, Optional<String> startedFrom, String family,
+    /** A layout: its circuit for the drawing, its suspects and tests; a withdrawn one is offered to no new job. */
+    public record LayoutView(String id, String name, Optional<String> about, boolean preset, boolean withdrawn, Optional<String> startedFrom, String family,
                              List<ComponentView> components, List<JointView> joints, List<SuspectView> suspects, List<String> behaviours,
                              List<String> tests) {
 
-        static LayoutView of(LayoutFile file, List<Suspect> suspects, ProcedureCatalogue procedures) {
-            Layout layout = file.layout();
-            Observation characterise = (Observation) procedures.intake().spec();
-            return new LayoutView(file.id(), file.name(), file.about(), Presets.find(file.id()).isPresent(), file.startedFrom(), layout.family().id(),
+        static LayoutView of(Sheet sheet, boolean withdrawn) {
+            LayoutFile file = sheet.file();
+            Layout layout = sheet.layout();
+            Observation characterise = (Observation) sheet.procedures().intake().spec();
+            return new LayoutView(file.id(), file.name(), file.about(), Presets.find(file.id()).isPresent(), withdrawn, file.startedFrom(), layout.family().id(),
                     layout.components().stream().map(ComponentView::of).toList(),
                     layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),
-                    suspects.stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency())).toList(),
-                    characterise.options(), procedures.all().stream().map(Procedure::id).toList());
+                    sheet.suspects().stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency())).toList(),
+                    characterise.options(), sheet.procedures().all().stream().map(Procedure::id).toList());
         }
     }
 

@@ -18,8 +18,8 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.TypedQuantity;
 
-/** An entry of the log; which fields are there depends on its kind. */
-public record EntryView(UUID id, int sequence, String kind, Instant at, String personId, boolean struck,
+/** An entry of the log, {@code takenAt} when it was made and {@code at} when it arrived; which fields are there depends on its kind. */
+public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Instant at, String personId, boolean struck,
                         Optional<String> procedureId, List<FigureTaken> figures, Optional<String> observed, Optional<String> rigSetup,
                         Optional<RigTrust> trust, Optional<UUID> struckId, Optional<String> why, List<String> items, Optional<NoteView> note) {
 
@@ -53,7 +53,7 @@ public record EntryView(UUID id, int sequence, String kind, Instant at, String p
     static EntryView of(LoggedEntry logged, Set<UUID> struckIds) {
         Entry entry = logged.entry();
         Optional<ReadingTaken> reading = Optional.of(entry).filter(ReadingTaken.class::isInstance).map(ReadingTaken.class::cast);
-        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.at(), logged.personId(), struckIds.contains(logged.id()),
+        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.takenAt(), logged.at(), logged.personId(), struckIds.contains(logged.id()),
                 reading.map(ReadingTaken::procedureId).or(() -> setAside(entry).map(TestSetAside::procedureId)),
                 reading.map(ReadingTaken::value).filter(Figures.class::isInstance)
                         .map(v -> ((Figures) v).taken().stream().map(FigureTaken::of).toList()).orElse(List.of()),

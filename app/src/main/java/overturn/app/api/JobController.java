@@ -8,6 +8,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.Requests.AcceptRequest;
@@ -18,12 +19,12 @@ import overturn.app.api.Requests.SetAsideRequest;
 import overturn.app.api.Requests.StrikeRequest;
 import overturn.app.api.Requests.TakeOffRequest;
 import overturn.app.usecase.AcceptVerdict;
+import overturn.app.usecase.Bay;
 import overturn.app.usecase.Jobs;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.OpenJob;
 import overturn.app.usecase.RecordReading;
 import overturn.app.usecase.SetTestAside;
-import overturn.app.usecase.Stamp;
 import overturn.app.usecase.StrikeEntry;
 import overturn.app.usecase.TakeOffFittings;
 import overturn.app.usecase.WriteNote;
@@ -34,6 +35,7 @@ import overturn.app.usecase.WriteNote;
 class JobController {
 
     private final Jobs jobs;
+    private final Bay bay;
     private final OpenJob openJob;
     private final RecordReading recordReading;
     private final StrikeEntry strikeEntry;
@@ -42,9 +44,10 @@ class JobController {
     private final AcceptVerdict acceptVerdict;
     private final WriteNote writeNote;
 
-    JobController(Jobs jobs, OpenJob openJob, RecordReading recordReading, StrikeEntry strikeEntry, SetTestAside setTestAside,
+    JobController(Jobs jobs, Bay bay, OpenJob openJob, RecordReading recordReading, StrikeEntry strikeEntry, SetTestAside setTestAside,
                   TakeOffFittings takeOffFittings, AcceptVerdict acceptVerdict, WriteNote writeNote) {
         this.jobs = jobs;
+        this.bay = bay;
         this.openJob = openJob;
         this.recordReading = recordReading;
         this.strikeEntry = strikeEntry;
@@ -54,16 +57,17 @@ class JobController {
         this.writeNote = writeNote;
     }
 
+    /** Lines of the bay: {@code stage} is open, closed, all or a stage; {@code after} the {@code next} of the answer before. */
     @GetMapping
-    List<JobSummaryView> list() {
-        return jobs.all().stream().map(JobSummaryView::of).toList();
+    JobListView list(@RequestParam(required = false) String stage, @RequestParam(required = false) String search, @RequestParam(required = false) String after,
+                     @RequestParam(required = false) Integer most) {
+        return JobListView.of(bay.find(stage, search, after, most));
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     JobView open(@RequestBody OpenJobRequest request) {
-        openJob.open(request.intake());
-        return job(request.jobId());
+        return JobView.of(openJob.open(request.intake()));
     }
 
     @GetMapping("/{id}")
@@ -95,39 +99,33 @@ class JobController {
 
     @PostMapping("/{id}/readings")
     JobView record(@PathVariable UUID id, @RequestBody ReadingRequest request) {
-        recordReading.record(id, request.draft());
-        return job(id);
+        return JobView.of(recordReading.record(id, request.draft()));
     }
 
     @PostMapping("/{id}/strikes")
     JobView strike(@PathVariable UUID id, @RequestBody StrikeRequest request) {
-        strikeEntry.strike(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.struckId(), request.why());
-        return job(id);
+        return JobView.of(strikeEntry.strike(id, request.stamp(), request.struckId(), request.why()));
     }
 
     @PostMapping("/{id}/set-aside")
     JobView setAside(@PathVariable UUID id, @RequestBody SetAsideRequest request) {
-        setTestAside.setAside(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.procedureId(),
-                request.why());
-        return job(id);
+        return JobView.of(setTestAside.setAside(id, request.stamp(), request.procedureId(), request.why()));
     }
 
     @PostMapping("/{id}/take-off")
     JobView takeOff(@PathVariable UUID id, @RequestBody TakeOffRequest request) {
-        takeOffFittings.takeOff(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.items());
-        return job(id);
+        return JobView.of(takeOffFittings.takeOff(id, request.stamp(), request.items()));
     }
 
+    /** Accepts the verdict that was shown; where another stands now, nothing is written. */
     @PostMapping("/{id}/verdict")
     JobView accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
-        acceptVerdict.accept(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.why());
-        return job(id);
+        return JobView.of(acceptVerdict.accept(id, request.stamp(), new AcceptVerdict.Shown(request.remedyIds(), request.grade()), request.why()));
     }
 
     @PostMapping("/{id}/notes")
     JobView note(@PathVariable UUID id, @RequestBody NoteRequest request) {
-        writeNote.write(id, new Stamp(request.entryId(), request.sequence(), request.personId()), request.text(),
-                request.calculatorId() == null ? "" : request.calculatorId(), request.typed());
-        return job(id);
+        return JobView.of(writeNote.write(id, request.stamp(), request.text(), request.calculatorId() == null ? "" : request.calculatorId(),
+                request.typed()));
     }
 }

@@ -3,24 +3,24 @@ package overturn.app.api;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
-import overturn.app.usecase.Jobs.Job;
-import overturn.planning.Proposal;
-import overturn.verdict.Grade;
-import overturn.verdict.Verdict;
+import overturn.app.job.JobSummary;
 
-/** A job as a line of the bay: where it stands, what it waits for. */
-public record JobSummaryView(UUID id, String vehicle, String layoutId, String complaint, String openedById, Instant openedAt,
-                             int readings, String hunchId, String leadSuspectId, String leadRemedyId, double leadProbability,
-                             Grade grade, boolean accepted, Optional<String> nextProcedureId, Optional<Double> nextMinutes,
-                             int stillFitted) {
+/** A job as a line of the bay: where it stands, what it waits for; {@code lead} is absent until that has been worked out. */
+public record JobSummaryView(UUID id, String vehicle, String layoutId, String complaint, String openedById, Instant openedAt, int readings, String hunchId,
+                             String stage, int stillFitted, Optional<LeadView> lead) {
 
-    static JobSummaryView of(Job job) {
-        Verdict verdict = job.assessment().verdict();
-        Optional<Proposal> next = job.assessment().next();
-        return new JobSummaryView(job.id(), job.state().opened().vehicle(), job.state().opened().layoutId(),
-                job.state().opened().complaint(), job.state().log().get(0).personId(), job.state().log().get(0).at(),
-                job.state().readings().size(), job.state().opened().hunchId(), verdict.suspectId(), verdict.remedy().id(),
-                verdict.probability(), verdict.grade(), job.state().accepted().isPresent(), next.map(p -> p.procedure().id()),
-                next.map(Proposal::minutes), job.state().stillFitted().size());
+    static JobSummaryView of(JobSummary line) {
+        return new JobSummaryView(line.jobId(), line.vehicle(), line.layoutId(), line.complaint(), line.openedById(), line.openedAt(), line.readings(),
+                line.hunchId(), line.stage().id(), line.stillFitted(), line.lead().map(lead -> LeadView.of(lead, lead.sequence() == line.sequence())));
+    }
+
+    /** Who leads and what is next; {@code current} where it is by the whole log. */
+    public record LeadView(String suspectId, String remedyId, double probability, String grade, Optional<String> nextProcedureId, Optional<Double> nextMinutes,
+                           boolean current) {
+
+        static LeadView of(JobSummary.Lead lead, boolean current) {
+            return new LeadView(lead.suspectId(), lead.remedyId(), lead.probability(), lead.grade(), lead.next().map(JobSummary.NextTest::procedureId),
+                    lead.next().map(JobSummary.NextTest::minutes), current);
+        }
     }
 }

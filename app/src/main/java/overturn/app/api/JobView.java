@@ -23,11 +23,11 @@ public record JobView(UUID id, int sequence, String vehicle, String layoutId, St
                 state.setAside().stream().sorted().toList(), state.accepted().map(AcceptedView::of), AssessmentView.of(job));
     }
 
-    /** The verdict as it was accepted; below proven it counts as assumed. */
-    public record AcceptedView(String remedyId, String grade, double probability, String why) {
+    /** The verdict as it was accepted, both remedies of a pair; below proven it counts as assumed. */
+    public record AcceptedView(List<String> remedyIds, String grade, double probability, String why) {
 
         static AcceptedView of(VerdictAccepted verdict) {
-            return new AcceptedView(verdict.remedyId(), verdict.grade(), verdict.probability(), verdict.why());
+            return new AcceptedView(verdict.remedyIds(), verdict.grade(), verdict.probability(), verdict.why());
         }
     }
 }

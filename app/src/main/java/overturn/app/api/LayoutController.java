@@ -11,32 +11,27 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.CatalogueView.LayoutView;
 import overturn.app.usecase.LayoutModels;
+import overturn.app.usecase.LayoutSheets;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.SaveLayout;
 import overturn.calculation.Calculators;
 import overturn.calculation.Result;
-import overturn.circuit.Layout;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
-import overturn.procedure.ProcedureCatalogue;
-import overturn.suspect.SuspectCatalogue;
 
 /** Layouts as files in the open format: read, checked, saved; and the JSON Schema of the format. */
 @RestController
 @RequestMapping("/api")
 class LayoutController {
 
+    private final LayoutSheets sheets;
     private final LayoutModels models;
     private final SaveLayout saveLayout;
 
-    LayoutController(LayoutModels models, SaveLayout saveLayout) {
+    LayoutController(LayoutSheets sheets, LayoutModels models, SaveLayout saveLayout) {
+        this.sheets = sheets;
         this.models = models;
         this.saveLayout = saveLayout;
-    }
-
-    static LayoutView view(LayoutFile file) {
-        Layout layout = file.layout();
-        return LayoutView.of(file, SuspectCatalogue.of(layout), ProcedureCatalogue.of(layout));
     }
 
     /**
@@ -49,7 +44,7 @@ class LayoutController {
 
     @GetMapping(value = "/layouts/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
     String layout(@PathVariable String id) {
-        return LayoutFiles.write(models.file(id).orElseThrow(() -> new NotFoundException("layout", id)));
+        return LayoutFiles.write(sheets.find(id).orElseThrow(() -> new NotFoundException("layout", id)).file());
     }
 
     @GetMapping(value = "/layout-schema", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -61,13 +56,20 @@ class LayoutController {
     CheckedLayoutView check(@RequestBody String file) {
         LayoutFile checked = saveLayout.check(file);
         Result travel = Calculators.find("travel").orElseThrow().compute(checked.layout(), java.util.Map.of());
-        return new CheckedLayoutView(view(checked), travel.outputs().stream().map(CalculationView.OutputView::of).toList(), travel.notices());
+        return new CheckedLayoutView(LayoutView.of(sheets.ofUnsaved(checked), false), travel.outputs().stream().map(CalculationView.OutputView::of).toList(), travel.notices());
     }
 
     @PostMapping("/layouts")
     LayoutView save(@RequestParam(required = false) String personId, @RequestBody String file) {
         LayoutFile saved = saveLayout.save(personId, file);
-        models.warmLater(saved);
-        return view(saved);
+        models.warmLater(saved.id());
+        return LayoutView.of(sheets.of(saved.id()), false);
+    }
+
+    /** Takes a saved layout out of the list for new jobs; those that stand on it keep it. */
+    @PostMapping("/layouts/{id}/withdrawal")
+    LayoutView withdraw(@PathVariable String id, @RequestParam(required = false) String personId) {
+        saveLayout.withdraw(personId, id);
+        return LayoutView.of(sheets.of(id), true);
     }
 }

@@ -2,6 +2,8 @@ package overturn.app.api;
 
 import java.net.URI;
 import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -18,12 +20,16 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
+import tools.jackson.databind.DatabindException;
 import overturn.app.config.BodyLimitFilter.BodyTooLargeException;
+import overturn.app.config.BodyLimitFilter.BodyTooSlowException;
 import overturn.app.job.StaleLogException;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
+import overturn.app.usecase.UnreadableLayoutException;
+import overturn.app.usecase.VerdictChangedException;
 
 /** Tells every failure as a problem detail (RFC 9457): what, given, allowed; never a stack trace. */
 @RestControllerAdvice
@@ -51,6 +57,16 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ProblemDetail verdictChanged(VerdictChangedException e) {
+        return problem(HttpStatus.CONFLICT, "verdict-has-changed", "Another verdict stands now", e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail layoutUnreadable(UnreadableLayoutException e) {
+        return problem(HttpStatus.CONFLICT, "layout-not-readable", "This circuit cannot be read", e.getMessage());
+    }
+
+    @ExceptionHandler
     ProblemDetail idTaken(EntryIdTakenException e) {
         return problem(HttpStatus.CONFLICT, "entry-id-taken", "This entry id is in use", e.getMessage());
     }
@@ -58,7 +74,7 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail badAddress(MethodArgumentTypeMismatchException e) {
         return problem(HttpStatus.BAD_REQUEST, "address-not-readable", "This address cannot be read",
-                e.getName() + ": “" + e.getValue() + "” was given, allowed is a UUID");
+                e.getName() + ": “" + e.getValue() + "” was given, allowed is " + (e.getRequiredType() == UUID.class ? "a UUID" : "a whole number"));
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
@@ -86,9 +102,22 @@ class Problems extends ResponseEntityExceptionHandler {
                 return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
                         .body(problem(HttpStatus.CONTENT_TOO_LARGE, "body-too-large", "Too much at once", tooLarge.getMessage()));
             }
+            if (cause instanceof BodyTooSlowException tooSlow) {
+                return ResponseEntity.status(HttpStatus.REQUEST_TIMEOUT).header(HttpHeaders.CONNECTION, "close")
+                        .body(problem(HttpStatus.REQUEST_TIMEOUT, "body-too-slow", "Too slow", tooSlow.getMessage()));
+            }
         }
-        return ResponseEntity.badRequest().body(problem(HttpStatus.BAD_REQUEST, "body-not-readable", "This body cannot be read",
-                "A JSON object as described at /api/openapi is needed; " + firstLine(e)));
+        ProblemDetail problem = problem(HttpStatus.BAD_REQUEST, "body-not-readable", "This body cannot be read",
+                "A JSON object as described at /api/openapi is needed; " + firstLine(e));
+        if (e.getMostSpecificCause() instanceof DatabindException cause && !cause.getPath().isEmpty()) {
+            problem.setProperty("findings", List.of(new Finding(field(cause), "", firstLine(e))));
+        }
+        return ResponseEntity.badRequest().body(problem);
+    }
+
+    private static String field(DatabindException cause) {
+        return cause.getPath().stream().map(step -> step.getPropertyName() == null ? Integer.toString(step.getIndex()) : step.getPropertyName())
+                .collect(Collectors.joining("."));
     }
 
     private static String firstLine(HttpMessageNotReadableException e) {
@@ -96,7 +125,7 @@ class Problems extends ResponseEntityExceptionHandler {
         return message.lines().findFirst().orElse("the body was empty").replaceAll("`?(overturn|java)[\\w.$]*\\.", "");
     }
 
-    private static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
+    static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
         problem.setType(URI.create("urn:overturn:problem:" + type));
         problem.setTitle(title);

@@ -1,24 +1,33 @@
 package overturn.app.api;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import overturn.app.usecase.Calculate;
 import overturn.app.usecase.OpenJob;
 import overturn.app.usecase.RecordReading;
 import overturn.app.usecase.Stamp;
 
-/** Bodies of the writes. Every one carries an entry id made by the client, the last sequence it had seen, and who enters it. */
+/**
+ * Bodies of the writes. Every one carries an entry id made by the client, the last sequence it had seen, who enters it, and, where it was kept on the
+ * device for a while, how long ago it was entered, s.
+ */
 final class Requests {
 
     private Requests() {
     }
 
+    /** Left out, or null, it was entered just now. */
+    private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
+        return new Stamp(entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null));
+    }
+
     /** Opens a job; {@code readingId} becomes the id of the entry with the behaviour. */
-    record OpenJobRequest(UUID jobId, UUID entryId, UUID readingId, String personId, String vehicle, String layoutId,
+    record OpenJobRequest(UUID jobId, UUID entryId, UUID readingId, String personId, Optional<Long> takenSecondsAgo, String vehicle, String layoutId,
                           String complaint, String behaviour, String hunchId, Boolean mayBeMoved, Boolean recentWork, String age, Boolean sometimes) {
 
         OpenJob.Intake intake() {
-            return new OpenJob.Intake(jobId, new Stamp(entryId, 0, personId), readingId, vehicle, layoutId, complaint, behaviour,
+            return new OpenJob.Intake(jobId, stamp(entryId, 0, personId, takenSecondsAgo), readingId, vehicle, layoutId, complaint, behaviour,
                     hunchId, mayBeMoved, recentWork, age, sometimes);
         }
     }
@@ -28,32 +37,48 @@ final class Requests {
     }
 
     /** A reading: figures for a series, {@code observed} for an observation. */
-    record ReadingRequest(UUID entryId, Integer sequence, String personId, String procedureId, List<FigureRequest> figures,
+    record ReadingRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, String procedureId, List<FigureRequest> figures,
                           String observed, String rigCheck, Boolean anotherRig) {
 
         RecordReading.Draft draft() {
             List<RecordReading.TypedFigure> typed = figures == null ? List.of() : figures.stream()
                     .map(f -> f == null ? new RecordReading.TypedFigure(null, null, null)
                             : new RecordReading.TypedFigure(f.id(), f.text(), f.unit())).toList();
-            return new RecordReading.Draft(new Stamp(entryId, sequence, personId), procedureId, typed, observed, rigCheck,
+            return new RecordReading.Draft(stamp(entryId, sequence, personId, takenSecondsAgo), procedureId, typed, observed, rigCheck,
                     Boolean.TRUE.equals(anotherRig));
         }
     }
 
     /** Strikes an entry. */
-    record StrikeRequest(UUID entryId, Integer sequence, String personId, UUID struckId, String why) {
+    record StrikeRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, UUID struckId, String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
     }
 
     /** Sets a test aside. */
-    record SetAsideRequest(UUID entryId, Integer sequence, String personId, String procedureId, String why) {
+    record SetAsideRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, String procedureId, String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
     }
 
     /** Everything that is fitted is off again. */
-    record TakeOffRequest(UUID entryId, Integer sequence, String personId, List<String> items) {
+    record TakeOffRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, List<String> items) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
     }
 
-    /** Accepts the verdict. */
-    record AcceptRequest(UUID entryId, Integer sequence, String personId, String why) {
+    /** Accepts the verdict: {@code remedyIds} and {@code grade} as they were on the screen. */
+    record AcceptRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, List<String> remedyIds, String grade, String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
     }
 
     /** Inputs of one column; what is missing or blank stands at the layout's figure. */
@@ -74,7 +99,11 @@ final class Requests {
     }
 
     /** A result to be noted in the log. */
-    record NoteRequest(UUID entryId, Integer sequence, String personId, String text, String calculatorId, List<FigureRequest> inputs) {
+    record NoteRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, String text, String calculatorId, List<FigureRequest> inputs) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
 
         List<Calculate.TypedInput> typed() {
             return new ColumnRequest(inputs).typed();

@@ -8,17 +8,31 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.concurrent.TimeUnit;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Refuses bodies above a limit, announced or not. */
+/** Refuses bodies above a limit, announced or not, and those that take too long to arrive. */
 @Component
 @Order(2)
 public class BodyLimitFilter extends OncePerRequestFilter {
 
     /** The largest body taken, bytes; a reading needs a few hundred. */
     public static final int MOST_BYTES = 64 * 1024;
+
+    /** Time in which a whole body has to be there, s: at a few hundred bytes even a bad connection needs less. */
+    public static final int MOST_SECONDS = 15;
+
+    /** A body of which a part was still missing when its time was up. */
+    public static final class BodyTooSlowException extends IOException {
+
+        private static final long serialVersionUID = 1L;
+
+        BodyTooSlowException() {
+            super("The body was not there within " + MOST_SECONDS + " s");
+        }
+    }
 
     /** A body that turned out too large while it was read. */
     public static final class BodyTooLargeException extends IOException {
@@ -54,6 +68,7 @@ public class BodyLimitFilter extends OncePerRequestFilter {
 
     private static final class CountedStream extends ServletInputStream {
         private final ServletInputStream inner;
+        private final long from = System.nanoTime();
         private int taken;
 
         CountedStream(ServletInputStream inner) {
@@ -63,6 +78,9 @@ public class BodyLimitFilter extends OncePerRequestFilter {
         @Override
         public int read() throws IOException {
             int next = inner.read();
+            if (System.nanoTime() - from > TimeUnit.SECONDS.toNanos(MOST_SECONDS)) {
+                throw new BodyTooSlowException();
+            }
             if (next >= 0 && ++taken > MOST_BYTES) {
                 throw new BodyTooLargeException();
             }

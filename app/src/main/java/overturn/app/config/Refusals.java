@@ -18,12 +18,16 @@ final class Refusals {
     }
 
     static void send(HttpServletResponse response, int status, String type, String title, String detail) throws IOException {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(HttpStatus.valueOf(status), detail);
-        problem.setType(URI.create("urn:overturn:problem:" + type));
-        problem.setTitle(title);
         response.setStatus(status);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setHeader("Connection", "close");
-        response.getOutputStream().write(MAPPER.writeValueAsString(problem).getBytes(StandardCharsets.UTF_8));
+        response.getOutputStream().write(text(HttpStatus.valueOf(status), type, title, detail).getBytes(StandardCharsets.UTF_8));
+    }
+
+    static String text(HttpStatus status, String type, String title, String detail) {
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setType(URI.create("urn:overturn:problem:" + type));
+        problem.setTitle(title);
+        return MAPPER.writeValueAsString(problem);
     }
 }

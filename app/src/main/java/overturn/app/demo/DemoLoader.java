@@ -47,7 +47,7 @@ class DemoLoader implements SmartInitializingSingleton {
     @Override
     public void afterSingletonsInstantiated() {
         transactions.executeWithoutResult(status -> {
-            if (log.jobs().isEmpty()) {
+            if (log.isEmpty()) {
                 DemoJobs.STORIES.forEach(this::load);
             }
         });
@@ -55,19 +55,18 @@ class DemoLoader implements SmartInitializingSingleton {
 
     private void load(Story story) {
         LayoutModel model = models.of(Presets.TARN_BOX_VAN.id());
-        model.warmUp();
         SplittableRandom random = new SplittableRandom(story.seed());
         HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), story.faults(), 1);
         List<Reading> readings = new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
         UUID jobId = id(story, "job");
         Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
         log.open(jobId, at);
-        log.append(jobId, new LoggedEntry(id(story, "opened"), 1, at, story.openedBy(), new JobOpened(story.vehicle(),
+        log.append(jobId, LoggedEntry.of(id(story, "opened"), 1, at, story.openedBy(), new JobOpened(story.vehicle(),
                 model.layout().id(), story.complaint(), story.hunchId(), story.mayBeMoved(), false, "UNKNOWN", false)));
         for (int i = 0; i < readings.size(); i++) {
             Reading reading = readings.get(i);
             Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));
-            log.append(jobId, new LoggedEntry(id(story, "reading " + i), i + 2, read, i == 0 ? story.openedBy() : story.worksOnIt(),
+            log.append(jobId, LoggedEntry.of(id(story, "reading " + i), i + 2, read, i == 0 ? story.openedBy() : story.worksOnIt(),
                     new ReadingTaken(reading.procedureId(), reading.value(), reading.rigSetup(), reading.trust())));
         }
     }

@@ -85,15 +85,23 @@ public sealed interface Entry {
     }
 
     /**
-     * The verdict was accepted as it stood.
+     * The verdict was accepted as it stood on the screen.
      *
-     * @param remedyId    what will be done
+     * @param remedyIds   what will be done: one remedy, or both of a pair
      * @param grade       its grade at that moment; less than proven is recorded as assumed
      * @param probability its probability at that moment
+     * @param carrierIds  entries of the readings that carried it
+     * @param missing     what was missing for a proof
      * @param why         why on less than proof; empty when proven
      */
-    record VerdictAccepted(String remedyId, String grade, double probability, String why) implements Entry {
+    record VerdictAccepted(List<String> remedyIds, String grade, double probability, List<UUID> carrierIds, List<String> missing, String why) implements Entry {
         public static final String KIND = "verdict-accepted";
+
+        public VerdictAccepted {
+            remedyIds = List.copyOf(remedyIds);
+            carrierIds = List.copyOf(carrierIds);
+            missing = List.copyOf(missing);
+        }
 
         @Override
         public String kind() {

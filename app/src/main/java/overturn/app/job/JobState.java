@@ -74,6 +74,11 @@ public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struck
         return new Intake(opened.recentWork(), Intake.Age.valueOf(opened.age()), opened.sometimes(), Map.of());
     }
 
+    /** Where the job is. */
+    public JobStage stage() {
+        return accepted.isPresent() ? JobStage.ACCEPTED : JobStage.TRACING;
+    }
+
     /** Sequence of the last entry. */
     public int sequence() {
         return log.get(log.size() - 1).sequence();

@@ -8,8 +8,14 @@ import java.util.UUID;
  *
  * @param id       made by the client, so that sending twice appends once
  * @param sequence 1 for the first entry of the job
+ * @param takenAt  when it was entered on the device, which may be long before the server could be reached
  * @param at       when the server took it
  * @param personId who entered it
  */
-public record LoggedEntry(UUID id, int sequence, Instant at, String personId, Entry entry) {
+public record LoggedEntry(UUID id, int sequence, Instant takenAt, Instant at, String personId, Entry entry) {
+
+    /** An entry that arrived as it was entered. */
+    public static LoggedEntry of(UUID id, int sequence, Instant at, String personId, Entry entry) {
+        return new LoggedEntry(id, sequence, at, at, personId, entry);
+    }
 }

@@ -3,9 +3,11 @@ package overturn.app.store;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.VerdictAccepted;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
@@ -23,8 +25,7 @@ class EntryJson {
             Entry.TestSetAside.KIND, Entry.TestSetAside.class,
             Entry.FittingsTakenOff.KIND, Entry.FittingsTakenOff.class,
             Entry.EntryStruck.KIND, Entry.EntryStruck.class,
-            Entry.NoteWritten.KIND, Entry.NoteWritten.class,
-            Entry.VerdictAccepted.KIND, Entry.VerdictAccepted.class);
+            Entry.NoteWritten.KIND, Entry.NoteWritten.class);
 
     private final JsonMapper mapper = JsonMapper.builder().build();
 
@@ -35,6 +36,16 @@ class EntryJson {
                                  RigTrust trust) {
     }
 
+    /** The first version held one remedy, and neither what carried it nor what was missing. */
+    private record StoredVerdict(List<String> remedyIds, String remedyId, String grade, double probability, List<UUID> carrierIds, List<String> missing,
+                                 String why) {
+
+        VerdictAccepted verdict() {
+            return new VerdictAccepted(remedyIds == null ? List.of(remedyId) : remedyIds, grade, probability, carrierIds == null ? List.of() : carrierIds,
+                    missing == null ? List.of() : missing, why);
+        }
+    }
+
     String write(Entry entry) {
         return mapper.writeValueAsString(entry instanceof ReadingTaken taken ? stored(taken) : entry);
     }
@@ -42,6 +53,9 @@ class EntryJson {
     Entry read(String kind, String body) {
         if (kind.equals(ReadingTaken.KIND)) {
             return taken(mapper.readValue(body, StoredReading.class));
+        }
+        if (kind.equals(VerdictAccepted.KIND)) {
+            return mapper.readValue(body, StoredVerdict.class).verdict();
         }
         Class<? extends Entry> type = Optional.ofNullable(PLAIN_KINDS.get(kind))
                 .orElseThrow(() -> new IllegalStateException("Impossible: the log holds an entry of unknown kind " + kind));

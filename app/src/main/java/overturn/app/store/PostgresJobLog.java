@@ -28,14 +28,14 @@ class PostgresJobLog implements JobLog {
     }
 
     @Override
-    public List<UUID> jobs() {
-        return jdbc.sql("select id from job order by log_opened_at desc, id").query(UUID.class).list();
+    public boolean isEmpty() {
+        return jdbc.sql("select not exists (select 1 from job)").query(Boolean.class).single();
     }
 
     @Override
     public List<LoggedEntry> entries(UUID jobId) {
         return jdbc.sql("""
-                        select id, sequence, log_entered_at, person_id, kind, body
+                        select id, sequence, log_taken_at, log_entered_at, person_id, kind, body
                           from log_entry
                          where job_id = :job
                          order by sequence
@@ -46,17 +46,23 @@ class PostgresJobLog implements JobLog {
     }
 
     private LoggedEntry entry(ResultSet row) throws SQLException {
+        Instant entered = at(row, "log_entered_at").orElseThrow();
         return new LoggedEntry(
                 row.getObject("id", UUID.class),
                 row.getObject("sequence", Integer.class),
-                row.getObject("log_entered_at", OffsetDateTime.class).toInstant(),
+                at(row, "log_taken_at").orElse(entered),
+                entered,
                 row.getString("person_id"),
                 json.read(row.getString("kind"), row.getString("body")));
     }
 
+    private static Optional<Instant> at(ResultSet row, String column) throws SQLException {
+        return Optional.ofNullable(row.getObject(column, OffsetDateTime.class)).map(OffsetDateTime::toInstant);
+    }
+
     @Override
-    public Optional<UUID> jobOfEntry(UUID entryId) {
-        return jdbc.sql("select job_id from log_entry where id = :id").param("id", entryId).query(UUID.class).optional();
+    public boolean holds(UUID entryId) {
+        return jdbc.sql("select exists (select 1 from log_entry where id = :id)").param("id", entryId).query(Boolean.class).single();
     }
 
     @Override
@@ -75,12 +81,13 @@ class PostgresJobLog implements JobLog {
     public void append(UUID jobId, LoggedEntry entry) {
         try {
             int rows = jdbc.sql("""
-                            insert into log_entry (id, job_id, sequence, log_entered_at, person_id, kind, body)
-                            values (:id, :job, :sequence, :at, :person, :kind, :body::jsonb)
+                            insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, kind, body)
+                            values (:id, :job, :sequence, :takenAt, :at, :person, :kind, :body::jsonb)
                             """)
                     .param("id", entry.id())
                     .param("job", jobId)
                     .param("sequence", entry.sequence())
+                    .param("takenAt", entry.takenAt().atOffset(ZoneOffset.UTC))
                     .param("at", entry.at().atOffset(ZoneOffset.UTC))
                     .param("person", entry.personId())
                     .param("kind", entry.entry().kind())

@@ -1,16 +1,19 @@
 package overturn.app.usecase;
 
+import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
-import overturn.app.job.JobState;
+import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Jobs.Job;
-import overturn.verdict.Assessment;
+import overturn.app.usecase.Jobs.Log;
+import overturn.evidence.Reading;
+import overturn.suspect.Remedy;
 import overturn.verdict.Grade;
 import overturn.verdict.Verdict;
 
-/** Accepts the verdict as it stands; on less than proof it asks why and is recorded as assumed. */
+/** Accepts the verdict that was on the screen, if it still stands; on less than proof it asks why and is recorded as assumed. */
 @Component
 public class AcceptVerdict {
 
@@ -24,17 +27,50 @@ public class AcceptVerdict {
         this.jobs = jobs;
     }
 
-    /** @throws InvalidInputException if the verdict is not proven and no reason is given */
-    public void accept(UUID jobId, Stamp stamp, String why) {
-        Job job = jobs.find(jobId);
-        writer.append(jobId, stamp, seen -> {
-            JobState state = JobState.of(seen, job.model().procedures());
-            Verdict verdict = Assessment.of(job.model(), state.intake(), state.readings(), state.vehicle(), state.setAside(), job.workshop().forPlanning()).verdict();
-            return accepted(verdict, why == null ? "" : why.strip());
-        });
+    /**
+     * What was on the screen when it was accepted.
+     *
+     * @param remedyIds the remedy, or both of a pair, as shown
+     * @param grade     as shown
+     */
+    public record Shown(List<String> remedyIds, String grade) {
     }
 
-    private static Entry accepted(Verdict verdict, String why) {
+    /**
+     * Accepts it.
+     *
+     * @throws VerdictChangedException if another verdict stands now
+     * @throws InvalidInputException   if the verdict is not proven and no reason is given
+     */
+    public Job accept(UUID jobId, Stamp stamp, Shown shown, String why) {
+        new Checks().that(() -> shown.remedyIds() != null && !shown.remedyIds().isEmpty(), "remedyIds", shown.remedyIds(), "the remedies that were shown")
+                .that(() -> shown.grade() != null, "grade", shown.grade(), "the grade that was shown").orThrow();
+        Log read = jobs.read(jobId);
+        String reason = why == null ? "" : why.strip();
+        if (read.entries().stream().anyMatch(e -> e.id().equals(stamp.entryId()))) {
+            return jobs.of(writer.append(read, stamp, seen -> again(read, stamp, shown, reason)));
+        }
+        Verdict verdict = jobs.of(read).assessment().verdict();
+        return jobs.of(writer.append(read, stamp, seen -> {
+            if (seen.size() < read.entries().size()) {
+                throw new VerdictChangedException(shown, verdict, true);
+            }
+            return accepted(verdict, shown, reason);
+        }));
+    }
+
+    /** Sent twice: it is the entry in the log if it says the same. */
+    private static Entry again(Log read, Stamp stamp, Shown shown, String why) {
+        return read.entries().stream().filter(e -> e.id().equals(stamp.entryId())).map(LoggedEntry::entry).filter(VerdictAccepted.class::isInstance)
+                .map(VerdictAccepted.class::cast).filter(v -> v.remedyIds().equals(shown.remedyIds()) && v.grade().equals(shown.grade()) && v.why().equals(why))
+                .findFirst().orElseThrow(() -> new EntryIdTakenException(stamp.entryId()));
+    }
+
+    private static Entry accepted(Verdict verdict, Shown shown, String why) {
+        List<String> remedyIds = remedyIds(verdict);
+        if (!remedyIds.equals(shown.remedyIds()) || !verdict.grade().name().equals(shown.grade())) {
+            throw new VerdictChangedException(shown, verdict, false);
+        }
         Checks checks = new Checks();
         if (verdict.grade() != Grade.PROVEN) {
             checks.text("why", why, MOST_WHY);
@@ -42,6 +78,12 @@ public class AcceptVerdict {
             checks.that(() -> why.length() <= MOST_WHY, "why", why, "at most " + MOST_WHY + " characters");
         }
         checks.orThrow();
-        return new VerdictAccepted(verdict.remedy().id(), verdict.grade().name(), verdict.probability(), why);
+        return new VerdictAccepted(remedyIds, verdict.grade().name(), verdict.probability(),
+                verdict.carriers().stream().map(Reading::id).map(UUID::fromString).toList(), verdict.missing().stream().map(Enum::name).toList(), why);
+    }
+
+    /** The remedies of a verdict in the order in which they are shown. */
+    public static List<String> remedyIds(Verdict verdict) {
+        return verdict.remedies().stream().map(Remedy::id).toList();
     }
 }

@@ -23,9 +23,9 @@ public class Calculate {
 
     private static final int MOST_COLUMNS = 6;
 
-    private final LayoutModels layouts;
+    private final LayoutSheets layouts;
 
-    Calculate(LayoutModels layouts) {
+    Calculate(LayoutSheets layouts) {
         this.layouts = layouts;
     }
 
@@ -35,7 +35,7 @@ public class Calculate {
 
     /** @throws NotFoundException if there is no such layout */
     public Layout layout(String layoutId) {
-        return layouts.file(layoutId == null ? "" : layoutId).orElseThrow(() -> new NotFoundException("layout", String.valueOf(layoutId))).layout();
+        return layouts.find(layoutId == null ? "" : layoutId).orElseThrow(() -> new NotFoundException("layout", String.valueOf(layoutId))).layout();
     }
 
     /** @throws NotFoundException if there is no such calculator for this layout */
@@ -53,6 +53,12 @@ public class Calculate {
         Calculator calculator = calculator(calculatorId, layout);
         Checks checks = new Checks();
         checks.that(() -> !columns.isEmpty() && columns.size() <= MOST_COLUMNS, "columns", columns.size(), "1 to " + MOST_COLUMNS + " columns").orThrow();
+        int fields = calculator.fields(layout).size();
+        for (int i = 0; i < columns.size(); i++) {
+            List<TypedInput> column = columns.get(i);
+            checks.that(() -> column.size() <= fields, "columns." + i, column.size() + " inputs", "each of the " + fields + " inputs once");
+        }
+        checks.orThrow();
         List<Map<String, Double>> parsed = new ArrayList<>();
         for (int i = 0; i < columns.size(); i++) {
             String where = "columns." + i + ".";

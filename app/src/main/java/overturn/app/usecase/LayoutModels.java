@@ -2,57 +2,83 @@ package overturn.app.usecase;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.RemovalCause;
+import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import java.util.stream.Stream;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
-import overturn.app.job.SavedLayouts;
+import overturn.circuit.Layout;
 import overturn.inference.LayoutModel;
-import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 
-/** The layouts that a job can stand on, and the model of each, built when first needed; that of the first preset at the start. */
+/** The model of each layout, worked out when first needed and kept while there is room: at most a stated share of the heap. */
 @Component
 public class LayoutModels {
 
-    private static final int REMEMBERED = 24;
+    private static final double SHARE_OF_HEAP = 0.28;
+    private static final int MOST_WAITING = 8;
 
-    private final SavedLayouts saved;
-    private final Cache<String, LayoutModel> models = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+    private final LayoutSheets sheets;
+    private final List<Consumer<LayoutModel>> whenDropped = new CopyOnWriteArrayList<>();
+    private final Cache<String, LayoutModel> models = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
+            .weigher((String id, LayoutModel model) -> (int) Math.min(Integer.MAX_VALUE, model.heldBytes())).executor(Runnable::run)
+            .removalListener((String id, LayoutModel model, RemovalCause cause) -> dropped(model, cause)).build();
+    private final Object building = new Object();
+    private final ExecutorService warming = new ThreadPoolExecutor(1, 1, 10, TimeUnit.SECONDS, new ArrayBlockingQueue<>(MOST_WAITING), LayoutModels::thread,
+            new ThreadPoolExecutor.DiscardPolicy());
 
-    LayoutModels(SavedLayouts saved) {
-        this.saved = saved;
-        warmLater(Presets.files().get(0));
+    LayoutModels(LayoutSheets sheets) {
+        this.sheets = sheets;
+        warmLater(Presets.files().get(0).id());
     }
 
-    /** Works the predictions of a layout out before a job asks for them. */
-    public void warmLater(LayoutFile file) {
-        Thread warming = new Thread(() -> model(file).warmUp(), "warming-up-" + file.id());
-        warming.setDaemon(true);
-        warming.start();
+    private static Thread thread(Runnable work) {
+        Thread thread = new Thread(work, "warming-up");
+        thread.setDaemon(true);
+        return thread;
     }
 
-    /** Presets, then what the workshop has saved. */
-    public List<LayoutFile> files() {
-        return Stream.concat(Presets.files().stream(), saved.all().stream()).toList();
+    /** Works the predictions of a layout out before a job asks for them; where many wait already it is left until it is needed. */
+    public void warmLater(String layoutId) {
+        warming.execute(() -> sheets.find(layoutId).ifPresent(sheet -> of(layoutId, sheet.layout())));
     }
 
-    /** A preset or a saved layout. */
-    public Optional<LayoutFile> file(String layoutId) {
-        return Presets.find(layoutId).or(() -> saved.find(layoutId));
+    /** Told of every model that is no longer kept, so that nothing else keeps it. */
+    void whenDropped(Consumer<LayoutModel> listener) {
+        whenDropped.add(listener);
     }
 
-    /** The model of a layout. */
-    public Optional<LayoutModel> find(String layoutId) {
-        return Optional.ofNullable(models.getIfPresent(layoutId)).or(() -> file(layoutId).map(this::model));
+    private void dropped(LayoutModel model, RemovalCause cause) {
+        if (cause != RemovalCause.REPLACED) {
+            new ArrayList<>(whenDropped).forEach(listener -> listener.accept(model));
+        }
     }
 
-    LayoutModel model(LayoutFile file) {
-        return models.get(file.id(), id -> LayoutModel.of(file.layout()));
-    }
-
-    /** The model of a layout that a job in the log names. */
+    /** The model of a layout that a job in the log names, ready to be asked; one is built at a time, since each uses all processors. */
     public LayoutModel of(String layoutId) {
-        return find(layoutId).orElseThrow(() -> new IllegalStateException("Impossible: the log names layout " + layoutId));
+        LayoutModel known = models.getIfPresent(layoutId);
+        return known != null ? known : of(layoutId, sheets.of(layoutId).layout());
+    }
+
+    private LayoutModel of(String layoutId, Layout layout) {
+        synchronized (building) {
+            LayoutModel known = models.getIfPresent(layoutId);
+            if (known == null) {
+                known = LayoutModel.of(layout);
+                known.warmUp();
+                models.put(layoutId, known);
+            }
+            return known;
+        }
+    }
+
+    /** Weighs a model again after it has been used: it grows as tests are read. */
+    void weighAgain(LayoutModel model) {
+        models.asMap().computeIfPresent(model.layout().id(), (id, known) -> known);
     }
 }

@@ -1,80 +1,133 @@
 package overturn.app.usecase;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionOperations;
 import overturn.app.job.Entry;
 import overturn.app.job.JobLog;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.job.Staff;
+import overturn.app.usecase.Jobs.Log;
 
-/** Appends one entry to a log: once per id, only behind what the writer has seen. */
+/** Appends one entry to a log: once per id, only behind what the writer has seen, the line of the bay in the same transaction. */
 @Component
 public class LogWriter {
 
+    private static final long MOST_SECONDS_AGO = Duration.ofDays(366).toSeconds();
+
     private final JobLog log;
+    private final JobSummaries summaries;
     private final Staff staff;
     private final Clock clock;
+    private final TransactionOperations transactions;
 
-    LogWriter(JobLog log, Staff staff, Clock clock) {
+    LogWriter(JobLog log, JobSummaries summaries, Staff staff, Clock clock, TransactionOperations transactions) {
         this.log = log;
+        this.summaries = summaries;
         this.staff = staff;
         this.clock = clock;
+        this.transactions = transactions;
     }
 
     /**
-     * Appends what {@code entry} makes of the log as the writer saw it. Sending the same entry again changes nothing.
+     * Appends what {@code entry} makes of the log as the writer saw it, and returns the log as it then stands. Sending the same entry again changes
+     * nothing. The log is not read again: whoever comes in between is told by the database, which gives each place and each id once.
      *
+     * @param read the log as it was read for this write
      * @throws InvalidInputException  if the stamp is incomplete or the person unknown
-     * @throws NotFoundException      if there is no such job
      * @throws EntryIdTakenException  if the id is in use for something else
      * @throws StaleLogException      if the log has grown meanwhile
      */
-    @Transactional
-    public void append(UUID jobId, Stamp stamp, Function<List<LoggedEntry>, Entry> entry) {
+    Log append(Log read, Stamp stamp, Function<List<LoggedEntry>, Entry> entry) {
         check(stamp);
-        List<LoggedEntry> entries = log.entries(jobId);
-        if (entries.isEmpty()) {
-            throw new NotFoundException("job", jobId.toString());
-        }
-        int ownPlace = entries.stream().filter(e -> e.id().equals(stamp.entryId())).mapToInt(LoggedEntry::sequence).findFirst()
-                .orElse(Integer.MAX_VALUE);
-        List<LoggedEntry> seen = entries.stream().filter(e -> e.sequence() <= stamp.sequence() && e.sequence() < ownPlace).toList();
+        Optional<LoggedEntry> there = find(read.entries(), stamp.entryId());
+        int ownPlace = there.map(LoggedEntry::sequence).orElse(Integer.MAX_VALUE);
+        List<LoggedEntry> seen = read.entries().stream().filter(e -> e.sequence() <= stamp.sequence() && e.sequence() < ownPlace).toList();
         if (seen.isEmpty()) {
             throw new StaleLogException(stamp.sequence());
         }
         Entry made = entry.apply(seen);
-        if (log.jobOfEntry(stamp.entryId()).isPresent()) {
-            requireSame(stamp.entryId(), entries, made);
-            return;
+        if (there.isPresent()) {
+            requireSame(stamp.entryId(), read.entries(), made);
+            return read;
         }
-        if (seen.size() != entries.size() || seen.get(seen.size() - 1).sequence() != stamp.sequence()) {
+        if (seen.size() != read.entries().size() || seen.get(seen.size() - 1).sequence() != stamp.sequence()) {
             throw new StaleLogException(stamp.sequence());
         }
-        log.append(jobId, logged(stamp, stamp.sequence() + 1, made));
+        return appended(read, logged(stamp, stamp.sequence() + 1, made));
     }
 
-    /** Opens a job with its first two entries. Sending the same again changes nothing. */
-    @Transactional
-    public void open(UUID jobId, Stamp stamp, Entry.JobOpened opened, UUID readingId, Entry.ReadingTaken characterised) {
+    private Log appended(Log read, LoggedEntry entry) {
+        List<LoggedEntry> entries = new ArrayList<>(read.entries());
+        entries.add(entry);
+        Log now = new Log(read.jobId(), List.copyOf(entries), read.sheet());
+        JobSummary line = JobSummary.of(read.jobId(), now.state());
+        try {
+            transactions.executeWithoutResult(status -> {
+                log.append(read.jobId(), entry);
+                summaries.keep(line);
+            });
+            return now;
+        } catch (StaleLogException e) {
+            return standing(read, entry).orElseThrow(() -> e);
+        }
+    }
+
+    /** Somebody took the place or the id: the same entry, sent twice at once, stands; anything else is refused. */
+    private Optional<Log> standing(Log read, LoggedEntry entry) {
+        List<LoggedEntry> entries = log.entries(read.jobId());
+        if (find(entries, entry.id()).isPresent()) {
+            requireSame(entry.id(), entries, entry.entry());
+            return Optional.of(new Log(read.jobId(), entries, read.sheet()));
+        }
+        if (log.holds(entry.id())) {
+            throw new EntryIdTakenException(entry.id());
+        }
+        return Optional.empty();
+    }
+
+    /** Opens a job with its first two entries and returns its log. Sending the same again changes nothing. */
+    Log open(UUID jobId, LayoutSheets.Sheet sheet, Stamp stamp, Entry.JobOpened opened, UUID readingId, Entry.ReadingTaken characterised) {
         check(stamp);
         List<LoggedEntry> entries = log.entries(jobId);
         if (!entries.isEmpty()) {
-            requireSame(stamp.entryId(), entries, opened);
-            requireSame(readingId, entries, characterised);
-            return;
+            return reopened(jobId, sheet, stamp, opened, readingId, characterised, entries);
         }
-        if (log.jobOfEntry(stamp.entryId()).isPresent() || log.jobOfEntry(readingId).isPresent()) {
+        if (log.holds(stamp.entryId()) || log.holds(readingId)) {
             throw new EntryIdTakenException(stamp.entryId());
         }
-        log.open(jobId, clock.instant());
-        log.append(jobId, logged(stamp, 1, opened));
-        log.append(jobId, logged(new Stamp(readingId, 1, stamp.personId()), 2, characterised));
+        LoggedEntry first = logged(stamp, 1, opened);
+        LoggedEntry second = logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo()), 2, characterised);
+        Log now = new Log(jobId, List.of(first, second), sheet);
+        try {
+            transactions.executeWithoutResult(status -> {
+                log.open(jobId, first.at());
+                log.append(jobId, first);
+                log.append(jobId, second);
+                summaries.keep(JobSummary.of(jobId, now.state()));
+            });
+            return now;
+        } catch (StaleLogException e) {
+            return reopened(jobId, sheet, stamp, opened, readingId, characterised, log.entries(jobId));
+        }
+    }
+
+    private static Log reopened(UUID jobId, LayoutSheets.Sheet sheet, Stamp stamp, Entry.JobOpened opened, UUID readingId, Entry.ReadingTaken characterised,
+                                List<LoggedEntry> entries) {
+        requireSame(stamp.entryId(), entries, opened);
+        requireSame(readingId, entries, characterised);
+        return new Log(jobId, entries, sheet);
     }
 
     private void check(Stamp stamp) {
@@ -83,17 +136,23 @@ public class LogWriter {
                 .that(() -> stamp.entryId() != null, "entryId", stamp.entryId(), "a UUID made by the client")
                 .that(() -> stamp.sequence() != null && stamp.sequence() >= 0, "sequence", stamp.sequence(),
                         "the sequence of the last entry seen, 0 or more")
-                .that(() -> ids.contains(stamp.personId()), "personId", stamp.personId(), "one of " + ids)
+                .that(() -> stamp.personId() != null && ids.contains(stamp.personId()), "personId", stamp.personId(), "one of " + ids)
+                .that(() -> stamp.takenSecondsAgo() == null || stamp.takenSecondsAgo() >= 0 && stamp.takenSecondsAgo() <= MOST_SECONDS_AGO, "takenSecondsAgo",
+                        stamp.takenSecondsAgo(), "0 to " + MOST_SECONDS_AGO + " s, or left out")
                 .orThrow();
     }
 
     private LoggedEntry logged(Stamp stamp, int sequence, Entry entry) {
-        return new LoggedEntry(stamp.entryId(), sequence, clock.instant().truncatedTo(ChronoUnit.MICROS), stamp.personId(), entry);
+        Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
+        return new LoggedEntry(stamp.entryId(), sequence, at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()), at, stamp.personId(), entry);
+    }
+
+    private static Optional<LoggedEntry> find(List<LoggedEntry> entries, UUID id) {
+        return entries.stream().filter(e -> e.id().equals(id)).findFirst();
     }
 
     private static void requireSame(UUID id, List<LoggedEntry> entries, Entry made) {
-        boolean same = entries.stream().anyMatch(e -> e.id().equals(id) && e.entry().equals(made));
-        if (!same) {
+        if (!find(entries, id).map(LoggedEntry::entry).filter(made::equals).isPresent()) {
             throw new EntryIdTakenException(id);
         }
     }

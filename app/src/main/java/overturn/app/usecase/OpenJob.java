@@ -7,9 +7,9 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
-import overturn.layoutfile.LayoutFile;
+import overturn.app.usecase.Jobs.Job;
+import overturn.app.usecase.LayoutSheets.Sheet;
 import overturn.inference.Intake.Age;
-import overturn.inference.LayoutModel;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -26,11 +26,13 @@ public class OpenJob {
     private static final List<String> AGES = Arrays.stream(Age.values()).map(Age::name).toList();
 
     private final LogWriter writer;
-    private final LayoutModels models;
+    private final LayoutSheets sheets;
+    private final Jobs jobs;
 
-    OpenJob(LogWriter writer, LayoutModels models) {
+    OpenJob(LogWriter writer, LayoutSheets sheets, Jobs jobs) {
         this.writer = writer;
-        this.models = models;
+        this.sheets = sheets;
+        this.jobs = jobs;
     }
 
     /**
@@ -44,31 +46,33 @@ public class OpenJob {
     }
 
     /** @throws InvalidInputException naming every field that cannot be taken */
-    public void open(Intake intake) {
-        Optional<LayoutModel> model = models.find(intake.layoutId() == null ? "" : intake.layoutId());
-        List<String> behaviours = model.map(OpenJob::behaviours).orElse(List.of());
-        List<String> suspects = model.map(m -> m.suspects().stream().map(Suspect::id).toList()).orElse(List.of());
+    public Job open(Intake intake) {
+        List<String> offered = sheets.offered();
+        Optional<Sheet> sheet = Optional.ofNullable(intake.layoutId()).filter(offered::contains).flatMap(sheets::find);
+        List<String> behaviours = sheet.map(OpenJob::behaviours).orElse(List.of());
+        List<String> suspects = sheet.map(m -> m.suspects().stream().map(Suspect::id).toList()).orElse(List.of());
         new Checks()
                 .that(() -> intake.jobId() != null, "jobId", intake.jobId(), "a UUID made by the client")
                 .that(() -> intake.readingId() != null && !intake.readingId().equals(intake.stamp().entryId()), "readingId",
                         intake.readingId(), "a UUID made by the client, other than entryId")
                 .text("vehicle", intake.vehicle(), MOST_VEHICLE)
                 .text("complaint", intake.complaint(), MOST_COMPLAINT)
-                .that(model::isPresent, "layoutId", intake.layoutId(), "one of " + models.files().stream().map(LayoutFile::id).toList())
-                .that(() -> model.isEmpty() || behaviours.contains(intake.behaviour()), "behaviour", intake.behaviour(),
+                .that(sheet::isPresent, "layoutId", intake.layoutId(), "one of " + offered)
+                .that(() -> sheet.isEmpty() || intake.behaviour() != null && behaviours.contains(intake.behaviour()), "behaviour", intake.behaviour(),
                         "one of " + behaviours)
-                .that(() -> model.isEmpty() || suspects.contains(intake.hunchId()), "hunchId", intake.hunchId(), "one of " + suspects)
+                .that(() -> sheet.isEmpty() || intake.hunchId() != null && suspects.contains(intake.hunchId()), "hunchId", intake.hunchId(),
+                        "one of " + suspects)
                 .that(() -> intake.age() == null || AGES.contains(intake.age()), "age", intake.age(), "one of " + AGES + ", or left out")
                 .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
                 .orThrow();
-        writer.open(intake.jobId(), intake.stamp(),
+        return jobs.of(writer.open(intake.jobId(), sheet.orElseThrow(), intake.stamp(),
                 new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved(),
                         intake.recentWork(), intake.age(), intake.sometimes()),
                 intake.readingId(), new ReadingTaken(ProcedureCatalogue.CHARACTERISE, new Observed(intake.behaviour()),
-                        model.orElseThrow().procedures().intake().rigSetup(), RigTrust.NORMAL));
+                        sheet.orElseThrow().procedures().intake().rigSetup(), RigTrust.NORMAL)));
     }
 
-    private static List<String> behaviours(LayoutModel model) {
-        return ((Observation) model.procedures().intake().spec()).options();
+    private static List<String> behaviours(Sheet sheet) {
+        return ((Observation) sheet.procedures().intake().spec()).options();
     }
 }

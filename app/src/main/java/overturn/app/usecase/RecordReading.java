@@ -8,7 +8,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.LoggedEntry;
-import overturn.inference.LayoutModel;
+import overturn.app.usecase.Jobs.Job;
+import overturn.app.usecase.Jobs.Log;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
@@ -29,6 +30,9 @@ public class RecordReading {
 
     private static final Map<String, RigTrust> RIG_CHECKS = Map.of(
             "sound", RigTrust.PROVEN, "not-checked", RigTrust.NORMAL, "doubtful", RigTrust.DOUBTFUL);
+
+    /** Of many strange figures so many are named in the answer. */
+    private static final int MOST_NAMED = 10;
 
     private final LogWriter writer;
     private final Jobs jobs;
@@ -60,18 +64,19 @@ public class RecordReading {
      * @throws InvalidInputException naming every figure that cannot be taken
      * @throws NotFoundException     if there is no such job
      */
-    public void record(UUID jobId, Draft draft) {
-        LayoutModel model = jobs.find(jobId).model();
-        Optional<Procedure> procedure = Optional.ofNullable(draft.procedureId()).flatMap(model.procedures()::find);
+    public Job record(UUID jobId, Draft draft) {
+        Log read = jobs.read(jobId);
+        ProcedureCatalogue procedures = read.sheet().procedures();
+        Optional<Procedure> procedure = Optional.ofNullable(draft.procedureId()).flatMap(procedures::find);
         Checks checks = new Checks()
-                .that(procedure::isPresent, "procedureId", draft.procedureId(), knownTests(model.procedures()))
+                .that(procedure::isPresent, "procedureId", draft.procedureId(), knownTests(procedures))
                 .that(() -> draft.rigCheck() != null && RIG_CHECKS.containsKey(draft.rigCheck()), "rigCheck", draft.rigCheck(),
                         "sound, doubtful or not-checked");
         Optional<ReadingValue> value = procedure.flatMap(p -> p.spec() instanceof Series series
                 ? figures(series, draft, checks) : observation((Observation) p.spec(), draft, checks));
         checks.orThrow();
-        writer.append(jobId, draft.stamp(), seen -> new ReadingTaken(draft.procedureId(), value.orElseThrow(),
-                setup(procedure.orElseThrow(), draft.anotherRig(), seen), RIG_CHECKS.get(draft.rigCheck())));
+        return jobs.of(writer.append(read, draft.stamp(), seen -> new ReadingTaken(draft.procedureId(), value.orElseThrow(),
+                setup(procedure.orElseThrow(), draft.anotherRig(), seen), RIG_CHECKS.get(draft.rigCheck()))));
     }
 
     /** What a test's id may be, for answers to one that is none. */
@@ -80,8 +85,7 @@ public class RecordReading {
     }
 
     private static Optional<ReadingValue> observation(Observation spec, Draft draft, Checks checks) {
-        boolean allowed = spec.options().contains(draft.observed()) || Observation.NOT_SEEN.equals(draft.observed());
-        if (!allowed) {
+        if (draft.observed() == null || !spec.options().contains(draft.observed()) && !draft.observed().equals(Observation.NOT_SEEN)) {
             checks.add("observed", draft.observed(), "one of " + spec.options() + " or " + Observation.NOT_SEEN);
             return Optional.empty();
         }
@@ -91,9 +95,9 @@ public class RecordReading {
     private static Optional<ReadingValue> figures(Series spec, Draft draft, Checks checks) {
         List<TypedFigure> given = draft.figures() == null ? List.of() : draft.figures();
         List<String> ids = spec.figures().stream().map(Figure::id).toList();
-        given.stream().filter(g -> !ids.contains(g.id())).forEach(g -> checks.add("figures", g.id(), "figures " + ids));
+        given.stream().filter(g -> g.id() == null || !ids.contains(g.id())).limit(MOST_NAMED).forEach(g -> checks.add("figures", g.id(), "figures " + ids));
         if (given.stream().map(TypedFigure::id).distinct().count() != given.size()) {
-            checks.add("figures", given.stream().map(TypedFigure::id).toList(), "each figure once");
+            checks.add("figures", given.stream().map(TypedFigure::id).limit(MOST_NAMED).toList(), "each figure once");
         }
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
         for (Figure figure : spec.figures()) {

@@ -16,6 +16,9 @@ import overturn.layoutfile.RefusedLayoutException;
 @Component
 public class SaveLayout {
 
+    /** Saved layouts that can stand in the list at once. */
+    private static final int MOST_SAVED = 500;
+
     private final SavedLayouts saved;
     private final Staff staff;
     private final Clock clock;
@@ -45,12 +48,35 @@ public class SaveLayout {
         LayoutFile file = check(json);
         List<String> people = staff.all().stream().map(Staff.Person::id).toList();
         Optional<LayoutFile> there = Presets.find(file.id()).or(() -> saved.find(file.id()));
-        new Checks().that(() -> people.contains(personId), "personId", personId, "one of " + people)
-                .that(() -> there.isEmpty() || there.get().equals(file), "id", file.id(), "an id that no other layout has: a saved layout never changes")
+        boolean taken = there.isPresent() || saved.holds(file.id());
+        new Checks().that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
+                .that(() -> !taken || there.filter(file::equals).isPresent(), "id", file.id(), "an id that no other layout has: a saved layout never changes")
+                .that(() -> taken || offered() < MOST_SAVED, "layouts", offered(), "at most " + MOST_SAVED + " saved ones; withdraw one that is not needed")
                 .orThrow();
-        if (there.isEmpty()) {
+        if (!taken) {
             saved.add(file, personId, clock.instant());
         }
         return file;
+    }
+
+    private long offered() {
+        return saved.list().stream().filter(listed -> !listed.withdrawn()).count();
+    }
+
+    /**
+     * Takes a saved layout out of the list for new jobs; those that stand on it keep it. Sending the same again changes nothing.
+     *
+     * @throws NotFoundException     if there is no such saved layout
+     * @throws InvalidInputException if the person is unknown
+     */
+    @Transactional
+    public void withdraw(String personId, String id) {
+        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        new Checks().that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
+                .that(() -> Presets.find(id).isEmpty(), "id", id, "a saved layout: those that ship cannot be withdrawn").orThrow();
+        if (!saved.holds(id)) {
+            throw new NotFoundException("layout", id);
+        }
+        saved.withdraw(id, personId, clock.instant());
     }
 }

@@ -3,6 +3,8 @@ package overturn.app.usecase;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.TestSetAside;
+import overturn.app.usecase.Jobs.Job;
+import overturn.app.usecase.Jobs.Log;
 import overturn.procedure.ProcedureCatalogue;
 
 /** Notes that a test cannot be done here; the plan goes round it. */
@@ -20,10 +22,11 @@ public class SetTestAside {
     }
 
     /** @throws InvalidInputException if there is no such test or no reason */
-    public void setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
-        ProcedureCatalogue procedures = jobs.find(jobId).model().procedures();
+    public Job setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
+        Log read = jobs.read(jobId);
+        ProcedureCatalogue procedures = read.sheet().procedures();
         new Checks().that(() -> procedureId != null && procedures.find(procedureId).isPresent(), "procedureId", procedureId, RecordReading.knownTests(procedures))
                 .text("why", why, MOST_WHY).orThrow();
-        writer.append(jobId, stamp, seen -> new TestSetAside(procedureId, why));
+        return jobs.of(writer.append(read, stamp, seen -> new TestSetAside(procedureId, why)));
     }
 }

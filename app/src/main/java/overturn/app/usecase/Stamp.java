@@ -8,6 +8,12 @@ import java.util.UUID;
  * @param entryId  made by the client; the same id twice appends once
  * @param sequence of the last entry that the client had seen
  * @param personId who enters it
+ * @param takenSecondsAgo how long ago it was entered on the device, s; told as a duration, since the clocks of devices differ; null: just now
  */
-public record Stamp(UUID entryId, Integer sequence, String personId) {
+public record Stamp(UUID entryId, Integer sequence, String personId, Long takenSecondsAgo) {
+
+    /** One that is entered and sent at once. */
+    public static Stamp now(UUID entryId, Integer sequence, String personId) {
+        return new Stamp(entryId, sequence, personId, null);
+    }
 }

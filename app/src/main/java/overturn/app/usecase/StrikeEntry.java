@@ -8,6 +8,7 @@ import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.LoggedEntry;
+import overturn.app.usecase.Jobs.Job;
 
 /** Strikes an entry with a reason; it stays in the log and counts no more. */
 @Component
@@ -16,19 +17,21 @@ public class StrikeEntry {
     private static final int MOST_WHY = 200;
 
     private final LogWriter writer;
+    private final Jobs jobs;
 
-    StrikeEntry(LogWriter writer) {
+    StrikeEntry(LogWriter writer, Jobs jobs) {
         this.writer = writer;
+        this.jobs = jobs;
     }
 
     /** @throws InvalidInputException if the entry is not in this job, cannot be struck or is struck already */
-    public void strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
+    public Job strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
         new Checks().text("why", why, MOST_WHY)
                 .that(() -> struckId != null, "struckId", null, "the id of an entry of this job").orThrow();
-        writer.append(jobId, stamp, seen -> {
+        return jobs.of(writer.append(jobs.read(jobId), stamp, seen -> {
             check(seen, stamp, struckId);
             return new EntryStruck(struckId, why);
-        });
+        }));
     }
 
     private static void check(List<LoggedEntry> seen, Stamp stamp, UUID struckId) {

@@ -6,6 +6,8 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.JobState;
+import overturn.app.usecase.Jobs.Job;
+import overturn.app.usecase.Jobs.Log;
 
 /** Notes that everything fitted is off again and the circuit is shut. */
 @Component
@@ -20,14 +22,14 @@ public class TakeOffFittings {
     }
 
     /** @throws InvalidInputException unless exactly what is still fitted is named */
-    public void takeOff(UUID jobId, Stamp stamp, List<String> items) {
-        var model = jobs.find(jobId).model();
-        writer.append(jobId, stamp, seen -> {
-            Set<String> fitted = JobState.of(seen, model.procedures()).stillFitted();
-            List<String> given = items == null ? List.of() : items.stream().sorted().toList();
+    public Job takeOff(UUID jobId, Stamp stamp, List<String> items) {
+        Log read = jobs.read(jobId);
+        return jobs.of(writer.append(read, stamp, seen -> {
+            Set<String> fitted = JobState.of(seen, read.sheet().procedures()).stillFitted();
+            List<String> given = items == null ? List.of() : items.stream().map(String::valueOf).sorted().toList();
             new Checks().that(() -> !fitted.isEmpty() && given.size() == fitted.size() && fitted.containsAll(given), "items", given,
                     fitted.isEmpty() ? "nothing: nothing is fitted" : "all of " + fitted.stream().sorted().toList()).orThrow();
             return new FittingsTakenOff(given);
-        });
+        }));
     }
 }

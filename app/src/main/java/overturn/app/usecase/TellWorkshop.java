@@ -65,7 +65,7 @@ public class TellWorkshop {
     public WorkshopSettings tell(Draft draft) {
         Checks checks = new Checks();
         List<String> people = staff.all().stream().map(Staff.Person::id).toList();
-        checks.that(() -> people.contains(draft.personId), "personId", draft.personId, "one of " + people)
+        checks.that(() -> draft.personId != null && people.contains(draft.personId), "personId", draft.personId, "one of " + people)
                 .that(() -> draft.version != null && draft.version >= 0, "version", draft.version, "the last version seen, 0 or more")
                 .that(() -> draft.helper != null, "helper", draft.helper, "true or false").that(() -> draft.lift != null, "lift", draft.lift, "true or false");
         Set<RigKind> lacks = lacks(draft.lacks, checks);
@@ -89,7 +89,7 @@ public class TellWorkshop {
         Set<RigKind> lacks = EnumSet.noneOf(RigKind.class);
         List<String> known = TOOLS.stream().map(RigKind::id).toList();
         for (String id : ids == null ? List.<String>of() : ids) {
-            checks.that(() -> known.contains(id), "lacks", id, "one of " + known);
+            checks.that(() -> id != null && known.contains(id), "lacks", id, "one of " + known);
             TOOLS.stream().filter(t -> t.id().equals(id)).forEach(lacks::add);
         }
         return lacks;
@@ -109,7 +109,7 @@ public class TellWorkshop {
         List<String> known = PRICED.stream().map(Remedy::id).toList();
         for (PriceDraft draft : drafts == null ? List.<PriceDraft>of() : drafts) {
             String id = draft == null ? null : draft.remedyId;
-            if (draft == null || !known.contains(id)) {
+            if (draft == null || id == null || !known.contains(id)) {
                 checks.add("prices.remedyId", id, "one of " + known);
                 continue;
             }

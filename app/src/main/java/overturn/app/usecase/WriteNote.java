@@ -7,6 +7,8 @@ import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.NoteWritten.NotedInput;
 import overturn.app.job.Entry.NoteWritten.NotedOutput;
 import overturn.app.usecase.Calculate.TypedInput;
+import overturn.app.usecase.Jobs.Job;
+import overturn.app.usecase.Jobs.Log;
 import overturn.calculation.Result;
 
 /** Puts a result of the bench into a job's log, with its inputs as typed; the server calculates it itself. */
@@ -26,14 +28,15 @@ public class WriteNote {
     }
 
     /** @throws InvalidInputException if there is no text or an input cannot be taken */
-    public void write(UUID jobId, Stamp stamp, String text, String calculatorId, List<TypedInput> inputs) {
-        String layoutId = jobs.find(jobId).state().opened().layoutId();
+    public Job write(UUID jobId, Stamp stamp, String text, String calculatorId, List<TypedInput> inputs) {
+        Log read = jobs.read(jobId);
+        String layoutId = read.sheet().file().id();
         new Checks().text("text", text, MOST_TEXT).orThrow();
         Result result = calculate.columns(calculatorId, layoutId, List.of(inputs)).get(0);
         List<NotedInput> typed = inputs.stream().filter(i -> i.text() != null && !i.text().isBlank())
                 .map(i -> new NotedInput(i.id(), i.text(), i.unit())).toList();
         List<NotedOutput> outputs = result.outputs().stream()
                 .map(o -> new NotedOutput(o.id(), o.dimension().coreUnit().symbol(), o.value(), o.sd())).toList();
-        writer.append(jobId, stamp, seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices()));
+        return jobs.of(writer.append(read, stamp, seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices())));
     }
 }

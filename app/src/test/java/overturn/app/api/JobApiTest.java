@@ -5,6 +5,8 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -217,10 +219,58 @@ class JobApiTest {
 
     @Test
     void anUnprovenVerdictIsAcceptedOnlyWithAReasonAndIsRecordedWithItsGrade() {
-        assertRefused(422, "input-not-allowed", api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", ""))));
-        JsonNode accepted = api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", "ferry leaves at six"))).body().get("accepted");
+        assertRefused(422, "input-not-allowed", api.post(job + "/verdict", accepting(2, now(), "")));
+        JsonNode shown = now();
+        JsonNode accepted = api.post(job + "/verdict", accepting(2, shown, "ferry leaves at six")).body().get("accepted");
         assertEquals("OPEN", accepted.get("grade").asString());
         assertEquals("ferry leaves at six", accepted.get("why").asString());
+        assertEquals(shown.get("assessment").get("verdict").get("remedyIds"), accepted.get("remedyIds"));
+    }
+
+    /** Accepts what that answer showed. */
+    private static Map<String, Object> accepting(int sequence, JsonNode shown, String why) {
+        JsonNode verdict = shown.get("assessment").get("verdict");
+        return ApiClient.stamped(sequence, Map.of("remedyIds", verdict.get("remedyIds").valueStream().map(JsonNode::asString).toList(),
+                "grade", verdict.get("grade").asString(), "why", why));
+    }
+
+    @Test
+    void onlyTheVerdictThatWasShownIsAcceptedAndOnlyOfTheLogThatWasShown() {
+        JsonNode shown = now();
+        for (Map<String, Object> other : List.<Map<String, Object>>of(Map.of("remedyIds", List.of("hand-back")), Map.of("grade", "PROVEN"),
+                Map.of("remedyIds", List.of("renew-master", "set-rod")))) {
+            Map<String, Object> body = accepting(2, shown, "in a hurry");
+            body.putAll(other);
+            assertRefused(409, "verdict-has-changed", api.post(job + "/verdict", body));
+        }
+        assertRefused(422, "input-not-allowed", api.post(job + "/verdict", ApiClient.stamped(2, Map.of("why", "nothing was shown"))));
+        api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4", "mm")));
+        Answer late = api.post(job + "/verdict", accepting(2, shown, "somebody read on meanwhile"));
+        assertEquals(409, late.status());
+        assertTrue(late.body().get("type").asString().endsWith("verdict-has-changed"), late.raw().body());
+        assertEquals(3, now().get("entries").size());
+    }
+
+    @Test
+    void anAcceptedVerdictSentTwiceStandsOnceEvenWhenItWouldReadOtherwiseByNow() {
+        Map<String, Object> body = accepting(2, now(), "ferry leaves at six");
+        assertEquals(200, api.post(job + "/verdict", body).status());
+        api.post(job + "/readings", ApiClient.stamped(3, ApiClient.freePlay("4", "mm")));
+        assertEquals(200, api.post(job + "/verdict", body).status());
+        body.put("why", "something else");
+        assertEquals(409, api.post(job + "/verdict", body).status());
+        assertEquals(4, now().get("entries").size());
+    }
+
+    @Test
+    void aReadingThatWasKeptOnTheDeviceCarriesTheTimeOfItsMeasurement() {
+        Map<String, Object> reading = ApiClient.stamped(2, ApiClient.freePlay("4", "mm"));
+        reading.put("takenSecondsAgo", 7200);
+        JsonNode entry = api.post(job + "/readings", reading).body().get("entries").get(2);
+        assertEquals(7200, Duration.between(Instant.parse(entry.get("takenAt").asString()), Instant.parse(entry.get("at").asString())).toSeconds());
+        reading.put("takenSecondsAgo", 7300);
+        assertEquals(200, api.post(job + "/readings", reading).status(), "sent again a little later it is the same entry");
+        assertEquals(3, now().get("entries").size());
     }
 
     @Test

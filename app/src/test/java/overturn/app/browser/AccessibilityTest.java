@@ -153,16 +153,16 @@ class AccessibilityTest {
     void anEmptyBayAndASilentServerAreSaidSo(OverturnServer.Running server) {
         Screens screens = signedIn(server, 390, 844, "light");
         Page page = screens.page();
-        page.route("**/api/jobs", route -> route.fulfill(new Route.FulfillOptions().setContentType("application/json").setBody("[]")));
+        page.route("**/api/jobs?*", route -> route.fulfill(new Route.FulfillOptions().setContentType("application/json").setBody("{\"jobs\":[],\"found\":0,\"atLeast\":false}")));
         screens.open("/");
         page.getByText("No vehicle is in.").waitFor();
         assertClean(page, "empty bay");
-        page.unroute("**/api/jobs");
-        page.route("**/api/jobs", route -> route.abort());
+        page.unroute("**/api/jobs?*");
+        page.route("**/api/jobs?*", route -> route.abort());
         screens.open("/");
         page.getByText("That did not come through").waitFor();
         assertClean(page, "failed bay");
-        page.unroute("**/api/jobs");
+        page.unroute("**/api/jobs?*");
         screens.button("Try again").click();
         screens.heading("In the bay").waitFor();
     }

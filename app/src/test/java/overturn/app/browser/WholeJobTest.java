@@ -144,7 +144,10 @@ class WholeJobTest {
         screens.startProposed(PROCEDURES.find("reservoir").orElseThrow());
         screens.radio("At its mark, nobody added").click();
         page.context().setOffline(true);
-        screens.enter();
+        screens.rigIsSound();
+        screens.button("Enter the reading").click();
+        screens.button("Enter now").click();
+        screens.heading("Kept on this device").waitFor();
         page.getByText("To the circuit").click();
         page.getByText("kept here, sends itself").waitFor();
         page.context().setOffline(false);

@@ -32,7 +32,7 @@ class JobStateTest {
 
     private UUID add(Entry entry) {
         UUID id = new UUID(0, log.size() + 1);
-        log.add(new LoggedEntry(id, log.size() + 1, Instant.EPOCH, "juno-vale", entry));
+        log.add(LoggedEntry.of(id, log.size() + 1, Instant.EPOCH, "juno-vale", entry));
         return id;
     }
 
@@ -88,11 +88,22 @@ class JobStateTest {
     }
 
     @Test
+    void aJobIsTracedUntilAVerdictIsAcceptedAndItsLineTellsWhatTheLogTells() {
+        reading("reservoir");
+        reading("port-plugs");
+        JobSummary line = JobSummary.of(new UUID(1, 1), state());
+        assertEquals(JobStage.TRACING, line.stage());
+        assertEquals(List.of(3, 2, 2), List.of(line.sequence(), line.readings(), line.stillFitted()));
+        assertTrue(line.lead().isEmpty(), "where it stands has still to be worked out");
+    }
+
+    @Test
     void theLastAcceptedVerdictThatIsNotStruckCounts() {
-        add(new VerdictAccepted("bleed-rear", "PROBABLE", 0.85, "ferry"));
-        UUID second = add(new VerdictAccepted("renew-master", "PROVEN", 0.99, ""));
-        assertEquals("renew-master", state().accepted().orElseThrow().remedyId());
+        add(new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of("A_CARRIER"), "ferry"));
+        UUID second = add(new VerdictAccepted(List.of("renew-master", "set-rod"), "PROVEN", 0.99, List.of(), List.of(), ""));
+        assertEquals(List.of("renew-master", "set-rod"), state().accepted().orElseThrow().remedyIds(), "both remedies of a pair");
+        assertEquals(JobStage.ACCEPTED, state().stage());
         add(new EntryStruck(second, "too early"));
-        assertEquals("bleed-rear", state().accepted().orElseThrow().remedyId());
+        assertEquals(List.of("bleed-rear"), state().accepted().orElseThrow().remedyIds());
     }
 }

@@ -49,6 +49,11 @@ public final class ApiClient {
         return send(request.POST(BodyPublishers.ofString(body)));
     }
 
+    /** A body as JSON text. */
+    public static String json(Object body) {
+        return MAPPER.writeValueAsString(body);
+    }
+
     /** Sends a body without announcing its length. */
     public Answer postStreamed(String path, byte[] body) {
         return send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json")

@@ -67,6 +67,13 @@ public final class Screens {
     /** Opens a job on a circuit and stays on its workspace. */
     public Screens openJob(String vehicle, String layoutId, String complaint, String behaviour, String hunchId) {
         button("Open a job").click();
+        fillIntake(vehicle, layoutId, complaint, behaviour, hunchId);
+        heading(vehicle).waitFor();
+        return this;
+    }
+
+    /** Fills the form of a new job and opens it. */
+    public void fillIntake(String vehicle, String layoutId, String complaint, String behaviour, String hunchId) {
         page.locator("#intake-layoutId").selectOption(layoutId);
         page.getByLabel("What the driver says, in the driver’s words").fill(complaint);
         radio(WORDS.get("option.characterise." + behaviour)).click();
@@ -74,8 +81,6 @@ public final class Screens {
         radio("no, it stays where it is").click();
         page.getByLabel("Your hunch: what would you bet on now?").selectOption(hunchId);
         button("Open the job").click();
-        heading(vehicle).waitFor();
-        return this;
     }
 
     /** The test that the workspace proposes, if it proposes one. */

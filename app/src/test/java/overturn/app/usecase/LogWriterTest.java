@@ -3,6 +3,7 @@ package overturn.app.usecase;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.never;
@@ -13,17 +14,21 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.transaction.support.TransactionOperations;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.JobLog;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.job.Staff;
+import overturn.app.usecase.Jobs.Log;
+import overturn.layoutfile.Presets;
 
 /** Appending to a log whose store is outside. */
 class LogWriterTest {
@@ -34,45 +39,69 @@ class LogWriterTest {
     private static final Instant NOW = Instant.parse("2026-11-25T09:12:00.123456789Z");
     private static final Entry ASIDE = new TestSetAside("hoses-clamped", "no clamps");
 
+    private static final LayoutSheets.Sheet TARN = LayoutSheets.Sheet.of(Presets.find("tarn-box-van").orElseThrow());
+
     private final JobLog log = mock(JobLog.class);
+    private final JobSummaries summaries = mock(JobSummaries.class);
     private final Staff staff = mock(Staff.class);
-    private final LogWriter writer = new LogWriter(log, staff, Clock.fixed(NOW, ZoneOffset.UTC));
-    private final LoggedEntry opened = new LoggedEntry(OPENED, 1, NOW, "ines-quill",
+    private final LogWriter writer = new LogWriter(log, summaries, staff, Clock.fixed(NOW, ZoneOffset.UTC), TransactionOperations.withoutTransaction());
+    private final LoggedEntry opened = LoggedEntry.of(OPENED, 1, NOW, "ines-quill",
             new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false, false, null, false));
 
     @BeforeEach
-    void oneJob() {
+    void someoneWorksHere() {
         when(staff.all()).thenReturn(List.of(new Staff.Person("ines-quill", "Ines Quill", "lead")));
-        when(log.entries(JOB)).thenReturn(List.of(opened));
     }
 
     private static Stamp stamp(int sequence) {
-        return new Stamp(NEW, sequence, "ines-quill");
+        return Stamp.now(NEW, sequence, "ines-quill");
     }
 
-    private void inLog(Entry entry) {
-        when(log.entries(JOB)).thenReturn(List.of(opened, new LoggedEntry(NEW, 2, NOW, "ines-quill", entry)));
-        when(log.jobOfEntry(NEW)).thenReturn(Optional.of(JOB));
+    private Log read(LoggedEntry... entries) {
+        return new Log(JOB, List.of(entries), TARN);
+    }
+
+    private static LoggedEntry inLog(UUID id, Entry entry) {
+        return LoggedEntry.of(id, 2, NOW, "ines-quill", entry);
     }
 
     @Test
     void appendsBehindTheLastEntryWithTheServersTimeToTheMicrosecond() {
-        writer.append(JOB, stamp(1), seen -> ASIDE);
-        verify(log).append(JOB, new LoggedEntry(NEW, 2, Instant.parse("2026-11-25T09:12:00.123456Z"), "ines-quill", ASIDE));
+        Log now = writer.append(read(opened), stamp(1), seen -> ASIDE);
+        LoggedEntry appended = LoggedEntry.of(NEW, 2, Instant.parse("2026-11-25T09:12:00.123456Z"), "ines-quill", ASIDE);
+        verify(log).append(JOB, appended);
+        assertEquals(List.of(opened, appended), now.entries());
+    }
+
+    @Test
+    void theLineOfTheBayIsWrittenWithTheEntryAndTheLogIsNotReadAgain() {
+        writer.append(read(opened), stamp(1), seen -> ASIDE);
+        verify(summaries).keep(argThat((JobSummary line) -> line.sequence() == 2 && line.jobId().equals(JOB)));
+        verify(log, never()).entries(any());
+    }
+
+    @Test
+    void anEntryThatWasKeptOnTheDeviceCarriesTheTimeAtWhichItWasMade() {
+        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", 5400L), seen -> ASIDE).entries().get(1);
+        assertEquals(Instant.parse("2026-11-25T07:42:00.123456Z"), kept.takenAt());
+        assertEquals(Instant.parse("2026-11-25T09:12:00.123456Z"), kept.at());
+        for (long never : new long[] {-1, 40_000_000}) {
+            assertEquals("takenSecondsAgo", assertThrows(InvalidInputException.class, () -> writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", never), seen -> ASIDE))
+                    .findings().get(0).field());
+        }
     }
 
     @Test
     void writesNothingWhenTheSameEntryStandsAlreadyHoweverMuchTheWriterHasSeenSince() {
-        inLog(ASIDE);
-        writer.append(JOB, stamp(1), seen -> ASIDE);
-        writer.append(JOB, stamp(2), seen -> ASIDE);
+        Log read = read(opened, inLog(NEW, ASIDE));
+        assertEquals(read, writer.append(read, stamp(1), seen -> ASIDE));
+        assertEquals(read, writer.append(read, stamp(2), seen -> ASIDE));
         verify(log, never()).append(any(), any());
     }
 
     @Test
     void anEntryIsMadeFromWhatTheWriterHadSeenNotFromItself() {
-        inLog(ASIDE);
-        writer.append(JOB, stamp(2), seen -> {
+        writer.append(read(opened, inLog(NEW, ASIDE)), stamp(2), seen -> {
             assertEquals(List.of(opened), seen);
             return ASIDE;
         });
@@ -80,31 +109,49 @@ class LogWriterTest {
 
     @Test
     void refusesAnotherEntryUnderAnIdInUse() {
-        inLog(new TestSetAside("port-plugs", "no plugs"));
-        assertThrows(EntryIdTakenException.class, () -> writer.append(JOB, stamp(2), seen -> ASIDE));
+        Log read = read(opened, inLog(NEW, new TestSetAside("port-plugs", "no plugs")));
+        assertThrows(EntryIdTakenException.class, () -> writer.append(read, stamp(2), seen -> ASIDE));
         verify(log, never()).append(any(), any());
     }
 
     @Test
     void refusesAWriterWhoHasSeenTooLittleOrMoreThanThereIs() {
-        when(log.entries(JOB)).thenReturn(List.of(opened, new LoggedEntry(new UUID(9, 9), 2, NOW, "ines-quill", ASIDE)));
-        assertEquals(1, assertThrows(StaleLogException.class, () -> writer.append(JOB, stamp(1), seen -> ASIDE)).given());
-        assertThrows(StaleLogException.class, () -> writer.append(JOB, stamp(0), seen -> ASIDE));
-        assertThrows(StaleLogException.class, () -> writer.append(JOB, stamp(5), seen -> ASIDE));
+        Log read = read(opened, inLog(new UUID(9, 9), ASIDE));
+        assertEquals(1, assertThrows(StaleLogException.class, () -> writer.append(read, stamp(1), seen -> ASIDE)).given());
+        assertThrows(StaleLogException.class, () -> writer.append(read, stamp(0), seen -> ASIDE));
+        assertThrows(StaleLogException.class, () -> writer.append(read, stamp(5), seen -> ASIDE));
         verify(log, never()).append(any(), any());
     }
 
     @Test
     void refusesStrangersAndMissingStampsNamingEachField() {
         InvalidInputException refused = assertThrows(InvalidInputException.class,
-                () -> writer.append(JOB, new Stamp(null, null, "stranger"), seen -> ASIDE));
+                () -> writer.append(read(opened), Stamp.now(null, null, "stranger"), seen -> ASIDE));
         assertEquals(List.of("entryId", "sequence", "personId"), refused.findings().stream().map(Finding::field).toList());
-        assertThrows(NotFoundException.class, () -> writer.append(new UUID(7, 7), stamp(1), seen -> ASIDE));
+    }
+
+    private void somebodyIsFaster(LoggedEntry with) {
+        doThrow(new StaleLogException(1)).when(log).append(any(), any());
+        when(log.entries(JOB)).thenReturn(List.of(opened, with));
     }
 
     @Test
     void passesOnWhenTheStoreSaysSomebodyWasFaster() {
-        doThrow(new StaleLogException(1)).when(log).append(any(), any());
-        assertThrows(StaleLogException.class, () -> writer.append(JOB, stamp(1), seen -> ASIDE));
+        somebodyIsFaster(inLog(new UUID(9, 9), ASIDE));
+        assertThrows(StaleLogException.class, () -> writer.append(read(opened), stamp(1), seen -> ASIDE));
+    }
+
+    @Test
+    void theSameEntrySentTwiceAtOnceStandsOnceAndBothAreTold() {
+        somebodyIsFaster(inLog(NEW, ASIDE));
+        assertEquals(2, writer.append(read(opened), stamp(1), seen -> ASIDE).entries().size());
+        assertThrows(EntryIdTakenException.class, () -> writer.append(read(opened), stamp(1), seen -> new TestSetAside("port-plugs", "no plugs")));
+    }
+
+    @Test
+    void anIdThatAnotherJobHoldsIsRefused() {
+        somebodyIsFaster(inLog(new UUID(9, 9), ASIDE));
+        when(log.holds(NEW)).thenReturn(true);
+        assertThrows(EntryIdTakenException.class, () -> writer.append(read(opened), stamp(1), seen -> ASIDE));
     }
 }

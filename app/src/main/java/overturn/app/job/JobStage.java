@@ -1,0 +1,51 @@
+package overturn.app.job;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** Where a job is between intake and release. The ids are part of the stored summary and of the API and never change. */
+public enum JobStage {
+    /** Tests are being done, no verdict is accepted. */
+    TRACING("tracing", true),
+    /** A verdict is accepted and waits for the repair. */
+    ACCEPTED("accepted", true),
+    /** Waits for a part, a person or a date. */
+    WAITING("waiting", true),
+    UNDER_REPAIR("under-repair", true),
+    PROVING_ON_CHOCKS("proving-on-chocks", true),
+    PROVING_IN_THE_YARD("proving-in-the-yard", true),
+    PROVING_ON_THE_ROAD("proving-on-the-road", true),
+    /** May leave, and must come back to be looked at again. */
+    RELEASED_CONDITIONALLY("released-conditionally", true),
+    RELEASED("released", false),
+    /** Came back with the same complaint: the verdict is open again. */
+    COMEBACK("comeback", true),
+    GIVEN_UP("given-up", false);
+
+    private final String id;
+    private final boolean open;
+
+    JobStage(String id, boolean open) {
+        this.id = id;
+        this.open = open;
+    }
+
+    public String id() {
+        return id;
+    }
+
+    /** Whether something is still to be done. */
+    public boolean open() {
+        return open;
+    }
+
+    public static Optional<JobStage> ofId(String id) {
+        return Arrays.stream(values()).filter(stage -> stage.id.equals(id)).findFirst();
+    }
+
+    /** The ids of all stages. */
+    public static List<String> ids() {
+        return Arrays.stream(values()).map(JobStage::id).toList();
+    }
+}

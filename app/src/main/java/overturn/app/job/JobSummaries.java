@@ -1,0 +1,60 @@
+package overturn.app.job;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** Where the lines of the bay are kept. They follow the logs and can be made anew from them at any time. */
+public interface JobSummaries {
+
+    /** Keeps what the log tells, in the transaction that appends to it; what is known of where the job stands stays. */
+    void keep(JobSummary summary);
+
+    /** Keeps where a job stands, unless something newer is known. */
+    void keep(UUID jobId, JobSummary.Lead lead);
+
+    /** Some lines, the newest first. */
+    Page find(Search search);
+
+    /** Jobs that have no line yet, the newest first. */
+    List<UUID> missing();
+
+    /** Open jobs of which it is not known where they stand by their whole log and these settings, the longest behind first. */
+    List<UUID> behind(int settingsVersion, int most);
+
+    /** Throws all lines away. */
+    void clear();
+
+    /**
+     * What is looked for.
+     *
+     * @param open   whether open or closed jobs are wanted; empty for both
+     * @param stage  the only stage wanted; empty for all
+     * @param text   to be found in vehicle, complaint or layout, whatever its case; empty for all
+     * @param after  the last line seen before
+     * @param most   lines wanted
+     */
+    record Search(Optional<Boolean> open, Optional<JobStage> stage, String text, Optional<Place> after, int most) {
+    }
+
+    /** The place of a line in the list. */
+    record Place(Instant openedAt, UUID jobId) {
+    }
+
+    /**
+     * Some lines.
+     *
+     * @param found how many there are in all, counted up to {@link #MOST_COUNTED}
+     * @param more  whether there are more behind these
+     */
+    record Page(List<JobSummary> lines, int found, boolean more) {
+
+        /** So many are counted; beyond it only that there are more. */
+        public static final int MOST_COUNTED = 1000;
+
+        public Page {
+            lines = List.copyOf(lines);
+        }
+    }
+}

@@ -1,0 +1,125 @@
+package overturn.app.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+import overturn.app.job.JobStage;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
+import overturn.app.job.JobSummary.Lead;
+import overturn.app.job.JobSummary.NextTest;
+
+/** The lines of the bay in PostgreSQL. */
+@Repository
+class PostgresJobSummaries implements JobSummaries {
+
+    private final JdbcClient jdbc;
+
+    PostgresJobSummaries(JdbcClient jdbc) {
+        this.jdbc = jdbc;
+    }
+
+    @Override
+    public void keep(JobSummary summary) {
+        jdbc.sql("""
+                        insert into job_summary (job_id, sequence, stage, open, vehicle, layout_id, complaint, opened_by_id, log_opened_at, readings, hunch_id,
+                                                 still_fitted)
+                        values (:job, :sequence, :stage, :open, :vehicle, :layout, :complaint, :openedBy, :openedAt, :readings, :hunch, :stillFitted)
+                        on conflict (job_id) do update
+                           set sequence = excluded.sequence, stage = excluded.stage, open = excluded.open, readings = excluded.readings,
+                               still_fitted = excluded.still_fitted
+                         where job_summary.sequence < excluded.sequence
+                        """)
+                .param("job", summary.jobId()).param("sequence", summary.sequence()).param("stage", summary.stage().id()).param("open", summary.stage().open())
+                .param("vehicle", summary.vehicle()).param("layout", summary.layoutId()).param("complaint", summary.complaint())
+                .param("openedBy", summary.openedById()).param("openedAt", summary.openedAt().atOffset(ZoneOffset.UTC)).param("readings", summary.readings())
+                .param("hunch", summary.hunchId()).param("stillFitted", summary.stillFitted()).update();
+    }
+
+    @Override
+    public void keep(UUID jobId, Lead lead) {
+        jdbc.sql("""
+                        update job_summary
+                           set assessed_sequence = :sequence, settings_version = :settings, lead_suspect_id = :suspect, lead_remedy_id = :remedy,
+                               lead_probability = :probability, grade = :grade, next_procedure_id = :next, next_minutes = :minutes
+                         where job_id = :job
+                           and (assessed_sequence is null or (assessed_sequence, settings_version) <= (:sequence, :settings))
+                        """)
+                .param("job", jobId).param("sequence", lead.sequence()).param("settings", lead.settingsVersion()).param("suspect", lead.suspectId())
+                .param("remedy", lead.remedyId()).param("probability", lead.probability()).param("grade", lead.grade())
+                .param("next", lead.next().map(NextTest::procedureId).orElse(null)).param("minutes", lead.next().map(NextTest::minutes).orElse(null)).update();
+    }
+
+    @Override
+    public Page find(Search search) {
+        String where = " where true" + (search.open().isPresent() ? " and open = :open" : "") + (search.stage().isPresent() ? " and stage = :stage" : "")
+                + (search.text().isEmpty() ? "" : " and search_text like :text");
+        JdbcClient.StatementSpec lines = asked(search, "select * from job_summary" + where
+                + (search.after().isPresent() ? " and (log_opened_at, job_id) < (:openedAt, :jobId)" : "")
+                + " order by log_opened_at desc, job_id desc limit :most", search.most() + 1);
+        search.after().ifPresent(place -> lines.param("openedAt", place.openedAt().atOffset(ZoneOffset.UTC)).param("jobId", place.jobId()));
+        List<JobSummary> found = new ArrayList<>(lines.query((row, n) -> summary(row)).list());
+        int count = asked(search, "select count(*) from (select 1 from job_summary" + where + " limit :most) counted", Page.MOST_COUNTED + 1)
+                .query(Integer.class).single();
+        boolean more = found.size() > search.most();
+        return new Page(more ? found.subList(0, search.most()) : found, count, more);
+    }
+
+    private JdbcClient.StatementSpec asked(Search search, String sql, int most) {
+        JdbcClient.StatementSpec asked = jdbc.sql(sql).param("most", most);
+        search.open().ifPresent(open -> asked.param("open", open));
+        search.stage().ifPresent(stage -> asked.param("stage", stage.id()));
+        if (!search.text().isEmpty()) {
+            asked.param("text", "%" + search.text().toLowerCase(Locale.ROOT).replaceAll("([\\\\%_])", "\\\\$1") + "%");
+        }
+        return asked;
+    }
+
+    @Override
+    public List<UUID> missing() {
+        return jdbc.sql("""
+                        select id from job where not exists (select 1 from job_summary s where s.job_id = job.id)
+                         order by log_opened_at desc
+                        """).query(UUID.class).list();
+    }
+
+    @Override
+    public List<UUID> behind(int settingsVersion, int most) {
+        return jdbc.sql("""
+                        select job_id from job_summary
+                         where open and (assessed_sequence is distinct from sequence or settings_version is distinct from :settings)
+                         order by log_opened_at desc limit :most
+                        """).param("settings", settingsVersion).param("most", most).query(UUID.class).list();
+    }
+
+    @Override
+    public void clear() {
+        jdbc.sql("delete from job_summary").update();
+    }
+
+    private static JobSummary summary(ResultSet row) throws SQLException {
+        return new JobSummary(row.getObject("job_id", UUID.class), row.getInt("sequence"), JobStage.ofId(row.getString("stage")).orElseThrow(),
+                row.getString("vehicle"), row.getString("layout_id"), row.getString("complaint"), row.getString("opened_by_id"),
+                row.getObject("log_opened_at", OffsetDateTime.class).toInstant(), row.getInt("readings"), row.getString("hunch_id"), row.getInt("still_fitted"),
+                lead(row));
+    }
+
+    private static Optional<Lead> lead(ResultSet row) throws SQLException {
+        Integer sequence = row.getObject("assessed_sequence", Integer.class);
+        if (sequence == null) {
+            return Optional.empty();
+        }
+        String next = row.getString("next_procedure_id");
+        return Optional.of(new Lead(sequence, row.getInt("settings_version"), row.getString("lead_suspect_id"), row.getString("lead_remedy_id"),
+                row.getDouble("lead_probability"), row.getString("grade"),
+                next == null ? Optional.empty() : Optional.of(new NextTest(next, row.getObject("next_minutes", Double.class)))));
+    }
+}

@@ -1,0 +1,19 @@
+import { describe, expect, it } from "vitest";
+import type { Waiting } from "./outbox";
+import { connectionOf } from "./useOutbox";
+
+const WRITE: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", body: {}, madeAt: 1 };
+
+describe("what the strip says", () => {
+  it("is saved only when nothing is left here", () => {
+    expect(connectionOf([], false)).toBe("saved");
+    expect(connectionOf([], true)).toBe("saved");
+    expect(connectionOf([WRITE], true)).toBe("sending");
+    expect(connectionOf([WRITE], false)).toBe("waiting");
+    expect(connectionOf([{ ...WRITE, holdUntil: 5 }], true)).toBe("waiting");
+    expect(connectionOf([{ ...WRITE, away: true }], true)).toBe("waiting");
+  });
+
+  it("tells what was refused before anything else", () =>
+    expect(connectionOf([WRITE, { ...WRITE, entryId: "e2", refused: { message: "no", findings: [] } }], true)).toBe("refused"));
+});
