@@ -143,6 +143,22 @@ with_test_database() {
 
 run_tests() { with_test_database mvn -B -ntp -f "$ROOT/pom.xml" verify "$@"; }
 
+# attack [--requests N] [--seed N]
+attack() {
+    local requests=50000 seed=20261127
+    while [ $# -gt 0 ]; do
+        case "$1" in
+            --requests) requests=${2:-} ;;
+            --seed) seed=${2:-} ;;
+            *) fail 2 "There is no '$1'; './overturn attack' takes --requests N and --seed N" ;;
+        esac
+        [[ ${2:-} =~ ^[0-9]+$ ]] || fail 2 "$1 takes a whole number"
+        shift 2
+    done
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=HostileRequestsTest \
+        -Dsurefire.failIfNoSpecifiedTests=false -Dhostile.requests="$requests" -Dhostile.seed="$seed"
+}
+
 write_openapi() {
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=OpenApiDocumentTest \
         -Dsurefire.failIfNoSpecifiedTests=false -Dopenapi.write=true
@@ -173,12 +189,74 @@ bench_speed() {
     with_test_database measure_server
 }
 
-measure_server() {
-    local port server
+# serve_for_measuring COMMAND...: a server of 1 GiB on the throw-away database for the length of one command; ADDRESS and SERVER tell where and who.
+serve_for_measuring() {
+    local port code=0
     port=$(free_port 8517)
-    OVERTURN_PORT=$port java -Xmx1g -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
-    server=$!
-    for _ in $(seq 1 120); do health "$port" && break; sleep 0.5; done
-    java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.ServerAnswer "http://127.0.0.1:$port" || true
-    kill "$server"
+    ADDRESS=http://127.0.0.1:$port
+    OVERTURN_PORT=$port OVERTURN_DEMO=true java -Xmx1g -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
+    SERVER=$!
+    until health "$port"; do kill -0 $SERVER 2>/dev/null || fail 6 "The server did not start; see $VAR/log/bench-server.log"; sleep 0.5; done
+    "$@" || code=$?
+    kill $SERVER 2>/dev/null || fail 6 "The server ended by itself; see $VAR/log/bench-server.log"
+    wait $SERVER 2>/dev/null || true
+    return $code
 }
+
+measuring() { java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" "$@"; }
+
+measure_server() { serve_for_measuring run_server_answer; }
+
+run_server_answer() { measuring overturn.bench.ServerAnswer "$ADDRESS"; }
+
+# What the server holds after all that: of its heap after the last collection, and of the machine's memory at most.
+tell_memory() {
+    curl -s "$ADDRESS/api/health" | grep -o '[0-9]* % held after the last collection' || true
+    say "most memory of the process: $(($(sed -n 's/^VmHWM:[^0-9]*\([0-9]*\) kB/\1/p' "/proc/$SERVER/status") / 1024)) MB (heap at most 1024)"
+}
+
+# fill_bay OPEN CLOSED: lines of jobs that are no more than lines, as the bay sees them.
+fill_bay() {
+    keeper_sql "
+        with made as (
+            insert into job (id, log_opened_at)
+            select gen_random_uuid(), now() - make_interval(mins => n) from generate_series(1, $1 + $2) n returning id, log_opened_at)
+        insert into job_summary (job_id, sequence, stage, open, vehicle, layout_id, complaint, opened_by_id, log_opened_at, readings, hunch_id, still_fitted,
+                                 assessed_sequence, settings_version, lead_suspect_id, lead_remedy_id, lead_probability, grade, next_procedure_id, next_minutes)
+        select id, 9, case when n <= $1 then 'tracing' when n % 20 = 0 then 'given-up' else 'released' end, n <= $1,
+               (array['Tarn SK ', 'Pellow ', 'Corvane ', 'van '])[1 + n % 4] || n, (array['tarn-box-van', 'pellow-saloon', 'corvane-flatbed'])[1 + n % 3],
+               (array['Sinks when I wait at the ferry ramp', 'Long pedal since the storm week', 'Drags on the hill road after the flood'])[1 + n % 3] || ', number ' || n,
+               'juno-vale', log_opened_at, 7, 'primary-piston-cup', 0, 9, 0, 'air-in-rear-end', 'bleed', 0.7, 'PROBABLE', 'free-play', 4
+          from (select id, log_opened_at, row_number() over (order by log_opened_at desc) n from made) numbered;" overturn
+    keeper_sql "vacuum analyze job_summary" overturn
+}
+
+# bench_load [--people N] [--seconds N] [--layouts N] [--jobs N]
+bench_load() {
+    PEOPLE=150 SECONDS_LONG=300 LAYOUTS=300 JOBS=2000
+    while [ $# -gt 0 ]; do
+        [[ ${2:-} =~ ^[0-9]+$ ]] || fail 2 "$1 takes a whole number"
+        case "$1" in
+            --people) PEOPLE=$2 ;;
+            --seconds) SECONDS_LONG=$2 ;;
+            --layouts) LAYOUTS=$2 ;;
+            --jobs) JOBS=$2 ;;
+            *) fail 2 "There is no '$1'; './overturn bench load' takes --people, --seconds, --layouts and --jobs" ;;
+        esac
+        shift 2
+    done
+    step "Building" maven package -DskipTests
+    with_test_database measure_load
+}
+
+measure_load() {
+    serve_for_measuring run_technicians
+    serve_for_measuring run_layouts
+    serve_for_measuring run_bay
+}
+
+run_technicians() { measuring overturn.bench.ServerLoad "$ADDRESS" technicians "$PEOPLE" "$SECONDS_LONG"; tell_memory; }
+
+run_layouts() { measuring overturn.bench.ServerLoad "$ADDRESS" layouts "$LAYOUTS" "$JOBS"; tell_memory; }
+
+run_bay() { fill_bay 5000 100000; measuring overturn.bench.ServerLoad "$ADDRESS" bay 1200; tell_memory; }

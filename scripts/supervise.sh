@@ -36,7 +36,7 @@ watch_over() {
 }
 
 why() {
-    if [ -f "$STATE/server.why" ]; then echo "did not answer for $((MOST_UNANSWERED * LOOK_SECONDS)) s"; else
+    if [ -f "$STATE/server.why" ]; then echo "did not answer any more"; else
         case $1 in
             3) echo "out of memory" ;;
             137) echo "killed" ;;

@@ -36,6 +36,8 @@ public final class LayoutFiles {
     /** Ends of the largest vehicles that a pedal works without air; more parts than the schema allows are refused by it. */
     public static final int MOST_ENDS = 12;
 
+    /** Characters of what was given that a refusal repeats. */
+    private static final int MOST_SHOWN = 60;
     private static final int MOST_NUMBER = 1_000_000_000;
     private static final String FOLDER = "/overturn/layouts/";
     private static final String SCHEMA_TEXT = resource("layout.schema.json");
@@ -120,7 +122,7 @@ public final class LayoutFiles {
         for (Error error : SCHEMA.validate(tree)) {
             String where = error.getInstanceLocation().toString().replaceFirst("^/", "").replace('/', '.');
             JsonNode given = error.getInstanceNode();
-            refusals.add(new RefusedLayoutException.Refusal(where, given == null || given.isContainer() ? "" : given.asString(),
+            refusals.add(new RefusedLayoutException.Refusal(where, given == null || given.isContainer() ? "" : shortened(given.asString()),
                     error.getMessage().replaceFirst("^[^:]*: ", "")));
         }
         if (!refusals.isEmpty()) {
@@ -141,10 +143,14 @@ public final class LayoutFiles {
         return file;
     }
 
+    private static String shortened(String given) {
+        return given.length() <= MOST_SHOWN ? given : given.substring(0, MOST_SHOWN) + "…";
+    }
+
     /** Names every number that no figure of a vehicle comes near, and every text that cannot be kept, before anything else reads them. */
     private static void refuseUnkeepable(JsonNode node, String where, List<RefusedLayoutException.Refusal> refusals) {
-        if (node.isNumber() && !(Math.abs(node.doubleValue()) <= MOST_NUMBER)) {
-            refusals.add(new RefusedLayoutException.Refusal(where, node.asString(), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
+        if (node.isNumber() && !(Math.abs(node.doubleValue(Double.NaN)) <= MOST_NUMBER)) {
+            refusals.add(new RefusedLayoutException.Refusal(where, shortened(node.asString()), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
         } else if (node.isString() && !PlainText.keeps(node.stringValue())) {
             refusals.add(new RefusedLayoutException.Refusal(where, "", "text without null characters and halves of surrogate pairs"));
         }

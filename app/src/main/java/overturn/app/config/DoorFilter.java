@@ -110,14 +110,15 @@ class DoorFilter extends OncePerRequestFilter {
         return bytes.toByteArray();
     }
 
-    /** A content type that is none, or of a character set that is not UTF-8. */
+    /** A content type that is none, that names no single kind, or of a character set that is not UTF-8. */
     private static Optional<String> strangeContentType(String given) {
         if (given == null) {
             return Optional.empty();
         }
         try {
-            Charset charset = MediaType.parseMediaType(given).getCharset();
-            return charset == null || charset.equals(StandardCharsets.UTF_8) ? Optional.empty() : Optional.of(given);
+            MediaType type = MediaType.parseMediaType(given);
+            Charset charset = type.getCharset();
+            return type.isConcrete() && (charset == null || charset.equals(StandardCharsets.UTF_8)) ? Optional.empty() : Optional.of(given);
         } catch (IllegalArgumentException e) {
             return Optional.of(given);
         }

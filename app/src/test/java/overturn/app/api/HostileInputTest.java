@@ -123,7 +123,7 @@ class HostileInputTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"application/", "application/json;charset=foo", "/", ";;", "application/json;charset=utf-16", "a/b/c", "multipart/form-data", "text/html"})
+    @ValueSource(strings = {"application/", "application/json;charset=foo", "/", ";;", "application/json;charset=utf-16", "a/b/c", "multipart/form-data", "text/html", "*/*", "application/*"})
     void oddContentTypes(String type) {
         assertRefusedAndNothingWritten(api.postText(job + "/readings", ApiClient.json(ApiClient.stamped(2, ApiClient.freePlay("4", "mm"))), "Content-Type", type));
     }

@@ -1,0 +1,122 @@
+package overturn.app.api;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.io.IOException;
+import java.net.http.HttpClient;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import overturn.app.support.ApiClient;
+import overturn.app.support.HostileRequests;
+import overturn.app.support.HostileRequests.Hostile;
+import overturn.app.support.OverturnServer;
+import overturn.layoutfile.LayoutFiles;
+import overturn.layoutfile.Presets;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Hostile requests against every path of the description: no server error, no slow answer, and no log changed but by what was acknowledged. A bounded
+ * number here; {@code ./overturn attack} sends many.
+ */
+@ExtendWith(OverturnServer.class)
+class HostileRequestsTest {
+
+    private static final int REQUESTS = Integer.getInteger("hostile.requests", 3_000);
+    private static final long SEED = Long.getLong("hostile.seed", 20261127L);
+    private static final int JOBS = 4;
+    private static final int AT_ONCE = 4;
+    private static final double MOST_SECONDS = 2;
+
+    private final HttpClient http = HttpClient.newHttpClient();
+    private final List<String> faults = Collections.synchronizedList(new ArrayList<>());
+    private final Map<Integer, AtomicInteger> statuses = new HashMap<>();
+    private double slowestSeconds;
+
+    private static Map<String, String> logs(JdbcClient jdbc) {
+        Map<String, String> logs = new HashMap<>();
+        jdbc.sql("select id::text as id, job_id || ' ' || sequence || ' ' || kind || ' ' || body as told from log_entry").query((row, n) ->
+                logs.put(row.getString("id"), row.getString("told"))).list();
+        return logs;
+    }
+
+    @Test
+    void nothingHostileIsAnsweredByAFaultOrSlowlyOrChangesALog(OverturnServer.Running server) throws Exception {
+        ApiClient api = new ApiClient(server.address());
+        JdbcClient jdbc = server.context().getBean(JdbcClient.class);
+        JsonNode description = api.get("/api/openapi").body();
+        List<String> jobs = IntStream.range(0, JOBS).mapToObj(i -> api.openJob("Attacked " + i, "sinks", "primary-piston-cup")).toList();
+        Map<String, String> before = logs(jdbc);
+        HostileRequests requests = new HostileRequests(SEED, server.address(), description, LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow()), jobs);
+        int settings = api.get("/api/workshop").body().get("version").asInt();
+        AtomicInteger acknowledged = new AtomicInteger();
+        List<Thread> attackers = IntStream.range(0, AT_ONCE).mapToObj(a -> new Thread(() -> attack(requests, acknowledged, a))).toList();
+        attackers.forEach(Thread::start);
+        for (Thread attacker : attackers) {
+            attacker.join();
+        }
+        Map<String, String> after = logs(jdbc);
+        System.out.printf("%d hostile requests on %d operations, seed %d: statuses %s, slowest %.2f s, %d writes acknowledged%n", REQUESTS, requests.operations(), SEED, statuses,
+                slowestSeconds, acknowledged.get());
+        restore(api, settings);
+        assertEquals(List.of(), faults.stream().limit(5).toList());
+        before.forEach((id, told) -> assertEquals(told, after.get(id), "an entry changed"));
+        assertTrue(after.size() - before.size() <= 2 * acknowledged.get(), "only what was acknowledged is in the logs");
+    }
+
+    private void attack(HostileRequests requests, AtomicInteger acknowledged, int attacker) {
+        for (int n = attacker; n < REQUESTS; n += AT_ONCE) {
+            Hostile hostile;
+            synchronized (requests) {
+                hostile = requests.next(n / AT_ONCE + attacker);
+            }
+            long from = System.nanoTime();
+            try {
+                HttpResponse<String> answer = http.send(hostile.request(), HttpResponse.BodyHandlers.ofString());
+                double seconds = (System.nanoTime() - from) / 1e9;
+                note(answer, seconds, hostile, acknowledged);
+            } catch (IOException closed) {
+                note(hostile + " got no answer: " + closed);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+
+    private synchronized void note(HttpResponse<String> answer, double seconds, Hostile hostile, AtomicInteger acknowledged) {
+        statuses.computeIfAbsent(answer.statusCode(), s -> new AtomicInteger()).incrementAndGet();
+        slowestSeconds = Math.max(slowestSeconds, seconds);
+        if (answer.statusCode() >= 500 || seconds > MOST_SECONDS) {
+            note(answer.statusCode() + " after " + seconds + " s: " + hostile.told() + " → " + answer.body());
+        }
+        boolean refused = answer.statusCode() >= 400;
+        if (refused && !hostile.request().method().equals("HEAD") && !answer.headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json")) {
+            note(answer.statusCode() + " without a problem: " + hostile.told() + " → " + answer.headers().map());
+        }
+        if (!refused && !hostile.request().method().equals("GET")) {
+            acknowledged.incrementAndGet();
+        }
+    }
+
+    private void note(String fault) {
+        faults.add(fault.length() > 1_500 ? fault.substring(0, 1_500) : fault);
+    }
+
+    /** Other tests expect the plain workshop. */
+    private static void restore(ApiClient api, int before) {
+        int version = api.get("/api/workshop").body().get("version").asInt();
+        if (version != before) {
+            api.put("/api/workshop", Map.of("version", version, "personId", "ines-quill", "lacks", List.of(), "helper", true, "lift", true, "prices", List.of()));
+        }
+    }
+}
