@@ -4,6 +4,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -11,8 +12,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import overturn.circuit.Chamber;
+import overturn.circuit.Component;
 import overturn.circuit.CutSet;
+import overturn.circuit.CutSets;
+import overturn.circuit.End;
 import overturn.circuit.Family;
+import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 
 class LayoutFilesTest {
@@ -85,5 +92,52 @@ class LayoutFilesTest {
         assertTrue(refusals("oil").get(0).why().contains(LayoutFile.FORMAT));
         assertTrue(refusals("[]").size() >= 1);
         assertTrue(refusals("{}").stream().anyMatch(r -> r.why().contains("components")));
+    }
+
+    /** A layout with more ends and pipes than the preset: some at the modulator, a chain before it. */
+    static String grown(int moreEnds, int chain) {
+        LayoutFile tarn = Presets.find("tarn-box-van").orElseThrow();
+        List<Component> parts = new ArrayList<>(tarn.components());
+        List<Joint> joints = new ArrayList<>(tarn.joints());
+        for (int i = 0; i < moreEnds; i++) {
+            parts.add(new Component.Hose("more-hose-" + i, Component.HoseKind.RUBBER, 0.35, 0.01));
+            parts.add(new End.DiscEnd("more-" + i, 54, 1, 0.08, 0.013, 0.006, 110));
+            joints.add(new Joint("more-" + i + "-outlet", "modulator", "more-hose-" + i, Chamber.PRIMARY));
+            joints.add(new Joint("more-" + i + "-inlet", "more-hose-" + i, "more-" + i, Chamber.PRIMARY));
+        }
+        String last = "front-pipe";
+        Joint into = joints.stream().filter(j -> j.from().equals("front-pipe")).findFirst().orElseThrow();
+        for (int i = 0; i < chain; i++) {
+            parts.add(new Component.Pipe("chain-" + i, 5, false));
+            joints.add(new Joint("chain-" + i + "-inlet", last, "chain-" + i, Chamber.PRIMARY));
+            last = "chain-" + i;
+        }
+        joints.set(joints.indexOf(into), new Joint(into.id(), last, into.to(), into.chamber()));
+        return LayoutFiles.write(new LayoutFile(tarn.format(), "grown", "Grown", tarn.about(), tarn.startedFrom(), tarn.family(), parts, joints));
+    }
+
+    @Test
+    void theLargestLayoutAllowedIsReadAndDividedAndALargerOneIsRefused() {
+        Layout largest = LayoutFiles.read(grown(8, 25)).layout();
+        assertEquals(List.of(60, 12), List.of(largest.components().size(), largest.ends().size()));
+        int ways = CutSets.of(largest, List.of()).size();
+        assertTrue(ways > 400 && ways <= CutSets.MOST_WAYS, ways + " ways");
+        assertTrue(refusals(grown(8, 26)).stream().anyMatch(r -> r.field().equals("components") && r.why().contains("60")));
+        assertTrue(refusals(grown(9, 0)).stream().anyMatch(r -> r.given().equals("13 ends") && r.why().contains("at most 12")));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"1e308", "1e400", "-1e12", "99999999999999999999999999"})
+    void aNumberThatNoVehicleHasIsNamed(String number) {
+        List<RefusedLayoutException.Refusal> all = refusals(TARN.replaceFirst("\"pistonsPerSide\":1", "\"pistonsPerSide\":" + number));
+        assertTrue(all.stream().anyMatch(r -> r.field().endsWith("pistonsPerSide") && r.why().contains("1000000000")), all.toString());
+    }
+
+    @Test
+    void textThatCannotBeKeptIsNamed() {
+        for (String text : List.of("\\u0000", "\\ud800")) {
+            List<RefusedLayoutException.Refusal> all = refusals(TARN.replace("\"Tarn box van\"", "\"Tarn" + text + "\""));
+            assertEquals(List.of("name"), all.stream().map(RefusedLayoutException.Refusal::field).toList());
+        }
     }
 }

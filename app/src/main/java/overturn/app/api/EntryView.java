@@ -3,7 +3,6 @@ package overturn.app.api;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.EntryStruck;
@@ -12,14 +11,18 @@ import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.TypedQuantity;
 
-/** An entry of the log, {@code takenAt} when it was made and {@code at} when it arrived; which fields are there depends on its kind. */
-public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Instant at, String personId, boolean struck,
+/**
+ * An entry of the log, {@code takenAt} when it was made and {@code at} when it arrived; which fields are there depends on its kind. One that is
+ * not {@code understood} by this version counts for nothing.
+ */
+public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Instant at, String personId, boolean struck, boolean understood,
                         Optional<String> procedureId, List<FigureTaken> figures, Optional<String> observed, Optional<String> rigSetup,
                         Optional<RigTrust> trust, Optional<UUID> struckId, Optional<String> why, List<String> items, Optional<NoteView> note) {
 
@@ -50,12 +53,13 @@ public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Ins
     public record NotedOutputView(String id, String unit, double value, double sd) {
     }
 
-    static EntryView of(LoggedEntry logged, Set<UUID> struckIds) {
+    static EntryView of(LoggedEntry logged, JobState state) {
         Entry entry = logged.entry();
         Optional<ReadingTaken> reading = Optional.of(entry).filter(ReadingTaken.class::isInstance).map(ReadingTaken.class::cast);
-        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.takenAt(), logged.at(), logged.personId(), struckIds.contains(logged.id()),
+        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.takenAt(), logged.at(), logged.personId(), state.struckIds().contains(logged.id()),
+                !state.notUnderstood().contains(logged.id()),
                 reading.map(ReadingTaken::procedureId).or(() -> setAside(entry).map(TestSetAside::procedureId)),
-                reading.map(ReadingTaken::value).filter(Figures.class::isInstance)
+                Optional.ofNullable(state.values().get(logged.id())).filter(Figures.class::isInstance)
                         .map(v -> ((Figures) v).taken().stream().map(FigureTaken::of).toList()).orElse(List.of()),
                 reading.map(ReadingTaken::value).filter(Observed.class::isInstance).map(v -> ((Observed) v).option()),
                 reading.map(ReadingTaken::rigSetup), reading.map(ReadingTaken::trust),

@@ -18,7 +18,7 @@ public record JobView(UUID id, int sequence, String vehicle, String layoutId, St
         JobState state = job.state();
         return new JobView(job.id(), state.sequence(), state.opened().vehicle(), state.opened().layoutId(), state.opened().complaint(),
                 state.opened().hunchId(), state.opened().mayBeMoved(), state.log().get(0).personId(), state.log().get(0).at(),
-                state.log().stream().map(e -> EntryView.of(e, state.struckIds())).toList(),
+                state.log().stream().map(e -> EntryView.of(e, state)).toList(),
                 state.stillFitted().stream().sorted().toList(), TestView.NeedsView.of(state.vehicle()),
                 state.setAside().stream().sorted().toList(), state.accepted().map(AcceptedView::of), AssessmentView.of(job));
     }

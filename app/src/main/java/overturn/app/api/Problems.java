@@ -28,7 +28,7 @@ import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
-import overturn.app.usecase.UnreadableLayoutException;
+import overturn.app.usecase.UnreadableJobException;
 import overturn.app.usecase.VerdictChangedException;
 
 /** Tells every failure as a problem detail (RFC 9457): what, given, allowed; never a stack trace. */
@@ -62,8 +62,8 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
-    ProblemDetail layoutUnreadable(UnreadableLayoutException e) {
-        return problem(HttpStatus.CONFLICT, "layout-not-readable", "This circuit cannot be read", e.getMessage());
+    ProblemDetail unreadable(UnreadableJobException e) {
+        return problem(HttpStatus.CONFLICT, "job-not-readable", "This job cannot be opened by this version", e.getMessage());
     }
 
     @ExceptionHandler

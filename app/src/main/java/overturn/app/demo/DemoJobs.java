@@ -2,6 +2,7 @@ package overturn.app.demo;
 
 import java.util.List;
 import java.util.Set;
+import overturn.app.job.Staff.Person;
 import overturn.circuit.Chamber;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.ByPass;
@@ -26,6 +27,10 @@ final class DemoJobs {
             faults = List.copyOf(faults);
         }
     }
+
+    /** The people of the depot. */
+    static final List<Person> STAFF = List.of(new Person("ines-quill", "Ines Quill", "lead"), new Person("tobias-renn", "Tobias Renn", "technician"),
+            new Person("marit-osei", "Marit Osei", "technician"), new Person("juno-vale", "Juno Vale", "apprentice"));
 
     static final List<Story> STORIES = List.of(
             new Story("Tarn SK 14", "marit-osei", "tobias-renn", 5,

@@ -17,6 +17,7 @@ import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
+import overturn.app.job.Staff;
 import overturn.app.usecase.LayoutModels;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
@@ -33,12 +34,14 @@ class DemoLoader implements SmartInitializingSingleton {
     private static final Duration BETWEEN_ENTRIES = Duration.ofMinutes(7);
 
     private final JobLog log;
+    private final Staff staff;
     private final LayoutModels models;
     private final Clock clock;
     private final TransactionTemplate transactions;
 
-    DemoLoader(JobLog log, LayoutModels models, Clock clock, TransactionTemplate transactions) {
+    DemoLoader(JobLog log, Staff staff, LayoutModels models, Clock clock, TransactionTemplate transactions) {
         this.log = log;
+        this.staff = staff;
         this.models = models;
         this.clock = clock;
         this.transactions = transactions;
@@ -48,6 +51,7 @@ class DemoLoader implements SmartInitializingSingleton {
     public void afterSingletonsInstantiated() {
         transactions.executeWithoutResult(status -> {
             if (log.isEmpty()) {
+                DemoJobs.STAFF.forEach(staff::add);
                 DemoJobs.STORIES.forEach(this::load);
             }
         });
@@ -67,7 +71,8 @@ class DemoLoader implements SmartInitializingSingleton {
             Reading reading = readings.get(i);
             Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));
             log.append(jobId, LoggedEntry.of(id(story, "reading " + i), i + 2, read, i == 0 ? story.openedBy() : story.worksOnIt(),
-                    new ReadingTaken(reading.procedureId(), reading.value(), reading.rigSetup(), reading.trust())));
+                    ReadingTaken.of(reading.procedureId(), model.procedures().find(reading.procedureId()).orElseThrow().spec(), reading.value(), reading.rigSetup(),
+                            reading.trust())));
         }
     }
 

@@ -1,9 +1,18 @@
 package overturn.app.job;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
+import overturn.measurement.Figure;
+import overturn.measurement.ReadingSpec;
+import overturn.measurement.ReadingSpec.Observation;
+import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.quantity.TypedQuantity;
 
 /** What an entry of the log says. Entries are appended and struck, never changed. */
 public sealed interface Entry {
@@ -40,14 +49,61 @@ public sealed interface Entry {
         }
     }
 
-    /** A reading was taken. */
-    record ReadingTaken(String procedureId, ReadingValue value, String rigSetup, RigTrust trust) implements Entry {
+    /**
+     * A reading was taken.
+     *
+     * @param value     the observation, or the figures that were taken
+     * @param figureIds of these figures, so that a test may change its figures later; empty for an observation, and in entries that tell figures by
+     *                  their place
+     */
+    record ReadingTaken(String procedureId, ReadingValue value, List<String> figureIds, String rigSetup, RigTrust trust) implements Entry {
         public static final String KIND = "reading-taken";
+
+        public ReadingTaken {
+            figureIds = List.copyOf(figureIds);
+        }
+
+        /** What somebody saw. */
+        public static ReadingTaken observed(String procedureId, String option, String rigSetup, RigTrust trust) {
+            return new ReadingTaken(procedureId, new Observed(option), List.of(), rigSetup, trust);
+        }
+
+        /** A value as a test gives it; of figures only those that were taken are kept, each by its id. */
+        public static ReadingTaken of(String procedureId, ReadingSpec spec, ReadingValue value, String rigSetup, RigTrust trust) {
+            if (!(spec instanceof Series series && value instanceof Figures figures)) {
+                return new ReadingTaken(procedureId, value, List.of(), rigSetup, trust);
+            }
+            List<Integer> taken = IntStream.range(0, figures.taken().size()).filter(i -> figures.taken().get(i).isPresent()).boxed().toList();
+            return new ReadingTaken(procedureId, new Figures(taken.stream().map(figures.taken()::get).toList()),
+                    taken.stream().map(i -> series.figures().get(i).id()).toList(), rigSetup, trust);
+        }
+
+        /** The value in the order of the test as it is now; empty where the test does not know an observation or figure any more. */
+        public Optional<ReadingValue> in(ReadingSpec spec) {
+            if (spec instanceof Observation observation) {
+                return value instanceof Observed seen && (seen.notSeen() || observation.options().contains(seen.option())) ? Optional.of(value) : Optional.empty();
+            }
+            List<String> known = ((Series) spec).figures().stream().map(Figure::id).toList();
+            if (!(value instanceof Figures figures) || !known.containsAll(figureIds) || figures.taken().size() > known.size()) {
+                return Optional.empty();
+            }
+            return Optional.of(new Figures(IntStream.range(0, known.size()).mapToObj(place -> {
+                int at = figureIds.isEmpty() ? place : figureIds.indexOf(known.get(place));
+                return at < 0 || at >= figures.taken().size() ? Optional.<TypedQuantity>empty() : figures.taken().get(at);
+            }).toList()));
+        }
 
         @Override
         public String kind() {
             return KIND;
         }
+    }
+
+    /**
+     * An entry that this version of the program cannot read: written by a later one, or of something that is not known any more. It stays in the log as it
+     * stands and counts for nothing.
+     */
+    record NotUnderstood(String kind, String body) implements Entry {
     }
 
     /** A test cannot be done here. */

@@ -1,6 +1,8 @@
 package overturn.app.job;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -11,67 +13,47 @@ import java.util.stream.Collectors;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.evidence.Reading;
 import overturn.inference.Intake;
+import overturn.measurement.ReadingValue;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
+import overturn.suspect.Remedy;
 
 /**
- * Where a job stands: the fold of its log.
+ * Where a job stands: the fold of its log. An entry of something that is not known any more (a test, an option, a remedy) counts for nothing.
  *
- * @param opened      the first entry
- * @param log         all entries, struck ones too
- * @param struckIds   ids of entries that no longer count
- * @param readings    standing readings in order
- * @param setAside    tests that cannot be done here
- * @param stillFitted what stands on the vehicle
- * @param vehicle     state that the last test left it in
- * @param accepted    the accepted verdict, if it still stands
+ * @param opened        the first entry
+ * @param log           all entries, struck ones too
+ * @param struckIds     ids of entries that no longer count
+ * @param notUnderstood ids of entries that this version does not understand
+ * @param values        what was read, in the order of each test as it is now, struck readings too
+ * @param readings      standing readings in order
+ * @param setAside      tests that cannot be done here
+ * @param stillFitted   what stands on the vehicle
+ * @param vehicle       state that the last test left it in
+ * @param accepted      the accepted verdict, if it still stands
  */
-public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struckIds, List<Reading> readings, Set<String> setAside,
-                       Set<String> stillFitted, VehicleNeeds vehicle, Optional<VerdictAccepted> accepted) {
+public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struckIds, Set<UUID> notUnderstood, Map<UUID, ReadingValue> values,
+                       List<Reading> readings, Set<String> setAside, Set<String> stillFitted, VehicleNeeds vehicle, Optional<VerdictAccepted> accepted) {
+
+    private static final Set<String> REMEDIES = Arrays.stream(Remedy.values()).map(Remedy::id).collect(Collectors.toUnmodifiableSet());
 
     /** Folds a log that begins with {@link JobOpened}. */
     public static JobState of(List<LoggedEntry> log, ProcedureCatalogue procedures) {
-        Set<UUID> struck = log.stream().map(LoggedEntry::entry).filter(EntryStruck.class::isInstance)
-                .map(e -> ((EntryStruck) e).struckId()).collect(Collectors.toUnmodifiableSet());
-        List<Reading> readings = new ArrayList<>();
-        Set<String> setAside = new LinkedHashSet<>();
-        Set<String> fitted = new LinkedHashSet<>();
-        VehicleNeeds vehicle = VehicleNeeds.SEAT;
-        Optional<VerdictAccepted> accepted = Optional.empty();
-        for (LoggedEntry logged : log) {
-            Entry entry = logged.entry();
-            if (entry instanceof ReadingTaken taken) {
-                Procedure procedure = procedures.find(taken.procedureId()).orElseThrow();
-                procedure.steps().stream().map(Step::fits).forEach(fitted::addAll);
-                vehicle = procedure.needs();
-                if (!struck.contains(logged.id())) {
-                    readings.add(new Reading(logged.id().toString(), taken.procedureId(), taken.value(), taken.rigSetup(), taken.trust()));
-                }
-            } else if (entry instanceof FittingsTakenOff off) {
-                off.items().forEach(fitted::remove);
-                vehicle = VehicleNeeds.SEAT;
-            } else if (!struck.contains(logged.id())) {
-                if (entry instanceof TestSetAside aside) {
-                    setAside.add(aside.procedureId());
-                } else if (entry instanceof VerdictAccepted verdict) {
-                    accepted = Optional.of(verdict);
-                }
-            }
-        }
-        return new JobState((JobOpened) log.get(0).entry(), List.copyOf(log), struck, List.copyOf(readings), Set.copyOf(setAside),
-                Set.copyOf(fitted), vehicle, accepted);
+        return new Fold(log, procedures).state();
     }
 
-    /** The facts of intake, as the inference takes them. */
+    /** The facts of intake, as the inference takes them; an age that is not known any more is unknown. */
     public Intake intake() {
-        return new Intake(opened.recentWork(), Intake.Age.valueOf(opened.age()), opened.sometimes(), Map.of());
+        Intake.Age age = Arrays.stream(Intake.Age.values()).filter(a -> a.name().equals(opened.age())).findFirst().orElse(Intake.Age.UNKNOWN);
+        return new Intake(opened.recentWork(), age, opened.sometimes(), Map.of());
     }
 
     /** Where the job is. */
@@ -82,5 +64,71 @@ public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struck
     /** Sequence of the last entry. */
     public int sequence() {
         return log.get(log.size() - 1).sequence();
+    }
+
+    private static final class Fold {
+        private final List<LoggedEntry> log;
+        private final ProcedureCatalogue procedures;
+        private final Set<UUID> struck;
+        private final Set<UUID> notUnderstood = new LinkedHashSet<>();
+        private final Map<UUID, ReadingValue> values = new LinkedHashMap<>();
+        private final List<Reading> readings = new ArrayList<>();
+        private final Set<String> setAside = new LinkedHashSet<>();
+        private final Set<String> fitted = new LinkedHashSet<>();
+        private VehicleNeeds vehicle = VehicleNeeds.SEAT;
+        private Optional<VerdictAccepted> accepted = Optional.empty();
+
+        Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
+            this.log = log;
+            this.procedures = procedures;
+            this.struck = log.stream().map(LoggedEntry::entry).filter(EntryStruck.class::isInstance)
+                    .map(e -> ((EntryStruck) e).struckId()).collect(Collectors.toUnmodifiableSet());
+            log.forEach(this::add);
+        }
+
+        private void add(LoggedEntry logged) {
+            boolean understood = true;
+            if (logged.entry() instanceof ReadingTaken taken) {
+                understood = add(logged.id(), taken);
+            } else if (logged.entry() instanceof FittingsTakenOff off) {
+                off.items().forEach(fitted::remove);
+                vehicle = VehicleNeeds.SEAT;
+            } else if (logged.entry() instanceof TestSetAside aside) {
+                understood = procedures.find(aside.procedureId()).isPresent();
+                if (understood && !struck.contains(logged.id())) {
+                    setAside.add(aside.procedureId());
+                }
+            } else if (logged.entry() instanceof VerdictAccepted verdict) {
+                understood = REMEDIES.containsAll(verdict.remedyIds());
+                if (understood && !struck.contains(logged.id())) {
+                    accepted = Optional.of(verdict);
+                }
+            } else {
+                understood = !(logged.entry() instanceof NotUnderstood);
+            }
+            if (!understood) {
+                notUnderstood.add(logged.id());
+            }
+        }
+
+        private boolean add(UUID id, ReadingTaken taken) {
+            Optional<Procedure> procedure = procedures.find(taken.procedureId());
+            Optional<ReadingValue> value = procedure.flatMap(p -> taken.in(p.spec()));
+            if (value.isEmpty()) {
+                return false;
+            }
+            procedure.get().steps().stream().map(Step::fits).forEach(fitted::addAll);
+            vehicle = procedure.get().needs();
+            values.put(id, value.get());
+            if (!struck.contains(id)) {
+                readings.add(new Reading(id.toString(), taken.procedureId(), value.get(), taken.rigSetup(), taken.trust()));
+            }
+            return true;
+        }
+
+        JobState state() {
+            return new JobState((JobOpened) log.get(0).entry(), List.copyOf(log), struck, Set.copyOf(notUnderstood), Map.copyOf(values), List.copyOf(readings),
+                    Set.copyOf(setAside), Set.copyOf(fitted), vehicle, accepted);
+        }
     }
 }

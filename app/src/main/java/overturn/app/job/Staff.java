@@ -11,4 +11,7 @@ public interface Staff {
 
     /** Everybody, in the order of the list. */
     List<Person> all();
+
+    /** Adds somebody; does nothing if the id is there. */
+    void add(Person person);
 }

@@ -1,11 +1,13 @@
 package overturn.app.store;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.measurement.ReadingValue;
@@ -14,9 +16,16 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Entries as JSON documents: typed text, unit and core value side by side. */
+/**
+ * Entries as JSON documents: typed text, unit and core value side by side. Each body is written in the current version of its kind; older ones are brought
+ * up version by version. What cannot be read is kept as it stands and counts for nothing.
+ */
 @Component
 class EntryJson {
 
@@ -25,60 +34,103 @@ class EntryJson {
             Entry.TestSetAside.KIND, Entry.TestSetAside.class,
             Entry.FittingsTakenOff.KIND, Entry.FittingsTakenOff.class,
             Entry.EntryStruck.KIND, Entry.EntryStruck.class,
-            Entry.NoteWritten.KIND, Entry.NoteWritten.class);
+            Entry.NoteWritten.KIND, Entry.NoteWritten.class,
+            VerdictAccepted.KIND, VerdictAccepted.class);
+    /** By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first version. */
+    private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
+            ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
+            VerdictAccepted.KIND, List.of(EntryJson::wholeCure));
+    private static final Map<String, RigTrust> TRUST = Map.of("PROVEN", RigTrust.PROVEN, "NORMAL", RigTrust.NORMAL, "DOUBTFUL", RigTrust.DOUBTFUL);
 
     private final JsonMapper mapper = JsonMapper.builder().build();
 
-    private record StoredFigure(String text, String unit, double coreValue) {
+    /** A figure that was taken: by its id, or, in bodies of the first version, by its place in the test. */
+    private record StoredFigure(String id, Integer place, String text, String unit, double coreValue) {
     }
 
-    private record StoredReading(String procedureId, List<Optional<StoredFigure>> figures, String observed, String rigSetup,
-                                 RigTrust trust) {
+    private record StoredReading(String procedureId, List<StoredFigure> figures, String observed, String rigSetup, String trust) {
     }
 
-    /** The first version held one remedy, and neither what carried it nor what was missing. */
-    private record StoredVerdict(List<String> remedyIds, String remedyId, String grade, double probability, List<UUID> carrierIds, List<String> missing,
-                                 String why) {
-
-        VerdictAccepted verdict() {
-            return new VerdictAccepted(remedyIds == null ? List.of(remedyId) : remedyIds, grade, probability, carrierIds == null ? List.of() : carrierIds,
-                    missing == null ? List.of() : missing, why);
-        }
+    /** The version in which bodies of this kind are written. */
+    int version(String kind) {
+        return 1 + UPCASTERS.getOrDefault(kind, List.of()).size();
     }
 
     String write(Entry entry) {
         return mapper.writeValueAsString(entry instanceof ReadingTaken taken ? stored(taken) : entry);
     }
 
-    Entry read(String kind, String body) {
-        if (kind.equals(ReadingTaken.KIND)) {
-            return taken(mapper.readValue(body, StoredReading.class));
+    /** Reads a body; one of an unknown kind, of a later version, or with anything in it that is not known any more, is not understood. */
+    Entry read(String kind, int version, String body) {
+        if (version > version(kind) || !(kind.equals(ReadingTaken.KIND) || PLAIN_KINDS.containsKey(kind))) {
+            return new NotUnderstood(kind, body);
         }
-        if (kind.equals(VerdictAccepted.KIND)) {
-            return mapper.readValue(body, StoredVerdict.class).verdict();
+        try {
+            JsonNode tree = mapper.readTree(body);
+            for (UnaryOperator<ObjectNode> upcaster : UPCASTERS.getOrDefault(kind, List.of()).subList(version - 1, version(kind) - 1)) {
+                tree = upcaster.apply((ObjectNode) tree);
+            }
+            return kind.equals(ReadingTaken.KIND) ? taken(mapper.treeToValue(tree, StoredReading.class)) : mapper.treeToValue(tree, PLAIN_KINDS.get(kind));
+        } catch (JacksonException | IllegalArgumentException | NullPointerException | ClassCastException e) {
+            return new NotUnderstood(kind, body);
         }
-        Class<? extends Entry> type = Optional.ofNullable(PLAIN_KINDS.get(kind))
-                .orElseThrow(() -> new IllegalStateException("Impossible: the log holds an entry of unknown kind " + kind));
-        return mapper.readValue(body, type);
+    }
+
+    /** Version 1 held a place for every figure of the test, empty where none was taken. */
+    private static ObjectNode placesOfFigures(ObjectNode body) {
+        if (!(body.get("figures") instanceof ArrayNode places)) {
+            return body;
+        }
+        ArrayNode figures = body.arrayNode();
+        for (int place = 0; place < places.size(); place++) {
+            if (places.get(place) instanceof ObjectNode figure) {
+                figures.add(figure.deepCopy().put("place", place));
+            }
+        }
+        body.set("figures", figures);
+        return body;
+    }
+
+    /** Version 1 held one remedy, and neither what carried it nor what was missing. */
+    private static ObjectNode wholeCure(ObjectNode body) {
+        if (body.has("remedyId")) {
+            body.set("remedyIds", body.arrayNode().add(body.remove("remedyId").asString()));
+            body.set("carrierIds", body.arrayNode());
+            body.set("missing", body.arrayNode());
+        }
+        return body;
     }
 
     private static StoredReading stored(ReadingTaken taken) {
-        if (taken.value() instanceof Figures figures) {
-            List<Optional<StoredFigure>> stored = figures.taken().stream()
-                    .map(t -> t.map(q -> new StoredFigure(q.text(), q.unit().symbol(), q.coreValue()))).toList();
-            return new StoredReading(taken.procedureId(), stored, null, taken.rigSetup(), taken.trust());
+        String trust = TRUST.entrySet().stream().filter(e -> e.getValue() == taken.trust()).findFirst().orElseThrow().getKey();
+        if (taken.value() instanceof Observed observed) {
+            return new StoredReading(taken.procedureId(), null, observed.option(), taken.rigSetup(), trust);
         }
-        return new StoredReading(taken.procedureId(), null, ((Observed) taken.value()).option(), taken.rigSetup(), taken.trust());
+        List<Optional<TypedQuantity>> all = ((Figures) taken.value()).taken();
+        List<StoredFigure> stored = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            String id = taken.figureIds().isEmpty() ? null : taken.figureIds().get(i);
+            Integer place = id == null ? i : null;
+            all.get(i).ifPresent(q -> stored.add(new StoredFigure(id, place, q.text(), q.unit().symbol(), q.coreValue())));
+        }
+        return new StoredReading(taken.procedureId(), stored, null, taken.rigSetup(), trust);
     }
 
     private static ReadingTaken taken(StoredReading stored) {
-        ReadingValue value = stored.observed() != null
-                ? new Observed(stored.observed())
-                : new Figures(stored.figures().stream().map(f -> f.map(EntryJson::typed)).toList());
-        return new ReadingTaken(stored.procedureId(), value, stored.rigSetup(), stored.trust());
-    }
-
-    private static TypedQuantity typed(StoredFigure figure) {
-        return new TypedQuantity(figure.text(), MeasureUnit.ofSymbol(figure.unit()).orElseThrow(), figure.coreValue());
+        RigTrust trust = Optional.ofNullable(TRUST.get(stored.trust())).orElseThrow(() -> new IllegalArgumentException("Trust " + stored.trust()));
+        if (stored.observed() != null) {
+            return ReadingTaken.observed(stored.procedureId(), stored.observed(), stored.rigSetup(), trust);
+        }
+        boolean byId = stored.figures().stream().allMatch(f -> f.id() != null);
+        List<Optional<TypedQuantity>> taken = new ArrayList<>();
+        for (StoredFigure figure : stored.figures()) {
+            while (!byId && taken.size() < figure.place()) {
+                taken.add(Optional.empty());
+            }
+            MeasureUnit unit = MeasureUnit.ofSymbol(figure.unit()).orElseThrow(() -> new IllegalArgumentException("Unit " + figure.unit()));
+            taken.add(Optional.of(new TypedQuantity(figure.text(), unit, figure.coreValue())));
+        }
+        ReadingValue value = new Figures(taken);
+        return new ReadingTaken(stored.procedureId(), value, byId ? stored.figures().stream().map(StoredFigure::id).toList() : List.of(), stored.rigSetup(), trust);
     }
 }

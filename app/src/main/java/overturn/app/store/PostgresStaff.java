@@ -21,4 +21,10 @@ class PostgresStaff implements Staff {
                 .query((row, n) -> new Person(row.getString("id"), row.getString("name"), row.getString("role")))
                 .list();
     }
+
+    @Override
+    public void add(Person person) {
+        jdbc.sql("insert into person (id, name, role) values (:id, :name, :role) on conflict (id) do nothing")
+                .param("id", person.id()).param("name", person.name()).param("role", person.role()).update();
+    }
 }

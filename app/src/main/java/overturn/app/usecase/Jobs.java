@@ -58,13 +58,17 @@ public class Jobs {
     /**
      * A log and its layout, nothing worked out.
      *
-     * @throws NotFoundException if there is no such job
+     * @throws NotFoundException      if there is no such job
+     * @throws UnreadableJobException if this version cannot open it
      */
     Log read(UUID id) {
         List<LoggedEntry> entries = log.entries(id);
         if (entries.isEmpty()) {
             throw new NotFoundException("job", id.toString());
         }
-        return new Log(id, entries, sheets.of(((JobOpened) entries.get(0).entry()).layoutId()));
+        if (!(entries.get(0).entry() instanceof JobOpened opened)) {
+            throw UnreadableJobException.ofOpening();
+        }
+        return new Log(id, entries, sheets.of(opened.layoutId()));
     }
 }

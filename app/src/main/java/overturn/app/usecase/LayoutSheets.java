@@ -73,10 +73,10 @@ public class LayoutSheets {
     /**
      * The layout that a job in the log names.
      *
-     * @throws UnreadableLayoutException if this version cannot read it
+     * @throws UnreadableJobException if this version cannot read it
      */
     public Sheet of(String layoutId) {
-        return find(layoutId).orElseThrow(() -> new UnreadableLayoutException(layoutId));
+        return find(layoutId).orElseThrow(() -> UnreadableJobException.ofLayout(layoutId));
     }
 
     /** Works a layout out from a file that is not saved. */

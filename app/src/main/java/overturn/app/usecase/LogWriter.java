@@ -19,6 +19,7 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.job.Staff;
 import overturn.app.usecase.Jobs.Log;
+import overturn.verdict.CatalogueVersion;
 
 /** Appends one entry to a log: once per id, only behind what the writer has seen, the line of the bay in the same transaction. */
 @Component
@@ -144,7 +145,8 @@ public class LogWriter {
 
     private LoggedEntry logged(Stamp stamp, int sequence, Entry entry) {
         Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
-        return new LoggedEntry(stamp.entryId(), sequence, at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()), at, stamp.personId(), entry);
+        return new LoggedEntry(stamp.entryId(), sequence, at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()), at, stamp.personId(),
+                CatalogueVersion.CURRENT, entry);
     }
 
     private static Optional<LoggedEntry> find(List<LoggedEntry> entries, UUID id) {

@@ -11,7 +11,6 @@ import overturn.app.usecase.Jobs.Job;
 import overturn.app.usecase.LayoutSheets.Sheet;
 import overturn.inference.Intake.Age;
 import overturn.measurement.ReadingSpec.Observation;
-import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
@@ -68,7 +67,7 @@ public class OpenJob {
         return jobs.of(writer.open(intake.jobId(), sheet.orElseThrow(), intake.stamp(),
                 new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved(),
                         intake.recentWork(), intake.age(), intake.sometimes()),
-                intake.readingId(), new ReadingTaken(ProcedureCatalogue.CHARACTERISE, new Observed(intake.behaviour()),
+                intake.readingId(), ReadingTaken.observed(ProcedureCatalogue.CHARACTERISE, intake.behaviour(),
                         sheet.orElseThrow().procedures().intake().rigSetup(), RigTrust.NORMAL)));
     }
 

@@ -75,7 +75,7 @@ public class RecordReading {
         Optional<ReadingValue> value = procedure.flatMap(p -> p.spec() instanceof Series series
                 ? figures(series, draft, checks) : observation((Observation) p.spec(), draft, checks));
         checks.orThrow();
-        return jobs.of(writer.append(read, draft.stamp(), seen -> new ReadingTaken(draft.procedureId(), value.orElseThrow(),
+        return jobs.of(writer.append(read, draft.stamp(), seen -> ReadingTaken.of(draft.procedureId(), procedure.orElseThrow().spec(), value.orElseThrow(),
                 setup(procedure.orElseThrow(), draft.anotherRig(), seen), RIG_CHECKS.get(draft.rigCheck()))));
     }
 

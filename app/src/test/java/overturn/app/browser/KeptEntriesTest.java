@@ -62,6 +62,11 @@ class KeptEntriesTest {
         return page;
     }
 
+    private void enterAtOnce() {
+        screens.button("Enter the reading").click();
+        screens.button("Enter now").click();
+    }
+
     private List<JsonNode> readings() {
         return api.get(job).body().get("entries").valueStream().filter(e -> e.has("procedureId") && e.get("procedureId").asString().equals("reservoir")).toList();
     }
@@ -118,8 +123,7 @@ class KeptEntriesTest {
                 route.resume();
             }
         });
-        screens.button("Enter the reading").click();
-        screens.button("Enter now").click();
+        enterAtOnce();
         screens.heading("Kept on this device").waitFor();
         screens.button("To the circuit").click();
         page.getByText("kept here, sends itself").waitFor();
@@ -132,8 +136,7 @@ class KeptEntriesTest {
     void whatIsRefusedIsShownMendedAndTakenAndHoldsUpNothing(OverturnServer.Running server) {
         Page page = lookedAtTheReservoir(server, "Kept 4");
         page.route(READINGS, route -> refuse(route, 422, NO));
-        screens.button("Enter the reading").click();
-        screens.button("Enter now").click();
+        enterAtOnce();
         page.getByText("observed: this cannot be taken").waitFor();
         screens.open("/");
         page.getByRole(AriaRole.STATUS).getByText("1 not taken").click();
@@ -142,8 +145,7 @@ class KeptEntriesTest {
         screens.button("Mend it").click();
         page.getByText("Is the test itself sound?").waitFor();
         screens.radio("Low, or topped up lately").click();
-        screens.button("Enter the reading").click();
-        screens.button("Enter now").click();
+        enterAtOnce();
         screens.heading("What it changed").waitFor();
         assertEquals("low-or-topped-up", readings().get(0).get("observed").asString());
         assertEquals(1, readings().size());
@@ -155,8 +157,7 @@ class KeptEntriesTest {
     void whatIsRefusedCanBeThrownAwayByHandAndNotByATap(OverturnServer.Running server) {
         Page page = lookedAtTheReservoir(server, "Kept 5");
         page.route(READINGS, route -> refuse(route, 422, NO));
-        screens.button("Enter the reading").click();
-        screens.button("Enter now").click();
+        enterAtOnce();
         page.getByText("observed: this cannot be taken").waitFor();
         screens.open("/");
         page.reload();
@@ -179,8 +180,7 @@ class KeptEntriesTest {
                 route.resume();
             }
         });
-        screens.button("Enter the reading").click();
-        screens.button("Enter now").click();
+        enterAtOnce();
         screens.heading("Kept on this device").waitFor();
         screens.open(job.replace("/api", "") + "/tests/dry-walk");
         ProcedureCatalogue.of(Presets.TARN_BOX_VAN).find("dry-walk").orElseThrow().steps().forEach(step -> screens.button("Go on").click());

@@ -5,23 +5,31 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
-import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.measurement.Figure;
+import overturn.measurement.ReadingSpec;
+import overturn.measurement.ReadingSpec.Series;
+import overturn.measurement.ReadingValue.Figures;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
 
 /** The fold of a log. */
 class JobStateTest {
@@ -37,7 +45,9 @@ class JobStateTest {
     }
 
     private UUID reading(String procedure) {
-        return add(new ReadingTaken(procedure, new Observed("not-seen"), "rig", RigTrust.NORMAL));
+        boolean series = PROCEDURES.find(procedure).orElseThrow().spec() instanceof Series;
+        return add(series ? new ReadingTaken(procedure, new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
+                : ReadingTaken.observed(procedure, "not-seen", "rig", RigTrust.NORMAL));
     }
 
     private JobState state() {
@@ -77,6 +87,42 @@ class JobStateTest {
         add(new FittingsTakenOff(List.of("plug@front-port", "plug@rear-port")));
         assertEquals(Set.of(), state().stillFitted());
         assertEquals(VehicleNeeds.SEAT, state().vehicle());
+    }
+
+    private static TypedQuantity mm(double value) {
+        return new TypedQuantity(Double.toString(value), MeasureUnit.MILLIMETRE, value);
+    }
+
+    @Test
+    void whatIsNotKnownAnyMoreCountsForNothingAndTheRestStands() {
+        List<UUID> strange = List.of(
+                add(ReadingTaken.observed("tap-the-bonnet", "rings", "eye", RigTrust.NORMAL)),
+                add(ReadingTaken.observed("reservoir", "full-of-tadpoles", "eye", RigTrust.NORMAL)),
+                add(ReadingTaken.observed("free-play", "loose", "eye", RigTrust.NORMAL)),
+                add(new ReadingTaken("free-play", new Figures(List.of(Optional.of(mm(4)))), List.of("wobble"), "tape", RigTrust.NORMAL)),
+                add(new ReadingTaken("free-play", new Figures(Collections.nCopies(9, Optional.of(mm(4)))), List.of(), "tape", RigTrust.NORMAL)),
+                add(new TestSetAside("tap-the-bonnet", "no bonnet")),
+                add(new VerdictAccepted(List.of("renew-master", "say-a-spell"), "PROVEN", 0.99, List.of(), List.of(), "")),
+                add(new NotUnderstood("horoscope-cast", "{\"sign\":\"crab\"}")));
+        reading("reservoir");
+        JobState state = state();
+        assertEquals(Set.copyOf(strange), state.notUnderstood());
+        assertEquals(List.of("reservoir"), state.readings().stream().map(Reading::procedureId).toList());
+        assertTrue(state.setAside().isEmpty() && state.accepted().isEmpty() && state.values().size() == 1);
+        assertEquals(VehicleNeeds.SEAT, state.vehicle());
+    }
+
+    @Test
+    void figuresAreFoundByTheirIdsWhateverPlaceTheyHaveInTheTestNow() {
+        ReadingSpec hold = PROCEDURES.find("hold-medium").orElseThrow().spec();
+        Figures whole = new Figures(List.of(Optional.of(mm(36)), Optional.empty(), Optional.of(mm(45)), Optional.empty()));
+        ReadingTaken taken = ReadingTaken.of("hold-medium", hold, whole, "tape", RigTrust.PROVEN);
+        assertEquals(List.of("at-5", "at-30"), taken.figureIds());
+        assertEquals(Optional.of(whole), taken.in(hold));
+        List<Figure> turned = new ArrayList<>(((Series) hold).figures());
+        Collections.reverse(turned);
+        assertEquals(Optional.of(new Figures(List.of(Optional.empty(), Optional.of(mm(45)), Optional.empty(), Optional.of(mm(36))))), taken.in(new Series(turned, 1)));
+        assertEquals(Optional.empty(), taken.in(new Series(turned.subList(0, 2), 1)), "a figure that the test has no more");
     }
 
     @Test

@@ -1,0 +1,66 @@
+package overturn.app.store;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.job.Entry;
+import overturn.app.job.Entry.NotUnderstood;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.VerdictAccepted;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.RigTrust;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+
+/** Bodies of every version are read; what cannot be is kept and said to be so. */
+class EntryJsonTest {
+
+    private final EntryJson json = new EntryJson();
+
+    private static Optional<TypedQuantity> inch(String text, double mm) {
+        return Optional.of(new TypedQuantity(text, MeasureUnit.INCH, mm));
+    }
+
+    @Test
+    void whatIsWrittenReadsBackEqual() {
+        for (Entry entry : List.of(
+                new ReadingTaken("hold-medium", new Figures(List.of(inch("15/16", 23.8125), inch("1", 25.4))), List.of("at-5", "at-60"), "tape", RigTrust.PROVEN),
+                ReadingTaken.observed("dry-walk", "all-dry", "eye@dry-walk", RigTrust.DOUBTFUL),
+                new VerdictAccepted(List.of("renew-master", "set-rod"), "PROVEN", 0.97, List.of(new UUID(1, 2)), List.of("A_CARRIER"), ""))) {
+            assertEquals(entry, json.read(entry.kind(), json.version(entry.kind()), json.write(entry)));
+        }
+    }
+
+    @Test
+    void aReadingOfTheFirstVersionTellsItsFiguresByTheirPlace() {
+        Entry read = json.read("reading-taken", 1, """
+                {"procedureId":"hold-medium","figures":[{"text":"15/16","unit":"in","coreValue":23.8125},null,{"text":"1","unit":"in","coreValue":25.4},null],
+                 "observed":null,"rigSetup":"foot-and-tape","trust":"PROVEN"}""");
+        assertEquals(new ReadingTaken("hold-medium", new Figures(List.of(inch("15/16", 23.8125), Optional.empty(), inch("1", 25.4))), List.of(), "foot-and-tape",
+                RigTrust.PROVEN), read);
+        assertEquals(read, json.read("reading-taken", json.version("reading-taken"), json.write(read)), "and so does one written again");
+    }
+
+    @Test
+    void aVerdictOfTheFirstVersionNamedOneRemedy() {
+        assertEquals(new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of(), "ferry"),
+                json.read("verdict-accepted", 1, "{\"remedyId\":\"bleed-rear\",\"grade\":\"PROBABLE\",\"probability\":0.85,\"why\":\"ferry\"}"));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "horoscope-cast | 1 | {\"sign\":\"crab\"}", "note-written | 9 | {\"text\":\"from later\"}", "reading-taken | 2 | {\"procedureId\":\"free-play\"}",
+        "reading-taken | 2 | {\"procedureId\":\"dry-walk\",\"observed\":\"all-dry\",\"rigSetup\":\"eye\",\"trust\":\"BLIND\"}",
+        "reading-taken | 2 | {\"procedureId\":\"free-play\",\"figures\":[{\"id\":\"play\",\"text\":\"4\",\"unit\":\"ell\",\"coreValue\":4}],\"rigSetup\":\"t\",\"trust\":\"NORMAL\"}",
+        "verdict-accepted | 2 | []", "entry-struck | 1 | {\"struckId\":\"not an id\",\"why\":\"x\"}", "verdict-accepted | 1 | 7"})
+    void whatCannotBeReadIsKeptAsItStands(String kind, int version, String body) {
+        NotUnderstood kept = assertInstanceOf(NotUnderstood.class, json.read(kind, version, body));
+        assertEquals(new NotUnderstood(kind, body), kept);
+    }
+}
