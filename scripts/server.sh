@@ -189,12 +189,12 @@ bench_speed() {
     with_test_database measure_server
 }
 
-# serve_for_measuring COMMAND...: a server of 1 GiB on the throw-away database for the length of one command; ADDRESS and SERVER tell where and who.
+# serve_for_measuring COMMAND...: a server of 1 GiB (or OVERTURN_HEAP) on the throw-away database for the length of one command; ADDRESS and SERVER tell where and who.
 serve_for_measuring() {
     local port code=0
     port=$(free_port 8517)
     ADDRESS=http://127.0.0.1:$port
-    OVERTURN_PORT=$port OVERTURN_DEMO=true java -Xmx1g -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
+    OVERTURN_PORT=$port OVERTURN_DEMO=true java "-Xmx${OVERTURN_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
     SERVER=$!
     until health "$port"; do kill -0 $SERVER 2>/dev/null || fail 6 "The server did not start; see $VAR/log/bench-server.log"; sleep 0.5; done
     "$@" || code=$?
@@ -212,7 +212,7 @@ run_server_answer() { measuring overturn.bench.ServerAnswer "$ADDRESS"; }
 # What the server holds after all that: of its heap after the last collection, and of the machine's memory at most.
 tell_memory() {
     curl -s "$ADDRESS/api/health" | grep -o '[0-9]* % held after the last collection' || true
-    say "most memory of the process: $(($(sed -n 's/^VmHWM:[^0-9]*\([0-9]*\) kB/\1/p' "/proc/$SERVER/status") / 1024)) MB (heap at most 1024)"
+    say "most memory of the process: $(($(sed -n 's/^VmHWM:[^0-9]*\([0-9]*\) kB/\1/p' "/proc/$SERVER/status") / 1024)) MB (heap at most ${OVERTURN_HEAP:-1g})"
 }
 
 # fill_bay OPEN CLOSED: lines of jobs that are no more than lines, as the bay sees them.
@@ -231,9 +231,10 @@ fill_bay() {
     keeper_sql "vacuum analyze job_summary" overturn
 }
 
-# bench_load [--people N] [--seconds N] [--layouts N] [--jobs N]
+# bench_load [technicians|layouts|bay] [--people N] [--seconds N] [--layouts N] [--jobs N]
 bench_load() {
-    PEOPLE=150 SECONDS_LONG=300 LAYOUTS=300 JOBS=2000
+    PEOPLE=150 SECONDS_LONG=300 LAYOUTS=300 JOBS=2000 PARTS="technicians layouts bay"
+    case "${1:-}" in technicians | layouts | bay) PARTS=$1; shift ;; esac
     while [ $# -gt 0 ]; do
         [[ ${2:-} =~ ^[0-9]+$ ]] || fail 2 "$1 takes a whole number"
         case "$1" in
@@ -250,9 +251,8 @@ bench_load() {
 }
 
 measure_load() {
-    serve_for_measuring run_technicians
-    serve_for_measuring run_layouts
-    serve_for_measuring run_bay
+    local part
+    for part in $PARTS; do serve_for_measuring "run_$part"; done
 }
 
 run_technicians() { measuring overturn.bench.ServerLoad "$ADDRESS" technicians "$PEOPLE" "$SECONDS_LONG"; tell_memory; }

@@ -1,5 +1,6 @@
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { SettingsProvider, useSettings } from "./domain/settings";
+import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
 import { Button } from "./ui/Button";
@@ -24,6 +25,7 @@ export function App() {
 function Signed() {
   const { personId, catalogue } = useSettings();
   useSender();
+  useLive();
   if (!catalogue.staff.some((person) => person.id === personId)) return <WhoWorks />;
   return (
     <BrowserRouter>

@@ -14,6 +14,8 @@ export interface Waiting {
   jobId: string;
   kind: WriteKind | "jobs";
   body: Record<string, unknown>;
+  /** What the vehicle is called, for the list of what is kept. */
+  vehicle?: string;
   /** When it was made, by this device's clock, ms. */
   madeAt: number;
   /** Until then it can still be taken back, ms; it is sent afterwards, whichever page is open. */

@@ -66,7 +66,8 @@ export function useWrite(jobId: string, personId: string) {
   const queries = useQueryClient();
   return useCallback(
     async (kind: WriteKind | "jobs", body: Record<string, unknown>, entryId: string = crypto.randomUUID()): Promise<Job | undefined> => {
-      const write: Waiting = { entryId, jobId, kind, body: { ...body, personId }, madeAt: (await find(entryId))?.madeAt ?? Date.now() };
+      const vehicle = queries.getQueryData<Job>(["job", jobId])?.vehicle;
+      const write: Waiting = { entryId, jobId, kind, body: { ...body, personId }, vehicle, madeAt: (await find(entryId))?.madeAt ?? Date.now() };
       await keep(write);
       return sendNow(queries, write);
     },

@@ -29,7 +29,7 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
   const { word } = useSettings();
   const [throwing, setThrowing] = useState(false);
   const about = write.body as { procedureId?: string; vehicle?: string };
-  const what = [say(KINDS[write.kind]), about.procedureId && word(`test.${about.procedureId}`), about.vehicle].filter(Boolean).join(" · ");
+  const what = [say(KINDS[write.kind]), about.procedureId && word(`test.${about.procedureId}`), write.vehicle ?? about.vehicle].filter(Boolean).join(" · ");
   return (
     <li className="border-t border-rule py-3">
       <p className="text-lg font-semibold">{what}</p>

@@ -33,7 +33,7 @@ export function BayView() {
               <Button large onClick={() => void go("/layouts")}>{say("layouts")}</Button>
               <Button large onClick={() => void go("/workshop")}>{say("workshop")}</Button>
             </span>
-            <Button filled large onClick={() => void go("/intake")}>
+            <Button filled large className="max-sm:w-full" onClick={() => void go("/intake")}>
               {say("openJob")}
             </Button>
           </div>

@@ -165,6 +165,7 @@ const noted = (value: number) => Number(value.toPrecision(3)).toString().replace
 
 function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   const { word, fitting } = useSettings();
+  if (!entry.understood) return <p className="text-soft">{say("notUnderstood", { kind: [entry.kind, entry.procedureId].filter(Boolean).join(" ") })}</p>;
   if (entry.note) {
     const own = `calculator.${entry.note.calculatorId}`;
     const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${asTyped(i.text, i.unit)}`).join(", ");

@@ -35,12 +35,14 @@ create table job_summary (
     grade             text,
     next_procedure_id text,
     next_minutes      double precision,
-    search_text       text generated always as (lower(vehicle || ' ' || complaint || ' ' || layout_id)) stored
+    search_text       text generated always as (lower(vehicle || ' ' || complaint || ' ' || layout_id)) stored,
+    search_words      tsvector generated always as (to_tsvector('simple', vehicle || ' ' || complaint || ' ' || layout_id)) stored
 );
 create index job_summary_newest on job_summary (log_opened_at desc, job_id desc);
 create index job_summary_open on job_summary (open, log_opened_at desc, job_id desc);
 create index job_summary_stage on job_summary (stage, log_opened_at desc, job_id desc);
 create index job_summary_text on job_summary using gin (search_text gin_trgm_ops);
+create index job_summary_words on job_summary using gin (search_words);
 
 -- The server works as a role that may add to logs and read them, and owns nothing: it cannot switch the triggers off.
 grant usage on schema public to overturn;

@@ -58,6 +58,22 @@ public final class BeliefHistory {
         return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(), List.of());
     }
 
+    /**
+     * The same as {@link #of}, sooner there where some of what was believed on the way is still known.
+     *
+     * @param earlier {@link #settled} of a history of the same vehicle whose readings are the first of these
+     */
+    public static BeliefHistory resumed(LayoutModel model, Intake intake, List<Reading> readings, List<Belief> earlier) {
+        Judged judged = new Judged(model, intake.sometimes());
+        return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(),
+                earlier.subList(0, Math.min(earlier.size(), readings.size())));
+    }
+
+    /** What was believed before any reading and after each, without particles: little to keep, and enough to resume from. */
+    public List<Belief> settled() {
+        return IntStream.rangeClosed(0, likelihoods.size()).mapToObj(n -> after(n).settled()).toList();
+    }
+
     /** The same with more readings; equal to the history made anew, only sooner there. */
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);

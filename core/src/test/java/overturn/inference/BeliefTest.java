@@ -68,6 +68,10 @@ class BeliefTest {
             }
             assertEquals(whole.after(n).leadingPairs(3), completed.after(n).leadingPairs(3));
         }
+        BeliefHistory resumed = BeliefHistory.resumed(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, SINKING), completed.settled()).complete();
+        for (int n = 0; n <= 3; n++) {
+            assertEquals(whole.after(n).cures(), resumed.after(n).cures(), "resumed, after " + n);
+        }
         BeliefHistory goesOn = completed.with(List.of(SINKING)).complete();
         MODEL.suspects().forEach(s -> assertEquals(whole.now().probability(s.id()), goesOn.now().probability(s.id()), s.id()));
         assertEquals(whole.now().cures(), goesOn.now().cures());

@@ -3,6 +3,7 @@ package overturn.app.config;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +30,7 @@ class OpenApiConfiguration {
         return api -> {
             api.info(new Info().title("Overturn").version("1")
                     .description("Everything the screens do. Lengths in mm, forces in N, pressures in bar, depression in kPa, times in s."));
-            api.servers(null);
+            api.servers(List.of(new Server().url("/").description("the server that serves this")));
             schemas(api).forEach((name, schema) -> {
                 if (records.containsKey(name)) {
                     schema.setRequired(required(records.get(name)));

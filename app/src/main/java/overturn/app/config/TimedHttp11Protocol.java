@@ -15,7 +15,7 @@ import org.apache.tomcat.util.net.SocketWrapperBase;
 
 /**
  * HTTP/1.1 whose requests have to come in within a time. The container itself only limits the pause between two bytes, so that one byte at a time
- * keeps a connection for hours. What a request takes while it is answered does not count; a body has a time of its own ({@link BodyLimitFilter}).
+ * keeps a connection for hours. What a request takes while it is answered, or told events, does not count; a body has a time of its own ({@link BodyLimitFilter}).
  */
 public final class TimedHttp11Protocol extends Http11NioProtocol {
 
@@ -42,7 +42,7 @@ public final class TimedHttp11Protocol extends Http11NioProtocol {
         boolean late() {
             int stage = reader.getRequest().getRequestProcessor().getStage();
             boolean answering = stage == Constants.STAGE_PREPARE || stage == Constants.STAGE_SERVICE || stage == Constants.STAGE_ENDOUTPUT;
-            return !answering && System.nanoTime() - sinceNanos > TimeUnit.SECONDS.toNanos(MOST_SECONDS);
+            return !answering && !reader.isAsync() && System.nanoTime() - sinceNanos > TimeUnit.SECONDS.toNanos(MOST_SECONDS);
         }
     }
 

@@ -31,7 +31,7 @@ public interface JobSummaries {
      *
      * @param open   whether open or closed jobs are wanted; empty for both
      * @param stage  the only stage wanted; empty for all
-     * @param text   to be found in vehicle, complaint or layout, whatever its case; empty for all
+     * @param text   to be found in vehicle, complaint or layout, whatever its case, one or two characters at the beginning of a word; empty for all
      * @param after  the last line seen before
      * @param most   lines wanted
      */

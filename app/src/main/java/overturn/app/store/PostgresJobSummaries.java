@@ -21,6 +21,9 @@ import overturn.app.job.JobSummary.NextTest;
 @Repository
 class PostgresJobSummaries implements JobSummaries {
 
+    /** Texts shorter than this are no part of the index of all texts; they are looked for at the beginnings of words. */
+    private static final int TRIGRAM = 3;
+
     private final JdbcClient jdbc;
 
     PostgresJobSummaries(JdbcClient jdbc) {
@@ -61,7 +64,7 @@ class PostgresJobSummaries implements JobSummaries {
     @Override
     public Page find(Search search) {
         String where = " where true" + (search.open().isPresent() ? " and open = :open" : "") + (search.stage().isPresent() ? " and stage = :stage" : "")
-                + (search.text().isEmpty() ? "" : " and search_text like :text");
+                + (search.text().isEmpty() ? "" : search.text().length() < TRIGRAM ? " and search_words @@ to_tsquery('simple', :words)" : " and search_text like :text");
         JdbcClient.StatementSpec lines = asked(search, "select * from job_summary" + where
                 + (search.after().isPresent() ? " and (log_opened_at, job_id) < (:openedAt, :jobId)" : "")
                 + " order by log_opened_at desc, job_id desc limit :most", search.most() + 1);
@@ -77,7 +80,9 @@ class PostgresJobSummaries implements JobSummaries {
         JdbcClient.StatementSpec asked = jdbc.sql(sql).param("most", most);
         search.open().ifPresent(open -> asked.param("open", open));
         search.stage().ifPresent(stage -> asked.param("stage", stage.id()));
-        if (!search.text().isEmpty()) {
+        if (!search.text().isEmpty() && search.text().length() < TRIGRAM) {
+            asked.param("words", "'" + search.text().replaceAll("['\\\\]", " ") + "':*");
+        } else if (!search.text().isEmpty()) {
             asked.param("text", "%" + search.text().toLowerCase(Locale.ROOT).replaceAll("([\\\\%_])", "\\\\$1") + "%");
         }
         return asked;

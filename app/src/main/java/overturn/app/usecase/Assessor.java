@@ -20,7 +20,9 @@ import overturn.app.job.JobSummary.NextTest;
 import overturn.app.job.WorkshopSettings;
 import overturn.app.usecase.Jobs.Job;
 import overturn.evidence.Reading;
+import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
+import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.verdict.Assessment;
 import overturn.verdict.Verdict;
@@ -37,6 +39,9 @@ class Assessor {
     /** Heap of an assessed job, bytes: of its own, and for each reading; measured, the largest preset (docs/performance.md). */
     private static final int JOB_BYTES = 1_600_000;
     private static final int READING_BYTES = 600_000;
+    private static final double SHARE_OF_HEAP_BELIEVED = 0.04;
+    /** Heap of what is believed at one moment, without particles, bytes; estimate. */
+    private static final int BELIEF_BYTES = 12_000;
 
     private final LayoutModels models;
     private final JobSummaries summaries;
@@ -46,10 +51,29 @@ class Assessor {
     private final Cache<UUID, Job> known = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
             .weigher((UUID id, Job job) -> JOB_BYTES + READING_BYTES * job.state().readings().size()).build();
 
+    private final Cache<UUID, Believed> believed = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP_BELIEVED * Runtime.getRuntime().maxMemory()))
+            .weigher((UUID id, Believed job) -> BELIEF_BYTES * job.beliefs().size()).build();
+
     Assessor(LayoutModels models, JobSummaries summaries) {
         this.models = models;
         this.summaries = summaries;
-        models.whenDropped(model -> known.asMap().values().removeIf(job -> job.model() == model));
+        models.whenDropped(model -> {
+            known.asMap().values().removeIf(job -> job.model() == model);
+            believed.asMap().values().removeIf(job -> job.model() == model);
+        });
+    }
+
+    /** What was believed of a job after each reading: kept longer than the job itself, since it takes little. */
+    private record Believed(LayoutModel model, Intake intake, List<Reading> readings, List<Belief> beliefs) {
+
+        static Believed of(BeliefHistory history) {
+            return new Believed(history.model(), history.intake(), history.readings(), history.settled());
+        }
+
+        boolean begins(LayoutModel model, Intake intake, List<Reading> readings) {
+            return this.model == model && this.intake.equals(intake) && this.readings.size() <= readings.size()
+                    && this.readings.equals(readings.subList(0, this.readings.size()));
+        }
     }
 
     /** A job at one moment: everything that its assessment depends on. */
@@ -113,7 +137,9 @@ class Assessor {
 
     private Job assess(UUID id, JobState state, WorkshopSettings settings) {
         LayoutModel model = models.of(state.opened().layoutId());
-        Assessment assessment = Assessment.of(history(id, model, state).complete(), state.vehicle(), state.setAside(), settings.forPlanning());
+        BeliefHistory history = history(id, model, state).complete();
+        believed.put(id, Believed.of(history));
+        Assessment assessment = Assessment.of(history, state.vehicle(), state.setAside(), settings.forPlanning());
         models.weighAgain(model);
         Job job = new Job(id, state, model, settings, assessment);
         summarise(job);
@@ -130,7 +156,9 @@ class Assessor {
                 return before.assessment().history().with(readings.subList(then.size(), readings.size()));
             }
         }
-        return BeliefHistory.of(model, state.intake(), readings);
+        Believed earlier = believed.getIfPresent(id);
+        return earlier != null && earlier.begins(model, state.intake(), readings)
+                ? BeliefHistory.resumed(model, state.intake(), readings, earlier.beliefs()) : BeliefHistory.of(model, state.intake(), readings);
     }
 
     /** The bay can wait: where its line cannot be written now, it is written when the job is next looked after. */

@@ -27,6 +27,8 @@ public class LogWriter {
 
     private static final long MOST_SECONDS_AGO = Duration.ofDays(366).toSeconds();
 
+    private static final int MOST_ATTEMPTS = 20;
+
     private final JobLog log;
     private final JobSummaries summaries;
     private final Staff staff;
@@ -41,20 +43,49 @@ public class LogWriter {
         this.transactions = transactions;
     }
 
+    /** What a writer does not mind who has not seen the last entries. */
+    enum Behind {
+        /** Nothing: what it decides is about exactly the log that it saw. */
+        REFUSED,
+        /** Anything: what it tells is true whatever was entered meanwhile, so that it goes behind that. */
+        REBASED
+    }
+
+    /** Appends an entry that is about exactly the log that the writer saw. */
+    Log append(Log read, Stamp stamp, Function<List<LoggedEntry>, Entry> entry) {
+        return append(read, stamp, Behind.REFUSED, entry);
+    }
+
     /**
-     * Appends what {@code entry} makes of the log as the writer saw it, and returns the log as it then stands. Sending the same entry again changes
+     * Appends what {@code entry} makes of the log as the writer saw it, or, rebased, of the log as it stands, and returns the log as it then stands. Sending the same entry again changes
      * nothing. The log is not read again: whoever comes in between is told by the database, which gives each place and each id once.
      *
      * @param read the log as it was read for this write
      * @throws InvalidInputException  if the stamp is incomplete or the person unknown
      * @throws EntryIdTakenException  if the id is in use for something else
-     * @throws StaleLogException      if the log has grown meanwhile
+     * @throws StaleLogException      if the log has grown meanwhile and the entry is not rebased, or is shorter than the writer says
      */
-    Log append(Log read, Stamp stamp, Function<List<LoggedEntry>, Entry> entry) {
+    Log append(Log read, Stamp stamp, Behind behind, Function<List<LoggedEntry>, Entry> entry) {
         check(stamp);
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return appendOnce(read, stamp, behind, entry);
+            } catch (StaleLogException e) {
+                int last = read.entries().get(read.entries().size() - 1).sequence();
+                if (behind == Behind.REFUSED || stamp.sequence() > last || attempt == MOST_ATTEMPTS) {
+                    throw e;
+                }
+                read = new Log(read.jobId(), log.entries(read.jobId()), read.sheet());
+            }
+        }
+    }
+
+    private Log appendOnce(Log read, Stamp stamp, Behind behind, Function<List<LoggedEntry>, Entry> entry) {
         Optional<LoggedEntry> there = find(read.entries(), stamp.entryId());
         int ownPlace = there.map(LoggedEntry::sequence).orElse(Integer.MAX_VALUE);
-        List<LoggedEntry> seen = read.entries().stream().filter(e -> e.sequence() <= stamp.sequence() && e.sequence() < ownPlace).toList();
+        int last = read.entries().get(read.entries().size() - 1).sequence();
+        int sawUpTo = behind == Behind.REBASED && stamp.sequence() <= last ? last : stamp.sequence();
+        List<LoggedEntry> seen = read.entries().stream().filter(e -> e.sequence() <= sawUpTo && e.sequence() < ownPlace).toList();
         if (seen.isEmpty()) {
             throw new StaleLogException(stamp.sequence());
         }
@@ -63,10 +94,10 @@ public class LogWriter {
             requireSame(stamp.entryId(), read.entries(), made);
             return read;
         }
-        if (seen.size() != read.entries().size() || seen.get(seen.size() - 1).sequence() != stamp.sequence()) {
+        if (seen.size() != read.entries().size() || seen.get(seen.size() - 1).sequence() != sawUpTo) {
             throw new StaleLogException(stamp.sequence());
         }
-        return appended(read, logged(stamp, stamp.sequence() + 1, made));
+        return appended(read, logged(stamp, sawUpTo + 1, made));
     }
 
     private Log appended(Log read, LoggedEntry entry) {

@@ -10,6 +10,7 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Jobs.Job;
 import overturn.app.usecase.Jobs.Log;
+import overturn.app.usecase.LogWriter.Behind;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
@@ -75,7 +76,7 @@ public class RecordReading {
         Optional<ReadingValue> value = procedure.flatMap(p -> p.spec() instanceof Series series
                 ? figures(series, draft, checks) : observation((Observation) p.spec(), draft, checks));
         checks.orThrow();
-        return jobs.of(writer.append(read, draft.stamp(), seen -> ReadingTaken.of(draft.procedureId(), procedure.orElseThrow().spec(), value.orElseThrow(),
+        return jobs.of(writer.append(read, draft.stamp(), Behind.REBASED, seen -> ReadingTaken.of(draft.procedureId(), procedure.orElseThrow().spec(), value.orElseThrow(),
                 setup(procedure.orElseThrow(), draft.anotherRig(), seen), RIG_CHECKS.get(draft.rigCheck()))));
     }
 
@@ -136,7 +137,7 @@ public class RecordReading {
         return Checks.range(unit.fromCore(figure.least()), unit.fromCore(figure.most()), unit.symbol());
     }
 
-    /** The set-up in use, or the next one of its kind; depends only on what the writer had seen. */
+    /** The set-up in use, or the next one of its kind, by what stands before it in the log. */
     private static String setup(Procedure procedure, boolean anotherRig, List<LoggedEntry> seen) {
         String kind = procedure.rigSetup();
         long used = seen.stream().map(LoggedEntry::entry).filter(ReadingTaken.class::isInstance)

@@ -9,6 +9,7 @@ import overturn.app.job.Entry.NoteWritten.NotedOutput;
 import overturn.app.usecase.Calculate.TypedInput;
 import overturn.app.usecase.Jobs.Job;
 import overturn.app.usecase.Jobs.Log;
+import overturn.app.usecase.LogWriter.Behind;
 import overturn.calculation.Result;
 
 /** Puts a result of the bench into a job's log, with its inputs as typed; the server calculates it itself. */
@@ -37,6 +38,6 @@ public class WriteNote {
                 .map(i -> new NotedInput(i.id(), i.text(), i.unit())).toList();
         List<NotedOutput> outputs = result.outputs().stream()
                 .map(o -> new NotedOutput(o.id(), o.dimension().coreUnit().symbol(), o.value(), o.sd())).toList();
-        return jobs.of(writer.append(read, stamp, seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices())));
+        return jobs.of(writer.append(read, stamp, Behind.REBASED, seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices())));
     }
 }

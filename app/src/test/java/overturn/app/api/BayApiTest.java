@@ -87,6 +87,12 @@ class BayApiTest {
         assertEquals(0, list("search=50%25%20of_a&stage=closed").get("found").asInt());
         assertEquals(0, list("search=50%25%20of_a&stage=accepted").get("found").asInt());
         assertEquals(1, list("search=50%25%20OF_A&stage=all").get("found").asInt());
+        api.openJob("Zq 4711", "sinks", "primary-piston-cup");
+        assertEquals(1, list("search=zq").get("found").asInt(), "short texts are beginnings of words");
+        assertEquals(0, list("search=q4").get("found").asInt());
+        for (String odd : List.of("'", "%5C", "%20", "%3A*", "!", "%26", "%27%5C", "(", "%C3%A9")) {
+            assertEquals(200, api.get("/api/jobs?search=" + odd).status(), odd);
+        }
     }
 
     @Test

@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -150,19 +151,26 @@ class JobApiTest {
     }
 
     @Test
-    void aStaleWriteIsRefusedAndToldSo() {
-        assertRefused(409, "log-has-grown", api.post(job + "/readings", ApiClient.stamped(1, ApiClient.freePlay("4", "mm"))));
+    void aStaleReadingGoesBehindWhatWasEnteredMeanwhileAndADecisionIsRefused() {
+        assertRefused(409, "log-has-grown", api.post(job + "/set-aside", ApiClient.stamped(1, Map.of("procedureId", "reservoir", "why", "dark"))));
+        assertRefused(422, "input-not-allowed", api.post(job + "/strikes", ApiClient.stamped(1, Map.of("struckId", UUID.randomUUID(), "why", "dark"))));
         assertRefused(409, "log-has-grown", api.post(job + "/readings", ApiClient.stamped(7, ApiClient.freePlay("4", "mm"))));
         assertRefused(422, "input-not-allowed", api.post(job + "/readings", ApiClient.stamped(-1, ApiClient.freePlay("4", "mm"))));
+        Map<String, Object> stale = ApiClient.stamped(1, ApiClient.freePlay("4", "mm"));
+        assertEquals(3, api.post(job + "/readings", stale).body().get("sequence").asInt());
+        assertEquals(3, api.post(job + "/readings", stale).body().get("sequence").asInt(), "and is still one entry when it is sent again");
     }
 
     @Test
-    void ofManyWritersAtOnceOneIsTakenAndTheOthersAreTold() {
-        List<CompletableFuture<Integer>> writers = IntStream.range(0, 8).mapToObj(i -> CompletableFuture.supplyAsync(() ->
+    void ofManyWhoReadAtOnceAllAreTakenOneBehindTheOtherAndOfManyWhoDecideOne() {
+        List<CompletableFuture<Integer>> readers = IntStream.range(0, 8).mapToObj(i -> CompletableFuture.supplyAsync(() ->
                 api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay(Integer.toString(2 + i), "mm"))).status())).toList();
-        List<Integer> statuses = writers.stream().map(CompletableFuture::join).sorted().toList();
-        assertEquals(List.of(200, 409, 409, 409, 409, 409, 409, 409), statuses);
-        assertEquals(3, now().get("entries").size());
+        assertEquals(Collections.nCopies(8, 200), readers.stream().map(CompletableFuture::join).toList());
+        assertEquals(IntStream.rangeClosed(1, 10).boxed().toList(), now().get("entries").valueStream().map(e -> e.get("sequence").asInt()).toList());
+        List<CompletableFuture<Integer>> deciders = IntStream.range(0, 8).mapToObj(i -> CompletableFuture.supplyAsync(() ->
+                api.post(job + "/set-aside", ApiClient.stamped(10, Map.of("procedureId", "reservoir", "why", "dark " + i))).status())).toList();
+        assertEquals(List.of(200, 409, 409, 409, 409, 409, 409, 409), deciders.stream().map(CompletableFuture::join).sorted().toList());
+        assertEquals(11, now().get("entries").size());
     }
 
     @Test

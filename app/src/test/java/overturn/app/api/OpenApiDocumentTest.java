@@ -26,6 +26,7 @@ class OpenApiDocumentTest {
         if (Boolean.getBoolean("openapi.write")) {
             Files.writeString(DOCUMENT, mapper.writeValueAsString(served) + "\n");
         }
+        Files.writeString(Path.of("target/openapi-served.json"), mapper.writeValueAsString(served) + "\n");
         assertEquals(mapper.readTree(Files.readString(DOCUMENT)), served, "docs/openapi.json is old; ./overturn openapi writes it anew");
     }
 }

@@ -10,6 +10,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -231,7 +232,6 @@ class KeptEntriesTest {
         screens.button("Accept the verdict").first().click();
         page.locator("[role=dialog] textarea").fill("ferry leaves at six");
         api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("25", "mm")));
-        page.getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
         screens.heading("The verdict has moved").waitFor();
         assertEquals(3, api.get(job).body().get("entries").size(), "nothing was accepted");
         screens.button("Show what stands now").click();
@@ -257,5 +257,27 @@ class KeptEntriesTest {
         page.getByText("look at what stands now").waitFor();
         assertEquals(3, api.get(job).body().get("entries").size());
         assertFalse(api.get(job).body().has("accepted"));
+    }
+
+    @Test
+    void whatIsEnteredElsewhereIsOnTheOtherPagesWithinTwoSeconds(OverturnServer.Running server) {
+        Page page = lookedAtTheReservoir(server, "Kept 11");
+        screens.open(job.replace("/api", ""));
+        screens.heading("Suspects").waitFor();
+        Page other = browser.device(1280, 800);
+        Screens elsewhere = new Screens(other, server.address()).open(job.replace("/api", "")).sayWho("Marit Osei");
+        elsewhere.heading("Suspects").waitFor();
+        other.waitForTimeout(1_000);
+        for (int i = 0; i < 3; i++) {
+            Instant posted = Instant.now();
+            api.post(job + "/notes", ApiClient.stamped(2, Map.of("text", "seen elsewhere " + i, "calculatorId", "travel", "inputs", List.of())));
+            if (i == 0) {
+                screens.button("Log").click();
+                elsewhere.button("Log").click();
+            }
+            page.getByText("seen elsewhere " + i).waitFor();
+            other.getByText("seen elsewhere " + i).waitFor();
+            assertTrue(Duration.between(posted, Instant.now()).toMillis() < 2_000, Duration.between(posted, Instant.now()).toString());
+        }
     }
 }

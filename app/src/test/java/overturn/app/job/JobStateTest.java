@@ -109,7 +109,7 @@ class JobStateTest {
         assertEquals(Set.copyOf(strange), state.notUnderstood());
         assertEquals(List.of("reservoir"), state.readings().stream().map(Reading::procedureId).toList());
         assertTrue(state.setAside().isEmpty() && state.accepted().isEmpty() && state.values().size() == 1);
-        assertEquals(VehicleNeeds.SEAT, state.vehicle());
+        assertEquals(PROCEDURES.find("reservoir").orElseThrow().needs(), state.vehicle());
     }
 
     @Test

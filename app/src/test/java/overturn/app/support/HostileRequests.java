@@ -27,6 +27,8 @@ public final class HostileRequests {
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
     /** Beyond some two megabytes the container cuts the connection in the middle of the body, so that its answer may not be read. */
     private static final int MOST_CHARACTERS = 1_000_000;
+    /** Its answer never ends. */
+    private static final String STREAM = "/api/events";
     private static final List<String> METHODS = List.of("GET", "POST", "PUT", "DELETE", "PATCH", "OPTIONS", "HEAD");
     private static final List<String> TYPES = List.of("application/json", "application/json", "application/json", "application/json", "application/json;charset=utf-8",
             "text/plain", "application/xml", "application/", "application/json;charset=utf-16", "application/x-www-form-urlencoded", "multipart/form-data; boundary=x", "*/*", ";");
@@ -60,7 +62,7 @@ public final class HostileRequests {
         this.description = description;
         this.layout = layout;
         this.jobIds = List.copyOf(jobIds);
-        description.get("paths").properties().forEach(path -> path.getValue().properties().forEach(method ->
+        description.get("paths").properties().stream().filter(path -> !path.getKey().equals(STREAM)).forEach(path -> path.getValue().properties().forEach(method ->
                 operations.add(new Operation(path.getKey(), method.getKey().toUpperCase(java.util.Locale.ROOT), method.getValue().path("requestBody").path("content")
                         .path("application/json").path("schema"), method.getValue().path("parameters")))));
     }

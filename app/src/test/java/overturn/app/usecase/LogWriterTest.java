@@ -28,6 +28,7 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.job.Staff;
 import overturn.app.usecase.Jobs.Log;
+import overturn.app.usecase.LogWriter.Behind;
 import overturn.layoutfile.Presets;
 
 /** Appending to a log whose store is outside. */
@@ -121,6 +122,28 @@ class LogWriterTest {
         assertThrows(StaleLogException.class, () -> writer.append(read, stamp(0), seen -> ASIDE));
         assertThrows(StaleLogException.class, () -> writer.append(read, stamp(5), seen -> ASIDE));
         verify(log, never()).append(any(), any());
+    }
+
+    @Test
+    void aRebasedEntryGoesBehindWhateverWasEnteredMeanwhileAndIsMadeFromAllOfIt() {
+        Log read = read(opened, inLog(new UUID(9, 9), ASIDE));
+        Log now = writer.append(read, stamp(1), Behind.REBASED, seen -> {
+            assertEquals(2, seen.size());
+            return ASIDE;
+        });
+        assertEquals(3, now.entries().get(2).sequence());
+        assertEquals(now, writer.append(now, stamp(1), Behind.REBASED, seen -> {
+            assertEquals(2, seen.size(), "sent again it is made from what stood before it");
+            return ASIDE;
+        }));
+        assertThrows(StaleLogException.class, () -> writer.append(read, stamp(7), Behind.REBASED, seen -> ASIDE), "nobody has seen what is not there");
+    }
+
+    @Test
+    void aRebasedEntryIsTriedAgainWhenSomebodyIsFaster() {
+        doThrow(new StaleLogException(1)).doNothing().when(log).append(any(), any());
+        when(log.entries(JOB)).thenReturn(List.of(opened, inLog(new UUID(9, 9), ASIDE)));
+        assertEquals(3, writer.append(read(opened), stamp(1), Behind.REBASED, seen -> ASIDE).entries().size());
     }
 
     @Test
