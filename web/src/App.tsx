@@ -4,6 +4,7 @@ import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
 import { Button } from "./ui/Button";
+import { Failed, Loading } from "./ui/States";
 import { BayView } from "./workspaces/bay/BayView";
 import { BenchView } from "./workspaces/bench/BenchView";
 import { EditorView } from "./workspaces/layouts/EditorView";
@@ -15,7 +16,7 @@ import { WorkshopView } from "./workspaces/workshop/WorkshopView";
 
 export function App() {
   return (
-    <SettingsProvider>
+    <SettingsProvider loading={<Loading />} failed={(error, again) => <Failed error={error} again={again} />}>
       <Signed />
     </SettingsProvider>
   );

@@ -3,7 +3,7 @@ import type { Moment } from "../domain/types";
 import { currents, labelPlaces, REST, ribbon } from "./river";
 import { linear, spanOf, ticks } from "./scale";
 
-const moment = (...shares: [string, number][]): Moment => ({ shares: shares.map(([suspectId, probability]) => ({ suspectId, probability })) });
+const moment = (...shares: [string, number][]): Moment => ({ components: [], shares: shares.map(([suspectId, probability]) => ({ suspectId, probability })) });
 const MOMENTS = [moment(["a", 0.5], ["b", 0.3], ["c", 0.2]), moment(["a", 0.1], ["b", 0.85], ["c", 0.05])];
 
 describe("the river", () => {

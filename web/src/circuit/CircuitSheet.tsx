@@ -17,20 +17,20 @@ interface Props {
   changed?: Set<string>;
 }
 
-/** Below this a component counts as cleared and is drawn cool. */
-export const CLEARED = 0.01;
 const NOBODY = new Set<string>();
 
 /** The circuit of this vehicle, alive: suspicion, clearance and cuts where they belong. Without suspicion it is a plain drawing. */
 export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NOBODY }: Props) {
-  const { part, unit } = useSettings();
+  const { part, unit, catalogue } = useSettings();
+  const { clearedBelow } = catalogue;
   const placed = useMemo(() => place(layout), [layout]);
   const look = (id: string): Look => {
-    if (!suspicion) return { p: 0, stroke: "var(--ink)", fill: "var(--panel)", text: "fill-ink" };
+    if (!suspicion) return { p: 0, hot: false, stroke: "var(--ink)", fill: "var(--panel)", text: "fill-ink" };
     const p = suspicion.get(id) ?? 0;
-    const hot = p >= CLEARED;
+    const hot = p >= clearedBelow;
     return {
       p,
+      hot,
       stroke: p >= 0.12 ? "var(--hot)" : hot ? "var(--ink)" : "var(--cool)",
       fill: hot ? `url(#sheet-${hatchFor(p)})` : "var(--panel)",
       text: p >= 0.12 ? "fill-hot-text" : hot ? "fill-ink" : "fill-cool-text",
@@ -43,7 +43,7 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
   const reservoir = layout.components.find((c) => c.kind === "RESERVOIR");
   const length = unit("LENGTH");
   const boreText = master?.boreMm === undefined ? "" : length.core ? `${master.boreMm} mm` : `${shownFigure(master.boreMm, length)} in`;
-  const state = (id: string) => (!suspicion ? "" : (suspicion.get(id) ?? 0) >= CLEARED ? percent(suspicion.get(id) ?? 0) : say("cleared"));
+  const state = (id: string) => (!suspicion ? "" : (suspicion.get(id) ?? 0) >= clearedBelow ? percent(suspicion.get(id) ?? 0) : say("cleared"));
   return (
     <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} className="block h-full w-full" role="img"
       aria-label={`${say("circuitLabel", { layout: layout.name })}. ${described()}`}>
@@ -66,7 +66,7 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
   function described(): string {
     if (!suspicion) return layout.components.map((c) => part(c.id)).join(", ");
     return layout.components
-      .filter((c) => (suspicion.get(c.id) ?? 0) >= CLEARED)
+      .filter((c) => (suspicion.get(c.id) ?? 0) >= clearedBelow)
       .map((c) => `${part(c.id)} ${percent(suspicion.get(c.id) ?? 0)}`)
       .join(", ");
   }
@@ -77,7 +77,7 @@ function Pipes({ placed, look }: { placed: Placed; look: (id: string) => Look })
     <g fill="none">
       {placed.pipes.map((pipe) => {
         const own = look(pipe.to);
-        const hot = own.p >= CLEARED;
+        const { hot } = own;
         return (
           <path key={pipe.id} d={pipe.path} stroke={pipe.hose || own.p >= 0.12 ? own.stroke : "var(--soft)"} strokeWidth={pipe.hose ? (hot ? 7 : 4) : own.p >= 0.12 ? 5 : 3}
             strokeDasharray={pipe.hose && hot ? "3 3" : undefined} strokeLinejoin="round" opacity={pipe.hose || own.p >= 0.12 ? 1 : 0.75} />

@@ -3,6 +3,8 @@ import { MASTER, PORTS, type Placed } from "./place";
 
 /** How a part is drawn for its suspicion. */
 export interface Look {
+  /** Whether it is suspected at all. */
+  hot: boolean;
   stroke: string;
   fill: string;
   text: string;

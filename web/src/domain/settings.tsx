@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
-import { Failed, Loading } from "../ui/States";
 import { api } from "./api";
 import type { Catalogue, Dimension, Layout, Unit } from "./types";
 import { shown, unitFor, type UnitSystem } from "./units";
@@ -45,8 +44,14 @@ function readKept(): Kept {
   }
 }
 
-/** What the user chose on this device, and what the program knows; nothing is shown before both are there. */
-export function SettingsProvider({ children }: { children: ReactNode }) {
+interface Shown {
+  children: ReactNode;
+  loading: ReactNode;
+  failed: (error: Error, again: () => void) => ReactNode;
+}
+
+/** What the user chose on this device, and what the program knows; nothing else is shown before both are there. */
+export function SettingsProvider({ children, loading, failed }: Shown) {
   const [kept, setKept] = useState(readKept);
   const words = useQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
@@ -59,12 +64,8 @@ export function SettingsProvider({ children }: { children: ReactNode }) {
     [kept, words.data, catalogue.data],
   );
   if (value) return <Context.Provider value={value}>{children}</Context.Provider>;
-  const failed = words.error ?? catalogue.error;
-  return failed ? (
-    <Failed error={failed} again={() => void Promise.all([words.refetch(), catalogue.refetch()])} />
-  ) : (
-    <Loading />
-  );
+  const error = words.error ?? catalogue.error;
+  return error ? failed(error, () => void Promise.all([words.refetch(), catalogue.refetch()])) : loading;
 }
 
 /** "front-left-hose" as words, for parts that no preset has. */

@@ -2,10 +2,10 @@ import { describe, expect, it } from "vitest";
 import type { Figure, Layout, Test, Unit } from "../domain/types";
 import { filled } from "../domain/words";
 import { draftOf as intakeOf, emptyDraft, offered, request, unfilled } from "./intake/state";
-import { asPlanned, clock, complete, draftOf, emptyRun as emptyRunOf, figureRequests, impossible, nextCall, pages, phaseOf, value } from "./runner/state";
+import { asPlanned, clock, complete, draftOf, emptyRun as emptyRunOf, figureRequests, impossible, nextCall, pages, phaseOf, spentMinutes, value } from "./runner/state";
 import type { Waiting } from "../domain/outbox";
-import type { Entry, Job, Verdict } from "../domain/types";
-import { changedComponents, listed, sameVerdict, suspicionByComponent, takenText } from "./trace/state";
+import type { Entry, Job, Moment, Verdict } from "../domain/types";
+import { changedComponents, listed, sameVerdict, suspicionAt, takenText } from "./trace/state";
 
 const MM: Unit = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true };
 const INCH: Unit = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, zeroInCore: 0, core: false };
@@ -74,6 +74,12 @@ it("a withdrawn circuit is offered to no new job", () =>
   expect(offered([{ id: "a", withdrawn: false }, { id: "b", withdrawn: true }] as Layout[]).map((l) => l.id)).toEqual(["a"]));
 
 describe("a test being done", () => {
+  it("tells the minutes since it was begun, or those that somebody put right", () => {
+    const begun = { ...emptyRun, begunAt: 0 };
+    expect([spentMinutes(begun, 12.4 * 60_000), spentMinutes(begun, 5_000), spentMinutes(begun, 99e9)]).toEqual([12, 1, 1440]);
+    expect([spentMinutes({ ...begun, spentText: "4,5" }, 600_000), spentMinutes({ ...begun, spentText: "long" }, 600_000)]).toEqual([4.5, 10]);
+  });
+
   it("ends on one page for all figures", () => expect(pages(SERIES)).toBe(3));
 
   it("keeps the unit in which a figure was typed, whatever the user switches to", () => {
@@ -113,17 +119,15 @@ describe("a test being done", () => {
 });
 
 describe("suspicion on the sheet", () => {
-  const layout = { suspects: [{ id: "shoes", places: ["rl", "rr"] }, { id: "cup", places: ["master"] }, { id: "none", places: [] }] } as unknown as Layout;
-  const moment = (shoes: number, cup: number) => ({ shares: [{ suspectId: "shoes", probability: shoes }, { suspectId: "cup", probability: cup }] });
+  const moment = (shoes: number, cup: number) =>
+    ({ components: [{ componentId: "rear-left", probability: shoes }, { componentId: "master", probability: cup }], shares: [] }) as unknown as Moment;
 
-  it("is spread over the places where a suspect can sit", () => {
-    const on = suspicionByComponent(layout, new Map([["shoes", 0.6], ["cup", 0.3], ["none", 0.1]]));
-    expect([on.get("rl"), on.get("rr"), on.get("master")]).toEqual([0.3, 0.3, 0.3]);
-  });
+  it("is what the server found for each part", () => expect(suspicionAt(moment(0.3, 0.6)).get("master")).toBe(0.6));
 
-  it("moves only where the last reading moved it", () => {
-    expect(changedComponents(layout, [moment(0.2, 0.3), moment(0.2, 0.7)], 1)).toEqual(new Set(["master"]));
-    expect(changedComponents(layout, [moment(0.2, 0.3)], 0).size).toBe(0);
+  it("has changed where a reading moved it by more than two points", () => {
+    expect(changedComponents([moment(0.2, 0.3), moment(0.2, 0.7)], 1)).toEqual(new Set(["master"]));
+    expect(changedComponents([moment(0.2, 0.3), moment(0.21, 0.31)], 1).size).toBe(0);
+    expect(changedComponents([moment(0.2, 0.3)], 0).size).toBe(0);
   });
 });
 

@@ -4,14 +4,14 @@ import { say } from "../../domain/words";
 import { Choice } from "../../ui/Choice";
 import { QuantityField } from "../../ui/QuantityField";
 import { Ruler } from "../../ui/Ruler";
-import { impossible, unitOf, value } from "./state";
+import { impossible, minutesSince, unitOf, value } from "./state";
 import type { useRunner } from "./useRunner";
 
 /** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
 export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof useRunner>; test: Test; job: Job }) {
   const { word } = useSettings();
   const { draft, change, refused } = runner;
-  const repeat = job.entries.some((e) => !e.struck && e.kind === "reading-taken" && e.rigSetup?.split("-rig-")[0] === test.rigKind);
+  const repeat = job.entries.some((e) => !e.struck && e.kind === "reading-taken" && e.rigKind === test.rigKind);
   return (
     <div className="grid gap-6">
       {test.options.length > 0 ? (
@@ -41,6 +41,12 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
           </div>
         )}
       </section>
+      <label className="flex items-center gap-3 text-lg">
+        <span>{say("spentMinutes")}</span>
+        <input inputMode="decimal" value={draft.spentText ?? String(minutesSince(draft, Date.now()))} maxLength={6} onChange={(e) => change({ spentText: e.target.value })}
+          className="figures min-h-11 w-24 border-2 border-ink bg-panel px-3 text-right text-xl" />
+        <span className="figures text-soft">min</span>
+      </label>
       <p className="text-soft">{say("blind", { what: word(`test.${test.id}.blind`) })}</p>
     </div>
   );

@@ -7,6 +7,9 @@ export interface RunnerDraft {
   /** Of the entry it becomes: made when the test is begun, so that it is one entry however often it is sent, from whichever tab. */
   entryId: string;
   step: number;
+  /** When the test was begun, by this device's clock, ms; and the minutes it took where somebody corrected them. */
+  begunAt?: number;
+  spentText?: string;
   texts: Record<string, string>;
   units: Record<string, string>;
   observed: string;
@@ -69,6 +72,18 @@ export function impossible(draft: RunnerDraft, figure: Figure, preferred: Unit, 
   if ((draft.texts[figure.id] ?? "").trim() === "") return false;
   const core = value(draft, figure, preferred, units);
   return core === undefined || core < figure.least || core > figure.most;
+}
+
+const MOST_MINUTES = 1440;
+
+/** Minutes from the start of the test to now, at least one. */
+export const minutesSince = (draft: RunnerDraft, now: number): number =>
+  Math.min(MOST_MINUTES, Math.max(1, Math.round((now - (draft.begunAt ?? now)) / 60_000)));
+
+/** Minutes spent as they will be entered: as corrected, or since the test was begun. */
+export function spentMinutes(draft: RunnerDraft, now: number): number {
+  const corrected = Number.parseFloat((draft.spentText ?? "").replace(",", "."));
+  return corrected >= 0 && corrected <= MOST_MINUTES ? corrected : minutesSince(draft, now);
 }
 
 /** Whether the reading can be entered. */

@@ -6,7 +6,7 @@ import { find, keep as keepWrite, readDraft, saveDraft, takeBack, type Waiting }
 import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Test } from "../../domain/types";
 import { useKept, useSendNow, useWrite } from "../../domain/useOutbox";
-import { asPlanned, draftOf, emptyRun, figureRequests, pages, phaseOf, type RunnerDraft } from "./state";
+import { asPlanned, draftOf, emptyRun, figureRequests, pages, phaseOf, spentMinutes, type RunnerDraft } from "./state";
 
 const UNDO_SECONDS = 10;
 
@@ -36,8 +36,8 @@ function useDraft(key: string, test: Test | undefined) {
       const write = mended === null ? undefined : await find(mended);
       const found = write ? draftOf(write, pages(test) - 1) : await readDraft<RunnerDraft>(key);
       const begun = found ?? emptyRun("");
-      const own = { ...begun, entryId: begun.entryId || crypto.randomUUID() };
-      if (own !== found) await saveDraft(key, own);
+      const own = { ...begun, entryId: begun.entryId || crypto.randomUUID(), begunAt: begun.begunAt ?? Date.now() };
+      await saveDraft(key, own);
       setDraft(own);
     })();
   }, [key, mended, test?.id]);
@@ -90,7 +90,7 @@ export function useRunner(jobId: string, procedureId: string) {
     before.current = job.data.assessment;
     setRefused([]);
     const now = Date.now();
-    const body = { ...bodyOf(test.data, draft, unitFor), personId: settings.personId };
+    const body = { ...bodyOf(test.data, draft, unitFor, now), personId: settings.personId };
     await keepWrite({ entryId: draft.entryId, jobId, kind: "readings", body, vehicle: job.data.vehicle, madeAt: now, holdUntil: now + UNDO_SECONDS * 1000, draftKey: key } satisfies Waiting);
   };
   const enterNow = async () => {
@@ -119,12 +119,13 @@ export function useRunner(jobId: string, procedureId: string) {
   };
 }
 
-function bodyOf(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => ReturnType<ReturnType<typeof useSettings>["unit"]>) {
+function bodyOf(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => ReturnType<ReturnType<typeof useSettings>["unit"]>, now: number) {
   return {
     procedureId: test.id,
     figures: figureRequests(test, draft, unitFor),
     observed: draft.observed,
     rigCheck: draft.rigCheck,
     anotherRig: draft.newRig ?? false,
+    spentMinutes: spentMinutes(draft, now),
   };
 }

@@ -8,16 +8,16 @@ import { say } from "../../domain/words";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Ruler } from "../../ui/Ruler";
-import { CLEARED, standsBy } from "./state";
+import { standsBy } from "./state";
 
 const SHOWN = 5;
 
 /** The suspects with their weight and what weighs on them, then the last reading on its ruler. */
 export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, number>; isNow: boolean }) {
   const [all, setAll] = useState(false);
-  const { word } = useSettings();
+  const { word, catalogue } = useSettings();
   const ranked = job.assessment.suspects.map((s) => ({ ...s, probability: shares.get(s.suspectId) ?? 0 })).sort((a, b) => b.probability - a.probability);
-  const live = ranked.filter((s) => s.probability >= CLEARED);
+  const live = ranked.filter((s) => s.probability >= catalogue.clearedBelow);
   const shown = all ? ranked : ranked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
   return (
     <section aria-label={say("suspects")}>
@@ -46,8 +46,8 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
 
 /** Where in the circuit the suspicion sits, from foot to wheel. */
 function Segments({ job }: { job: Job }) {
-  const { word } = useSettings();
-  const suspected = job.assessment.segments.filter((s) => s.probability >= CLEARED).sort((a, b) => b.probability - a.probability);
+  const { word, catalogue } = useSettings();
+  const suspected = job.assessment.segments.filter((s) => s.probability >= catalogue.clearedBelow).sort((a, b) => b.probability - a.probability);
   if (suspected.length === 0) return null;
   return (
     <p className="figures mt-1 text-sm text-soft">

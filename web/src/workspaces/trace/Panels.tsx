@@ -143,7 +143,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
           <div className="flex flex-wrap items-center gap-3">
             <div className={e.struck ? "flex-1 line-through opacity-70" : "flex-1"}>
               <EntryText entry={e} job={job} />
-              <p className="figures text-sm text-soft">{takenText(e)} · {person(e.personId)}{e.struck ? ` · ${say("struck")}` : ""}</p>
+              <p className="figures text-sm text-soft">{takenText(e)} · {person(e.personId)}{e.spentMinutes === undefined ? "" : ` · ${minutes(e.spentMinutes)}`}{e.struck ? ` · ${say("struck")}` : ""}</p>
             </div>
             {strikable(e) && striking !== e.id && <Button onClick={() => setStriking(e.id)}>{say("strike")}</Button>}
           </div>

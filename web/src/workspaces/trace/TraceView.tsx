@@ -11,7 +11,7 @@ import { Tag, TopStrip } from "../../ui/TopStrip";
 import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { Panels } from "./Panels";
-import { changedComponents, needsText, sharesAt, suspicionByComponent } from "./state";
+import { changedComponents, needsText, sharesAt, suspicionAt } from "./state";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
 
@@ -62,8 +62,8 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
       <main className="grid min-h-0 flex-1 lg:grid-cols-[1fr_20rem]">
         <div className="flex min-h-0 min-w-0 flex-col lg:overflow-y-auto lg:border-r-2 lg:border-ink">
           <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[20rem]">
-            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={sheet.name}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionByComponent(sheet, shares)} stillFitted={job.stillFitted}
-              changed={changedComponents(sheet, job.assessment.river, trace.moment)} /></div></div>
+            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={sheet.name}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionAt(job.assessment.river[trace.moment])} stillFitted={job.stillFitted}
+              changed={changedComponents(job.assessment.river, trace.moment)} /></div></div>
           </div>
           <NextStrip job={job} onOthers={() => trace.setPanel("others")} onCannot={() => trace.setPanel("cannot")}
             onStart={(procedureId) => void go(`/jobs/${job.id}/tests/${procedureId}`)} onAccept={() => trace.setPanel("accept")} />

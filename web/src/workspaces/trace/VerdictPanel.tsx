@@ -13,6 +13,12 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
   return (
     <section aria-label={say("verdictSoFar")} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
       <h2 className="caps">{say("verdictSoFar")}</h2>
+      {job.moved && (
+        <p role="note" className="mb-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
+          {say("movedByUpgrade", { remedy: word(`remedy.${job.moved.remedyId}`), grade: say(`grade${job.moved.grade}` as UiWord).toLowerCase(), share: percent(job.moved.probability) })}{" "}
+          {word(`catalogue.${job.moved.since}`)}
+        </p>
+      )}
       <p className="flex flex-wrap items-baseline justify-between gap-x-3">
         <span className="label text-2xl font-semibold">{say(`grade${verdict.grade}`)}</span>
         <span className="figures text-lg">{percent(verdict.probability)}</span>

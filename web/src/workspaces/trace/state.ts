@@ -1,4 +1,4 @@
-import type { Assessment, Entry, Job, Layout, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
+import type { Assessment, Entry, Job, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
 import { factor, minutes, oneIn, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 
@@ -24,27 +24,17 @@ export function sharesAt(moment: Moment | undefined): Map<string, number> {
   return new Map((moment?.shares ?? []).map((s) => [s.suspectId, s.probability]));
 }
 
-/** The chance that the fault sits at each component: a suspect with several places is spread over them. */
-export function suspicionByComponent(layout: Layout, shares: Map<string, number>): Map<string, number> {
-  const result = new Map<string, number>();
-  for (const suspect of layout.suspects) {
-    for (const place of suspect.places) {
-      result.set(place, (result.get(place) ?? 0) + (shares.get(suspect.id) ?? 0) / suspect.places.length);
-    }
-  }
-  return result;
-}
+/** The chance that the fault sits at each component, after a moment. */
+export const suspicionAt = (moment: Moment | undefined): Map<string, number> =>
+  new Map((moment?.components ?? []).map((c) => [c.componentId, c.probability]));
 
 /** Components whose suspicion a moment changed by more than two points. */
-export function changedComponents(layout: Layout, river: Moment[], moment: number): Set<string> {
+export function changedComponents(river: Moment[], moment: number): Set<string> {
   if (moment === 0) return new Set();
-  const before = suspicionByComponent(layout, sharesAt(river[moment - 1]));
-  const after = suspicionByComponent(layout, sharesAt(river[moment]));
+  const before = suspicionAt(river[moment - 1]);
+  const after = suspicionAt(river[moment]);
   return new Set([...after.keys()].filter((id) => Math.abs((after.get(id) ?? 0) - (before.get(id) ?? 0)) > 0.02));
 }
-
-/** Below this a suspect counts as cleared. */
-export const CLEARED = 0.01;
 
 /** A few names as a list in words, the rest counted. */
 export function listed(ids: string[], name: Word, most = 2): string {

@@ -9,6 +9,7 @@ import overturn.calculation.Result.Output;
 import overturn.calculation.Result.Point;
 import overturn.calculation.Result.Row;
 import overturn.circuit.Layout;
+import overturn.quantity.Atmosphere;
 import overturn.quantity.Dimension;
 import overturn.simulation.Act;
 import overturn.simulation.Protocol;
@@ -19,7 +20,6 @@ import overturn.simulation.VehicleUnknowns;
 /** Calculators 5 and 6: what measured travel consists of; where a sink goes and whether the reservoir can show it. */
 final class PedalReadings {
 
-    private static final double AMBIENT_BAR = 1.013;
     /** From this correlation on, two estimates are one. */
     private static final double NOT_TOLD_APART = 0.9;
     private static final int MOST_POINTS = 5;
@@ -78,7 +78,7 @@ final class PedalReadings {
         double[] y = new double[points.size()];
         for (int i = 0; i < points.size(); i++) {
             double bar = points.get(i)[0];
-            x[i] = withAir ? new double[] {bar, bar / (AMBIENT_BAR + bar)} : new double[] {bar};
+            x[i] = withAir ? new double[] {bar, bar / (Atmosphere.BAR + bar)} : new double[] {bar};
             y[i] = points.get(i)[1];
         }
         OLSMultipleLinearRegression regression = new OLSMultipleLinearRegression();
@@ -159,7 +159,7 @@ final class PedalReadings {
             bar = in.has("bar-" + i) && in.has("travel-" + i) ? Math.max(bar, in.get("bar-" + i)) : bar;
         }
         List<Row> rows = new ArrayList<>();
-        double airHere = Double.isNaN(airMl) ? 0 : Math.max(0, airMl) * bar / (AMBIENT_BAR + bar);
+        double airHere = Double.isNaN(airMl) ? 0 : Math.max(0, airMl) * bar / (Atmosphere.BAR + bar);
         rows.add(part("rod", in.get("ratio") * in.get("rod-play"), 0.3 * in.get("ratio")));
         rows.add(part(Double.isNaN(airMl) ? "clearance-or-air" : "clearance",
                 Math.max(0, lostMl - (Double.isNaN(airMl) ? 0 : Math.min(lostMl, airMl))) / mlPerMm, line.sds[0] / mlPerMm));

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.random.RandomGenerator;
 import overturn.evidence.Reading;
+import overturn.evidence.RigSetup;
 import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.measurement.RigTrust;
@@ -69,7 +70,7 @@ public final class PlanFollower {
     }
 
     private Reading read(Procedure procedure, boolean anotherRig, HiddenVehicle vehicle, RandomGenerator random, int index) {
-        String setup = procedure.rigSetup() + (anotherRig ? "-another" : "");
+        String setup = RigSetup.name(procedure.rigSetup(), anotherRig ? 2 : 1);
         return new Reading("reading-" + index, procedure.id(), vehicle.read(procedure, random), setup, RigTrust.PROVEN);
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.OptionalInt;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
+import overturn.quantity.Atmosphere;
 import overturn.quantity.Dimension;
 
 /** The kinds of figure the catalogue asks for, with their noise and physical range (handbook 09 C). */
@@ -58,7 +59,7 @@ final class Figures {
 
     /** No depression can exceed a standard atmosphere. */
     static Figure depression(String id) {
-        return figure(id, Dimension.DEPRESSION, 0, 101.325, VACUUM_SD_KPA);
+        return figure(id, Dimension.DEPRESSION, 0, Atmosphere.KPA, VACUUM_SD_KPA);
     }
 
     static Figure gauge(String id) {

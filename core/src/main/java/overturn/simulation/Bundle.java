@@ -4,13 +4,13 @@ import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
+import overturn.quantity.Atmosphere;
 
 /** Everything that swallows fluid at one and the same pressure. */
 final class Bundle {
 
     /** Pressure over which an end goes from soft to firm, bar; estimate. */
     private static final double STIFFENING_BAR = 25;
-    static final double AMBIENT_BAR = 1.013;
     /** Share of a pad's and a shoe's clearance still out at once after release; estimates. */
     private static final double PAD_LINGERS = 0.5;
     private static final double AIR_LINGERS = 0.6;
@@ -85,6 +85,6 @@ final class Bundle {
 
     /** Isothermal: V0 · p / (p0 + p), handbook 04. */
     private double airAt(double bar) {
-        return airMl == 0 ? 0 : airMl * bar / (AMBIENT_BAR + bar);
+        return airMl == 0 ? 0 : airMl * bar / (Atmosphere.BAR + bar);
     }
 }

@@ -18,7 +18,6 @@ import overturn.suspect.Suspect.Origin;
 /** What can fail at calipers and drums. */
 final class EndSuspects {
 
-    private static final Severity BRAKE_AIR_ML = Severity.of(2.2, 1.8, 0.5, 10);
     private static final Severity SMALL_AIR_ML = Severity.of(0.8, 1.8, 0.15, 3);
     private static final Severity DRAG_NM = Severity.of(16, 1.8, 6, 80);
     private static final Severity SHOE_EXTRA_MM = Severity.of(1.4, 1.5, 0.5, 4);
@@ -66,7 +65,7 @@ final class EndSuspects {
     private static void air(SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency, boolean small) {
         list.add(id, places, remedy, Origin.AIR, frequency, (q, l, r) -> {
             String end = anyOf(places, r);
-            return List.of(new Fault.TrappedAir(end, list.chamberOf(end), small ? SMALL_AIR_ML.at(q) : BRAKE_AIR_ML.at(q)));
+            return List.of(new Fault.TrappedAir(end, list.chamberOf(end), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q)));
         });
     }
 

@@ -19,7 +19,6 @@ import overturn.suspect.Suspect.Origin;
 final class LineSuspects {
 
     static final Severity OUTWARD_ML_PER_MIN = Severity.of(0.8, 2.5, 0.05, 20);
-    private static final Severity BRAKE_AIR_ML = Severity.of(2.2, 1.8, 0.5, 10);
     private static final Severity RELEASE_VALVE_ML_PER_MIN = Severity.of(4, 2, 0.8, 40);
     private static final Severity HOSE_FACTOR = Severity.of(8, 1.5, 3, 18);
     private static final Severity FLAP_BAR = Severity.of(7, 1.6, 2, 20);
@@ -44,7 +43,7 @@ final class LineSuspects {
         list.add("pipe-kinked", list.of(Pipe.class), Remedy.RENEW_PIPE, Origin.NEITHER, Frequency.of(0.2, 0.6, 0.3, 0.7, 0.7, 0, 0), (q, l, r) ->
                 List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
         list.add("air-in-modulator", list.modulator(), Remedy.BLEED_MODULATOR, Origin.AIR, Frequency.of(3, 3, 2, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), BRAKE_AIR_ML.at(q))));
+                List.of(new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), AirSeverity.BRAKE_ML.at(q))));
         list.add("release-valve-passing", list.modulator(), Remedy.RENEW_MODULATOR, Origin.WEAR, Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0), (q, l, r) ->
                 List.of(new Fault.ReleaseValvePassing(list.anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), between(r, 40, 240))));
         list.add("modulator-acting", list.modulator(), Remedy.MEND_MODULATOR_SIGNAL, Origin.WEAR, Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0), (q, l, r) ->

@@ -16,7 +16,6 @@ final class MasterSuspects {
     private static final Severity BY_PASS_ML_PER_MIN = Severity.of(3.5, 2.2, 0.5, 60);
     private static final Severity SMALL_BY_PASS_ML_PER_MIN = Severity.of(1.2, 2.2, 0.2, 20);
     private static final Severity HIDDEN_WEEP_ML_PER_DAY = Severity.of(3, 2.2, 0.3, 20);
-    private static final Severity BRAKE_AIR_ML = Severity.of(2.2, 1.8, 0.5, 10);
     private static final Severity SMALL_AIR_ML = Severity.of(0.7, 1.8, 0.15, 3);
     private static final Severity HOLE_DRAIN_SECONDS = Severity.of(240, 3, 30, 20_000);
     private static final Severity STICKING_SHARE = Severity.of(0.9, 1.5, 0.4, 3);
@@ -45,7 +44,7 @@ final class MasterSuspects {
             return List.of(new ByPass(Cup.PRIMARY_PISTON, flow, between(r, 0.3, 0.8), fromMm, fromMm + between(r, 2, 5)), new Fault.WrongBore(SOUND_WORN_BORE));
         });
         list.add("air-in-master", list.master(), Remedy.BLEED_MASTER, Origin.AIR, Frequency.of(3, 3, 2, 3, 4, 6, 6), (q, l, r) ->
-                List.of(new Fault.TrappedAir(l.master().id(), list.anyChamber(r), small ? SMALL_AIR_ML.at(q) : BRAKE_AIR_ML.at(q))));
+                List.of(new Fault.TrappedAir(l.master().id(), list.anyChamber(r), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q))));
         list.add("hole-clogged", list.master(), Remedy.CLEAN_MASTER, Origin.WEAR, Frequency.of(0.5, 3, 0.5, 0.7, 0.5, 13, 6), (q, l, r) ->
                 List.of(new Fault.CloggedHole(list.anyChamber(r), HOLE_DRAIN_SECONDS.at(q))));
         list.add("master-piston-sticking", list.master(), Remedy.RENEW_MASTER, Origin.WEAR, Frequency.of(0.4, 1.5, 0.4, 1, 1, 1.5, 1), (q, l, r) ->

@@ -12,7 +12,7 @@ import java.util.TreeMap;
 /** All words by id. */
 public final class Words {
 
-    private static final List<String> FILES = List.of("suspects", "layouts", "tests", "cautions", "rigs", "calculators");
+    private static final List<String> FILES = List.of("suspects", "layouts", "tests", "cautions", "rigs", "calculators", "catalogue");
 
     private Words() {
     }

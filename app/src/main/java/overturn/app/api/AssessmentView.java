@@ -50,8 +50,7 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
                 : ProposalView.unexplained(rest.get(i), history.now())).toList();
         List<PairView> pairs = history.now().leadingPairs(MOST_PAIRS).stream().filter(p -> p.probability() >= LEAST_PAIR)
                 .map(p -> new PairView(p.one().id(), p.other().id(), p.probability())).toList();
-        return new AssessmentView(suspects, pairs, history.now().components().entrySet().stream()
-                .map(e -> new SuspectedPartView(e.getKey(), e.getValue())).toList(), history.now().segments().entrySet().stream().map(SuspectedSegmentView::of).toList(),
+        return new AssessmentView(suspects, pairs, SuspectedPartView.of(history.now()), history.now().segments().entrySet().stream().map(SuspectedSegmentView::of).toList(),
                 river, next, others, assessment.rounds().stream().map(RoundView::of).toList(), assessment.anotherTestPays(),
                 VerdictView.of(assessment.verdict(), job.workshop()), history.oddOneOut().map(r -> conflict(r, assessment)), money(job));
     }
@@ -77,7 +76,7 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
         Optional<Reading> reading = count == 0 ? Optional.empty() : Optional.of(history.readings().get(count - 1));
         return new MomentView(reading.map(r -> UUID.fromString(r.id())), reading.map(Reading::procedureId),
                 Stream.concat(job.model().suspects().stream().map(s -> new ShareView(s.id(), belief.probability(s.id()))),
-                        Stream.of(new ShareView(Verdict.NONE_OF_THESE, belief.noneOfThese()))).toList());
+                        Stream.of(new ShareView(Verdict.NONE_OF_THESE, belief.noneOfThese()))).toList(), SuspectedPartView.of(belief));
     }
 
     /**
@@ -106,6 +105,10 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
 
     /** Suspicion that falls on one component of the circuit. */
     public record SuspectedPartView(String componentId, double probability) {
+
+        static List<SuspectedPartView> of(Belief belief) {
+            return belief.components().entrySet().stream().map(e -> new SuspectedPartView(e.getKey(), e.getValue())).toList();
+        }
     }
 
     /** How many times one reading raised the odds. */
@@ -117,7 +120,7 @@ public record AssessmentView(List<SuspicionView> suspects, List<PairView> pairs,
     }
 
     /** What was believed after a reading; the first is before any. */
-    public record MomentView(Optional<UUID> entryId, Optional<String> procedureId, List<ShareView> shares) {
+    public record MomentView(Optional<UUID> entryId, Optional<String> procedureId, List<ShareView> shares, List<SuspectedPartView> components) {
     }
 
     /** Share of one suspect. */

@@ -19,12 +19,14 @@ import overturn.procedure.Procedure;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.suspect.Suspect;
+import overturn.verdict.Standing;
 
-/** What the program knows before any job: people, layouts with their suspects and tests, units. */
-public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units) {
+/** What the program knows before any job: people, layouts with their suspects and tests, units, and the share below which a suspect or a part counts as cleared. */
+public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units, double clearedBelow) {
 
     static CatalogueView of(List<Person> staff, List<LayoutView> layouts) {
-        return new CatalogueView(staff.stream().map(p -> new PersonView(p.id(), p.name(), p.role())).toList(), layouts, Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList());
+        return new CatalogueView(staff.stream().map(p -> new PersonView(p.id(), p.name(), p.role())).toList(), layouts, Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList(),
+                Standing.CLEARED_SHARE);
     }
 
     /** Someone whose name can stand on an entry. */

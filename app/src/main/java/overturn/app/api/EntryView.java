@@ -13,6 +13,7 @@ import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.evidence.RigSetup;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -22,8 +23,8 @@ import overturn.quantity.TypedQuantity;
  * An entry of the log, {@code takenAt} when it was made and {@code at} when it arrived; which fields are there depends on its kind. One that is
  * not {@code understood} by this version counts for nothing.
  */
-public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Instant at, String personId, boolean struck, boolean understood,
-                        Optional<String> procedureId, List<FigureTaken> figures, Optional<String> observed, Optional<String> rigSetup,
+public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Instant at, String personId, Optional<Double> spentMinutes, boolean struck, boolean understood,
+                        Optional<String> procedureId, List<FigureTaken> figures, Optional<String> observed, Optional<String> rigSetup, Optional<String> rigKind,
                         Optional<RigTrust> trust, Optional<UUID> struckId, Optional<String> why, List<String> items, Optional<NoteView> note) {
 
     /** A figure as typed beside the core's value; all absent where none was taken. */
@@ -56,13 +57,14 @@ public record EntryView(UUID id, int sequence, String kind, Instant takenAt, Ins
     static EntryView of(LoggedEntry logged, JobState state) {
         Entry entry = logged.entry();
         Optional<ReadingTaken> reading = Optional.of(entry).filter(ReadingTaken.class::isInstance).map(ReadingTaken.class::cast);
-        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.takenAt(), logged.at(), logged.personId(), state.struckIds().contains(logged.id()),
+        return new EntryView(logged.id(), logged.sequence(), entry.kind(), logged.takenAt(), logged.at(), logged.personId(), logged.spentMinutes(), state.struckIds().contains(logged.id()),
                 !state.notUnderstood().contains(logged.id()),
                 reading.map(ReadingTaken::procedureId).or(() -> setAside(entry).map(TestSetAside::procedureId)),
                 Optional.ofNullable(state.values().get(logged.id())).filter(Figures.class::isInstance)
                         .map(v -> ((Figures) v).taken().stream().map(FigureTaken::of).toList()).orElse(List.of()),
                 reading.map(ReadingTaken::value).filter(Observed.class::isInstance).map(v -> ((Observed) v).option()),
-                reading.map(ReadingTaken::rigSetup), reading.map(ReadingTaken::trust),
+                reading.map(ReadingTaken::rigSetup), reading.map(taken -> RigSetup.kind(taken.rigSetup())),
+                reading.map(ReadingTaken::trust),
                 entry instanceof EntryStruck struck ? Optional.of(struck.struckId()) : Optional.empty(), why(entry),
                 entry instanceof FittingsTakenOff off ? off.items() : List.of(),
                 entry instanceof NoteWritten note ? Optional.of(NoteView.of(note)) : Optional.empty());

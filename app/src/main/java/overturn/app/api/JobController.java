@@ -72,7 +72,7 @@ class JobController {
 
     @GetMapping("/{id}")
     JobView job(@PathVariable UUID id) {
-        return JobView.of(jobs.find(id));
+        return JobView.of(jobs.find(id), bay.moved(id));
     }
 
     /** Every test of this job's layout that is written down: what exactly its reading needs, and where it would lie now. */

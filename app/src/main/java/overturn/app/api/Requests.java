@@ -19,7 +19,7 @@ final class Requests {
 
     /** Left out, or null, it was entered just now. */
     private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
-        return new Stamp(entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null));
+        return new Stamp(entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
     }
 
     /** Opens a job; {@code readingId} becomes the id of the entry with the behaviour. */
@@ -36,15 +36,15 @@ final class Requests {
     record FigureRequest(String id, String text, String unit) {
     }
 
-    /** A reading: figures for a series, {@code observed} for an observation. */
-    record ReadingRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, String procedureId, List<FigureRequest> figures,
+    /** A reading: figures for a series, {@code observed} for an observation; {@code spentMinutes} from the start of the test. */
+    record ReadingRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, Optional<Double> spentMinutes, String procedureId, List<FigureRequest> figures,
                           String observed, String rigCheck, Boolean anotherRig) {
 
         RecordReading.Draft draft() {
             List<RecordReading.TypedFigure> typed = figures == null ? List.of() : figures.stream()
                     .map(f -> f == null ? new RecordReading.TypedFigure(null, null, null)
                             : new RecordReading.TypedFigure(f.id(), f.text(), f.unit())).toList();
-            return new RecordReading.Draft(stamp(entryId, sequence, personId, takenSecondsAgo), procedureId, typed, observed, rigCheck,
+            return new RecordReading.Draft(stamp(entryId, sequence, personId, takenSecondsAgo).spent(spentMinutes == null ? null : spentMinutes.orElse(null)), procedureId, typed, observed, rigCheck,
                     Boolean.TRUE.equals(anotherRig));
         }
     }

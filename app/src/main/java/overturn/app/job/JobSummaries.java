@@ -14,6 +14,9 @@ public interface JobSummaries {
     /** Keeps where a job stands, unless something newer is known. */
     void keep(UUID jobId, JobSummary.Lead lead);
 
+    /** Where a job stood before an upgrade changed it; empty where none did, and from the next entry on. */
+    Optional<JobSummary.Moved> moved(UUID jobId);
+
     /** Some lines, the newest first. */
     Page find(Search search);
 

@@ -21,9 +21,15 @@ public record JobSummary(UUID jobId, int sequence, JobStage stage, String vehicl
      * @param suspectId       the leading suspect
      * @param remedyId        the leading remedy
      * @param grade           of the verdict
+     * @param catalogueVersion which suspects, tests and rules found it
      * @param next            the test to do next
      */
-    public record Lead(int sequence, int settingsVersion, String suspectId, String remedyId, double probability, String grade, Optional<NextTest> next) {
+    public record Lead(int sequence, int settingsVersion, String suspectId, String remedyId, double probability, String grade, String catalogueVersion,
+                       Optional<NextTest> next) {
+    }
+
+    /** Where a job stood by an earlier catalogue, where an upgrade has changed that since the last entry. */
+    public record Moved(String remedyId, String grade, double probability, String catalogueVersion) {
     }
 
     /** The test that a job waits for. */

@@ -35,7 +35,7 @@ class PostgresJobLog implements JobLog {
     @Override
     public List<LoggedEntry> entries(UUID jobId) {
         return jdbc.sql("""
-                        select id, sequence, log_taken_at, log_entered_at, person_id, catalogue_version, kind, body_version, body
+                        select id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version, kind, body_version, body
                           from log_entry
                          where job_id = :job
                          order by sequence
@@ -53,6 +53,7 @@ class PostgresJobLog implements JobLog {
                 at(row, "log_taken_at").orElse(entered),
                 entered,
                 row.getString("person_id"),
+                Optional.ofNullable(row.getObject("spent_minutes", Double.class)),
                 row.getString("catalogue_version"),
                 json.read(row.getString("kind"), row.getObject("body_version", Integer.class), row.getString("body")));
     }
@@ -82,8 +83,9 @@ class PostgresJobLog implements JobLog {
     public void append(UUID jobId, LoggedEntry entry) {
         try {
             int rows = jdbc.sql("""
-                            insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, catalogue_version, kind, body_version, body)
-                            values (:id, :job, :sequence, :takenAt, :at, :person, :catalogue, :kind, :version, :body::jsonb)
+                            insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version, kind,
+                                                   body_version, body)
+                            values (:id, :job, :sequence, :takenAt, :at, :person, :spent, :catalogue, :kind, :version, :body::jsonb)
                             """)
                     .param("id", entry.id())
                     .param("job", jobId)
@@ -91,6 +93,7 @@ class PostgresJobLog implements JobLog {
                     .param("takenAt", entry.takenAt().atOffset(ZoneOffset.UTC))
                     .param("at", entry.at().atOffset(ZoneOffset.UTC))
                     .param("person", entry.personId())
+                    .param("spent", entry.spentMinutes().orElse(null))
                     .param("catalogue", entry.catalogueVersion())
                     .param("kind", entry.entry().kind())
                     .param("version", json.version(entry.entry().kind()))

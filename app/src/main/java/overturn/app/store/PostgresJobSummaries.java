@@ -15,7 +15,9 @@ import overturn.app.job.JobStage;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.JobSummary.Lead;
+import overturn.app.job.JobSummary.Moved;
 import overturn.app.job.JobSummary.NextTest;
+import overturn.verdict.CatalogueVersion;
 
 /** The lines of the bay in PostgreSQL. */
 @Repository
@@ -51,14 +53,29 @@ class PostgresJobSummaries implements JobSummaries {
     public void keep(UUID jobId, Lead lead) {
         jdbc.sql("""
                         update job_summary
-                           set assessed_sequence = :sequence, settings_version = :settings, lead_suspect_id = :suspect, lead_remedy_id = :remedy,
+                           set moved_from_remedy_id = case when upgraded.moved then lead_remedy_id when assessed_sequence = :sequence then moved_from_remedy_id end,
+                               moved_from_grade = case when upgraded.moved then grade when assessed_sequence = :sequence then moved_from_grade end,
+                               moved_from_probability = case when upgraded.moved then lead_probability when assessed_sequence = :sequence then moved_from_probability end,
+                               moved_from_version = case when upgraded.moved then catalogue_version when assessed_sequence = :sequence then moved_from_version end,
+                               catalogue_version = :catalogue, assessed_sequence = :sequence, settings_version = :settings, lead_suspect_id = :suspect, lead_remedy_id = :remedy,
                                lead_probability = :probability, grade = :grade, next_procedure_id = :next, next_minutes = :minutes
+                          from (select coalesce(catalogue_version <> :catalogue and assessed_sequence = :sequence
+                                                and (lead_remedy_id, grade) is distinct from (:remedy, :grade), false) as moved
+                                  from job_summary where job_id = :job) upgraded
                          where job_id = :job
                            and (assessed_sequence is null or (assessed_sequence, settings_version) <= (:sequence, :settings))
                         """)
                 .param("job", jobId).param("sequence", lead.sequence()).param("settings", lead.settingsVersion()).param("suspect", lead.suspectId())
-                .param("remedy", lead.remedyId()).param("probability", lead.probability()).param("grade", lead.grade())
+                .param("catalogue", lead.catalogueVersion()).param("remedy", lead.remedyId()).param("probability", lead.probability()).param("grade", lead.grade())
                 .param("next", lead.next().map(NextTest::procedureId).orElse(null)).param("minutes", lead.next().map(NextTest::minutes).orElse(null)).update();
+    }
+
+    @Override
+    public Optional<Moved> moved(UUID jobId) {
+        return jdbc.sql("""
+                        select moved_from_remedy_id, moved_from_grade, moved_from_probability, moved_from_version from job_summary
+                         where job_id = :job and moved_from_version is not null and assessed_sequence = sequence
+                        """).param("job", jobId).query((row, n) -> new Moved(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4))).optional();
     }
 
     @Override
@@ -100,9 +117,10 @@ class PostgresJobSummaries implements JobSummaries {
     public List<UUID> behind(int settingsVersion, int most) {
         return jdbc.sql("""
                         select job_id from job_summary
-                         where open and (assessed_sequence is distinct from sequence or settings_version is distinct from :settings)
+                         where open and (assessed_sequence is distinct from sequence or settings_version is distinct from :settings
+                                     or catalogue_version is distinct from :catalogue)
                          order by log_opened_at desc limit :most
-                        """).param("settings", settingsVersion).param("most", most).query(UUID.class).list();
+                        """).param("settings", settingsVersion).param("catalogue", CatalogueVersion.CURRENT).param("most", most).query(UUID.class).list();
     }
 
     @Override
@@ -124,7 +142,7 @@ class PostgresJobSummaries implements JobSummaries {
         }
         String next = row.getString("next_procedure_id");
         return Optional.of(new Lead(sequence, row.getInt("settings_version"), row.getString("lead_suspect_id"), row.getString("lead_remedy_id"),
-                row.getDouble("lead_probability"), row.getString("grade"),
+                row.getDouble("lead_probability"), row.getString("grade"), row.getString("catalogue_version"),
                 next == null ? Optional.empty() : Optional.of(new NextTest(next, row.getObject("next_minutes", Double.class)))));
     }
 }

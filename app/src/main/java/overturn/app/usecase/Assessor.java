@@ -25,6 +25,7 @@ import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
 import overturn.verdict.Assessment;
+import overturn.verdict.CatalogueVersion;
 import overturn.verdict.Verdict;
 
 /**
@@ -166,7 +167,7 @@ class Assessor {
         Verdict verdict = job.assessment().verdict();
         try {
             summaries.keep(job.id(), new Lead(job.state().sequence(), job.workshop().version(), verdict.suspectId(), verdict.remedy().id(),
-                    verdict.probability(), verdict.grade().name(), job.assessment().next().map(p -> new NextTest(p.procedure().id(), p.minutes()))));
+                    verdict.probability(), verdict.grade().name(), CatalogueVersion.CURRENT, job.assessment().next().map(p -> new NextTest(p.procedure().id(), p.minutes()))));
         } catch (DataAccessException e) {
             LOG.warn("The line of job {} in the bay is written later: {}", job.id(), e.getMessage());
         }

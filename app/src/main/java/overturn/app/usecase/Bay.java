@@ -10,6 +10,7 @@ import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummaries.Page;
 import overturn.app.job.JobSummaries.Place;
 import overturn.app.job.JobSummaries.Search;
+import overturn.app.job.JobSummary;
 
 /** Lists jobs by the lines that are kept beside their logs; it reads no log and assesses nothing. */
 @Component
@@ -50,6 +51,11 @@ public class Bay {
                 .orThrow();
         Optional<Boolean> open = which.equals(OPEN) ? Optional.of(true) : which.equals(CLOSED) ? Optional.of(false) : Optional.empty();
         return summaries.find(new Search(open, JobStage.ofId(which), sought, place, most == null ? USUAL_LINES : most));
+    }
+
+    /** Where a job stood before an upgrade changed it, until the next entry. */
+    public Optional<JobSummary.Moved> moved(UUID jobId) {
+        return summaries.moved(jobId);
     }
 
     /** A place in the list as text. */

@@ -28,6 +28,8 @@ public class LogWriter {
     private static final long MOST_SECONDS_AGO = Duration.ofDays(366).toSeconds();
 
     private static final int MOST_ATTEMPTS = 20;
+    /** One entry takes at most a day. */
+    private static final int MOST_MINUTES = 1440;
 
     private final JobLog log;
     private final JobSummaries summaries;
@@ -140,7 +142,7 @@ public class LogWriter {
             throw new EntryIdTakenException(stamp.entryId());
         }
         LoggedEntry first = logged(stamp, 1, opened);
-        LoggedEntry second = logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo()), 2, characterised);
+        LoggedEntry second = logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo(), null), 2, characterised);
         Log now = new Log(jobId, List.of(first, second), sheet);
         try {
             transactions.executeWithoutResult(status -> {
@@ -171,13 +173,15 @@ public class LogWriter {
                 .that(() -> stamp.personId() != null && ids.contains(stamp.personId()), "personId", stamp.personId(), "one of " + ids)
                 .that(() -> stamp.takenSecondsAgo() == null || stamp.takenSecondsAgo() >= 0 && stamp.takenSecondsAgo() <= MOST_SECONDS_AGO, "takenSecondsAgo",
                         stamp.takenSecondsAgo(), "0 to " + MOST_SECONDS_AGO + " s, or left out")
+                .that(() -> stamp.spentMinutes() == null || stamp.spentMinutes() >= 0 && stamp.spentMinutes() <= MOST_MINUTES, "spentMinutes", stamp.spentMinutes(),
+                        "0 to " + MOST_MINUTES + " min, or left out")
                 .orThrow();
     }
 
     private LoggedEntry logged(Stamp stamp, int sequence, Entry entry) {
         Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
         return new LoggedEntry(stamp.entryId(), sequence, at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()), at, stamp.personId(),
-                CatalogueVersion.CURRENT, entry);
+                Optional.ofNullable(stamp.spentMinutes()), CatalogueVersion.CURRENT, entry);
     }
 
     private static Optional<LoggedEntry> find(List<LoggedEntry> entries, UUID id) {

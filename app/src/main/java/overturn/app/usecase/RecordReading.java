@@ -11,6 +11,7 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Jobs.Job;
 import overturn.app.usecase.Jobs.Log;
 import overturn.app.usecase.LogWriter.Behind;
+import overturn.evidence.RigSetup;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
@@ -141,8 +142,7 @@ public class RecordReading {
     private static String setup(Procedure procedure, boolean anotherRig, List<LoggedEntry> seen) {
         String kind = procedure.rigSetup();
         long used = seen.stream().map(LoggedEntry::entry).filter(ReadingTaken.class::isInstance)
-                .map(e -> ((ReadingTaken) e).rigSetup()).filter(s -> s.equals(kind) || s.startsWith(kind + "-rig-")).distinct().count();
-        long number = Math.max(1, used + (anotherRig && used > 0 ? 1 : 0));
-        return number == 1 ? kind : kind + "-rig-" + number;
+                .map(e -> ((ReadingTaken) e).rigSetup()).filter(setup -> RigSetup.kind(setup).equals(kind)).distinct().count();
+        return RigSetup.name(kind, (int) Math.max(1, used + (anotherRig && used > 0 ? 1 : 0)));
     }
 }

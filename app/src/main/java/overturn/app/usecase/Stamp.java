@@ -9,11 +9,17 @@ import java.util.UUID;
  * @param sequence of the last entry that the client had seen
  * @param personId who enters it
  * @param takenSecondsAgo how long ago it was entered on the device, s; told as a duration, since the clocks of devices differ; null: just now
+ * @param spentMinutes how long it took, from the start of a test to its entry; null where nobody said
  */
-public record Stamp(UUID entryId, Integer sequence, String personId, Long takenSecondsAgo) {
+public record Stamp(UUID entryId, Integer sequence, String personId, Long takenSecondsAgo, Double spentMinutes) {
+
+    /** The same with the minutes it took. */
+    public Stamp spent(Double minutes) {
+        return new Stamp(entryId, sequence, personId, takenSecondsAgo, minutes);
+    }
 
     /** One that is entered and sent at once. */
     public static Stamp now(UUID entryId, Integer sequence, String personId) {
-        return new Stamp(entryId, sequence, personId, null);
+        return new Stamp(entryId, sequence, personId, null, null);
     }
 }

@@ -19,6 +19,7 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
 import overturn.layoutfile.LayoutFiles;
 import overturn.layoutfile.Presets;
+import overturn.verdict.CatalogueVersion;
 import tools.jackson.databind.JsonNode;
 
 /** The bay reads lines kept beside the logs; they follow the logs and can be made anew from them. */
@@ -112,6 +113,21 @@ class BayApiTest {
         assertFalse(line("Behind van").get("lead").get("current").asBoolean());
         until("known again", () -> line("Behind van").get("lead").get("current").asBoolean());
         assertEquals("OPEN", line("Behind van").get("lead").get("grade").asString());
+    }
+
+    @Test
+    void whereAnUpgradeMovedAVerdictTheJobSaysSoUntilItsNextEntry() throws InterruptedException {
+        String job = "/api/jobs/" + api.openJob("Upgraded van", "sinks", "primary-piston-cup");
+        jdbc.sql("""
+                update job_summary set catalogue_version = '2026-01-01', grade = 'PROBABLE', lead_remedy_id = 'set-rod', lead_probability = 0.9, settings_version = 0
+                 where vehicle = 'Upgraded van'""").update();
+        until("it is judged anew", () -> line("Upgraded van").get("lead").get("grade").asString().equals("OPEN"));
+        JsonNode moved = api.get(job).body().get("moved");
+        assertEquals(List.of("set-rod", "PROBABLE", "2026-01-01", CatalogueVersion.CURRENT),
+                List.of(moved.get("remedyId").asString(), moved.get("grade").asString(), moved.get("by").asString(), moved.get("since").asString()));
+        assertTrue(api.get(job).body().has("moved"), "looked at, it is still said");
+        assertFalse(api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4", "mm"))).body().has("moved"));
+        assertFalse(api.get(job).body().has("moved"));
     }
 
     @Test

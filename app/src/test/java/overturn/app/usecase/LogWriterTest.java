@@ -14,6 +14,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -83,11 +84,14 @@ class LogWriterTest {
 
     @Test
     void anEntryThatWasKeptOnTheDeviceCarriesTheTimeAtWhichItWasMade() {
-        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", 5400L), seen -> ASIDE).entries().get(1);
+        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", 5400L, 12.0), seen -> ASIDE).entries().get(1);
         assertEquals(Instant.parse("2026-11-25T07:42:00.123456Z"), kept.takenAt());
+        assertEquals(Optional.of(12.0), kept.spentMinutes());
+        assertEquals("spentMinutes", assertThrows(InvalidInputException.class, () -> writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", null, -1.0), seen -> ASIDE))
+                .findings().get(0).field());
         assertEquals(Instant.parse("2026-11-25T09:12:00.123456Z"), kept.at());
         for (long never : new long[] {-1, 40_000_000}) {
-            assertEquals("takenSecondsAgo", assertThrows(InvalidInputException.class, () -> writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", never), seen -> ASIDE))
+            assertEquals("takenSecondsAgo", assertThrows(InvalidInputException.class, () -> writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", never, null), seen -> ASIDE))
                     .findings().get(0).field());
         }
     }

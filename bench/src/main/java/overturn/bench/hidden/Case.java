@@ -8,6 +8,7 @@ import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
 import overturn.evidence.Reading;
+import overturn.evidence.RigSetup;
 import overturn.inference.Intake;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.RigTrust;
@@ -59,7 +60,7 @@ final class Case {
 
     /** Does a test with one of its rig's set-ups, counted from 0. */
     Taken take(Procedure procedure, int setUp, Optional<Cure> done) {
-        String setup = procedure.rigSetup() + (setUp == 0 ? "" : "-rig-" + (setUp + 1));
+        String setup = RigSetup.name(procedure.rigSetup(), setUp + 1);
         SplittableRandom rig = new SplittableRandom(seed ^ 0x5bd1e995L * setup.hashCode());
         boolean faulty = rig.nextDouble() < LYING;
         boolean caught = faulty && rig.nextDouble() < CAUGHT;

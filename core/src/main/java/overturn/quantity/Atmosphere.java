@@ -1,0 +1,13 @@
+package overturn.quantity;
+
+/** The air around the vehicle near sea level (international standard atmosphere, rounded to what a gauge shows). */
+public final class Atmosphere {
+
+    /** Absolute pressure, bar. */
+    public static final double BAR = 1.013;
+    /** Absolute pressure, kPa: the deepest depression there can be. */
+    public static final double KPA = 101.325;
+
+    private Atmosphere() {
+    }
+}
