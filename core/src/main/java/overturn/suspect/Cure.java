@@ -10,11 +10,19 @@ import java.util.List;
  */
 public record Cure(long mask) {
 
-    private static final List<Remedy> REMEDIES = List.of(Remedy.values());
+    private static final List<Remedy> REMEDIES = bits(Remedy.values());
     /** The cure of a sound vehicle: explain and hand back. */
     public static final Cure HAND_BACK = of(Remedy.HAND_BACK);
     /** The cure of a fault that is in no list. */
     public static final Cure LOOK_ELSEWHERE = of(Remedy.LOOK_ELSEWHERE);
+
+    /** One bit each: more remedies than a mask has bits would silently be taken for one another. */
+    static <R> List<R> bits(R[] remedies) {
+        if (remedies.length > Long.SIZE) {
+            throw new IllegalStateException("Impossible: " + remedies.length + " remedies do not fit into a mask of " + Long.SIZE + " bits");
+        }
+        return List.of(remedies);
+    }
 
     public Cure {
         if (mask == 0) {

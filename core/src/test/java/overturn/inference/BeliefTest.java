@@ -57,27 +57,6 @@ class BeliefTest {
     }
 
     @Test
-    void aHistoryThatKeepsNoParticlesButItsLatestSaysTheSameAndGoesOnTheSame() {
-        BeliefHistory whole = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, SINKING));
-        BeliefHistory completed = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY)).complete();
-        for (int n = 0; n < 2; n++) {
-            Belief without = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY)).without(n);
-            for (Suspect suspect : MODEL.suspects()) {
-                assertEquals(whole.after(n).probability(suspect.id()), completed.after(n).probability(suspect.id()), suspect.id());
-                assertEquals(without.probability(suspect.id()), completed.without(n).probability(suspect.id()), suspect.id());
-            }
-            assertEquals(whole.after(n).leadingPairs(3), completed.after(n).leadingPairs(3));
-        }
-        BeliefHistory resumed = BeliefHistory.resumed(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, SINKING), completed.settled()).complete();
-        for (int n = 0; n <= 3; n++) {
-            assertEquals(whole.after(n).cures(), resumed.after(n).cures(), "resumed, after " + n);
-        }
-        BeliefHistory goesOn = completed.with(List.of(SINKING)).complete();
-        MODEL.suspects().forEach(s -> assertEquals(whole.now().probability(s.id()), goesOn.now().probability(s.id()), s.id()));
-        assertEquals(whole.now().cures(), goesOn.now().cures());
-    }
-
-    @Test
     void beforeAnyReadingFrequenciesSpeak() {
         double total = MODEL.suspects().stream().mapToDouble(Suspect::frequency).sum();
         double singles = MODEL.suspects().stream().mapToDouble(s -> single(belief(), s.id())).sum();

@@ -1,10 +1,12 @@
 package overturn.suspect;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -40,5 +42,11 @@ class CureTest {
                 assertTrue(!remedy.bringsAlong(other) || !other.bringsAlong(third) || remedy.bringsAlong(third), remedy + ", " + other + ", " + third);
             }
         }
+    }
+
+    @Test
+    void moreRemediesThanBitsAreRefusedInsteadOfMixedUp() {
+        assertEquals(64, Cure.bits(IntStream.range(0, 64).boxed().toArray(Integer[]::new)).size());
+        assertThrows(IllegalStateException.class, () -> Cure.bits(IntStream.range(0, 65).boxed().toArray(Integer[]::new)));
     }
 }

@@ -22,6 +22,7 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
+import overturn.verdict.CatalogueVersion;
 import overturn.procedure.Step;
 import overturn.suspect.Remedy;
 import overturn.suspect.SuspectCatalogue;
@@ -104,11 +105,13 @@ class WordsTest {
     }
 
     @Test
-    void noneIsMissingAndNoneIsLeftOver() {
+    void noneIsMissingAndNoneIsLeftOverButWhatEarlierCataloguesChanged() {
         Set<String> missing = new TreeSet<>(needed());
+        missing.add("catalogue." + CatalogueVersion.CURRENT);
         missing.removeAll(WORDS.keySet());
         Set<String> left = new TreeSet<>(WORDS.keySet());
         left.removeAll(needed());
+        left.removeIf(id -> id.startsWith("catalogue."));
         assertEquals(Set.of(), missing, "missing");
         assertEquals(Set.of(), left, "left over");
     }
