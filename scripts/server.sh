@@ -159,6 +159,18 @@ attack() {
         -Dsurefire.failIfNoSpecifiedTests=false -Dhostile.requests="$requests" -Dhostile.seed="$seed"
 }
 
+check() {
+    step "Core: compiling, fast tests" maven test -pl core -DexcludedGroups=slow
+    step "Pages: packages, types, tests" pages_checked
+    step "Application and bench: compiling" maven test-compile -Dexec.skip -Dweb.tests.skip
+    say "Sound; './overturn test' runs all tests"
+}
+
+pages_checked() { (cd "$ROOT/web" && { [ node_modules/.package-lock.json -nt package-lock.json ] || npm ci --no-audit --no-fund; } && npm run types && npx tsc --noEmit && npm test); }
+
+# serve_pages: changed pages are seen at once; the API is that of the server.
+serve_pages() { cd "$ROOT/web" && OVERTURN_PORT=$(cat "$VAR/server.port") exec npx vite --host 127.0.0.1; }
+
 write_openapi() {
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=OpenApiDocumentTest \
         -Dsurefire.failIfNoSpecifiedTests=false -Dopenapi.write=true

@@ -80,10 +80,10 @@ public class PhysicsSpeed {
         } else if (part instanceof Component.Hose h) {
             return new Component.Hose(id, h.kind(), h.lengthM(), h.swellMlPerBarPerM());
         } else if (part instanceof End.DiscEnd d) {
-            return new End.DiscEnd(id, d.pistonMm(), d.pistonsPerSide(), d.clearancePerPadMm(), d.softMlPerBar(), d.firmMlPerBar(), d.radiusMm());
+            return new End.DiscEnd(id, d.axle(), d.side(), d.pistonMm(), d.pistonsPerSide(), d.clearancePerPadMm(), d.softMlPerBar(), d.firmMlPerBar(), d.radiusMm());
         }
         End.DrumEnd d = (End.DrumEnd) part;
-        return new End.DrumEnd(id, d.cylinderMm(), d.clearancePerShoeMm(), d.softMlPerBar(), d.firmMlPerBar(), d.radiusMm(), d.parkingBrake());
+        return new End.DrumEnd(id, d.axle(), d.side(), d.cylinderMm(), d.clearancePerShoeMm(), d.softMlPerBar(), d.firmMlPerBar(), d.radiusMm(), d.parkingBrake());
     }
 
     /** A sixty-second hold past a worn cup, four figures. */

@@ -52,13 +52,13 @@ final class Balance {
         double left = 0;
         double right = 0;
         for (End end : layout.ends()) {
-            boolean isRear = end.id().startsWith("rear");
-            boolean isLeft = end.id().endsWith("left");
+            boolean isRear = end.rear();
+            boolean isLeft = end.side() == End.Side.LEFT;
             double nm = torqueNm(layout, end, bar) * (isRear ? in.get("rear-factor") / 100 : 1) * (isLeft ? in.get("left-factor") / 100 : 1);
             front += isRear ? 0 : nm;
             rear += isRear ? nm : 0;
             left += isLeft ? nm : 0;
-            right += end.id().endsWith("right") ? nm : 0;
+            right += end.side() == End.Side.RIGHT ? nm : 0;
             rows.add(new Row(end.id(), List.of(Output.of("piston-area", Dimension.AREA, pistonMm2(end)), Output.of("torque", Dimension.TORQUE, nm)), false));
         }
         double share = front + rear == 0 ? 0 : 100 * front / (front + rear);

@@ -38,9 +38,9 @@ final class LayoutVariant {
     /** Pistons of every end of another area; clearance volume and stiffness go with it. */
     static Layout withPistonArea(Layout layout, double factor) {
         double diameter = Math.sqrt(factor);
-        return each(layout, c -> c instanceof DiscEnd d ? new DiscEnd(d.id(), d.pistonMm() * diameter, d.pistonsPerSide(), d.clearancePerPadMm(),
+        return each(layout, c -> c instanceof DiscEnd d ? new DiscEnd(d.id(), d.axle(), d.side(), d.pistonMm() * diameter, d.pistonsPerSide(), d.clearancePerPadMm(),
                 d.softMlPerBar() * factor, d.firmMlPerBar() * factor, d.radiusMm())
-                : c instanceof DrumEnd d ? new DrumEnd(d.id(), d.cylinderMm() * diameter, d.clearancePerShoeMm(), d.softMlPerBar() * factor,
+                : c instanceof DrumEnd d ? new DrumEnd(d.id(), d.axle(), d.side(), d.cylinderMm() * diameter, d.clearancePerShoeMm(), d.softMlPerBar() * factor,
                 d.firmMlPerBar() * factor, d.radiusMm(), d.parkingBrake())
                 : c instanceof Slave s ? new Slave(s.id(), s.areaMm2() * factor, s.strokeMm(), s.forkRatio(), s.releaseTravelMm(), s.biteBar() / factor,
                 s.fullBar() / factor, s.concentric()) : c);

@@ -3,6 +3,22 @@ package overturn.circuit;
 /** An end that takes fluid. */
 public sealed interface End extends Component {
 
+    /** Which wheels it brakes. */
+    enum Axle { FRONT, REAR }
+
+    /** On which side of the vehicle it sits. */
+    enum Side { LEFT, CENTRE, RIGHT }
+
+    /** Whether it brakes a rear wheel; an end that brakes none does not. */
+    default boolean rear() {
+        return false;
+    }
+
+    /** On which side of the vehicle it sits. */
+    default Side side() {
+        return Side.CENTRE;
+    }
+
     /** Fluid in it, mL. */
     double fluidMl();
 
@@ -28,8 +44,13 @@ public sealed interface End extends Component {
     double LINING_FRICTION = 0.4;
 
     /** A caliper: pistons on one side count, two pads share the clearance. */
-    record DiscEnd(String id, double pistonMm, int pistonsPerSide, double clearancePerPadMm, double softMlPerBar, double firmMlPerBar,
+    record DiscEnd(String id, Axle axle, Side side, double pistonMm, int pistonsPerSide, double clearancePerPadMm, double softMlPerBar, double firmMlPerBar,
                    double radiusMm) implements End {
+
+        @Override
+        public boolean rear() {
+            return axle == Axle.REAR;
+        }
 
         /** Piston area of one side, mm². */
         public double pistonAreaMm2() {
@@ -63,11 +84,16 @@ public sealed interface End extends Component {
     }
 
     /** A drum with one two-piston wheel cylinder. */
-    record DrumEnd(String id, double cylinderMm, double clearancePerShoeMm, double softMlPerBar, double firmMlPerBar, double radiusMm,
+    record DrumEnd(String id, Axle axle, Side side, double cylinderMm, double clearancePerShoeMm, double softMlPerBar, double firmMlPerBar, double radiusMm,
                    boolean parkingBrake) implements End {
 
         /** Servo factor of a leading and trailing shoe, handbook 09 A; estimate. */
         private static final double SHOE_FACTOR = 2.5;
+
+        @Override
+        public boolean rear() {
+            return axle == Axle.REAR;
+        }
 
         @Override
         public double fluidMl() {

@@ -29,6 +29,7 @@ import tools.jackson.databind.EnumNamingStrategies;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.annotation.EnumNaming;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Reads and writes layouts in the open format; refuses what the schema or the circuit refuses, every finding at once. */
 public final class LayoutFiles {
@@ -53,6 +54,8 @@ public final class LayoutFiles {
             .addMixIn(Component.ReservoirKind.class, Dashed.class)
             .addMixIn(Component.HoseKind.class, Dashed.class)
             .addMixIn(overturn.circuit.Family.class, Dashed.class)
+            .addMixIn(End.Axle.class, Dashed.class)
+            .addMixIn(End.Side.class, Dashed.class)
             .addMixIn(overturn.circuit.Chamber.class, Dashed.class)
             .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
             .build();
@@ -114,6 +117,7 @@ public final class LayoutFiles {
             throw new RefusedLayoutException(List.of(new RefusedLayoutException.Refusal("", json.isBlank() ? "nothing" : "text that is no JSON",
                     "one JSON object in the format " + LayoutFile.FORMAT)));
         }
+        placeEnds(tree);
         List<RefusedLayoutException.Refusal> refusals = new ArrayList<>();
         refuseUnkeepable(tree, "", refusals);
         if (!refusals.isEmpty()) {
@@ -141,6 +145,22 @@ public final class LayoutFiles {
                     .map(f -> new RefusedLayoutException.Refusal(f.where(), "", f.where() + " " + f.what())).toList());
         }
         return file;
+    }
+
+    /** Files from before ends told their axle and side had them in the names of the ends. */
+    private static void placeEnds(JsonNode tree) {
+        for (JsonNode part : tree.path("components")) {
+            String kind = part.path("kind").asString("");
+            String id = part.path("id").asString("");
+            if (part instanceof ObjectNode end && (kind.equals("disc") || kind.equals("drum"))) {
+                if (!end.has("axle")) {
+                    end.put("axle", id.startsWith("rear") ? "rear" : "front");
+                }
+                if (!end.has("side")) {
+                    end.put("side", id.endsWith("left") ? "left" : id.endsWith("right") ? "right" : "centre");
+                }
+            }
+        }
     }
 
     private static String shortened(String given) {

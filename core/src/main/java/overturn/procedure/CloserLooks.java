@@ -1,5 +1,6 @@
 package overturn.procedure;
 
+import overturn.circuit.End;
 import static overturn.procedure.ObservationTable.seen;
 
 import java.util.ArrayList;
@@ -65,7 +66,7 @@ final class CloserLooks {
         add(true, "master-ports-cracked", VehicleNeeds.BONNET, 6, List.of("clear", "spits-air"), small(0.2), List.of("air-in-master"), steps(Step.of("press").caution("pressure").withHelper(), Step.of("crack").caution("fluid")), Sensed.MASTER_AIR_ML);
         add(layout.modulator().isPresent(), "modulator-ports-cracked", VehicleNeeds.BONNET, 9, List.of("clear", "spits-air"), small(0.2), List.of("air-in-modulator"), steps(Step.of("press").caution("pressure").withHelper(), Step.of("crack").caution("fluid")), Sensed.MODULATOR_AIR_ML);
         add(brake, "front-screws-tapped", raised, 12, List.of("clear", "spits-air"), small(0.15), List.of("air-in-front-end"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.FRONT_AIR_ML);
-        add(brake && layout.ends().stream().anyMatch(e -> e.id().startsWith("rear")), "rear-screws-tapped", raised, 12, List.of("clear", "spits-air"), small(0.15), List.of("air-in-rear-end"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.REAR_AIR_ML);
+        add(brake && layout.ends().stream().anyMatch(End::rear), "rear-screws-tapped", raised, 12, List.of("clear", "spits-air"), small(0.15), List.of("air-in-rear-end"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.REAR_AIR_ML);
         add(!brake, "slave-tapped", raised, 9, List.of("clear", "spits-air"), small(0.08), List.of("air-in-slave"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.FRONT_AIR_ML);
         add(!brake && concentric(), "bearing-watched", raised, 8, List.of("follows", "lags"), 0.4, List.of("fork-worn"), steps(Step.of("scope"), Step.of("press").caution("clutch-in-gear")), Sensed.FORK_LOSS_MM);
         add(!brake, "clutch-looked-into", raised, 28, List.of("sound", "worn"), wornMm, List.of("clutch-mechanical"), steps(Step.of("open"), Step.of("look")), Sensed.CLUTCH_WORN_MM);

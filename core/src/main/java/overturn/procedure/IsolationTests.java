@@ -167,7 +167,7 @@ final class IsolationTests {
     }
 
     private Procedure gaugeAtEnds() {
-        List<String> ends = List.of(firstEnd(e -> !e.id().startsWith("rear")), firstEnd(e -> e.id().startsWith("rear")));
+        List<String> ends = List.of(firstEnd(e -> !e.rear()), firstEnd(End::rear));
         Protocol.Script script = Protocol.whole().then(new Press(3 * forces.mediumN()), new Hold(2));
         ends.forEach(e -> script.then(Sample.at(Sensed.END_BAR, e)));
         return TestDraft.of("gauge-at-ends", script).reads(Figures.gauge("front"), Figures.gauge("rear")).needs(VehicleNeeds.openedAtEnd()).minutes(13)

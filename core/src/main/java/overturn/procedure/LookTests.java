@@ -33,7 +33,7 @@ final class LookTests {
         boolean clutch = layout.family().clutch();
         if (!clutch) {
             all.add(screws("front-screws", Sensed.FRONT_AIR_ML, "air-in-front-end"));
-            if (layout.ends().stream().anyMatch(e -> e.id().startsWith("rear"))) {
+            if (layout.ends().stream().anyMatch(End::rear)) {
                 all.add(screws("rear-screws", Sensed.REAR_AIR_ML, "air-in-rear-end"));
             }
         }

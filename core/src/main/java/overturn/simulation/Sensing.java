@@ -304,7 +304,7 @@ final class Sensing {
     private double airMl(boolean front) {
         double ml = 0;
         for (int e = 0; e < plant.ends.length; e++) {
-            boolean rear = plant.ends[e].id().startsWith("rear");
+            boolean rear = plant.ends[e].rear();
             if (front != rear) {
                 ml += Deviations.at(deviations.airMl[plant.endChamber[e]], plant.endPart[e]);
             }

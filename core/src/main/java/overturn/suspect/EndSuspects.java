@@ -55,7 +55,7 @@ final class EndSuspects {
     }
 
     private static boolean rear(Component end) {
-        return end.id().startsWith("rear");
+        return end instanceof End own && own.rear();
     }
 
     private static List<String> ends(SuspectList list, Predicate<End> which) {

@@ -59,7 +59,7 @@ class LayoutFindingsTest {
 
     @Test
     void nothingStandsBehindAnEnd() {
-        List<LayoutFinding> found = findings(parts -> parts.add(new End.DiscEnd("behind", 40, 1, 0.1, 0.01, 0.005, 100)),
+        List<LayoutFinding> found = findings(parts -> parts.add(new End.DiscEnd("behind", End.Axle.REAR, End.Side.LEFT, 40, 1, 0.1, 0.01, 0.005, 100)),
                 joints -> joints.add(new Joint("odd", "front-left", "behind", Chamber.PRIMARY)));
         assertFound(found, "front-left", "something is joined behind it");
     }

@@ -13,6 +13,7 @@ import java.util.SplittableRandom;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.ShrinkingMode;
+import net.jqwik.api.Tag;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.LongRange;
 import overturn.evidence.Reading;
@@ -25,6 +26,7 @@ import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
 /** What must hold whatever is read: random vehicles of two families, random tests on them, read as a technician would. */
+@Tag("slow")
 class BeliefPropertyTest {
 
     private static final Map<String, LayoutModel> MODELS = Map.of("wisp-courier-clutch", LayoutModel.of(Presets.layout("wisp-courier-clutch")),

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
@@ -28,6 +29,7 @@ import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /** Inference against small cases solved by hand and against what must hold for all evidence. */
+@Tag("slow")
 class BeliefTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);

@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -21,6 +22,7 @@ import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Cure;
 import overturn.suspect.Fault;
 
+@Tag("slow")
 class PairingTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));

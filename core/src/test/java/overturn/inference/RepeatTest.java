@@ -7,6 +7,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
 import overturn.layoutfile.Presets;
@@ -21,6 +22,7 @@ import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 
 /** A reading that nothing in the list explains: either its rig lied or the fault is in no list, and the same test on another rig tells which. */
+@Tag("slow")
 class RepeatTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);

@@ -101,7 +101,7 @@ class LayoutFilesTest {
         List<Joint> joints = new ArrayList<>(tarn.joints());
         for (int i = 0; i < moreEnds; i++) {
             parts.add(new Component.Hose("more-hose-" + i, Component.HoseKind.RUBBER, 0.35, 0.01));
-            parts.add(new End.DiscEnd("more-" + i, 54, 1, 0.08, 0.013, 0.006, 110));
+            parts.add(new End.DiscEnd("more-" + i, End.Axle.FRONT, End.Side.LEFT, 54, 1, 0.08, 0.013, 0.006, 110));
             joints.add(new Joint("more-" + i + "-outlet", "modulator", "more-hose-" + i, Chamber.PRIMARY));
             joints.add(new Joint("more-" + i + "-inlet", "more-hose-" + i, "more-" + i, Chamber.PRIMARY));
         }
@@ -139,5 +139,13 @@ class LayoutFilesTest {
             List<RefusedLayoutException.Refusal> all = refusals(TARN.replace("\"Tarn box van\"", "\"Tarn" + text + "\""));
             assertEquals(List.of("name"), all.stream().map(RefusedLayoutException.Refusal::field).toList());
         }
+    }
+
+    @Test
+    void aFileFromBeforeEndsToldTheirPlaceIsReadAsItWasMeant() {
+        String old = TARN.replaceAll("\"axle\":\"[a-z]+\",\"side\":\"[a-z]+\",", "");
+        assertTrue(!old.contains("axle"), old);
+        assertEquals(LayoutFiles.read(TARN), LayoutFiles.read(old));
+        assertEquals(List.of("axle"), refusals(TARN.replaceFirst("\"axle\":\"front\"", "\"axle\":\"middle\"")).stream().map(r -> r.field().replaceAll(".*\\.", "")).toList());
     }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.CutSets.Device;
 import overturn.evidence.Reading;
@@ -25,6 +26,7 @@ import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 
 /** Which of all the ways to divide a circuit are worth a closer look. */
+@Tag("slow")
 class CutSetChoiceTest {
 
     private static final LayoutModel TENDER = LayoutModel.of(Presets.layout("old-bess-tender"));

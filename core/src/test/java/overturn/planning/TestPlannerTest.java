@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
@@ -29,6 +30,7 @@ import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 
 /** What the planner proposes, and when it does not. */
+@Tag("slow")
 class TestPlannerTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);

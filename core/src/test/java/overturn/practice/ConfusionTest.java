@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.TreeMap;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.inference.LayoutModel;
@@ -19,6 +20,7 @@ import overturn.verdict.Grade;
  * Every suspect of the Tarn at the median of its severity, two noisy vehicles each, led by the planner to a verdict. Prints what was
  * confused with what. A floor for the build; the measure of the planner is the hidden-fault benchmark.
  */
+@Tag("slow")
 class ConfusionTest {
 
     private static final List<Double> SEVERITIES = List.of(0.5);

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -24,6 +25,7 @@ import overturn.verdict.Grade;
  * The walks that the trade knows come out of the planner; none is written down anywhere. Three vehicles have a fault of the walk's kind;
  * on each the walk's own question has to come, and the remedy at the end of at least two.
  */
+@Tag("slow")
 class WalksTest {
 
     private static final int VEHICLES = 3;

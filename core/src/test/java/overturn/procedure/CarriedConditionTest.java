@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -20,6 +21,7 @@ import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
 /** What one test leaves in a vehicle for the next: pads taken up, fluid trapped, fluid in closed chambers. */
+@Tag("slow")
 class CarriedConditionTest {
 
     private static final Layout TARN = Presets.TARN_BOX_VAN;

@@ -10,6 +10,7 @@ import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Tag;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
 import overturn.circuit.Component;
@@ -28,6 +29,7 @@ import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
 /** What must hold for any preset, any vehicle, any fault, any force. */
+@Tag("slow")
 class PhysicsPropertyTest {
 
     private static final List<Layout> PRESETS = Presets.all();

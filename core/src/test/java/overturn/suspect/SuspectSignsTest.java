@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.concurrent.ConcurrentHashMap;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -21,6 +22,7 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 
 /** What the trade says each suspect does to a reading, against the sound vehicle: more, less, or the same. Handbook 02 and 03. */
+@Tag("slow")
 class SuspectSignsTest {
 
     private static final Map<String, Simulator> SIMULATORS = new ConcurrentHashMap<>();

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.Segment;
 import overturn.evidence.Reading;
@@ -33,6 +34,7 @@ import overturn.quantity.TypedQuantity;
 import overturn.suspect.Suspect;
 
 /** By what a suspect is cleared or held up, and how readings that do not fit are settled. */
+@Tag("slow")
 class StandingTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);

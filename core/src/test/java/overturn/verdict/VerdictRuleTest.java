@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
@@ -28,6 +29,7 @@ import overturn.verdict.Verdict.Missing;
 import overturn.verdict.Verdict.Overturner;
 
 /** When a verdict is open, probable or proven, and what it admits would overturn it. */
+@Tag("slow")
 class VerdictRuleTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
