@@ -44,7 +44,7 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
       <label className="flex items-center gap-3 text-lg">
         <span>{say("spentMinutes")}</span>
         <input inputMode="decimal" value={draft.spentText ?? String(minutesSince(draft, Date.now()))} maxLength={6} onChange={(e) => change({ spentText: e.target.value })}
-          className="figures min-h-11 w-24 border-2 border-ink bg-panel px-3 text-right text-xl" />
+          className="figures min-h-16 w-28 border-2 border-ink bg-panel px-3 text-right text-2xl" />
         <span className="figures text-soft">min</span>
       </label>
       <p className="text-soft">{say("blind", { what: word(`test.${test.id}.blind`) })}</p>

@@ -120,7 +120,7 @@ public final class Belief {
             for (int i = 0; i < row.length; i++) {
                 chances[i] = row[i] - logLied;
             }
-            LogSpace.fade(chances);
+            LogSpace.expOfMinus(chances);
             double lying = 0;
             for (int i = 0; i < row.length; i++) {
                 lying += relative[i] * chances[i];

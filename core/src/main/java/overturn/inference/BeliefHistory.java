@@ -28,20 +28,20 @@ public final class BeliefHistory {
     private final Repairs repairs;
     private final Prior prior;
     private final List<ReadingLikelihood> likelihoods;
-    private final Judged judged;
+    private final LikelihoodCache cache;
     private final SummedLikelihood read;
     private final List<Hypothesis> hypotheses;
     private final AtomicReferenceArray<Belief> after;
     private final AtomicReferenceArray<Belief> without;
 
-    private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, Judged judged, List<ReadingLikelihood> likelihoods,
+    private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, LikelihoodCache cache, List<ReadingLikelihood> likelihoods,
                           Optional<SummedLikelihood> readBefore, List<Belief> before) {
         this.model = model;
         this.intake = intake;
         this.repairs = repairs.with(likelihoods);
         this.prior = Prior.of(model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
-        this.judged = judged;
+        this.cache = cache;
         RigSetups all = setups(likelihoods);
         this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
         this.hypotheses = Pairing.hypotheses(model, prior, this.repairs, read);
@@ -54,8 +54,8 @@ public final class BeliefHistory {
 
     /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
     public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
-        Judged judged = new Judged(model, intake.sometimes());
-        return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(), List.of());
+        LikelihoodCache cache = new LikelihoodCache(model, intake.sometimes());
+        return new BeliefHistory(model, intake, Repairs.NONE, cache, readings.stream().map(cache::of).toList(), Optional.empty(), List.of());
     }
 
     /**
@@ -64,8 +64,8 @@ public final class BeliefHistory {
      * @param earlier {@link #settled} of a history of the same vehicle whose readings are the first of these
      */
     public static BeliefHistory resumed(LayoutModel model, Intake intake, List<Reading> readings, List<Belief> earlier) {
-        Judged judged = new Judged(model, intake.sometimes());
-        return new BeliefHistory(model, intake, Repairs.NONE, judged, readings.stream().map(judged::of).toList(), Optional.empty(),
+        LikelihoodCache cache = new LikelihoodCache(model, intake.sometimes());
+        return new BeliefHistory(model, intake, Repairs.NONE, cache, readings.stream().map(cache::of).toList(), Optional.empty(),
                 earlier.subList(0, Math.min(earlier.size(), readings.size())));
     }
 
@@ -77,13 +77,13 @@ public final class BeliefHistory {
     /** The same with more readings; equal to the history made anew, only sooner there. */
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
-        readings.forEach(r -> more.add(judged.of(r)));
-        return new BeliefHistory(model, intake, repairs, judged, more, Optional.of(read), known(likelihoods.size() + 1));
+        readings.forEach(r -> more.add(cache.of(r)));
+        return new BeliefHistory(model, intake, repairs, cache, more, Optional.of(read), known(likelihoods.size() + 1));
     }
 
     /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
     public BeliefHistory repaired(Cure cure) {
-        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), judged, likelihoods, Optional.of(read), known(likelihoods.size()));
+        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), cache, likelihoods, Optional.of(read), known(likelihoods.size()));
     }
 
     /** What has been worked out of the first beliefs; null where it has not been asked for. */
@@ -176,14 +176,14 @@ public final class BeliefHistory {
     }
 
     private Belief ofSingles(List<ReadingLikelihood> readings) {
-        return judged.alone(readings, done(), () ->
+        return cache.alone(readings, done(), () ->
                 Belief.of(model, prior, repairs, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings))));
     }
 
     private RigSetups setups(List<ReadingLikelihood> readings) {
         Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
         readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>()).add(r));
-        return new RigSetups(groups.values().stream().map(judged::setup).toList(), readings);
+        return new RigSetups(groups.values().stream().map(cache::setup).toList(), readings);
     }
 
     /** How many times a reading raised the odds of a suspect; below 1 it speaks against it. */

@@ -107,7 +107,7 @@ final class Crowd {
         return known;
     }
 
-    /** Its own source of chance for each suspect, so that it is the same in whatever company. */
+    /** One random stream per suspect, independent of the others, so that a suspect has the same particles whichever others are in the list. */
     private Drawn drawn(Suspect suspect, int group) {
         RandomGenerator random = new SplittableRandom((SEED + group * BETWEEN_GROUPS) ^ suspect.id().hashCode() * BETWEEN_SUSPECTS);
         boolean nothing = suspect.id().equals(SuspectCatalogue.NOTHING_WRONG);

@@ -57,7 +57,8 @@ final class PairPredictions {
 
     /**
      * Each particle's fault on the vehicle with which it is tried, whose other fault is that vehicle's own: so that two severities meet in
-     * more ways than there are particles. What one fault adds to the other is as it was on the particle; the two take turns.
+     * more ways than there are particles. The effect that one fault adds to the other is taken from the particle; on even and odd repetitions
+     * the two faults change roles.
      */
     float[] tried(Hypothesis pair, int time) {
         int width = singles.width();

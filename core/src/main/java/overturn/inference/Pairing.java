@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import overturn.numeric.LogSpace;
 
 /**
- * Which pairs of suspects are carried: a glance at all of them by what each of the two explains alone, a first look at the best with their
+ * Which pairs of suspects are carried: all of them are screened by what each of the two explains alone, a first look at the best with their
  * effects added, and the best of those simulated together. All other pairs would change nothing, and time stays bounded. Faults in no
  * list are carried as what they may look like.
  */
@@ -34,20 +34,20 @@ final class Pairing {
 
     /**
      * What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way, looked for
-     * among those that do at a glance.
+     * among those that do by the cheap estimate.
      */
     private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, SummedLikelihood read) {
-        Best glanced = new Best(UNLISTED_LOOKED_AT);
+        Best screened = new Best(UNLISTED_LOOKED_AT);
         for (int s = 0; s < model.suspects().size(); s++) {
             Hypothesis like = Hypothesis.unlistedLike(s);
             double log = prior.log(like);
             for (SetupLikelihood setup : read.setups()) {
-                log += setup.unlistedAtAGlance(s);
+                log += setup.unlistedEstimate(s);
             }
-            glanced.offer(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : log));
+            screened.offer(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : log));
         }
         Best best = new Best(UNLISTED_CARRIED);
-        glanced.inOrder().forEach(like -> best.offer(new Scored(like, like.first() == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read))));
+        screened.inOrder().forEach(like -> best.offer(new Scored(like, like.first() == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read))));
         return best.inOrder();
     }
 
@@ -61,20 +61,20 @@ final class Pairing {
     }
 
     private static List<Hypothesis> pairs(LayoutModel model, Prior prior, Repairs repairs, SummedLikelihood read) {
-        Glances glances = Glances.of(model, prior, repairs.done(), read);
-        Best glanced = new Best(LOOKED_AT);
+        PairScreening screening = PairScreening.of(model, prior, repairs.done(), read);
+        Best screened = new Best(LOOKED_AT);
         for (int one = 0; one < model.suspects().size(); one++) {
             for (int other = one + 1; other < model.suspects().size(); other++) {
                 if (one != model.sound() && other != model.sound() && model.suspects().get(one).remedy() != model.suspects().get(other).remedy()) {
                     Hypothesis pair = Hypothesis.pair(one, other);
                     double log = prior.log(pair);
-                    glanced.offer(new Scored(pair, log + glances.log(one, other, glanced.least() - log)));
+                    screened.offer(new Scored(pair, log + screening.log(one, other, screened.least() - log)));
                 }
             }
         }
-        List<Hypothesis> looked = glanced.inOrder();
+        List<Hypothesis> looked = screened.inOrder();
         Best fitting = new Best(CARRIED);
-        looked.forEach(pair -> fitting.offer(firstLook(prior, read.setups(), glances.meetings(pair))));
+        looked.forEach(pair -> fitting.offer(firstLook(prior, read.setups(), screening.meetings(pair))));
         return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.inOrder().stream()).distinct().limit(CARRIED).toList();
     }
 
@@ -112,7 +112,7 @@ final class Pairing {
         }
     }
 
-    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, Meetings picked) {
+    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, PairedSeverities picked) {
         Hypothesis pair = picked.pair();
         double[] sums = new double[picked.count()];
         double[] asTheyCome = new double[SetupLikelihood.AS_THEY_COME];

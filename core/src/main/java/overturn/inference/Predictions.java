@@ -324,7 +324,7 @@ final class Predictions {
     }
 
     /** The same of some meetings of two faults, what each does to the sound vehicle added: near enough to see which pairs are worth simulating. */
-    double[] logAdded(double[] encoded, Meetings meetings, Hypothesis left) {
+    double[] logAdded(double[] encoded, PairedSeverities meetings, Hypothesis left) {
         double[] row = new double[meetings.count()];
         if (encoded.length == 0) {
             return row;
@@ -345,7 +345,7 @@ final class Predictions {
         return row;
     }
 
-    private float[] added(Meetings meetings, Hypothesis left) {
+    private float[] added(PairedSeverities meetings, Hypothesis left) {
         float[] base = values(sound);
         float[] hosts = left.has(meetings.host()) ? values(meetings.host()) : base;
         float[] guests = left.has(meetings.guest()) ? values(meetings.guest()) : base;

@@ -27,7 +27,7 @@ final class ReadingLikelihood {
     private final double logLied;
     private final Rows rows;
     /** Kept as long as the meetings are asked for. */
-    private final Map<Meetings, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+    private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
     private final boolean[] moved;
     private final double[] alone;
     private volatile double logStrange = Double.NaN;
@@ -82,16 +82,16 @@ final class ReadingLikelihood {
     }
 
     /** The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own vehicle: a first look. */
-    double[] firstLook(Meetings meetings) {
+    double[] firstLook(PairedSeverities meetings) {
         return !moved(meetings.host()) && moved(meetings.guest()) ? Rows.at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0)) : added(meetings);
     }
 
     /** The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are asked for. */
-    double[] met(Meetings meetings) {
+    double[] met(PairedSeverities meetings) {
         return met.computeIfAbsent(meetings, this::added);
     }
 
-    private double[] added(Meetings meetings) {
+    private double[] added(PairedSeverities meetings) {
         if (!moved(meetings.guest())) {
             return Rows.at(meetings.vehicles(), row(Hypothesis.single(meetings.host()), 0));
         }
@@ -186,8 +186,8 @@ final class ReadingLikelihood {
         return alone[shown];
     }
 
-    /** At a glance the log likelihood if the fault is in no list and looks like this suspect. */
-    double unlistedAtAGlance(int like) {
+    /** A cheap estimate of the log likelihood if the fault is in no list and looks like this suspect. */
+    double unlistedEstimate(int like) {
         return LogSpace.add(Crowd.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like), Crowd.logUnlistedShare(USUAL) + logStrange());
     }
 

@@ -33,11 +33,11 @@ final class Repairs {
     private final Map<Hypothesis, Weighed> known = new ConcurrentHashMap<>();
 
     /**
-     * Meetings that stand for all meetings of two faults.
+     * PairedSeverities that stand for all meetings of two faults.
      *
      * @param logWeights what each counts
      */
-    record Weighed(Meetings meetings, double[] logWeights) {
+    record Weighed(PairedSeverities meetings, double[] logWeights) {
     }
 
     private Repairs(Optional<Cure> done, List<Suspect> suspects, double[][] before, List<ReadingLikelihood> since) {
@@ -105,7 +105,7 @@ final class Repairs {
             met[n] = guests[n * STRIDE % MEETINGS];
             logWeights[n] = -Math.log(Crowd.PARTICLES * before[host][hosts[n]]) - Math.log(Crowd.PARTICLES * left[met[n]]);
         }
-        return new Weighed(new Meetings(pair, host, hosts, met), logWeights);
+        return new Weighed(new PairedSeverities(pair, host, hosts, met), logWeights);
     }
 
     /** Particles by their shares, in their order. */

@@ -15,13 +15,13 @@ import overturn.numeric.LogSpace;
  */
 final class SetupLikelihood {
 
-    /** Meetings in which two faults that both show in one reading may fit it, though neither does alone. */
+    /** PairedSeverities in which two faults that both show in one reading may fit it, though neither does alone. */
     static final int AS_THEY_COME = 44;
 
     private final List<ReadingLikelihood> readings;
     private final Map<Hypothesis, double[]> asTheyCome = new ConcurrentHashMap<>();
     /** Kept as long as the meetings are asked for. */
-    private final Map<Meetings, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+    private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
     private final Map<SetupLikelihood, Optional<Repeats>> repeated = new ConcurrentHashMap<>();
     private final double[] shares;
     private final double logHonest;
@@ -93,11 +93,11 @@ final class SetupLikelihood {
         return row;
     }
 
-    /** At a glance the log likelihood if the fault is in no list and looks like this suspect. */
-    double unlistedAtAGlance(int like) {
+    /** A cheap estimate of the log likelihood if the fault is in no list and looks like this suspect. */
+    double unlistedEstimate(int like) {
         double sum = logHonest;
         for (int r = 0; r < shares.length; r++) {
-            sum += shares[r] * readings.get(r).unlistedAtAGlance(like);
+            sum += shares[r] * readings.get(r).unlistedEstimate(like);
         }
         return LogSpace.add(sum, logLied);
     }
@@ -114,7 +114,7 @@ final class SetupLikelihood {
     }
 
     /** Log likelihoods of a few meetings of two faults. */
-    double[] firstLook(Meetings meetings) {
+    double[] firstLook(PairedSeverities meetings) {
         double[] row = new double[meetings.count()];
         for (int r = 0; r < shares.length; r++) {
             add(row, readings.get(r).firstLook(meetings), shares[r]);
@@ -124,7 +124,7 @@ final class SetupLikelihood {
     }
 
     /** The same of meetings that are asked for again, worked out once. */
-    double[] met(Meetings meetings) {
+    double[] met(PairedSeverities meetings) {
         return met.computeIfAbsent(meetings, m -> {
             double[] row = new double[m.count()];
             for (int r = 0; r < shares.length; r++) {
@@ -139,7 +139,7 @@ final class SetupLikelihood {
     double[] asTheyCome(Hypothesis pair) {
         double[] known = asTheyCome.get(pair);
         if (known == null) {
-            known = firstLook(Meetings.asTheyCome(pair, AS_THEY_COME));
+            known = firstLook(PairedSeverities.asTheyCome(pair, AS_THEY_COME));
             asTheyCome.put(pair, known);
         }
         return known;

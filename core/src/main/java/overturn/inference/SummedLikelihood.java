@@ -88,7 +88,7 @@ final class SummedLikelihood {
         for (int i = 0; i < logs.length; i++) {
             honest[i] = Math.max(0, row[i] - logAllHonest - summed.log(i));
         }
-        LogSpace.fade(honest);
+        LogSpace.expOfMinus(honest);
         for (int i = 0; i < logs.length; i++) {
             logs[i] = LogSpace.add(logAllHonest + logs[i], row[i] + Math.log(1 - honest[i]));
         }
@@ -96,7 +96,7 @@ final class SummedLikelihood {
     }
 
     /** Log likelihood of some meetings of two faults, one after another. */
-    double[] met(Meetings meetings) {
+    double[] met(PairedSeverities meetings) {
         double[] sums = new double[meetings.count()];
         setups.forEach(setup -> add(sums, setup.met(meetings), 1));
         return sums;

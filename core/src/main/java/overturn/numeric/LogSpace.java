@@ -50,7 +50,7 @@ public final class LogSpace {
      * Replaces each figure x, 0 or more, by {@code exp(-x)}; to 1e-5 of it up to 20, and to 1e-9 beyond. Series and squarings, so that the machine works
      * out several at a time, which {@link Math#exp} does not allow.
      */
-    public static void fade(double[] figures) {
+    public static void expOfMinus(double[] figures) {
         for (int i = 0; i < figures.length; i++) {
             double part = Math.min(NOTHING_NATS, figures[i]) * PART;
             double power = 1 - part * (1 - part * (0.5 - part * SIXTH));
@@ -83,7 +83,7 @@ public final class LogSpace {
         for (int i = 0; i < apart.length; i++) {
             apart[i] = highest - terms[i];
         }
-        fade(apart);
+        expOfMinus(apart);
         return apart;
     }
 

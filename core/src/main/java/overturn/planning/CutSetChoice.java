@@ -16,7 +16,7 @@ import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Suspect;
 
 /**
- * Of all ways to divide the circuit, the few that split best for their minutes what a hold can show at all. Judged by the circuit alone, so
+ * Of all ways to divide the circuit, the few that split best for their minutes what a hold can show at all. LikelihoodCache by the circuit alone, so
  * that only those few have to be simulated; the planner then weighs them like any other test.
  */
 final class CutSetChoice {

@@ -223,7 +223,7 @@ class BeliefTest {
         double atSimulated = predictions.logLikelihoods(simulated, pair, 0)[0];
         assertTrue(Math.abs(simulated[3] - added[3]) > 1, simulated[3] + " and added " + added[3]);
         assertTrue(atSimulated > predictions.logLikelihoods(added, pair, 0)[0]);
-        Meetings same = Meetings.of(one, new int[] {0}, other, new int[] {0});
+        PairedSeverities same = PairedSeverities.of(one, new int[] {0}, other, new int[] {0});
         assertTrue(predictions.logAdded(added, same, pair)[0] > predictions.logAdded(simulated, same, pair)[0], "a first look adds");
     }
 

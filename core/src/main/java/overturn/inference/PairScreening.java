@@ -8,11 +8,11 @@ import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
 
 /**
- * What each suspect alone makes of everything read, for a glance at all pairs: the particles of it that fit best, and how well they
- * fit each reading. A pair is taken to read like the one of the two that the test can see. Where it sees both it may read like neither: such a
- * pair is given the benefit of the doubt.
+ * A cheap upper estimate of how well every pair of suspects explains the readings, to choose the few that are worth simulating: it uses the particles of
+ * each suspect alone that fit best, and how well they fit each reading. In a test that only one of the two changes, a pair reads like that one; in a test that
+ * both change, the pair may read like neither, so that it is assumed to fit almost as well as anything does.
  */
-final class Glances {
+final class PairScreening {
 
     private static final int PICKED = 4;
     /** What two faults that both show in a reading may lack to what fits it best, nats; and what a reading that does not fit costs at most. */
@@ -27,7 +27,7 @@ final class Glances {
     private final double[] best;
     private final int sound;
 
-    private Glances(double[] evidence, int[][] asHost, int[][] asGuest, double[][] fits, boolean[][] moved, double[] best, int sound) {
+    private PairScreening(double[] evidence, int[][] asHost, int[][] asGuest, double[][] fits, boolean[][] moved, double[] best, int sound) {
         this.evidence = evidence;
         this.asHost = asHost;
         this.asGuest = asGuest;
@@ -37,7 +37,7 @@ final class Glances {
         this.sound = sound;
     }
 
-    static Glances of(LayoutModel model, Prior prior, Optional<Cure> done, SummedLikelihood read) {
+    static PairScreening of(LayoutModel model, Prior prior, Optional<Cure> done, SummedLikelihood read) {
         int suspects = model.suspects().size();
         List<ReadingLikelihood> readings = read.setups().stream().flatMap(s -> s.readings().stream()).toList();
         double[] evidence = new double[suspects];
@@ -60,7 +60,7 @@ final class Glances {
             }
         }
         double[] best = IntStream.range(0, readings.size()).mapToDouble(t -> Arrays.stream(fits).mapToDouble(own -> own[t]).max().orElseThrow()).toArray();
-        return new Glances(evidence, asHost, asGuest, fits, moved, best, model.sound());
+        return new PairScreening(evidence, asHost, asGuest, fits, moved, best, model.sound());
     }
 
     private static double[] beyond(double[] row, double[] base) {
@@ -115,10 +115,10 @@ final class Glances {
     }
 
     /** Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the suspect that fits better alone. */
-    Meetings meetings(Hypothesis pair) {
+    PairedSeverities meetings(Hypothesis pair) {
         boolean firstHosts = evidence[pair.first()] >= evidence[pair.second()];
         int host = firstHosts ? pair.first() : pair.second();
         int guest = firstHosts ? pair.second() : pair.first();
-        return Meetings.of(host, asHost[host], guest, asGuest[guest]);
+        return PairedSeverities.of(host, asHost[host], guest, asGuest[guest]);
     }
 }

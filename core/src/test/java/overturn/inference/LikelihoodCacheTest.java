@@ -15,7 +15,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.suspect.Cure;
 
-class JudgedTest {
+class LikelihoodCacheTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
 
@@ -25,7 +25,7 @@ class JudgedTest {
 
     @Test
     void theSameReadingIsJudgedOnce() {
-        Judged judged = new Judged(MODEL, false);
+        LikelihoodCache judged = new LikelihoodCache(MODEL, false);
         ReadingLikelihood normal = judged.of(dryWalk(RigTrust.NORMAL));
         assertSame(normal, judged.of(dryWalk(RigTrust.NORMAL)));
         ReadingLikelihood doubtful = judged.of(dryWalk(RigTrust.DOUBTFUL));
@@ -36,7 +36,7 @@ class JudgedTest {
 
     @Test
     void whatIsBelievedOnOneReadingAloneDependsOnWhatWasRemedied() {
-        Judged judged = new Judged(MODEL, false);
+        LikelihoodCache judged = new LikelihoodCache(MODEL, false);
         List<ReadingLikelihood> one = List.of(judged.of(dryWalk(RigTrust.NORMAL)));
         Belief belief = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of()).now();
         AtomicInteger worked = new AtomicInteger();
@@ -52,6 +52,6 @@ class JudgedTest {
     @Test
     void aTestOfAnotherLayoutIsRefused() {
         Reading foreign = new Reading("one", "no-such-test", new Observed("all-dry"), "lamp", RigTrust.NORMAL);
-        assertThrows(IllegalArgumentException.class, () -> new Judged(MODEL, false).of(foreign));
+        assertThrows(IllegalArgumentException.class, () -> new LikelihoodCache(MODEL, false).of(foreign));
     }
 }

@@ -9,9 +9,9 @@ import overturn.evidence.Reading;
 import overturn.suspect.Cure;
 
 /**
- * Readings of one job and the rig set-ups they were taken with, each judged once, however the job goes on from there. Thread-safe.
+ * Memoised likelihoods of the readings of one job and of the rig set-ups they were taken with: each is worked out once, however the job goes on. Thread-safe.
  */
-final class Judged {
+final class LikelihoodCache {
 
     private final LayoutModel model;
     private final boolean sometimes;
@@ -20,7 +20,7 @@ final class Judged {
     private final Map<Alone, Belief> alone = new ConcurrentHashMap<>();
 
     /** @param sometimes whether the fault may not have been there during a test */
-    Judged(LayoutModel model, boolean sometimes) {
+    LikelihoodCache(LayoutModel model, boolean sometimes) {
         this.model = model;
         this.sometimes = sometimes;
     }

@@ -18,7 +18,7 @@ import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 
 /** What is seen of pairs at a glance, and what of a hypothesis shows in a test. */
-class GlancesTest {
+class PairScreeningTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
     private static final Reading DAMP = new Reading("dry-walk", "dry-walk", new Observed("wet"), "eye@dry-walk", RigTrust.PROVEN);
@@ -31,16 +31,16 @@ class GlancesTest {
         return new Reading("hold-medium", "hold-medium", new Figures(taken), "tape", RigTrust.PROVEN);
     }
 
-    private static Glances glances(Reading... readings) {
+    private static PairScreening screening(Reading... readings) {
         List<SetupLikelihood> setups = IntStream.range(0, readings.length)
                 .mapToObj(i -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, readings[i], false)), true)).toList();
-        return Glances.of(MODEL, Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN), Optional.empty(), SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
+        return PairScreening.of(MODEL, Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN), Optional.empty(), SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
     }
 
     /** A wet joint and a sinking hold: the cup explains the one, the weeping joint the other; two cups leave the wet joint unexplained. */
     @Test
     void aPairIsSeenToExplainWhatEachOfTheTwoExplains() {
-        Glances seen = glances(DAMP, hold(37.5, 43, 51.5, 67.5));
+        PairScreening seen = screening(DAMP, hold(37.5, 43, 51.5, 67.5));
         int cup = MODEL.indexOf("primary-piston-cup");
         double both = seen.log(cup, MODEL.indexOf("weeping-joint"), Double.NEGATIVE_INFINITY);
         double twoCups = seen.log(cup, MODEL.indexOf("second-piston-rear-cup"), Double.NEGATIVE_INFINITY);
@@ -53,7 +53,7 @@ class GlancesTest {
     void severitiesThatMeetAreTheBestOfEach() {
         int cup = MODEL.indexOf("primary-piston-cup");
         int joint = MODEL.indexOf("weeping-joint");
-        Meetings meetings = glances(DAMP, hold(37.5, 43, 51.5, 67.5)).meetings(Hypothesis.pair(cup, joint));
+        PairedSeverities meetings = screening(DAMP, hold(37.5, 43, 51.5, 67.5)).meetings(Hypothesis.pair(cup, joint));
         assertEquals(16, meetings.count());
         assertTrue(meetings.host() == cup || meetings.host() == joint);
         assertEquals(cup + joint, meetings.host() + meetings.guest());
@@ -67,7 +67,7 @@ class GlancesTest {
 
     @Test
     void severitiesMeetAsTheyComeOnVehiclesOfTheFirst() {
-        Meetings meetings = Meetings.asTheyCome(Hypothesis.pair(7, 3), 21);
+        PairedSeverities meetings = PairedSeverities.asTheyCome(Hypothesis.pair(7, 3), 21);
         assertEquals(21, meetings.count());
         assertEquals(3, meetings.host());
         assertEquals(7, meetings.guest());
