@@ -21,7 +21,7 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(BayKeeper.class);
     private static final int AT_ONCE = 100;
-    private static final long LOOK_EVERY_MILLIS = 5_000;
+    private static final long LOOK_EVERY_MILLIS = 2_000;
 
     private final JobSummaries summaries;
     private final Jobs jobs;

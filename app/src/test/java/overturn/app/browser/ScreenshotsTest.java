@@ -50,6 +50,7 @@ class ScreenshotsTest {
     void ofEachView(OverturnServer.Running server) {
         Screens wide = device(server, 1280, 800, "light");
         wide.heading("In the bay").waitFor();
+        wide.page().waitForCondition(() -> wide.page().getByText("being worked out").count() == 0);
         shot(wide, "bay");
         wide.open("/intake").page().getByLabel("What the driver says, in the driver’s words").fill("Sinks to the boards at the ramp");
         wide.radio("Sinks under a steady foot").click();
