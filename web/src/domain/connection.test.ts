@@ -6,6 +6,7 @@ const WRITE: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", body: {},
 
 describe("what the strip says", () => {
   it("is saved only when nothing is left here", () => {
+    expect(connectionOf(undefined, false)).toBe("unknown");
     expect(connectionOf([], false)).toBe("saved");
     expect(connectionOf([], true)).toBe("saved");
     expect(connectionOf([WRITE], true)).toBe("sending");

@@ -4,15 +4,15 @@ import { Refusal, type WriteKind } from "./api";
 import { find, keep, onChange, release, send, sendDue, waiting, type Waiting } from "./outbox";
 import type { Job } from "./types";
 
-export type Connection = "saved" | "sending" | "waiting" | "refused";
+export type Connection = "unknown" | "saved" | "sending" | "waiting" | "refused";
 
 const LOOK_EVERY_MS = 1_000;
 const AGAIN_MS = 4_000;
 let underWay = 0;
 
-/** Everything that is kept on this device, as it changes in this tab or another. */
-export function useKept(): Waiting[] {
-  const [kept, setKept] = useState<Waiting[]>([]);
+/** Everything that is kept on this device, as it changes in this tab or another; undefined until it has been looked up. */
+function useKeptOrUnknown(): Waiting[] | undefined {
+  const [kept, setKept] = useState<Waiting[]>();
   useEffect(() => {
     let here = true;
     const read = () => void waiting().then((all) => here && setKept(all));
@@ -26,16 +26,22 @@ export function useKept(): Waiting[] {
   return kept;
 }
 
-/** Whether everything entered on this device has reached the server. */
-export function connectionOf(kept: Waiting[], sending: boolean): Connection {
+const NONE: Waiting[] = [];
+
+/** Everything that is kept on this device; nothing while it is being looked up. */
+export const useKept = (): Waiting[] => useKeptOrUnknown() ?? NONE;
+
+/** Whether everything entered on this device has reached the server; not said before it is known. */
+export function connectionOf(kept: Waiting[] | undefined, sending: boolean): Connection {
+  if (kept === undefined) return "unknown";
   if (kept.some((write) => write.refused)) return "refused";
   if (kept.length === 0) return "saved";
   return sending && kept.every((write) => write.failures === undefined && !write.away && write.holdUntil === undefined) ? "sending" : "waiting";
 }
 
 export function useConnection(): { connection: Connection; kept: Waiting[] } {
-  const kept = useKept();
-  return { connection: connectionOf(kept, underWay > 0), kept };
+  const kept = useKeptOrUnknown();
+  return { connection: connectionOf(kept, underWay > 0), kept: kept ?? NONE };
 }
 
 /** The job as a write left it, unless something newer is there. */

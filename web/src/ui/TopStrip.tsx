@@ -48,7 +48,7 @@ function ConnectionTag() {
   const { connection, kept } = useConnection();
   const [open, setOpen] = useState(false);
   const refused = kept.filter((write) => write.refused).length;
-  const tone = { saved: "cool", sending: "cool", waiting: "caution", refused: "hot" } as const;
+  const tone = { unknown: "plain", saved: "cool", sending: "cool", waiting: "caution", refused: "hot" } as const;
   return (
     <>
       <span role="status">
