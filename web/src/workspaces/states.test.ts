@@ -31,7 +31,7 @@ describe("intake", () => {
 });
 
 describe("a kept entry", () => {
-  const write: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", madeAt: 0, body: { figures: [{ id: "play", text: "23,8", unit: "mm" }], observed: "", rigCheck: "sound", anotherRig: true } };
+  const write: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", madeAt: 0, body: { figures: [{ id: "play", text: "23,8", unit: "mm" }], observed: "", rigCheck: "sound", anotherRig: true, spentMinutes: 4 } };
 
   it("is held, sent, waits, and is in the log", () => {
     expect(phaseOf({ ...write, holdUntil: 9_500 }, false, 1_000)).toEqual({ kind: "held", secondsLeft: 9 });
@@ -42,7 +42,7 @@ describe("a kept entry", () => {
   });
 
   it("that was refused becomes its draft again, under the same id", () =>
-    expect(draftOf(write, 3)).toEqual({ entryId: "e1", step: 3, texts: { play: "23,8" }, units: { play: "mm" }, observed: "", rigCheck: "sound", newRig: true }));
+    expect(draftOf(write, 3)).toEqual({ entryId: "e1", step: 3, texts: { play: "23,8" }, units: { play: "mm" }, observed: "", rigCheck: "sound", newRig: true, spentText: "4" }));
 
   it("that opens a job becomes its form again", () => {
     const form = { ...emptyDraft("tarn-box-van", () => "id"), vehicle: "SK 14", mayBeMoved: "no" as const };

@@ -22,7 +22,7 @@ export const emptyRun = (entryId: string): RunnerDraft => ({ entryId, step: 0, t
 
 /** A reading that was kept, as the draft it was made from, on its last page. */
 export function draftOf(write: Waiting, steps: number): RunnerDraft {
-  const body = write.body as { figures?: FigureRequest[]; observed?: string; rigCheck?: RunnerDraft["rigCheck"]; anotherRig?: boolean };
+  const body = write.body as { figures?: FigureRequest[]; observed?: string; rigCheck?: RunnerDraft["rigCheck"]; anotherRig?: boolean; spentMinutes?: number };
   const figures = body.figures ?? [];
   return {
     entryId: write.entryId,
@@ -32,6 +32,7 @@ export function draftOf(write: Waiting, steps: number): RunnerDraft {
     observed: body.observed ?? "",
     rigCheck: body.rigCheck ?? "",
     newRig: body.anotherRig,
+    ...(body.spentMinutes === undefined ? {} : { spentText: String(body.spentMinutes) }),
   };
 }
 

@@ -91,7 +91,7 @@ export function useRunner(jobId: string, procedureId: string) {
     setRefused([]);
     const now = Date.now();
     const body = { ...bodyOf(test.data, draft, unitFor, now), personId: settings.personId };
-    await keepWrite({ entryId: draft.entryId, jobId, kind: "readings", body, vehicle: job.data.vehicle, madeAt: now, holdUntil: now + UNDO_SECONDS * 1000, draftKey: key } satisfies Waiting);
+    await keepWrite({ entryId: draft.entryId, jobId, kind: "readings", body, vehicle: job.data.vehicle, madeAt: write?.madeAt ?? now, holdUntil: now + UNDO_SECONDS * 1000, draftKey: key } satisfies Waiting);
   };
   const enterNow = async () => {
     try {
