@@ -160,13 +160,25 @@ attack() {
 }
 
 check() {
+    local pages
+    step "Pages: packages, types, style, tests" pages_checked &
+    pages=$!
+    step "Java: style" maven spotless:check
     step "Core: compiling, fast tests" maven test -pl core -DexcludedGroups=slow
-    step "Pages: packages, types, tests" pages_checked
     step "Application and bench: compiling" maven test-compile -Dexec.skip -Dweb.tests.skip
+    wait "$pages"
     say "Sound; './overturn test' runs all tests"
 }
 
-pages_checked() { (cd "$ROOT/web" && { [ node_modules/.package-lock.json -nt package-lock.json ] || npm ci --no-audit --no-fund; } && npm run types && npx tsc --noEmit && npm test); }
+page_packages() { [ "$ROOT/web/node_modules/.package-lock.json" -nt "$ROOT/web/package-lock.json" ] || (cd "$ROOT/web" && npm ci --no-audit --no-fund); }
+
+pages_checked() { page_packages && (cd "$ROOT/web" && npm run types && npx tsc --noEmit && npm test); }
+
+format_sources() {
+    step "Java" maven spotless:apply
+    step "Pages: packages" page_packages
+    step "Pages" npm --prefix "$ROOT/web" run format
+}
 
 # serve_pages: changed pages are seen at once; the API is that of the server.
 serve_pages() { cd "$ROOT/web" && OVERTURN_PORT=$(cat "$VAR/server.port") exec npx vite --host 127.0.0.1; }

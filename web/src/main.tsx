@@ -7,7 +7,11 @@ import "./index.css";
 
 const queries = new QueryClient({
   defaultOptions: {
-    queries: { staleTime: 5_000, networkMode: "always", retry: (count, error) => error instanceof Refusal && error.passing && count < 2 },
+    queries: {
+      staleTime: 5_000,
+      networkMode: "always",
+      retry: (count, error) => error instanceof Refusal && error.passing && count < 2,
+    },
   },
 });
 

@@ -19,33 +19,84 @@ export function Curves({ title, xLabel, yLabel, series }: Props) {
   const first = series[0]?.curve;
   if (!first) return null;
   const [ux, uy] = [unit(first.x), unit(first.y)];
-  const lines = series.map((s) => ({ name: s.name, points: s.curve.points.map((p) => ({ x: inUnit(p.x, ux), y: inUnit(p.y, uy) })) }));
+  const lines = series.map((s) => ({
+    name: s.name,
+    points: s.curve.points.map((p) => ({ x: inUnit(p.x, ux), y: inUnit(p.y, uy) })),
+  }));
   const all = lines.flatMap((l) => l.points);
-  const [left, right, top] = [Math.min(...all.map((p) => p.x)), Math.max(...all.map((p) => p.x)), Math.max(1e-9, ...all.map((p) => p.y)) * 1.06];
+  const [left, right, top] = [
+    Math.min(...all.map((p) => p.x)),
+    Math.max(...all.map((p) => p.x)),
+    Math.max(1e-9, ...all.map((p) => p.y)) * 1.06,
+  ];
   const x = linear(left, right, SIZE.left, SIZE.width - SIZE.right).at;
   const y = linear(0, top, SIZE.height - SIZE.bottom, SIZE.top).at;
   const names = spread(lines.map((l) => y(l.points[l.points.length - 1]?.y ?? 0)));
   return (
     <figure>
       <figcaption className="caps mb-1">{title}</figcaption>
-      <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} className="block w-full border border-rule bg-panel" role="img" aria-label={`${title}: ${series.map((s) => s.name).join(", ")}`}>
+      <svg
+        viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+        className="block w-full border border-rule bg-panel"
+        role="img"
+        aria-label={`${title}: ${series.map((s) => s.name).join(", ")}`}
+      >
         {ticks(0, top).map((t) => (
           <g key={`y${t}`}>
             <path d={`M${SIZE.left} ${y(t)}H${SIZE.width - SIZE.right}`} stroke="var(--grid)" />
-            <text x={SIZE.left - 8} y={y(t) + 5} textAnchor="end" className="figures fill-soft text-[15px]">{t}</text>
+            <text x={SIZE.left - 8} y={y(t) + 5} textAnchor="end" className="figures fill-soft text-[15px]">
+              {t}
+            </text>
           </g>
         ))}
         {ticks(left, right, 6).map((t) => (
-          <text key={`x${t}`} x={x(t)} y={SIZE.height - SIZE.bottom + 19} textAnchor="middle" className="figures fill-soft text-[15px]">{t}</text>
+          <text
+            key={`x${t}`}
+            x={x(t)}
+            y={SIZE.height - SIZE.bottom + 19}
+            textAnchor="middle"
+            className="figures fill-soft text-[15px]"
+          >
+            {t}
+          </text>
         ))}
-        <path d={`M${SIZE.left} ${SIZE.top}V${SIZE.height - SIZE.bottom}H${SIZE.width - SIZE.right}`} fill="none" stroke="var(--ink)" strokeWidth="2" />
-        <text x={(SIZE.left + SIZE.width - SIZE.right) / 2} y={SIZE.height - 8} textAnchor="middle" className="figures fill-ink text-[16px]">{xLabel}, {ux.symbol}</text>
-        <text transform={`translate(16 ${(SIZE.top + SIZE.height - SIZE.bottom) / 2}) rotate(-90)`} textAnchor="middle" className="figures fill-ink text-[16px]">{yLabel}, {uy.symbol}</text>
+        <path
+          d={`M${SIZE.left} ${SIZE.top}V${SIZE.height - SIZE.bottom}H${SIZE.width - SIZE.right}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+        <text
+          x={(SIZE.left + SIZE.width - SIZE.right) / 2}
+          y={SIZE.height - 8}
+          textAnchor="middle"
+          className="figures fill-ink text-[16px]"
+        >
+          {xLabel}, {ux.symbol}
+        </text>
+        <text
+          transform={`translate(16 ${(SIZE.top + SIZE.height - SIZE.bottom) / 2}) rotate(-90)`}
+          textAnchor="middle"
+          className="figures fill-ink text-[16px]"
+        >
+          {yLabel}, {uy.symbol}
+        </text>
         {lines.map((s, i) => (
           <g key={i}>
-            <path d={s.points.map((p, k) => `${k === 0 ? "M" : "L"}${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join("")} fill="none" stroke="var(--ink)"
-              strokeWidth={i === 0 ? 3 : 2} strokeDasharray={DASHES[i % DASHES.length]} />
-            <text x={SIZE.width - SIZE.right + 6} y={(names[i] ?? 0) + 5} className="figures fill-ink text-[15px] font-medium">{s.name}</text>
+            <path
+              d={s.points.map((p, k) => `${k === 0 ? "M" : "L"}${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join("")}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth={i === 0 ? 3 : 2}
+              strokeDasharray={DASHES[i % DASHES.length]}
+            />
+            <text
+              x={SIZE.width - SIZE.right + 6}
+              y={(names[i] ?? 0) + 5}
+              className="figures fill-ink text-[15px] font-medium"
+            >
+              {s.name}
+            </text>
           </g>
         ))}
       </svg>

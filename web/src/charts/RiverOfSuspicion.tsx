@@ -27,45 +27,97 @@ export function River({ moments, at, onMove, hunch }: Props) {
   const last = Math.max(1, moments.length - 1);
   const x = linear(0, last, LEFT, WIDTH - LEFT).at;
   const y = linear(0, 1, TOP, BOTTOM).at;
-  const nameOf = (moment: Moment) => 
-    moment.procedureId === undefined ? say("beforeIntake") : moment.procedureId === "characterise" ? say("intake") : word(`test.${moment.procedureId}`);
+  const nameOf = (moment: Moment) =>
+    moment.procedureId === undefined
+      ? say("beforeIntake")
+      : moment.procedureId === "characterise"
+        ? say("intake")
+        : word(`test.${moment.procedureId}`);
   const here = moments[at];
   return (
     <section aria-label={say("evidence")} className="px-3 pt-2 pb-1">
       <div className="flex flex-wrap justify-between gap-x-4">
-        <h2 className="caps">{say("evidence")} · {say("evidenceDraw")}</h2>
+        <h2 className="caps">
+          {say("evidence")} · {say("evidenceDraw")}
+        </h2>
         {at < moments.length - 1 && (
-          <button type="button" className="label min-h-6 underline" onClick={() => onMove(moments.length - 1)}>{say("backToNow")}</button>
+          <button type="button" className="label min-h-6 underline" onClick={() => onMove(moments.length - 1)}>
+            {say("backToNow")}
+          </button>
         )}
       </div>
       <div className="relative">
         <svg viewBox={`0 0 ${WIDTH} 138`} className="block w-full" aria-hidden="true">
-          {moments.length > 1 && bands.map((band, i) => (
-            <path key={band.id} d={ribbon(band, x, y)} fill={band.id === REST ? "var(--grid)" : band.id === NOTHING_WRONG ? "var(--cool-band)" : "var(--hot)"}
-              fillOpacity={band.id === REST || band.id === NOTHING_WRONG ? 1 : (OPACITY[i] ?? 0.2)} stroke="var(--ground)" strokeWidth="1.5" />
-          ))}
+          {moments.length > 1 &&
+            bands.map((band, i) => (
+              <path
+                key={band.id}
+                d={ribbon(band, x, y)}
+                fill={band.id === REST ? "var(--grid)" : band.id === NOTHING_WRONG ? "var(--cool-band)" : "var(--hot)"}
+                fillOpacity={band.id === REST || band.id === NOTHING_WRONG ? 1 : (OPACITY[i] ?? 0.2)}
+                stroke="var(--ground)"
+                strokeWidth="1.5"
+              />
+            ))}
           {labelPlaces(bands, x, y).map(({ band, at: spot, anchor }) => (
-            <text key={band.id} x={spot.x} y={spot.y + 5} textAnchor={anchor} stroke={ground(band.id, bands.indexOf(band))} strokeWidth="4" strokeLinejoin="round" paintOrder="stroke"
-              className={band === bands[0] && band.id !== NOTHING_WRONG ? "figures fill-white text-[15px] font-semibold dark:fill-black" : "figures fill-ink text-[15px] font-medium"}>
+            <text
+              key={band.id}
+              x={spot.x}
+              y={spot.y + 5}
+              textAnchor={anchor}
+              stroke={ground(band.id, bands.indexOf(band))}
+              strokeWidth="4"
+              strokeLinejoin="round"
+              paintOrder="stroke"
+              className={
+                band === bands[0] && band.id !== NOTHING_WRONG
+                  ? "figures fill-white text-[15px] font-semibold dark:fill-black"
+                  : "figures fill-ink text-[15px] font-medium"
+              }
+            >
               {band.id === REST ? say("rest") : word(`suspect.${band.id}`)}
             </text>
           ))}
           {moments.map((moment, i) => (
             <g key={moment.entryId ?? "start"}>
-              <line x1={x(i)} x2={x(i)} y1={TOP - 4} y2={BOTTOM + 4} stroke="var(--ink)" strokeWidth={i === at ? 3 : 1} opacity={i === at ? 1 : 0.35} />
-              {(i === at || (Math.abs(x(i) - x(at)) > roomBeside(nameOf(here ?? moment)) && (moments.length < 9 || i % 2 === 0))) && (
-                <text x={x(i)} y={BOTTOM + 22} textAnchor={i === 0 ? "start" : i === last ? "end" : "middle"}
-                  className={i === at ? "figures fill-ink text-[14px] font-semibold" : "figures fill-soft text-[14px]"}>
+              <line
+                x1={x(i)}
+                x2={x(i)}
+                y1={TOP - 4}
+                y2={BOTTOM + 4}
+                stroke="var(--ink)"
+                strokeWidth={i === at ? 3 : 1}
+                opacity={i === at ? 1 : 0.35}
+              />
+              {(i === at ||
+                (Math.abs(x(i) - x(at)) > roomBeside(nameOf(here ?? moment)) &&
+                  (moments.length < 9 || i % 2 === 0))) && (
+                <text
+                  x={x(i)}
+                  y={BOTTOM + 22}
+                  textAnchor={i === 0 ? "start" : i === last ? "end" : "middle"}
+                  className={i === at ? "figures fill-ink text-[14px] font-semibold" : "figures fill-soft text-[14px]"}
+                >
                   {short(nameOf(moment), i === at ? 40 : Math.floor(860 / last / 7))}
                 </text>
               )}
             </g>
           ))}
-          <text x={WIDTH - LEFT} y="136" textAnchor="end" className="figures fill-soft text-[13px]">{hunch}</text>
+          <text x={WIDTH - LEFT} y="136" textAnchor="end" className="figures fill-soft text-[13px]">
+            {hunch}
+          </text>
         </svg>
-        <input type="range" min={0} max={moments.length - 1} step={1} value={at} onChange={(e) => onMove(Number(e.target.value))}
-          aria-label={say("evidenceDraw")} aria-valuetext={here && at > 0 ? say("evidenceAt", { what: nameOf(here) }) : say("beforeAny")}
-          className="absolute inset-x-0 top-0 h-3/4 w-full cursor-ew-resize opacity-0 focus-visible:opacity-30" />
+        <input
+          type="range"
+          min={0}
+          max={moments.length - 1}
+          step={1}
+          value={at}
+          onChange={(e) => onMove(Number(e.target.value))}
+          aria-label={say("evidenceDraw")}
+          aria-valuetext={here && at > 0 ? say("evidenceAt", { what: nameOf(here) }) : say("beforeAny")}
+          className="absolute inset-x-0 top-0 h-3/4 w-full cursor-ew-resize opacity-0 focus-visible:opacity-30"
+        />
       </div>
     </section>
   );
@@ -79,7 +131,9 @@ function roomBeside(name: string): number {
 /** The colour on which a band's name is read, wherever it reaches beyond the band. */
 function ground(id: string, place: number): string {
   if (id === REST) return "var(--grid)";
-  return id === NOTHING_WRONG ? "var(--cool-band)" : `color-mix(in srgb, var(--hot) ${100 * (OPACITY[place] ?? 0.2)}%, var(--ground))`;
+  return id === NOTHING_WRONG
+    ? "var(--cool-band)"
+    : `color-mix(in srgb, var(--hot) ${100 * (OPACITY[place] ?? 0.2)}%, var(--ground))`;
 }
 
 function short(text: string, most: number): string {

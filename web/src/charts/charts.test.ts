@@ -3,7 +3,10 @@ import type { Moment } from "../domain/types";
 import { currents, labelPlaces, REST, ribbon } from "./river";
 import { linear, spanOf, ticks } from "./scale";
 
-const moment = (...shares: [string, number][]): Moment => ({ components: [], shares: shares.map(([suspectId, probability]) => ({ suspectId, probability })) });
+const moment = (...shares: [string, number][]): Moment => ({
+  components: [],
+  shares: shares.map(([suspectId, probability]) => ({ suspectId, probability })),
+});
 const MOMENTS = [moment(["a", 0.5], ["b", 0.3], ["c", 0.2]), moment(["a", 0.1], ["b", 0.85], ["c", 0.05])];
 
 describe("the river", () => {
@@ -19,15 +22,31 @@ describe("the river", () => {
 
   it("is drawn as closed ribbons", () => {
     const band = currents(MOMENTS, 1)[0];
-    const path = band ? ribbon(band, (i) => 100 * i, (s) => 50 * s) : "";
+    const path = band
+      ? ribbon(
+          band,
+          (i) => 100 * i,
+          (s) => 50 * s,
+        )
+      : "";
     expect(path).toMatch(/^M0,0 C50,0 50,0 100,0 L100,42\.5 .* Z$/);
   });
 
   it("writes no label over another", () => {
     const crowded = [moment(["a", 0.5], ["b", 0.5]), moment(["a", 0.5], ["b", 0.5])];
-    const places = labelPlaces(currents(crowded, 2), (i) => 10 * i, (s) => 10 * s);
+    const places = labelPlaces(
+      currents(crowded, 2),
+      (i) => 10 * i,
+      (s) => 10 * s,
+    );
     expect(places).toHaveLength(1);
-    expect(labelPlaces(currents(crowded, 2), (i) => 900 * i, (s) => 90 * s)).toHaveLength(2);
+    expect(
+      labelPlaces(
+        currents(crowded, 2),
+        (i) => 900 * i,
+        (s) => 90 * s,
+      ),
+    ).toHaveLength(2);
   });
 
   it("is empty without moments", () => expect(currents([], 3)).toEqual([]));

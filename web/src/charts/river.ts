@@ -15,7 +15,8 @@ export function currents(moments: Moment[], most: number): Current[] {
   if (!last) return [];
   const peak = new Map<string, number>();
   for (const moment of moments) {
-    for (const share of moment.shares) peak.set(share.suspectId, Math.max(peak.get(share.suspectId) ?? 0, share.probability));
+    for (const share of moment.shares)
+      peak.set(share.suspectId, Math.max(peak.get(share.suspectId) ?? 0, share.probability));
   }
   const now = new Map(last.shares.map((s) => [s.suspectId, s.probability]));
   const named = [...peak.keys()]
@@ -67,7 +68,11 @@ const LABEL_WIDTH = 210;
 const LABEL_HEIGHT = 17;
 
 /** Where each band is written: where it is widest, if that holds a line of text and no other label is there. */
-export function labelPlaces(bands: Current[], x: (moment: number) => number, y: (share: number) => number): LabelPlace[] {
+export function labelPlaces(
+  bands: Current[],
+  x: (moment: number) => number,
+  y: (share: number) => number,
+): LabelPlace[] {
   const placed: LabelPlace[] = [];
   for (const band of bands) {
     if (band.lows.length < 2) continue;
@@ -78,7 +83,10 @@ export function labelPlaces(bands: Current[], x: (moment: number) => number, y: 
     for (const spot of spots) {
       const last = band.lows.length - 1;
       const anchor = spot.i === 0 ? "start" : spot.i === last ? "end" : "middle";
-      const at = { x: x(spot.i) + (anchor === "start" ? 8 : anchor === "end" ? -8 : 0), y: y(spot.low + spot.width / 2) };
+      const at = {
+        x: x(spot.i) + (anchor === "start" ? 8 : anchor === "end" ? -8 : 0),
+        y: y(spot.low + spot.width / 2),
+      };
       const free = placed.every((p) => Math.abs(p.at.x - at.x) > LABEL_WIDTH || Math.abs(p.at.y - at.y) > LABEL_HEIGHT);
       if (free) {
         placed.push({ band, at, anchor });

@@ -42,23 +42,54 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
   const master = layout.components.find((c) => c.kind === "MASTER");
   const reservoir = layout.components.find((c) => c.kind === "RESERVOIR");
   const length = unit("LENGTH");
-  const boreText = master?.boreMm === undefined ? "" : length.core ? `${master.boreMm} mm` : `${shownFigure(master.boreMm, length)} in`;
-  const state = (id: string) => (!suspicion ? "" : (suspicion.get(id) ?? 0) >= clearedBelow ? percent(suspicion.get(id) ?? 0) : say("cleared"));
+  const boreText =
+    master?.boreMm === undefined
+      ? ""
+      : length.core
+        ? `${master.boreMm} mm`
+        : `${shownFigure(master.boreMm, length)} in`;
+  const state = (id: string) =>
+    !suspicion ? "" : (suspicion.get(id) ?? 0) >= clearedBelow ? percent(suspicion.get(id) ?? 0) : say("cleared");
   return (
-    <svg viewBox={`0 0 ${SIZE.width} ${SIZE.height}`} className="block h-full w-full" role="img"
-      aria-label={`${say("circuitLabel", { layout: layout.name })}. ${described()}`}>
+    <svg
+      viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+      className="block h-full w-full"
+      role="img"
+      aria-label={`${say("circuitLabel", { layout: layout.name })}. ${described()}`}
+    >
       <HatchPatterns id="sheet" />
       <Pipes placed={placed} look={look} />
       {input && (
-        <Foot input={look(input.id)} lever={input.kind === "LEVER"} label={say(input.kind === "LEVER" ? "circuitLever" : "circuitPedal", { ratio: input.ratio ?? "" })}
-          assist={assist && { look: look(assist.id), label: part(assist.id), hydraulic: assist.kind === "HYDRAULIC_ASSIST" }} />
+        <Foot
+          input={look(input.id)}
+          lever={input.kind === "LEVER"}
+          label={say(input.kind === "LEVER" ? "circuitLever" : "circuitPedal", { ratio: input.ratio ?? "" })}
+          assist={
+            assist && { look: look(assist.id), label: part(assist.id), hydraulic: assist.kind === "HYDRAULIC_ASSIST" }
+          }
+        />
       )}
       {master && reservoir && (
-        <Master look={look(master.id)} reservoir={{ look: look(reservoir.id), label: part(reservoir.id) }} label={say("circuitBore", { bore: boreText })}
-          chambers={master.chambers ?? 1} />
+        <Master
+          look={look(master.id)}
+          reservoir={{ look: look(reservoir.id), label: part(reservoir.id) }}
+          label={say("circuitBore", { bore: boreText })}
+          chambers={master.chambers ?? 1}
+        />
       )}
-      {placed.hubs.map((hub) => <Hub key={hub.id} hub={hub} look={look(hub.id)} label={part(hub.id)} />)}
-      {placed.ends.map((end) => <End key={end.id} end={end} radius={placed.radius} look={look(end.id)} label={part(end.id)} state={state(end.id)} />)}
+      {placed.hubs.map((hub) => (
+        <Hub key={hub.id} hub={hub} look={look(hub.id)} label={part(hub.id)} />
+      ))}
+      {placed.ends.map((end) => (
+        <End
+          key={end.id}
+          end={end}
+          radius={placed.radius}
+          look={look(end.id)}
+          label={part(end.id)}
+          state={state(end.id)}
+        />
+      ))}
       <Cuts placed={placed} layout={layout} stillFitted={stillFitted} />
     </svg>
   );
@@ -79,8 +110,15 @@ function Pipes({ placed, look }: { placed: Placed; look: (id: string) => Look })
         const own = look(pipe.to);
         const { hot } = own;
         return (
-          <path key={pipe.id} d={pipe.path} stroke={pipe.hose || own.p >= 0.12 ? own.stroke : "var(--soft)"} strokeWidth={pipe.hose ? (hot ? 7 : 4) : own.p >= 0.12 ? 5 : 3}
-            strokeDasharray={pipe.hose && hot ? "3 3" : undefined} strokeLinejoin="round" opacity={pipe.hose || own.p >= 0.12 ? 1 : 0.75} />
+          <path
+            key={pipe.id}
+            d={pipe.path}
+            stroke={pipe.hose || own.p >= 0.12 ? own.stroke : "var(--soft)"}
+            strokeWidth={pipe.hose ? (hot ? 7 : 4) : own.p >= 0.12 ? 5 : 3}
+            strokeDasharray={pipe.hose && hot ? "3 3" : undefined}
+            strokeLinejoin="round"
+            opacity={pipe.hose || own.p >= 0.12 ? 1 : 0.75}
+          />
         );
       })}
     </g>

@@ -6,28 +6,54 @@ import { type Placed, type Point, plugAt, type Stretch, UNDER_TEST_X } from "./p
 /** Plugs and clamps where they are fitted, and the line behind which nothing is under test. */
 export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: Layout; stillFitted: string[] }) {
   const { fitting } = useSettings();
-  const at = (kind: string) => stillFitted.filter((item) => item.startsWith(`${kind}@`)).map((item) => item.slice(kind.length + 1));
-  const leaving = (kind: string) => layout.joints.filter((j) => layout.components.find((c) => c.id === j.from)?.kind === kind).map((j) => j.id);
+  const at = (kind: string) =>
+    stillFitted.filter((item) => item.startsWith(`${kind}@`)).map((item) => item.slice(kind.length + 1));
+  const leaving = (kind: string) =>
+    layout.joints.filter((j) => layout.components.find((c) => c.id === j.from)?.kind === kind).map((j) => j.id);
   const ports = leaving("MASTER");
   const outlets = leaving("MODULATOR");
   const all = stillFitted.includes("plugs-modulator-outlets");
   const plugs = [...at("plug"), ...(all ? outlets : [])];
-  const clamped = placed.pipes.filter((p) => p.hose && at("clamp").some((place) => place === p.id || feeds(layout, p, place)));
+  const clamped = placed.pipes.filter(
+    (p) => p.hose && at("clamp").some((place) => place === p.id || feeds(layout, p, place)),
+  );
   const fitted = (joints: string[]) => joints.length > 0 && joints.every((id) => plugs.includes(id));
   const name = (id: string) => fitting(all && outlets.includes(id) ? "plugs-modulator-outlets" : `plug@${id}`);
   return (
     <g>
       {placed.pipes.flatMap((p, i) => [
-        plugs.includes(p.id) && placed.pipes.findIndex((other) => other.id === p.id) === i && <Plug key={p.id} at={plugAt(p, p.id)} name={name(p.id)} across={ports.includes(p.id)} />,
-        ...p.later.filter((id) => plugs.includes(id)).map((id) => <Plug key={id} at={plugAt(p, id)} name={name(id)} across={false} />),
+        plugs.includes(p.id) && placed.pipes.findIndex((other) => other.id === p.id) === i && (
+          <Plug key={p.id} at={plugAt(p, p.id)} name={name(p.id)} across={ports.includes(p.id)} />
+        ),
+        ...p.later
+          .filter((id) => plugs.includes(id))
+          .map((id) => <Plug key={id} at={plugAt(p, id)} name={name(id)} across={false} />),
       ])}
       {clamped.map((p) => (
-        <path key={p.id} d={`M${p.plug.x + 12} ${p.plug.y - 12}v24M${p.plug.x + 20} ${p.plug.y - 12}v24`} stroke="var(--ink)" strokeWidth="4" />
+        <path
+          key={p.id}
+          d={`M${p.plug.x + 12} ${p.plug.y - 12}v24M${p.plug.x + 20} ${p.plug.y - 12}v24`}
+          stroke="var(--ink)"
+          strokeWidth="4"
+        />
       ))}
       {(fitted(ports) || fitted(outlets)) && (
         <>
-          <path d={fitted(ports) ? "M210 216H488V20" : `M480 368H${UNDER_TEST_X}V20`} fill="none" stroke="var(--ink)" strokeWidth="2" strokeDasharray="2 6" />
-          <text x={fitted(ports) ? 496 : UNDER_TEST_X - 8} y="30" textAnchor={fitted(ports) ? "start" : "end"} className="figures fill-soft text-[15px]">{say("underTest")}</text>
+          <path
+            d={fitted(ports) ? "M210 216H488V20" : `M480 368H${UNDER_TEST_X}V20`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth="2"
+            strokeDasharray="2 6"
+          />
+          <text
+            x={fitted(ports) ? 496 : UNDER_TEST_X - 8}
+            y="30"
+            textAnchor={fitted(ports) ? "start" : "end"}
+            className="figures fill-soft text-[15px]"
+          >
+            {say("underTest")}
+          </text>
         </>
       )}
     </g>

@@ -32,7 +32,10 @@ export interface Placed {
 
 export const SIZE = { width: 960, height: 452 };
 export const MASTER = { x: 226, y: 98, width: 198, height: 68 };
-export const PORTS: Record<"PRIMARY" | "SECONDARY", Point> = { PRIMARY: { x: 286, y: 166 }, SECONDARY: { x: 372, y: 166 } };
+export const PORTS: Record<"PRIMARY" | "SECONDARY", Point> = {
+  PRIMARY: { x: 286, y: 166 },
+  SECONDARY: { x: 372, y: 166 },
+};
 const END_X = 806;
 const HUB_X = [500, 596, 680];
 const HUB_SIZE: Record<HubKind, { width: number; height: number }> = {
@@ -59,7 +62,11 @@ export function place(layout: Layout): Placed {
   const kinds = new Map(layout.components.map((c) => [c.id, c.kind]));
   const ends = layout.components.filter((c) => isEnd(c.kind));
   const step = ends.length > 1 ? (SIZE.height - 92) / (ends.length - 1) : 0;
-  const placedEnds = ends.map((c, i) => ({ id: c.id, kind: c.kind as EndKind, at: { x: END_X, y: ends.length > 1 ? 46 + i * step : 262 } }));
+  const placedEnds = ends.map((c, i) => ({
+    id: c.id,
+    kind: c.kind as EndKind,
+    at: { x: END_X, y: ends.length > 1 ? 46 + i * step : 262 },
+  }));
   const radius = ends.length > 1 ? Math.min(34, 0.42 * step) : 34;
   const hubs = placeHubs(layout, kinds, new Map(placedEnds.map((e) => [e.id, e.at.y])));
   const pipes = new Stretches(layout, kinds, placedEnds, hubs, radius).all();
@@ -78,13 +85,15 @@ function placeHubs(layout: Layout, kinds: Map<string, ComponentKind>, endY: Map<
     }
     return count;
   };
-  return layout.components.filter((c) => isHub(c.kind)).map((c) => {
-    const kind = c.kind as HubKind;
-    const ys = behind(c.id);
-    const middle = ys.reduce((sum, y) => sum + y, 0) / Math.max(1, ys.length);
-    const y = kind === "MODULATOR" ? 298 : Math.max(HIGHEST_HUB, Math.min(SIZE.height - 50, middle));
-    return { id: c.id, kind, at: { x: HUB_X[Math.min(depth(c.id), HUB_X.length - 1)] ?? 500, y }, ...HUB_SIZE[kind] };
-  });
+  return layout.components
+    .filter((c) => isHub(c.kind))
+    .map((c) => {
+      const kind = c.kind as HubKind;
+      const ys = behind(c.id);
+      const middle = ys.reduce((sum, y) => sum + y, 0) / Math.max(1, ys.length);
+      const y = kind === "MODULATOR" ? 298 : Math.max(HIGHEST_HUB, Math.min(SIZE.height - 50, middle));
+      return { id: c.id, kind, at: { x: HUB_X[Math.min(depth(c.id), HUB_X.length - 1)] ?? 500, y }, ...HUB_SIZE[kind] };
+    });
 }
 
 /** Draws from the ports outwards, stretch by stretch. */
@@ -124,14 +133,37 @@ class Stretches {
     const end = this.ends.find((e) => e.id === last.to);
     const hub = this.hubs.find((h) => h.id === last.to);
     const second = joint.chamber === "SECONDARY" ? 1 : 0;
-    const target = end ? { x: end.at.x - this.radius, y: end.at.y } : { x: hub?.at.x ?? 0, y: (hub?.at.y ?? 0) + (hub?.kind === "MODULATOR" ? second * 34 - 16 : 0) };
+    const target = end
+      ? { x: end.at.x - this.radius, y: end.at.y }
+      : { x: hub?.at.x ?? 0, y: (hub?.at.y ?? 0) + (hub?.kind === "MODULATOR" ? second * 34 - 16 : 0) };
     const start = hose ? target.x - HOSE_LENGTH : target.x;
     const first = this.kinds.get(joint.from) === "MASTER";
-    const path = first ? fromPort(from, { x: start, y: target.y }, second) : fromHub(from, { x: start, y: target.y }, lane);
-    this.drawn.push({ id: joint.id, path, to: pipe ?? hose?.id ?? last.to, hose: false, plug: first ? { x: from.x, y: from.y + 34 } : this.kinds.get(joint.from) === "MODULATOR" ? { x: from.x + 12, y: from.y } : behindTee(from, { x: start, y: target.y }, lane),
-      later: passed.filter((id) => id !== hose?.joint && id !== behind), tail: { x: start - 12, y: target.y } });
+    const path = first
+      ? fromPort(from, { x: start, y: target.y }, second)
+      : fromHub(from, { x: start, y: target.y }, lane);
+    this.drawn.push({
+      id: joint.id,
+      path,
+      to: pipe ?? hose?.id ?? last.to,
+      hose: false,
+      plug: first
+        ? { x: from.x, y: from.y + 34 }
+        : this.kinds.get(joint.from) === "MODULATOR"
+          ? { x: from.x + 12, y: from.y }
+          : behindTee(from, { x: start, y: target.y }, lane),
+      later: passed.filter((id) => id !== hose?.joint && id !== behind),
+      tail: { x: start - 12, y: target.y },
+    });
     if (hose) {
-      this.drawn.push({ id: hose.joint, path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`, to: hose.id, hose: true, plug: { x: start, y: target.y }, later: behind ? [behind] : [], tail: { x: target.x - 4, y: target.y } });
+      this.drawn.push({
+        id: hose.joint,
+        path: `M${start} ${target.y}c8 -10 14 10 22 0s14 -8 22 0`,
+        to: hose.id,
+        hose: true,
+        plug: { x: start, y: target.y },
+        later: behind ? [behind] : [],
+        tail: { x: target.x - 4, y: target.y },
+      });
     }
     if (hub) this.leave(hub, joint.chamber);
   }
@@ -154,7 +186,9 @@ function fromPort(port: Point, to: Point, lane: number): string {
 }
 
 function fromHub(from: Point, to: Point, lane: number): string {
-  return from.y === to.y ? `M${from.x} ${from.y}H${to.x}` : `M${from.x} ${from.y}H${bend(from, to, lane)}V${to.y}H${to.x}`;
+  return from.y === to.y
+    ? `M${from.x} ${from.y}H${to.x}`
+    : `M${from.x} ${from.y}H${bend(from, to, lane)}V${to.y}H${to.x}`;
 }
 
 /** A lane of its own for each pipe that leaves a hub, the outermost the furthest from the ends: where the ends follow one another as the pipes do, no two cross. */
@@ -169,7 +203,9 @@ function bend(from: Point, to: Point, lane: number): number {
 
 /** Where a pipe is plugged that leaves a tee: past its bend, since all of them leave it in one place. */
 function behindTee(from: Point, to: Point, lane: number): Point {
-  return from.y === to.y ? { x: from.x + 16, y: from.y } : { x: Math.min(to.x, bend(from, to, lane) + PLUG_ROOM), y: to.y };
+  return from.y === to.y
+    ? { x: from.x + 16, y: from.y }
+    : { x: Math.min(to.x, bend(from, to, lane) + PLUG_ROOM), y: to.y };
 }
 
 /** Where a joint of a stretch is plugged. */

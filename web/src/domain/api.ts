@@ -1,6 +1,19 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./generated/api";
-import type { Calculation, Calculator, Catalogue, CheckedLayout, FigureRequest, Job, JobList, Layout, OpenJobRequest, Test, Workshop, WorkshopRequest } from "./types";
+import type {
+  Calculation,
+  Calculator,
+  Catalogue,
+  CheckedLayout,
+  FigureRequest,
+  Job,
+  JobList,
+  Layout,
+  OpenJobRequest,
+  Test,
+  Workshop,
+  WorkshopRequest,
+} from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
 
@@ -50,43 +63,49 @@ async function taken<T>(call: Promise<Answer<T>>): Promise<T> {
     return answer.data;
   }
   const problem = (answer.error ?? {}) as { type?: string; detail?: string; findings?: Finding[] };
-  throw new Refusal(answer.response.status, problem.type ?? "", problem.detail ?? "The server refused", problem.findings ?? []);
+  throw new Refusal(
+    answer.response.status,
+    problem.type ?? "",
+    problem.detail ?? "The server refused",
+    problem.findings ?? [],
+  );
 }
 
 /** The writes that add to a log, by the last part of their address. */
 export type WriteKind = "readings" | "strikes" | "set-aside" | "take-off" | "verdict" | "notes";
 
 export const api = {
-  words: () => taken<Record<string, string>>(client.GET("/api/words") as Promise<Answer<Record<string, string>>>),
-  catalogue: () => taken<Catalogue>(client.GET("/api/catalogue") as Promise<Answer<Catalogue>>),
+  words: () => taken<Record<string, string>>(client.GET("/api/words")),
+  catalogue: () => taken<Catalogue>(client.GET("/api/catalogue")),
   jobs: (query: { stage: string; search: string; after?: string }) =>
-    taken<JobList>(client.GET("/api/jobs", { params: { query } }) as Promise<Answer<JobList>>),
-  job: (id: string) => taken<Job>(client.GET("/api/jobs/{id}", { params: { path: { id } } }) as Promise<Answer<Job>>),
+    taken<JobList>(client.GET("/api/jobs", { params: { query } })),
+  job: (id: string) => taken<Job>(client.GET("/api/jobs/{id}", { params: { path: { id } } })),
   test: (id: string, procedureId: string) =>
-    taken<Test>(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } }) as Promise<Answer<Test>>),
+    taken<Test>(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } })),
   calculators: (layoutId: string) =>
-    taken<Calculator[]>(client.GET("/api/calculators", { params: { query: { layoutId } } }) as Promise<Answer<Calculator[]>>),
+    taken<Calculator[]>(client.GET("/api/calculators", { params: { query: { layoutId } } })),
   calculate: (id: string, layoutId: string, columns: FigureRequest[][]) =>
     taken<Calculation>(
-      client.POST("/api/calculators/{id}", { params: { path: { id } }, body: { layoutId, columns: columns.map((inputs) => ({ inputs })) } }) as Promise<
-        Answer<Calculation>
-      >,
+      client.POST("/api/calculators/{id}", {
+        params: { path: { id } },
+        body: { layoutId, columns: columns.map((inputs) => ({ inputs })) },
+      }),
     ),
-  schema: () => taken<unknown>(client.GET("/api/layout-schema") as Promise<Answer<unknown>>),
-  layoutFile: (id: string) => taken<unknown>(client.GET("/api/layouts/{id}", { params: { path: { id } } }) as Promise<Answer<unknown>>),
-  checkLayout: (file: object) => taken<CheckedLayout>(client.POST("/api/layouts/check", { body: file as never }) as Promise<Answer<CheckedLayout>>),
+  schema: () => taken<unknown>(client.GET("/api/layout-schema")),
+  layoutFile: (id: string) => taken<unknown>(client.GET("/api/layouts/{id}", { params: { path: { id } } })),
+  checkLayout: (file: object) => taken<CheckedLayout>(client.POST("/api/layouts/check", { body: file as never })),
   saveLayout: (personId: string, file: object) =>
-    taken<Layout>(client.POST("/api/layouts", { params: { query: { personId } }, body: file as never }) as Promise<Answer<Layout>>),
+    taken<Layout>(client.POST("/api/layouts", { params: { query: { personId } }, body: file as never })),
   withdrawLayout: (personId: string, id: string) =>
-    taken<Layout>(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } }) as Promise<Answer<Layout>>),
-  workshop: () => taken<Workshop>(client.GET("/api/workshop") as Promise<Answer<Workshop>>),
-  tellWorkshop: (body: WorkshopRequest) => taken<Workshop>(client.PUT("/api/workshop", { body }) as Promise<Answer<Workshop>>),
-  open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body }) as Promise<Answer<Job>>),
+    taken<Layout>(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } })),
+  workshop: () => taken<Workshop>(client.GET("/api/workshop")),
+  tellWorkshop: (body: WorkshopRequest) => taken<Workshop>(client.PUT("/api/workshop", { body })),
+  open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body })),
   write: (jobId: string, kind: WriteKind, body: object) =>
     taken<Job>(
       client.POST(`/api/jobs/{id}/${kind}` as "/api/jobs/{id}/verdict", {
         params: { path: { id: jobId } },
         body: body as never,
-      }) as Promise<Answer<Job>>,
+      }),
     ),
 };

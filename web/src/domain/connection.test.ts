@@ -16,5 +16,7 @@ describe("what the strip says", () => {
   });
 
   it("tells what was refused before anything else", () =>
-    expect(connectionOf([WRITE, { ...WRITE, entryId: "e2", refused: { message: "no", findings: [] } }], true)).toBe("refused"));
+    expect(connectionOf([WRITE, { ...WRITE, entryId: "e2", refused: { message: "no", findings: [] } }], true)).toBe(
+      "refused",
+    ));
 });

@@ -1,10 +1,29 @@
 import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { api, Refusal } from "./api";
-import { drop, due, find, keep, readDraft, release, saveDraft, send, sendDue, takeBack, waiting, type Waiting } from "./outbox";
+import {
+  drop,
+  due,
+  find,
+  keep,
+  readDraft,
+  release,
+  saveDraft,
+  send,
+  sendDue,
+  takeBack,
+  waiting,
+  type Waiting,
+} from "./outbox";
 import type { Job } from "./types";
 
-const WRITE: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", body: { procedureId: "free-play" }, madeAt: 1_000_000 };
+const WRITE: Waiting = {
+  entryId: "e1",
+  jobId: "j1",
+  kind: "readings",
+  body: { procedureId: "free-play" },
+  madeAt: 1_000_000,
+};
 const job = (sequence: number) => ({ id: "j1", sequence }) as Job;
 
 beforeEach(async () => {
@@ -18,7 +37,12 @@ describe("a kept write", () => {
     const write = vi.spyOn(api, "write").mockResolvedValue(job(3));
     await keep(WRITE);
     expect(await send(WRITE, 2)).toEqual(job(3));
-    expect(write).toHaveBeenCalledWith("j1", "readings", { procedureId: "free-play", entryId: "e1", sequence: 2, takenSecondsAgo: 90 });
+    expect(write).toHaveBeenCalledWith("j1", "readings", {
+      procedureId: "free-play",
+      entryId: "e1",
+      sequence: 2,
+      takenSecondsAgo: 90,
+    });
     expect(await waiting()).toEqual([]);
   });
 
@@ -31,7 +55,10 @@ describe("a kept write", () => {
 
   it("is sent again under the same id when somebody else entered something", async () => {
     vi.spyOn(api, "job").mockResolvedValue(job(7));
-    const write = vi.spyOn(api, "write").mockRejectedValueOnce(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown")).mockResolvedValue(job(8));
+    const write = vi
+      .spyOn(api, "write")
+      .mockRejectedValueOnce(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"))
+      .mockResolvedValue(job(8));
     await keep(WRITE);
     expect((await send(WRITE, 2)).sequence).toBe(8);
     expect(write.mock.calls.map(([, , body]) => body)).toEqual([
@@ -41,10 +68,20 @@ describe("a kept write", () => {
   });
 
   it("that is refused stays, is not sent again by itself, and can be sent mended under the same id", async () => {
-    const write = vi.spyOn(api, "write").mockRejectedValueOnce(new Refusal(422, "urn:overturn:problem:input-not-allowed", "no", [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }])).mockResolvedValue(job(3));
+    const write = vi
+      .spyOn(api, "write")
+      .mockRejectedValueOnce(
+        new Refusal(422, "urn:overturn:problem:input-not-allowed", "no", [
+          { field: "figures.play", given: "900", allowed: "0 to 80 mm" },
+        ]),
+      )
+      .mockResolvedValue(job(3));
     await keep(WRITE);
     await expect(send(WRITE, 2)).rejects.toThrow("no");
-    expect((await find("e1"))?.refused).toEqual({ message: "no", findings: [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }] });
+    expect((await find("e1"))?.refused).toEqual({
+      message: "no",
+      findings: [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }],
+    });
     await sendDue(() => undefined);
     expect(write).toHaveBeenCalledTimes(1);
     const mended = await release("e1");
@@ -55,7 +92,9 @@ describe("a kept write", () => {
 
   it("waits, and is never dropped, however often the job is busy", async () => {
     vi.spyOn(api, "job").mockResolvedValue(job(7));
-    const write = vi.spyOn(api, "write").mockRejectedValue(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"));
+    const write = vi
+      .spyOn(api, "write")
+      .mockRejectedValue(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"));
     await keep(WRITE);
     await expect(send(WRITE, 2)).rejects.toThrow("grown");
     expect(write).toHaveBeenCalledTimes(5);
@@ -65,8 +104,14 @@ describe("a kept write", () => {
   });
 
   it("that accepts a verdict is of the log on the screen: grown, it is refused and stays", async () => {
-    const write = vi.spyOn(api, "write").mockRejectedValue(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"));
-    const verdict: Waiting = { ...WRITE, kind: "verdict", body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4 } };
+    const write = vi
+      .spyOn(api, "write")
+      .mockRejectedValue(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"));
+    const verdict: Waiting = {
+      ...WRITE,
+      kind: "verdict",
+      body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4 },
+    };
     await keep(verdict);
     await expect(send(verdict, 9)).rejects.toThrow("grown");
     expect(write).toHaveBeenCalledTimes(1);
@@ -92,12 +137,20 @@ describe("a kept write", () => {
 });
 
 describe("many kept writes", () => {
-  const named = (entryId: string, madeAt: number, more: Partial<Waiting> = {}): Waiting => ({ ...WRITE, entryId, madeAt, ...more });
+  const named = (entryId: string, madeAt: number, more: Partial<Waiting> = {}): Waiting => ({
+    ...WRITE,
+    entryId,
+    madeAt,
+    ...more,
+  });
 
   it("are not held up by one on which the server fails, which is given up to the user in the end", async () => {
     vi.spyOn(api, "job").mockResolvedValue(job(2));
     vi.spyOn(api, "write").mockImplementation((_job, _kind, body) =>
-      (body as Waiting).entryId === "bad" ? Promise.reject(new Refusal(500, "urn:overturn:problem:our-own-fault", "fault")) : Promise.resolve(job(3)));
+      (body as Waiting).entryId === "bad"
+        ? Promise.reject(new Refusal(500, "urn:overturn:problem:our-own-fault", "fault"))
+        : Promise.resolve(job(3)),
+    );
     await keep(named("bad", 1));
     await keep(named("good", 2));
     const arrived: string[] = [];

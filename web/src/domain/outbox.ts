@@ -102,8 +102,10 @@ export async function release(entryId: string): Promise<Waiting | undefined> {
   return free;
 }
 
-export const saveDraft = async (key: string, draft: unknown): Promise<void> => void (await (await store()).put("drafts", draft, key));
-export const readDraft = async <T>(key: string): Promise<T | undefined> => (await (await store()).get("drafts", key)) as T | undefined;
+export const saveDraft = async (key: string, draft: unknown): Promise<void> =>
+  void (await (await store()).put("drafts", draft, key));
+export const readDraft = async <T>(key: string): Promise<T | undefined> =>
+  (await (await store()).get("drafts", key)) as T | undefined;
 export const dropDraft = async (key: string): Promise<void> => (await store()).delete("drafts", key);
 
 /** Whether a write is to be sent now. */
@@ -128,8 +130,13 @@ export async function send(write: Waiting, sequence?: number): Promise<Job> {
 }
 
 async function sent(write: Waiting, sequence?: number): Promise<Job> {
-  const body = { ...write.body, entryId: write.entryId, takenSecondsAgo: Math.max(0, Math.round((Date.now() - write.madeAt) / 1000)) };
-  if (write.kind === "jobs") return api.open({ ...body, jobId: write.jobId } as unknown as Parameters<typeof api.open>[0]);
+  const body = {
+    ...write.body,
+    entryId: write.entryId,
+    takenSecondsAgo: Math.max(0, Math.round((Date.now() - write.madeAt) / 1000)),
+  };
+  if (write.kind === "jobs")
+    return api.open({ ...body, jobId: write.jobId } as unknown as Parameters<typeof api.open>[0]);
   if (write.kind === "verdict") return api.write(write.jobId, write.kind, body);
   let seen = sequence ?? (await api.job(write.jobId)).sequence;
   for (let attempt = 1; ; attempt++) {
@@ -152,9 +159,15 @@ async function keepAfter(write: Waiting, refusal: Refusal): Promise<void> {
   if (!(await find(write.entryId))) return;
   const failures = (write.failures ?? 0) + 1;
   const { holdUntil: _held, away: _away, ...rest } = write;
-  if (!mayDo(write, refusal)) await keep({ ...rest, refused: { message: refusal.message, findings: refusal.findings } });
+  if (!mayDo(write, refusal))
+    await keep({ ...rest, refused: { message: refusal.message, findings: refusal.findings } });
   else if (refusal.status === 0) await keep({ ...rest, away: true });
-  else await keep({ ...rest, failures, notBefore: Date.now() + Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** (failures - 1)) });
+  else
+    await keep({
+      ...rest,
+      failures,
+      notBefore: Date.now() + Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** (failures - 1)),
+    });
 }
 
 /**

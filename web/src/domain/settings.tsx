@@ -71,7 +71,12 @@ export function SettingsProvider({ children, loading, failed }: Shown) {
 /** "front-left-hose" as words, for parts that no preset has. */
 export const asWords = (id: string) => id.charAt(0).toUpperCase() + id.slice(1).replaceAll("-", " ");
 
-function settings(kept: Kept, setKept: (k: Kept) => void, words: Record<string, string>, catalogue: Catalogue): Settings {
+function settings(
+  kept: Kept,
+  setKept: (k: Kept) => void,
+  words: Record<string, string>,
+  catalogue: Catalogue,
+): Settings {
   const part = (id: string) => words[`component.${id}`] ?? asWords(id);
   return {
     ...kept,
@@ -85,7 +90,10 @@ function settings(kept: Kept, setKept: (k: Kept) => void, words: Record<string, 
     set: (change) => setKept({ ...kept, ...change }),
     word: (id, values) => {
       const { key, joints } = keyed(id);
-      return filled(words[key] ?? id, joints.length > 0 ? { ...values, places: joints.map((j) => part(j).toLowerCase()).join(", ") } : values);
+      return filled(
+        words[key] ?? id,
+        joints.length > 0 ? { ...values, places: joints.map((j) => part(j).toLowerCase()).join(", ") } : values,
+      );
     },
     show: (coreValue, dimension) => shown(coreValue, dimension, kept.units, catalogue.units),
     unit: (dimension) => unitFor(dimension, kept.units, catalogue.units),

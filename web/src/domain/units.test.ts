@@ -26,7 +26,8 @@ describe("typed figures", () => {
   it("longer than any figure is none", () => expect(preview("4" + " ".repeat(60), MM, UNITS)).toBeUndefined());
 
   it.each(["", "hard", "12 N", "1/0", "1,2,3", "12 furlong"])("%s is no length", (text) =>
-    expect(preview(text, MM, UNITS)).toBeUndefined());
+    expect(preview(text, MM, UNITS)).toBeUndefined(),
+  );
 });
 
 describe("shown figures", () => {
@@ -60,7 +61,13 @@ describe("shown figures", () => {
 });
 
 describe("a figure as typed", () => {
-  it.each([["3/8", "in", "3/8 in"], ["3/8 in", "in", "3/8 in"], ["23,8", "mm", "23,8 mm"], ["12\"", "in", "12\""], ["4", undefined, "4"]] as const)("%s typed in %s reads %s", (text, unit, shown) => {
+  it.each([
+    ["3/8", "in", "3/8 in"],
+    ["3/8 in", "in", "3/8 in"],
+    ["23,8", "mm", "23,8 mm"],
+    ['12"', "in", '12"'],
+    ["4", undefined, "4"],
+  ] as const)("%s typed in %s reads %s", (text, unit, shown) => {
     expect(asTyped(text, unit)).toBe(shown);
   });
 });

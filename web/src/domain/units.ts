@@ -2,10 +2,54 @@ import type { Dimension, Unit } from "./types";
 
 export type UnitSystem = "metric" | "us";
 
-const US_SYMBOL: Record<Dimension, string> = { LENGTH: "in", FORCE: "lbf", PRESSURE: "psi", DEPRESSION: "inHg", VOLUME: "fl oz",
-  TIME: "s", TORQUE: "lbf ft", TEMPERATURE: "°F", TEMPERATURE_RISE: "°F rise", SHARE: "%", AREA: "in²", STIFFNESS: "mL/bar", FLOW: "mL/min", RATIO: "×", TURNS: "turns", STROKES: "strokes" };
-const DECIMALS: Record<string, number> = { mm: 0, in: 2, N: 0, lbf: 0, bar: 1, psi: 0, kPa: 0, inHg: 1, mL: 1, "fl oz": 2,
-  s: 1, Nm: 0, "lbf ft": 0, "°C": 0, "°F": 0, "°C rise": 0, "°F rise": 0, "%": 0, "mm²": 0, "cm²": 1, "in²": 2, "mL/bar": 4, "mL/min": 2, "×": 2, turns: 1, strokes: 0, m: 0, ft: 0 };
+const US_SYMBOL: Record<Dimension, string> = {
+  LENGTH: "in",
+  FORCE: "lbf",
+  PRESSURE: "psi",
+  DEPRESSION: "inHg",
+  VOLUME: "fl oz",
+  TIME: "s",
+  TORQUE: "lbf ft",
+  TEMPERATURE: "°F",
+  TEMPERATURE_RISE: "°F rise",
+  SHARE: "%",
+  AREA: "in²",
+  STIFFNESS: "mL/bar",
+  FLOW: "mL/min",
+  RATIO: "×",
+  TURNS: "turns",
+  STROKES: "strokes",
+};
+const DECIMALS: Record<string, number> = {
+  mm: 0,
+  in: 2,
+  N: 0,
+  lbf: 0,
+  bar: 1,
+  psi: 0,
+  kPa: 0,
+  inHg: 1,
+  mL: 1,
+  "fl oz": 2,
+  s: 1,
+  Nm: 0,
+  "lbf ft": 0,
+  "°C": 0,
+  "°F": 0,
+  "°C rise": 0,
+  "°F rise": 0,
+  "%": 0,
+  "mm²": 0,
+  "cm²": 1,
+  "in²": 2,
+  "mL/bar": 4,
+  "mL/min": 2,
+  "×": 2,
+  turns: 1,
+  strokes: 0,
+  m: 0,
+  ft: 0,
+};
 
 /** The unit in which a dimension is shown and asked for. */
 export function unitFor(dimension: Dimension, system: UnitSystem, units: Unit[]): Unit {
@@ -39,7 +83,10 @@ export function preview(text: string, unit: Unit, units: Unit[]): number | undef
   const named = symbol === undefined ? unit : units.find((u) => u.symbol === (symbol === '"' ? "in" : symbol));
   if (!named || named.dimension !== unit.dimension) return undefined;
   const fraction = text.match(FRACTION);
-  if (fraction) return (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit + named.zeroInCore;
+  if (fraction)
+    return (
+      (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit + named.zeroInCore
+    );
   if (!NUMBER.test(text)) return undefined;
   return Number.parseFloat(text.replace(",", ".")) * named.coreUnitsPerUnit + named.zeroInCore;
 }
@@ -66,7 +113,9 @@ export function oneIn(wrong: number): string {
 /** Odds factor in plain words: ×9, ×0.2 becomes ÷5. */
 export function factor(oddsFactor: number): string {
   const strength = oddsFactor >= 1 ? oddsFactor : 1 / oddsFactor;
-  return strength >= 100 ? "×100+" : `×${strength >= 10 ? Math.round(strength) : strength.toFixed(1).replace(".0", "")}`;
+  return strength >= 100
+    ? "×100+"
+    : `×${strength >= 10 ? Math.round(strength) : strength.toFixed(1).replace(".0", "")}`;
 }
 
 export function minutes(value: number): string {

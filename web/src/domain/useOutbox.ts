@@ -36,7 +36,9 @@ export function connectionOf(kept: Waiting[] | undefined, sending: boolean): Con
   if (kept === undefined) return "unknown";
   if (kept.some((write) => write.refused)) return "refused";
   if (kept.length === 0) return "saved";
-  return sending && kept.every((write) => write.failures === undefined && !write.away && write.holdUntil === undefined) ? "sending" : "waiting";
+  return sending && kept.every((write) => write.failures === undefined && !write.away && write.holdUntil === undefined)
+    ? "sending"
+    : "waiting";
 }
 
 export function useConnection(): { connection: Connection; kept: Waiting[] } {
@@ -71,9 +73,20 @@ async function sendNow(queries: QueryClient, write: Waiting): Promise<Job | unde
 export function useWrite(jobId: string, personId: string) {
   const queries = useQueryClient();
   return useCallback(
-    async (kind: WriteKind | "jobs", body: Record<string, unknown>, entryId: string = crypto.randomUUID()): Promise<Job | undefined> => {
+    async (
+      kind: WriteKind | "jobs",
+      body: Record<string, unknown>,
+      entryId: string = crypto.randomUUID(),
+    ): Promise<Job | undefined> => {
       const vehicle = queries.getQueryData<Job>(["job", jobId])?.vehicle;
-      const write: Waiting = { entryId, jobId, kind, body: { ...body, personId }, vehicle, madeAt: (await find(entryId))?.madeAt ?? Date.now() };
+      const write: Waiting = {
+        entryId,
+        jobId,
+        kind,
+        body: { ...body, personId },
+        vehicle,
+        madeAt: (await find(entryId))?.madeAt ?? Date.now(),
+      };
       await keep(write);
       return sendNow(queries, write);
     },
@@ -105,7 +118,9 @@ export function useSender() {
       last = Date.now();
       const work = () => sendDue((job) => show(queries, job));
       try {
-        await (navigator.locks ? navigator.locks.request("overturn-outbox", { ifAvailable: true }, (lock) => (lock ? work() : undefined)) : work());
+        await (navigator.locks
+          ? navigator.locks.request("overturn-outbox", { ifAvailable: true }, (lock) => (lock ? work() : undefined))
+          : work());
       } finally {
         busy = false;
       }

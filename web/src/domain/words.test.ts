@@ -3,8 +3,14 @@ import { filled, keyed } from "./words";
 
 describe("words of a test that is derived from the layout", () => {
   it("are found by its kind, the joints apart", () => {
-    expect(keyed("test.cut-lines@front-inlet+rear-inlet.step.fit")).toEqual({ key: "test.cut-lines.step.fit", joints: ["front-inlet", "rear-inlet"] });
-    expect(keyed("test.cut-clamps@front-left-hose-inlet")).toEqual({ key: "test.cut-clamps", joints: ["front-left-hose-inlet"] });
+    expect(keyed("test.cut-lines@front-inlet+rear-inlet.step.fit")).toEqual({
+      key: "test.cut-lines.step.fit",
+      joints: ["front-inlet", "rear-inlet"],
+    });
+    expect(keyed("test.cut-clamps@front-left-hose-inlet")).toEqual({
+      key: "test.cut-clamps",
+      joints: ["front-left-hose-inlet"],
+    });
   });
 
   it("leave every other id as it is", () => {
@@ -12,7 +18,9 @@ describe("words of a test that is derived from the layout", () => {
   });
 
   it("say where, and show a value that is missing by its name", () => {
-    expect(filled("Hold with lines plugged: {places}", { places: "front inlet, rear inlet" })).toBe("Hold with lines plugged: front inlet, rear inlet");
+    expect(filled("Hold with lines plugged: {places}", { places: "front inlet, rear inlet" })).toBe(
+      "Hold with lines plugged: front inlet, rear inlet",
+    );
     expect(filled("Press to {medium}")).toBe("Press to {medium}");
   });
 });

@@ -38,8 +38,14 @@ export function ShareBar({ id, share, sound = false }: { id: string; share: numb
       <HatchPatterns id={id} />
       <rect x="0.5" y="0.5" width="100%" height="11" fill="none" stroke="var(--grid)" />
       {weight !== "none" && (
-        <rect x="0.5" y="0.5" width={`${Math.max(1, 99.5 * share)}%`} height="11" fill={sound ? "var(--cool-band)" : `url(#${id}-${weight})`}
-          stroke={sound ? "var(--cool)" : "var(--hot)"} />
+        <rect
+          x="0.5"
+          y="0.5"
+          width={`${Math.max(1, 99.5 * share)}%`}
+          height="11"
+          fill={sound ? "var(--cool-band)" : `url(#${id}-${weight})`}
+          stroke={sound ? "var(--cool)" : "var(--hot)"}
+        />
       )}
     </svg>
   );

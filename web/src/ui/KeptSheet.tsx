@@ -8,7 +8,13 @@ import { Button } from "./Button";
 import { Dialog } from "./Dialog";
 
 const KINDS: Record<Waiting["kind"], UiWord> = {
-  jobs: "keptJob", readings: "keptReading", strikes: "keptStrike", "set-aside": "keptAside", "take-off": "keptTakeOff", verdict: "keptVerdict", notes: "keptNote",
+  jobs: "keptJob",
+  readings: "keptReading",
+  strikes: "keptStrike",
+  "set-aside": "keptAside",
+  "take-off": "keptTakeOff",
+  verdict: "keptVerdict",
+  notes: "keptNote",
 };
 /** The one text of an entry that can be mended where it is shown. */
 const TEXTS: Partial<Record<Waiting["kind"], "why" | "text">> = { strikes: "why", "set-aside": "why", notes: "text" };
@@ -19,7 +25,9 @@ export function KeptSheet({ open, onClose, kept }: { open: boolean; onClose: () 
     <Dialog open={open} onClose={onClose} title={say("keptSheet")}>
       {kept.length === 0 && <p className="text-lg">{say("keptNothing")}</p>}
       <ul>
-        {kept.map((write) => <KeptLine key={write.entryId} write={write} onClose={onClose} />)}
+        {kept.map((write) => (
+          <KeptLine key={write.entryId} write={write} onClose={onClose} />
+        ))}
       </ul>
     </Dialog>
   );
@@ -29,13 +37,21 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
   const { word } = useSettings();
   const [throwing, setThrowing] = useState(false);
   const about = write.body as { procedureId?: string; vehicle?: string };
-  const what = [say(KINDS[write.kind]), about.procedureId && word(`test.${about.procedureId}`), write.vehicle ?? about.vehicle].filter(Boolean).join(" · ");
+  const what = [
+    say(KINDS[write.kind]),
+    about.procedureId && word(`test.${about.procedureId}`),
+    write.vehicle ?? about.vehicle,
+  ]
+    .filter(Boolean)
+    .join(" · ");
   return (
     <li className="border-t border-rule py-3">
       <p className="text-lg font-semibold">{what}</p>
       <p className="figures text-sm text-soft">{new Date(write.madeAt).toLocaleString()}</p>
       {write.refused ? (
-        <p role="alert" className="my-2 border-2 border-danger p-2">{say("keptRefused")} {write.refused.message}</p>
+        <p role="alert" className="my-2 border-2 border-danger p-2">
+          {say("keptRefused")} {write.refused.message}
+        </p>
       ) : (
         <p className="my-1">{say(write.holdUntil === undefined ? "keptWaits" : "keptHeld")}</p>
       )}
@@ -43,7 +59,9 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
         <div className="flex flex-wrap items-center gap-2">
           <p className="flex-1 basis-56">{say("throwAwaySure")}</p>
           <Button onClick={() => setThrowing(false)}>{say("cancel")}</Button>
-          <Button filled onClick={() => void drop(write.entryId)}>{say("throwAwayYes")}</Button>
+          <Button filled onClick={() => void drop(write.entryId)}>
+            {say("throwAwayYes")}
+          </Button>
         </div>
       ) : (
         <Ways write={write} onClose={onClose} onThrow={() => setThrowing(true)} />
@@ -52,12 +70,14 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
   );
 }
 
+const textOf = (value: unknown): string => (typeof value === "string" ? value : "");
+
 /** Mend where it was made, or the text here; send again; throw away. */
 function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void; onThrow: () => void }) {
   const go = useNavigate();
   const sendNow = useSendNow();
   const field = TEXTS[write.kind];
-  const [text, setText] = useState(String(field ? (write.body[field] ?? "") : ""));
+  const [text, setText] = useState(field ? textOf(write.body[field]) : "");
   const busy = useRef(false);
   const again = async () => {
     if (busy.current) return;
@@ -76,14 +96,27 @@ function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void
     onClose();
     void go(to);
   };
-  const procedureId = String(write.body["procedureId"] ?? "");
+  const procedureId = textOf(write.body["procedureId"]);
   return (
     <div className="flex flex-wrap items-center gap-2">
       {field && write.refused && (
-        <input aria-label={say("keptText")} value={text} onChange={(e) => setText(e.target.value)} className="min-h-11 w-full border-2 border-ink px-2" />
+        <input
+          aria-label={say("keptText")}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          className="min-h-11 w-full border-2 border-ink px-2"
+        />
       )}
-      {write.refused && write.kind === "readings" && <Button filled onClick={() => mend(`/jobs/${write.jobId}/tests/${procedureId}?mend=${write.entryId}`)}>{say("mend")}</Button>}
-      {write.refused && write.kind === "jobs" && <Button filled onClick={() => mend(`/intake?mend=${write.entryId}`)}>{say("mend")}</Button>}
+      {write.refused && write.kind === "readings" && (
+        <Button filled onClick={() => mend(`/jobs/${write.jobId}/tests/${procedureId}?mend=${write.entryId}`)}>
+          {say("mend")}
+        </Button>
+      )}
+      {write.refused && write.kind === "jobs" && (
+        <Button filled onClick={() => mend(`/intake?mend=${write.entryId}`)}>
+          {say("mend")}
+        </Button>
+      )}
       {write.kind !== "jobs" && <Button onClick={() => mend(`/jobs/${write.jobId}`)}>{say("toJob")}</Button>}
       {write.kind !== "verdict" && <Button onClick={() => void again()}>{say("sendNow")}</Button>}
       <Button onClick={onThrow}>{say("throwAway")}</Button>

@@ -25,7 +25,12 @@ export function QuantityField({ figure, label, text, unitSymbol, onText, problem
         <label htmlFor={id} className="figures w-40 shrink-0 text-xl text-soft">
           {label}
         </label>
-        <div className={clsx("flex min-h-16 flex-1 items-center border-2 bg-panel pr-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-cool", current || problem ? "border-hot" : "border-ink")}>
+        <div
+          className={clsx(
+            "flex min-h-16 flex-1 items-center border-2 bg-panel pr-4 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-cool",
+            current || problem ? "border-hot" : "border-ink",
+          )}
+        >
           <input
             id={id}
             inputMode="decimal"
@@ -42,7 +47,12 @@ export function QuantityField({ figure, label, text, unitSymbol, onText, problem
       </div>
       {problem && unit && (
         <p id={`${id}-problem`} role="alert" className="mt-1 text-danger">
-          {say("notAFigure", { given: text, low: shownFigure(figure.least, unit), high: shownFigure(figure.most, unit), unit: unitSymbol })}
+          {say("notAFigure", {
+            given: text,
+            low: shownFigure(figure.least, unit),
+            high: shownFigure(figure.most, unit),
+            unit: unitSymbol,
+          })}
         </p>
       )}
     </div>

@@ -39,18 +39,35 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
       <svg viewBox={`0 0 ${width} ${height}`} className="block w-full" role="img" aria-label={described()}>
         {mark !== undefined && (
           <g className="just-changed">
-            <line x1={scale.at(inUnit(mark))} x2={scale.at(inUnit(mark))} y1={4} y2={base + 8}
-              stroke="var(--ink)" strokeWidth="3" />
+            <line
+              x1={scale.at(inUnit(mark))}
+              x2={scale.at(inUnit(mark))}
+              y1={4}
+              y2={base + 8}
+              stroke="var(--ink)"
+              strokeWidth="3"
+            />
             <path d={`M${scale.at(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
-            <text x={Math.min(width - 50, Math.max(50, scale.at(inUnit(mark))))} y={base + 50} textAnchor="middle"
-              className="figures fill-ink text-[26px] font-semibold">
+            <text
+              x={Math.min(width - 50, Math.max(50, scale.at(inUnit(mark))))}
+              y={base + 50}
+              textAnchor="middle"
+              className="figures fill-ink text-[26px] font-semibold"
+            >
               {shownFigure(mark, own)} {own.symbol}
             </text>
           </g>
         )}
         {bands.map((band, row) => (
-          <BandMark key={band.suspectId} row={row} width={width} sound={row === 0} from={scale.at(inUnit(band.low))} to={scale.at(inUnit(band.high))}
-            label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`} />
+          <BandMark
+            key={band.suspectId}
+            row={row}
+            width={width}
+            sound={row === 0}
+            from={scale.at(inUnit(band.low))}
+            to={scale.at(inUnit(band.high))}
+            label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`}
+          />
         ))}
         <line x1={PAD} x2={width - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
         {ticks(low, high).map((tick) => (
@@ -70,8 +87,12 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   }
 
   function described() {
-    const told = bands.map((b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`);
-    return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...told].filter(Boolean).join(", ");
+    const told = bands.map(
+      (b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`,
+    );
+    return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...told]
+      .filter(Boolean)
+      .join(", ");
   }
 }
 
@@ -91,14 +112,35 @@ function BandMark({ row, width, sound, from, to, label }: MarkProps) {
   return (
     <g>
       <defs>
-        <pattern id={`ruler-${row}`} width={4 + 2 * row} height={4 + 2 * row} patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id={`ruler-${row}`}
+          width={4 + 2 * row}
+          height={4 + 2 * row}
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <line x1="0" y1="0" x2="0" y2={4 + 2 * row} stroke="var(--hot)" strokeWidth="1.4" />
         </pattern>
       </defs>
-      <rect x={from} y={y} width={Math.max(3, to - from)} height="14" fill={sound ? "var(--cool-band)" : `url(#ruler-${row})`}
-        stroke={sound ? "var(--cool)" : "var(--hot)"} />
-      <text x={x} y={y - 5} textAnchor="middle" stroke="var(--halo, var(--panel))" strokeWidth="4" paintOrder="stroke"
-        className={sound ? "figures fill-cool-text text-[15px] font-medium" : "figures fill-hot-text text-[15px] font-medium"}>
+      <rect
+        x={from}
+        y={y}
+        width={Math.max(3, to - from)}
+        height="14"
+        fill={sound ? "var(--cool-band)" : `url(#ruler-${row})`}
+        stroke={sound ? "var(--cool)" : "var(--hot)"}
+      />
+      <text
+        x={x}
+        y={y - 5}
+        textAnchor="middle"
+        stroke="var(--halo, var(--panel))"
+        strokeWidth="4"
+        paintOrder="stroke"
+        className={
+          sound ? "figures fill-cool-text text-[15px] font-medium" : "figures fill-hot-text text-[15px] font-medium"
+        }
+      >
         {label}
       </text>
     </g>

@@ -20,10 +20,23 @@ export function SetAside({ open, procedureId, refused, onClose, onSetAside }: Pr
   return (
     <Dialog open={open} onClose={onClose} title={word(`test.${procedureId}`)}>
       <p className="mb-3 text-lg">{say("setAsideWhy")}</p>
-      <Choice large label={say("setAsideWhy")} value={why} onChange={setWhy}
-        options={say("setAsideReasons").split("|").map((reason) => ({ value: reason, text: reason }))} />
-      {refused && <p role="alert" className="my-2 border-2 border-danger p-2">{refused}</p>}
-      <Button filled large className="mt-4" disabled={why === ""} onClick={() => onSetAside(why)}>{say("cannotHere")}</Button>
+      <Choice
+        large
+        label={say("setAsideWhy")}
+        value={why}
+        onChange={setWhy}
+        options={say("setAsideReasons")
+          .split("|")
+          .map((reason) => ({ value: reason, text: reason }))}
+      />
+      {refused && (
+        <p role="alert" className="my-2 border-2 border-danger p-2">
+          {refused}
+        </p>
+      )}
+      <Button filled large className="mt-4" disabled={why === ""} onClick={() => onSetAside(why)}>
+        {say("cannotHere")}
+      </Button>
     </Dialog>
   );
 }

@@ -38,8 +38,19 @@ export function TopStrip({ title, quote, children }: { title: string; quote?: st
 }
 
 /** A short state in the strip. */
-export function Tag({ children, tone = "plain" }: { children: ReactNode; tone?: "plain" | "hot" | "cool" | "caution" }) {
-  const colour = { plain: "border-current", hot: "border-[#ff9a70] text-[#ff9a70]", cool: "border-[#7fcdd3] text-[#7fcdd3]", caution: "border-[#f0cf6a] text-[#f0cf6a]" }[tone];
+export function Tag({
+  children,
+  tone = "plain",
+}: {
+  children: ReactNode;
+  tone?: "plain" | "hot" | "cool" | "caution";
+}) {
+  const colour = {
+    plain: "border-current",
+    hot: "border-[#ff9a70] text-[#ff9a70]",
+    cool: "border-[#7fcdd3] text-[#7fcdd3]",
+    caution: "border-[#f0cf6a] text-[#f0cf6a]",
+  }[tone];
   return <span className={`label figures border px-2 py-1 text-sm font-medium uppercase ${colour}`}>{children}</span>;
 }
 
@@ -66,22 +77,52 @@ function Who() {
   const [keys, setKeys] = useState(false);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement)) setKeys(true);
+      if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement))
+        setKeys(true);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, []);
   return (
     <Popover.Root>
-      <Popover.Trigger className="label min-h-11 px-2 underline decoration-dotted underline-offset-4">{person(personId)}</Popover.Trigger>
+      <Popover.Trigger className="label min-h-11 px-2 underline decoration-dotted underline-offset-4">
+        {person(personId)}
+      </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="end" sideOffset={6} aria-label={say("units")} className="z-10 grid w-72 gap-4 border-2 border-ink bg-panel p-4 text-ink">
-          <Choice label={say("units")} value={units} onChange={(v) => set({ units: v as "metric" | "us" })}
-            options={[{ value: "metric", text: say("metric") }, { value: "us", text: say("us") }]} />
-          <Choice label={say("theme")} value={theme} onChange={(v) => set({ theme: v as "light" | "dark" })}
-            options={[{ value: "light", text: say("light") }, { value: "dark", text: say("dark") }]} />
-          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => set({ personId: "" })}>{say("who")}</button>
-          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => setKeys(true)}>{say("keys")} ( ? )</button>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          aria-label={say("units")}
+          className="z-10 grid w-72 gap-4 border-2 border-ink bg-panel p-4 text-ink"
+        >
+          <Choice
+            label={say("units")}
+            value={units}
+            onChange={(v) => set({ units: v as "metric" | "us" })}
+            options={[
+              { value: "metric", text: say("metric") },
+              { value: "us", text: say("us") },
+            ]}
+          />
+          <Choice
+            label={say("theme")}
+            value={theme}
+            onChange={(v) => set({ theme: v as "light" | "dark" })}
+            options={[
+              { value: "light", text: say("light") },
+              { value: "dark", text: say("dark") },
+            ]}
+          />
+          <button
+            type="button"
+            className="min-h-11 border-2 border-ink px-3 text-left"
+            onClick={() => set({ personId: "" })}
+          >
+            {say("who")}
+          </button>
+          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => setKeys(true)}>
+            {say("keys")} ( ? )
+          </button>
         </Popover.Content>
       </Popover.Portal>
       <Dialog open={keys} onClose={() => setKeys(false)} title={say("keysTitle")}>

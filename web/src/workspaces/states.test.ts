@@ -2,7 +2,20 @@ import { describe, expect, it } from "vitest";
 import type { Figure, Layout, Test, Unit } from "../domain/types";
 import { filled } from "../domain/words";
 import { draftOf as intakeOf, emptyDraft, offered, request, unfilled } from "./intake/state";
-import { asPlanned, clock, complete, draftOf, emptyRun as emptyRunOf, figureRequests, impossible, nextCall, pages, phaseOf, spentMinutes, value } from "./runner/state";
+import {
+  asPlanned,
+  clock,
+  complete,
+  draftOf,
+  emptyRun as emptyRunOf,
+  figureRequests,
+  impossible,
+  nextCall,
+  pages,
+  phaseOf,
+  spentMinutes,
+  value,
+} from "./runner/state";
 import type { Waiting } from "../domain/outbox";
 import type { Entry, Job, Moment, Verdict } from "../domain/types";
 import { changedComponents, listed, sameVerdict, suspicionAt, takenText } from "./trace/state";
@@ -14,7 +27,12 @@ const FIGURE = { id: "play", dimension: "LENGTH", least: 0, most: 80, bands: [] 
 const SERIES = { id: "free-play", steps: [{}, {}], figures: [FIGURE], options: [] } as unknown as Test;
 const LOOK = { id: "dry-walk", steps: [], figures: [], options: ["all-dry", "not-seen"] } as unknown as Test;
 const emptyRun = emptyRunOf("e1");
-const typed = (text: string, unit = "mm") => ({ ...emptyRun, texts: { play: text }, units: { play: unit }, rigCheck: "sound" as const });
+const typed = (text: string, unit = "mm") => ({
+  ...emptyRun,
+  texts: { play: text },
+  units: { play: unit },
+  rigCheck: "sound" as const,
+});
 
 describe("intake", () => {
   const draft = emptyDraft("tarn-box-van", () => "id");
@@ -31,7 +49,19 @@ describe("intake", () => {
 });
 
 describe("a kept entry", () => {
-  const write: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", madeAt: 0, body: { figures: [{ id: "play", text: "23,8", unit: "mm" }], observed: "", rigCheck: "sound", anotherRig: true, spentMinutes: 4 } };
+  const write: Waiting = {
+    entryId: "e1",
+    jobId: "j1",
+    kind: "readings",
+    madeAt: 0,
+    body: {
+      figures: [{ id: "play", text: "23,8", unit: "mm" }],
+      observed: "",
+      rigCheck: "sound",
+      anotherRig: true,
+      spentMinutes: 4,
+    },
+  };
 
   it("is held, sent, waits, and is in the log", () => {
     expect(phaseOf({ ...write, holdUntil: 9_500 }, false, 1_000)).toEqual({ kind: "held", secondsLeft: 9 });
@@ -42,12 +72,26 @@ describe("a kept entry", () => {
   });
 
   it("that was refused becomes its draft again, under the same id", () =>
-    expect(draftOf(write, 3)).toEqual({ entryId: "e1", step: 3, texts: { play: "23,8" }, units: { play: "mm" }, observed: "", rigCheck: "sound", newRig: true, spentText: "4" }));
+    expect(draftOf(write, 3)).toEqual({
+      entryId: "e1",
+      step: 3,
+      texts: { play: "23,8" },
+      units: { play: "mm" },
+      observed: "",
+      rigCheck: "sound",
+      newRig: true,
+      spentText: "4",
+    }));
 
   it("that opens a job becomes its form again", () => {
     const form = { ...emptyDraft("tarn-box-van", () => "id"), vehicle: "SK 14", mayBeMoved: "no" as const };
     const { entryId, jobId, ...body } = request(form, "juno-vale");
-    expect(intakeOf({ entryId, jobId, kind: "jobs", madeAt: 0, body })).toMatchObject({ vehicle: "SK 14", mayBeMoved: "no", entryId, jobId });
+    expect(intakeOf({ entryId, jobId, kind: "jobs", madeAt: 0, body })).toMatchObject({
+      vehicle: "SK 14",
+      mayBeMoved: "no",
+      entryId,
+      jobId,
+    });
   });
 
   it("says when it was made, and when it arrived if that was much later", () => {
@@ -59,7 +103,8 @@ describe("a kept entry", () => {
 
 describe("a verdict on the screen", () => {
   const verdict = { remedyIds: ["renew-master"], grade: "PROVEN" } as unknown as Verdict;
-  const job = (sequence: number, now: Partial<Verdict>) => ({ sequence, assessment: { verdict: { ...verdict, ...now } } }) as unknown as Job;
+  const job = (sequence: number, now: Partial<Verdict>) =>
+    ({ sequence, assessment: { verdict: { ...verdict, ...now } } }) as unknown as Job;
 
   it("stands only while log, remedies and grade are the same", () => {
     const shown = { sequence: 4, verdict };
@@ -71,13 +116,23 @@ describe("a verdict on the screen", () => {
 });
 
 it("a withdrawn circuit is offered to no new job", () =>
-  expect(offered([{ id: "a", withdrawn: false }, { id: "b", withdrawn: true }] as Layout[]).map((l) => l.id)).toEqual(["a"]));
+  expect(
+    offered([
+      { id: "a", withdrawn: false },
+      { id: "b", withdrawn: true },
+    ] as Layout[]).map((l) => l.id),
+  ).toEqual(["a"]));
 
 describe("a test being done", () => {
   it("tells the minutes since it was begun, or those that somebody put right", () => {
     const begun = { ...emptyRun, begunAt: 0 };
-    expect([spentMinutes(begun, 12.4 * 60_000), spentMinutes(begun, 5_000), spentMinutes(begun, 99e9)]).toEqual([12, 1, 1440]);
-    expect([spentMinutes({ ...begun, spentText: "4,5" }, 600_000), spentMinutes({ ...begun, spentText: "long" }, 600_000)]).toEqual([4.5, 10]);
+    expect([spentMinutes(begun, 12.4 * 60_000), spentMinutes(begun, 5_000), spentMinutes(begun, 99e9)]).toEqual([
+      12, 1, 1440,
+    ]);
+    expect([
+      spentMinutes({ ...begun, spentText: "4,5" }, 600_000),
+      spentMinutes({ ...begun, spentText: "long" }, 600_000),
+    ]).toEqual([4.5, 10]);
   });
 
   it("ends on one page for all figures", () => expect(pages(SERIES)).toBe(3));
@@ -120,7 +175,13 @@ describe("a test being done", () => {
 
 describe("suspicion on the sheet", () => {
   const moment = (shoes: number, cup: number) =>
-    ({ components: [{ componentId: "rear-left", probability: shoes }, { componentId: "master", probability: cup }], shares: [] }) as unknown as Moment;
+    ({
+      components: [
+        { componentId: "rear-left", probability: shoes },
+        { componentId: "master", probability: cup },
+      ],
+      shares: [],
+    }) as unknown as Moment;
 
   it("is what the server found for each part", () => expect(suspicionAt(moment(0.3, 0.6)).get("master")).toBe(0.6));
 
@@ -134,8 +195,12 @@ describe("suspicion on the sheet", () => {
 describe("sentences", () => {
   it("list names in words", () => {
     const name = (id: string) => id;
-    expect([listed([], name), listed(["a"], name), listed(["a", "b"], name), listed(["a", "b", "c", "d"], name)]).toEqual(
-      ["", "a", "a and b", "a, b and 2 more"]);
+    expect([
+      listed([], name),
+      listed(["a"], name),
+      listed(["a", "b"], name),
+      listed(["a", "b", "c", "d"], name),
+    ]).toEqual(["", "a", "a and b", "a, b and 2 more"]);
   });
 
   it("show a hole where a value is missing", () => expect(filled("{a} and {b}", { a: 0 })).toBe("0 and {b}"));

@@ -29,22 +29,44 @@ export function BayView() {
           <div className="mb-5 flex flex-wrap items-end justify-between gap-2">
             <p className="figures text-lg text-soft">{foundText(first, untouched)}</p>
             <span className="ml-auto flex flex-wrap gap-2">
-              <Button large onClick={() => void go("/bench")}>{say("bench")}</Button>
-              <Button large onClick={() => void go("/layouts")}>{say("layouts")}</Button>
-              <Button large onClick={() => void go("/workshop")}>{say("workshop")}</Button>
+              <Button large onClick={() => void go("/bench")}>
+                {say("bench")}
+              </Button>
+              <Button large onClick={() => void go("/layouts")}>
+                {say("layouts")}
+              </Button>
+              <Button large onClick={() => void go("/workshop")}>
+                {say("workshop")}
+              </Button>
             </span>
             <Button filled large className="max-sm:w-full" onClick={() => void go("/intake")}>
               {say("openJob")}
             </Button>
           </div>
           <div className="mb-4 flex flex-wrap items-center gap-2">
-            <input type="search" aria-label={say("baySearch")} placeholder={say("baySearch")} value={bay.text} maxLength={100} onChange={(e) => bay.setText(e.target.value)}
-              className="min-h-11 flex-1 basis-64 border-2 border-ink bg-panel px-3 text-lg placeholder:text-soft" />
-            <Choice label={say("bayWhich")} value={bay.which} onChange={(which) => bay.setWhich(which as Which)}
-              options={[{ value: "open", text: say("bayOpenJobs") }, { value: "closed", text: say("bayClosedJobs") }]} />
+            <input
+              type="search"
+              aria-label={say("baySearch")}
+              placeholder={say("baySearch")}
+              value={bay.text}
+              maxLength={100}
+              onChange={(e) => bay.setText(e.target.value)}
+              className="min-h-11 flex-1 basis-64 border-2 border-ink bg-panel px-3 text-lg placeholder:text-soft"
+            />
+            <Choice
+              label={say("bayWhich")}
+              value={bay.which}
+              onChange={(which) => bay.setWhich(which as Which)}
+              options={[
+                { value: "open", text: say("bayOpenJobs") },
+                { value: "closed", text: say("bayClosedJobs") },
+              ]}
+            />
           </div>
           {lines.length === 0 ? (
-            <p className="border-2 border-dashed border-rule bg-panel p-10 text-center text-lg">{say(untouched ? "bayEmpty" : "bayNone")}</p>
+            <p className="border-2 border-dashed border-rule bg-panel p-10 text-center text-lg">
+              {say(untouched ? "bayEmpty" : "bayNone")}
+            </p>
           ) : (
             <ul className="border-t-2 border-ink">
               {lines.map((job) => (
@@ -53,7 +75,14 @@ export function BayView() {
             </ul>
           )}
           {jobs.hasNextPage && (
-            <Button large className="mt-4 w-full" disabled={jobs.isFetchingNextPage} onClick={() => void jobs.fetchNextPage()}>{say(jobs.isFetchingNextPage ? "loading" : "bayMore")}</Button>
+            <Button
+              large
+              className="mt-4 w-full"
+              disabled={jobs.isFetchingNextPage}
+              onClick={() => void jobs.fetchNextPage()}
+            >
+              {say(jobs.isFetchingNextPage ? "loading" : "bayMore")}
+            </Button>
           )}
         </div>
       </main>
@@ -72,7 +101,10 @@ function waitsFor(job: JobSummary, word: (id: string) => string): string {
   if (!job.lead) return "";
   if (job.lead.grade === "PROVEN") return say("waitsDecision");
   if (job.lead.nextProcedureId === undefined) return say("waitsNothing");
-  return say("waitsTest", { test: word(`test.${job.lead.nextProcedureId}`), minutes: minutes(job.lead.nextMinutes ?? 0) });
+  return say("waitsTest", {
+    test: word(`test.${job.lead.nextProcedureId}`),
+    minutes: minutes(job.lead.nextMinutes ?? 0),
+  });
 }
 
 function JobLine({ job }: { job: JobSummary }) {
@@ -85,7 +117,8 @@ function JobLine({ job }: { job: JobSummary }) {
           <h2 className="text-2xl font-semibold">{job.vehicle}</h2>
           <p className="mt-1">“{job.complaint}”</p>
           <p className="mt-1 text-sm text-soft">
-            {layout(job.layoutId).name} · {say("openedBy", { name: person(job.openedById) })} · {say("readings", { count: job.readings })}
+            {layout(job.layoutId).name} · {say("openedBy", { name: person(job.openedById) })} ·{" "}
+            {say("readings", { count: job.readings })}
           </p>
         </div>
         <div>
@@ -102,13 +135,16 @@ function JobLine({ job }: { job: JobSummary }) {
             <p className="text-lg">{say("leadUnknown")}</p>
           )}
           <p className="mt-2 text-sm text-soft">
-            {say("hunch")}: {word(`suspect.${job.hunchId}`)}{lead && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
+            {say("hunch")}: {word(`suspect.${job.hunchId}`)}
+            {lead && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
           </p>
         </div>
         <div className="md:border-l md:border-grid md:pl-6">
           <p className="label text-lg font-semibold">{lead && say(`grade${lead.grade}` as UiWord)}</p>
           <p className="mt-1">{waitsFor(job, word)}</p>
-          {job.stillFitted > 0 && <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>}
+          {job.stillFitted > 0 && (
+            <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>
+          )}
         </div>
       </Link>
     </li>

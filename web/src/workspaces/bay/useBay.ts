@@ -21,7 +21,8 @@ export function useBay() {
     initialPageParam: "",
     getNextPageParam: (last) => last.next,
     placeholderData: keepPreviousData,
-    refetchInterval: (query) => (query.state.data?.pages.some((page) => page.jobs.some((job) => !job.lead?.current)) ? 3_000 : false),
+    refetchInterval: (query) =>
+      query.state.data?.pages.some((page) => page.jobs.some((job) => !job.lead?.current)) ? 3_000 : false,
   });
   return { jobs, which, setWhich, text, setText, search };
 }

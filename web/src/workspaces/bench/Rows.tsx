@@ -22,23 +22,38 @@ export function Rows({ own, rows, title }: { own: string; rows: Row[]; title: st
       <thead>
         <tr className="border-b-2 border-ink text-sm">
           <th />
-          {cells.map((c) => <th key={c.id} scope="col" className="px-2 py-1 text-right font-normal text-soft">{word(`${own}.out.${c.id}`)}, {unit(c.dimension).symbol}</th>)}
+          {cells.map((c) => (
+            <th key={c.id} scope="col" className="px-2 py-1 text-right font-normal text-soft">
+              {word(`${own}.out.${c.id}`)}, {unit(c.dimension).symbol}
+            </th>
+          ))}
           {split && <th aria-hidden="true" className="w-2/5" />}
         </tr>
       </thead>
       <tbody>
         {rows.map((row) => (
           <tr key={row.label} className={clsx("border-b border-grid", row.marked && "bg-cool-band")}>
-            <th scope="row" className={clsx("px-2 py-1.5", row.marked ? "font-semibold" : "font-normal")}>{row.marked ? "▸ " : ""}{known(row.label)}</th>
+            <th scope="row" className={clsx("px-2 py-1.5", row.marked ? "font-semibold" : "font-normal")}>
+              {row.marked ? "▸ " : ""}
+              {known(row.label)}
+            </th>
             {row.cells.map((c) => (
               <td key={c.id} className="figures px-2 py-1.5 text-right">
                 {detailed(c.value, unit(c.dimension))}
-                {c.sd > 0 && <span className="text-soft"> ± {Number((c.sd / unit(c.dimension).coreUnitsPerUnit).toPrecision(2))}</span>}
+                {c.sd > 0 && (
+                  <span className="text-soft">
+                    {" "}
+                    ± {Number((c.sd / unit(c.dimension).coreUnitsPerUnit).toPrecision(2))}
+                  </span>
+                )}
               </td>
             ))}
             {split && (
               <td aria-hidden="true" className="px-2">
-                <div className="h-4 border border-ink bg-grid" style={{ width: `${Math.max(1, (100 * (row.cells[0]?.value ?? 0)) / most)}%` }} />
+                <div
+                  className="h-4 border border-ink bg-grid"
+                  style={{ width: `${Math.max(1, (100 * (row.cells[0]?.value ?? 0)) / most)}%` }}
+                />
               </td>
             )}
           </tr>
@@ -50,5 +65,7 @@ export function Rows({ own, rows, title }: { own: string; rows: Row[]; title: st
 
 function detailed(coreValue: number, unit: Parameters<typeof shownFigure>[1]): string {
   const value = (coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit;
-  return Math.abs(value) >= 100 ? shownFigure(coreValue, unit) : Number(value.toPrecision(3)).toString().replace("-", "−");
+  return Math.abs(value) >= 100
+    ? shownFigure(coreValue, unit)
+    : Number(value.toPrecision(3)).toString().replace("-", "−");
 }

@@ -5,7 +5,8 @@ import { columnName, inBoth, refusalOf, typedInputs } from "./state";
 const MM = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true } as Unit;
 const INCH = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, zeroInCore: 0, core: false } as Unit;
 const TURNS = { symbol: "turns", dimension: "TURNS", coreUnitsPerUnit: 1, zeroInCore: 0, core: true } as Unit;
-const field = (id: string) => ({ id, dimension: "LENGTH", unit: "mm", units: ["mm", "in"], least: 0, most: 80, needed: true }) as Field;
+const field = (id: string) =>
+  ({ id, dimension: "LENGTH", unit: "mm", units: ["mm", "in"], least: 0, most: 80, needed: true }) as Field;
 const CALCULATOR = { id: "free-play", fields: [field("measured"), field("wanted")], readings: [] } as Calculator;
 const WORDS = { asItIs: "As it is", asTyped: "As typed", whatIf: (n: number) => `What if ${n}` };
 
@@ -19,7 +20,9 @@ describe("the bench", () => {
   });
 
   it("sends what was typed as it was typed, and leaves the layout's figures out", () => {
-    expect(typedInputs({ measured: " 23,8 mm ", wanted: " " }, CALCULATOR.fields, () => INCH)).toEqual([{ id: "measured", text: "23,8 mm", unit: "in" }]);
+    expect(typedInputs({ measured: " 23,8 mm ", wanted: " " }, CALCULATOR.fields, () => INCH)).toEqual([
+      { id: "measured", text: "23,8 mm", unit: "in" },
+    ]);
   });
 
   it("shows a typed length in both systems, whichever it was typed in", () => {
@@ -31,7 +34,10 @@ describe("the bench", () => {
   });
 
   it("finds the refusal of one input of one column", () => {
-    const findings = [{ field: "columns.1.measured", given: "900", allowed: "0 to 80 mm" }, { field: "columns.0.wanted.unit", given: "bar", allowed: "mm" }];
+    const findings = [
+      { field: "columns.1.measured", given: "900", allowed: "0 to 80 mm" },
+      { field: "columns.0.wanted.unit", given: "bar", allowed: "mm" },
+    ];
     expect(refusalOf(findings, 1, "measured")?.given).toBe("900");
     expect(refusalOf(findings, 0, "measured")).toBeUndefined();
     expect(refusalOf(findings, 0, "wanted")?.given).toBe("bar");

@@ -40,7 +40,8 @@ export function useBench(calculator: Calculator, layoutId: string) {
     result,
     findings,
     typed,
-    type: (column: number, fieldId: string, text: string) => setColumns((all) => all.map((texts, i) => (i === column ? { ...texts, [fieldId]: text } : texts))),
+    type: (column: number, fieldId: string, text: string) =>
+      setColumns((all) => all.map((texts, i) => (i === column ? { ...texts, [fieldId]: text } : texts))),
     add: () => setColumns((all) => (all.length < MOST_COLUMNS ? [...all, { ...all[all.length - 1] }] : all)),
     remove: (column: number) => setColumns((all) => all.filter((_, i) => i !== column)),
   };

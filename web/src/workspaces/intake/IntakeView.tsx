@@ -18,7 +18,9 @@ const OUT_OF_SCOPE = "out-of-scope";
 
 function useIntake() {
   const { personId, catalogue } = useSettings();
-  const [draft, setDraft] = useState<IntakeDraft>(() => emptyDraft(catalogue.layouts[0]?.id ?? "", () => crypto.randomUUID()));
+  const [draft, setDraft] = useState<IntakeDraft>(() =>
+    emptyDraft(catalogue.layouts[0]?.id ?? "", () => crypto.randomUUID()),
+  );
   const [missing, setMissing] = useState<IntakeField[]>([]);
   const [refused, setRefused] = useState("");
   const [busy, setBusy] = useState(false);
@@ -65,7 +67,9 @@ export function IntakeView() {
   const { draft, change } = intake;
   const { catalogue, word, layout } = useSettings();
   const go = useNavigate();
-  const chosen = layout(catalogue.layouts.some((l) => l.id === draft.layoutId) ? draft.layoutId : (catalogue.layouts[0]?.id ?? ""));
+  const chosen = layout(
+    catalogue.layouts.some((l) => l.id === draft.layoutId) ? draft.layoutId : (catalogue.layouts[0]?.id ?? ""),
+  );
   const [outOfScope, setOutOfScope] = useState(false);
   const choose = (id: string) => {
     setOutOfScope(id === OUT_OF_SCOPE);
@@ -75,34 +79,71 @@ export function IntakeView() {
     <>
       <TopStrip title={say("intakeTitle")} />
       <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-28 md:p-8 md:pb-28">
-        <p role="note" className="ml-5 border border-caution bg-caution-ground p-3">{word("caution.not-to-be-driven")}</p>
+        <p role="note" className="ml-5 border border-caution bg-caution-ground p-3">
+          {word("caution.not-to-be-driven")}
+        </p>
         <div className="grid gap-6 md:grid-cols-2">
           <Part field="vehicle" label="intakeVehicle" missing={intake.missing}>
-            <input id="intake-vehicle" aria-label={say("intakeVehicle")} maxLength={40} placeholder={say("intakeVehicleHint")} value={draft.vehicle}
-              onChange={(e) => change({ vehicle: e.target.value })} className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
+            <input
+              id="intake-vehicle"
+              aria-label={say("intakeVehicle")}
+              maxLength={40}
+              placeholder={say("intakeVehicleHint")}
+              value={draft.vehicle}
+              onChange={(e) => change({ vehicle: e.target.value })}
+              className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft"
+            />
           </Part>
           <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
-            <select id="intake-layoutId" aria-label={say("intakeLayout")} value={outOfScope ? OUT_OF_SCOPE : draft.layoutId} onChange={(e) => choose(e.target.value)}
-              className="min-h-14 w-full border-2 border-ink px-3 text-lg">
+            <select
+              id="intake-layoutId"
+              aria-label={say("intakeLayout")}
+              value={outOfScope ? OUT_OF_SCOPE : draft.layoutId}
+              onChange={(e) => choose(e.target.value)}
+              className="min-h-14 w-full border-2 border-ink px-3 text-lg"
+            >
               {offered(catalogue.layouts).map((l) => (
-                <option key={l.id} value={l.id}>{l.name}</option>
+                <option key={l.id} value={l.id}>
+                  {l.name}
+                </option>
               ))}
               <option value={OUT_OF_SCOPE}>{say("outOfScope")}</option>
             </select>
-            {outOfScope && <p role="alert" className="mt-2 border-2 border-danger p-3 font-semibold">{word("caution.out-of-scope")}</p>}
-            <p className="mt-1 text-soft">{[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}</p>
+            {outOfScope && (
+              <p role="alert" className="mt-2 border-2 border-danger p-3 font-semibold">
+                {word("caution.out-of-scope")}
+              </p>
+            )}
+            <p className="mt-1 text-soft">
+              {[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}
+            </p>
           </Part>
         </div>
         <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
-          <textarea id="intake-complaint" rows={2} maxLength={400} aria-label={say("intakeComplaint")} value={draft.complaint}
-            onChange={(e) => change({ complaint: e.target.value })} className="w-full border-2 border-ink p-3 text-lg" />
+          <textarea
+            id="intake-complaint"
+            rows={2}
+            maxLength={400}
+            aria-label={say("intakeComplaint")}
+            value={draft.complaint}
+            onChange={(e) => change({ complaint: e.target.value })}
+            className="w-full border-2 border-ink p-3 text-lg"
+          />
         </Part>
         <Part field="behaviour" label="intakeBehaviour" missing={intake.missing}>
-          <RadioGroup.Root id="intake-behaviour" aria-label={say("intakeBehaviour")} value={draft.behaviour}
-            onValueChange={(behaviour) => change({ behaviour })} className="grid gap-2 sm:grid-cols-2 md:grid-cols-3">
+          <RadioGroup.Root
+            id="intake-behaviour"
+            aria-label={say("intakeBehaviour")}
+            value={draft.behaviour}
+            onValueChange={(behaviour) => change({ behaviour })}
+            className="grid gap-2 sm:grid-cols-2 md:grid-cols-3"
+          >
             {chosen.behaviours.map((id) => (
-              <RadioGroup.Item key={id} value={id}
-                className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink">
+              <RadioGroup.Item
+                key={id}
+                value={id}
+                className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink"
+              >
                 <BehaviourCurve id={id} />
                 {word(`option.characterise.${id}`)}
               </RadioGroup.Item>
@@ -111,26 +152,50 @@ export function IntakeView() {
         </Part>
         <Part field="mayBeMoved" label="intakeMoved" missing={intake.missing}>
           <div id="intake-mayBeMoved">
-            <Choice label={say("intakeMoved")} value={draft.mayBeMoved} onChange={(v) => change({ mayBeMoved: v as "yes" | "no" })}
-              options={[{ value: "yes", text: say("movedYes") }, { value: "no", text: say("movedNo") }]} />
+            <Choice
+              label={say("intakeMoved")}
+              value={draft.mayBeMoved}
+              onChange={(v) => change({ mayBeMoved: v as "yes" | "no" })}
+              options={[
+                { value: "yes", text: say("movedYes") },
+                { value: "no", text: say("movedNo") },
+              ]}
+            />
           </div>
         </Part>
         <Facts draft={draft} change={change} />
         <Part field="hunchId" label="intakeHunch" missing={intake.missing}>
-          <select id="intake-hunchId" aria-label={say("intakeHunch")} value={draft.hunchId} onChange={(e) => change({ hunchId: e.target.value })}
-            className="min-h-14 w-full border-2 border-ink px-3 text-lg">
-            <option value="" disabled>{say("intakeHunchNone")}</option>
+          <select
+            id="intake-hunchId"
+            aria-label={say("intakeHunch")}
+            value={draft.hunchId}
+            onChange={(e) => change({ hunchId: e.target.value })}
+            className="min-h-14 w-full border-2 border-ink px-3 text-lg"
+          >
+            <option value="" disabled>
+              {say("intakeHunchNone")}
+            </option>
             {chosen.suspects.map((s) => (
-              <option key={s.id} value={s.id}>{word(`suspect.${s.id}`)}</option>
+              <option key={s.id} value={s.id}>
+                {word(`suspect.${s.id}`)}
+              </option>
             ))}
           </select>
           <p className="mt-1 text-soft">{say("intakeHunchWhy")}</p>
         </Part>
-        {intake.refused && <p role="alert" className="border-2 border-danger p-3">{intake.refused}</p>}
+        {intake.refused && (
+          <p role="alert" className="border-2 border-danger p-3">
+            {intake.refused}
+          </p>
+        )}
       </main>
       <footer className="fixed inset-x-0 bottom-0 flex gap-3 border-t-2 border-ink bg-panel p-3">
-        <Button large onClick={() => void go("/")}>{say("cancel")}</Button>
-        <Button large filled disabled={intake.busy || outOfScope} className="flex-1" onClick={() => void intake.open()}>{say("intakeGo")}</Button>
+        <Button large onClick={() => void go("/")}>
+          {say("cancel")}
+        </Button>
+        <Button large filled disabled={intake.busy || outOfScope} className="flex-1" onClick={() => void intake.open()}>
+          {say("intakeGo")}
+        </Button>
       </footer>
     </>
   );
@@ -140,7 +205,12 @@ export function IntakeView() {
 function Facts({ draft, change }: { draft: IntakeDraft; change: (part: Partial<IntakeDraft>) => void }) {
   const tick = (fact: "recentWork" | "sometimes", label: UiWord) => (
     <label className="flex min-h-14 items-center gap-3 border-2 border-ink bg-panel px-3 text-lg">
-      <input type="checkbox" className="size-6" checked={draft[fact]} onChange={(e) => change({ [fact]: e.target.checked })} />
+      <input
+        type="checkbox"
+        className="size-6"
+        checked={draft[fact]}
+        onChange={(e) => change({ [fact]: e.target.checked })}
+      />
       {say(label)}
     </label>
   );
@@ -152,8 +222,16 @@ function Facts({ draft, change }: { draft: IntakeDraft; change: (part: Partial<I
         {tick("sometimes", "factSometimes")}
         <label className="grid gap-1">
           <span className="caps">{say("factAge")}</span>
-          <select value={draft.age} onChange={(e) => change({ age: e.target.value as IntakeDraft["age"] })} className="min-h-14 w-full border-2 border-ink px-3 text-lg">
-            {(["UNKNOWN", "NEW", "OLD"] as const).map((age) => <option key={age} value={age}>{say(`age${age}`)}</option>)}
+          <select
+            value={draft.age}
+            onChange={(e) => change({ age: e.target.value as IntakeDraft["age"] })}
+            className="min-h-14 w-full border-2 border-ink px-3 text-lg"
+          >
+            {(["UNKNOWN", "NEW", "OLD"] as const).map((age) => (
+              <option key={age} value={age}>
+                {say(`age${age}`)}
+              </option>
+            ))}
           </select>
         </label>
       </div>
@@ -161,13 +239,27 @@ function Facts({ draft, change }: { draft: IntakeDraft; change: (part: Partial<I
   );
 }
 
-function Part({ field, label, missing, children }: { field: IntakeField; label: UiWord; missing: IntakeField[]; children: ReactNode }) {
+function Part({
+  field,
+  label,
+  missing,
+  children,
+}: {
+  field: IntakeField;
+  label: UiWord;
+  missing: IntakeField[];
+  children: ReactNode;
+}) {
   const needed = missing.includes(field);
   return (
     <section className={clsx("border-l-4 pl-4", needed ? "border-danger" : "border-transparent")}>
       <h2 className="mb-2 text-xl font-semibold">{say(label)}</h2>
       {children}
-      {needed && <p role="alert" className="mt-1 font-semibold text-danger">{say("needed")}</p>}
+      {needed && (
+        <p role="alert" className="mt-1 font-semibold text-danger">
+          {say("needed")}
+        </p>
+      )}
     </section>
   );
 }

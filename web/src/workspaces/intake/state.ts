@@ -47,7 +47,12 @@ export const offered = (layouts: Layout[]): Layout[] => layouts.filter((layout) 
 /** A job that was kept and refused, as the draft it was made from. */
 export function draftOf(write: Waiting): Partial<IntakeDraft> {
   const { mayBeMoved, ...rest } = write.body as unknown as OpenJobRequest;
-  return { ...(rest as Partial<IntakeDraft>), jobId: write.jobId, entryId: write.entryId, mayBeMoved: mayBeMoved ? "yes" : "no" };
+  return {
+    ...(rest as Partial<IntakeDraft>),
+    jobId: write.jobId,
+    entryId: write.entryId,
+    mayBeMoved: mayBeMoved ? "yes" : "no",
+  };
 }
 
 export function request(draft: IntakeDraft, personId: string): OpenJobRequest {

@@ -39,34 +39,80 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
       <main className="grid gap-x-6 gap-y-4 p-4 pb-28 lg:grid-cols-[minmax(20rem,26rem)_1fr]">
         <div className="grid content-start gap-4 max-lg:order-2">
           <div>
-            <label htmlFor="layout-name" className="mb-1 block text-lg font-semibold">{say("layoutName")}</label>
-            <input id="layout-name" value={editor.name} maxLength={60} onChange={(e) => editor.setName(e.target.value)} placeholder={say("layoutNameHint", { name: preset.name })}
-              aria-invalid={nameless} className="min-h-12 w-full border-2 border-ink px-3 text-lg placeholder:text-soft" />
-            {nameless && <p role="alert" className="mt-1 font-semibold text-danger">{say("needed")}</p>}
+            <label htmlFor="layout-name" className="mb-1 block text-lg font-semibold">
+              {say("layoutName")}
+            </label>
+            <input
+              id="layout-name"
+              value={editor.name}
+              maxLength={60}
+              onChange={(e) => editor.setName(e.target.value)}
+              placeholder={say("layoutNameHint", { name: preset.name })}
+              aria-invalid={nameless}
+              className="min-h-12 w-full border-2 border-ink px-3 text-lg placeholder:text-soft"
+            />
+            {nameless && (
+              <p role="alert" className="mt-1 font-semibold text-danger">
+                {say("needed")}
+              </p>
+            )}
           </div>
           <AddParts file={editor.file} schema={schema} onChange={editor.change} />
           {editor.file.components.map((part, index) => (
-            <PartFields key={part.id} part={part} index={index} file={editor.file} schema={schema} findings={editor.findings} preset={preset} onChange={editor.change} />
+            <PartFields
+              key={part.id}
+              part={part}
+              index={index}
+              file={editor.file}
+              schema={schema}
+              findings={editor.findings}
+              preset={preset}
+              onChange={editor.change}
+            />
           ))}
         </div>
         <div className="min-w-0 lg:sticky lg:top-4 lg:self-start">
-          {editor.checked.data ? <Drawn checked={editor.checked.data} stale={editor.checked.isError} /> : <p aria-busy="true" className="caps border-2 border-ink p-6">{say("loading")}</p>}
+          {editor.checked.data ? (
+            <Drawn checked={editor.checked.data} stale={editor.checked.isError} />
+          ) : (
+            <p aria-busy="true" className="caps border-2 border-ink p-6">
+              {say("loading")}
+            </p>
+          )}
           {editor.checked.isError && (
             <div role="alert" className="mt-3 border-2 border-danger p-3">
               <p className="font-semibold">{say(editor.findings.length === 0 ? "failed" : "notYetACircuit")}</p>
               <ul className="list-inside list-disc">
-                {editor.findings.length === 0 ? <li>{editor.checked.error.message}</li> : editor.findings.map((f) => <li key={f.field + f.allowed}>{fieldText(f.field, editor.file)} {f.given} {f.allowed}</li>)}
+                {editor.findings.length === 0 ? (
+                  <li>{editor.checked.error.message}</li>
+                ) : (
+                  editor.findings.map((f) => (
+                    <li key={f.field + f.allowed}>
+                      {fieldText(f.field, editor.file)} {f.given} {f.allowed}
+                    </li>
+                  ))
+                )}
               </ul>
             </div>
           )}
-          {editor.saveError && <p role="alert" className="mt-3 border-2 border-danger p-3">{editor.saveError.message}</p>}
+          {editor.saveError && (
+            <p role="alert" className="mt-3 border-2 border-danger p-3">
+              {editor.saveError.message}
+            </p>
+          )}
           <Diff preset={preset} file={editor.file} schema={schema} />
         </div>
       </main>
       <footer className="fixed inset-x-0 bottom-0 flex flex-wrap gap-3 border-t-2 border-ink bg-panel p-3">
-        <Button large onClick={() => void go("/layouts")}>{say("cancel")}</Button>
-        <Button large disabled={!editor.canUndo} onClick={editor.undo}>{say("undo")}</Button>
-        <Button large filled className="flex-1" disabled={editor.checked.isError} onClick={() => void save()}>{say("saveLayout")}</Button>
+        <Button large onClick={() => void go("/layouts")}>
+          {say("cancel")}
+        </Button>
+        <Button large disabled={!editor.canUndo} onClick={editor.undo}>
+          {say("undo")}
+        </Button>
+        <Button large filled className="flex-1" disabled={editor.checked.isError} onClick={() => void save()}>
+          {say("saveLayout")}
+        </Button>
       </footer>
     </>
   );
@@ -82,16 +128,24 @@ function Drawn({ checked, stale }: { checked: CheckedLayout; stale: boolean }) {
   const { word, show } = useSettings();
   return (
     <section aria-label={say("drawn")} className={stale ? "opacity-50" : ""}>
-      <div className="sheet-grid border-2 border-ink"><CircuitSheet layout={checked.layout} /></div>
+      <div className="sheet-grid border-2 border-ink">
+        <CircuitSheet layout={checked.layout} />
+      </div>
       <dl className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-4">
-        {checked.figures.filter((f) => f.id !== "to-stop").map((f) => (
-          <div key={f.id}>
-            <dt className="text-sm text-soft">{word(`calculator.travel.out.${f.id}`)}</dt>
-            <dd className="figures text-xl font-semibold">{show(f.value, f.dimension)}</dd>
-          </div>
-        ))}
+        {checked.figures
+          .filter((f) => f.id !== "to-stop")
+          .map((f) => (
+            <div key={f.id}>
+              <dt className="text-sm text-soft">{word(`calculator.travel.out.${f.id}`)}</dt>
+              <dd className="figures text-xl font-semibold">{show(f.value, f.dimension)}</dd>
+            </div>
+          ))}
       </dl>
-      {checked.notices.map((n) => <p key={n} className="mt-1 border-l-4 border-caution bg-caution-ground px-3 py-1">{word(`calculator.travel.notice.${n}`)}</p>)}
+      {checked.notices.map((n) => (
+        <p key={n} className="mt-1 border-l-4 border-caution bg-caution-ground px-3 py-1">
+          {word(`calculator.travel.notice.${n}`)}
+        </p>
+      ))}
     </section>
   );
 }
@@ -104,14 +158,26 @@ function Diff({ preset, file, schema }: { preset: LayoutFile; file: LayoutFile; 
   return (
     <section className="mt-4">
       <h2 className="caps mb-1">{say("differsFrom", { name: preset.name })}</h2>
-      {all.length === 0 ? <p className="text-soft">{say("differsNothing")}</p> : (
+      {all.length === 0 ? (
+        <p className="text-soft">{say("differsNothing")}</p>
+      ) : (
         <ul>
           {all.map((d) => (
             <li key={`${d.part} ${d.field ?? ""}`} className="border-t border-grid py-1">
               <span className="label font-semibold">{part(d.part)}</span>{" "}
               {d.field ? (
-                <>{rule(d.part, d.field)?.title ?? d.field}: <span className="figures text-soft line-through">{String(d.before)}</span> <span className="figures font-semibold">{String(d.after)} {rule(d.part, d.field)?.unit}</span></>
-              ) : d.after === undefined ? say("partTaken") : say("partAdded")}
+                <>
+                  {rule(d.part, d.field)?.title ?? d.field}:{" "}
+                  <span className="figures text-soft line-through">{String(d.before)}</span>{" "}
+                  <span className="figures font-semibold">
+                    {String(d.after)} {rule(d.part, d.field)?.unit}
+                  </span>
+                </>
+              ) : d.after === undefined ? (
+                say("partTaken")
+              ) : (
+                say("partAdded")
+              )}
             </li>
           ))}
         </ul>

@@ -18,7 +18,11 @@ export function LayoutsView() {
       <main className="mx-auto max-w-6xl p-4 md:p-8">
         <p className="mb-4 max-w-3xl text-lg">{say("layoutsWhy")}</p>
         <ul className="grid border-t-2 border-ink md:grid-cols-2 md:gap-x-6">
-          {catalogue.layouts.filter((l) => !l.withdrawn).map((l) => <LayoutLine key={l.id} layout={l} />)}
+          {catalogue.layouts
+            .filter((l) => !l.withdrawn)
+            .map((l) => (
+              <LayoutLine key={l.id} layout={l} />
+            ))}
         </ul>
       </main>
     </>
@@ -40,24 +44,55 @@ function LayoutLine({ layout: l }: { layout: Layout }) {
   };
   return (
     <li className="border-b-2 border-ink py-3">
-      <div className="sheet-grid border border-grid"><CircuitSheet layout={l} /></div>
+      <div className="sheet-grid border border-grid">
+        <CircuitSheet layout={l} />
+      </div>
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <div className="min-w-0 flex-1 basis-52">
           <h2 className="text-xl font-semibold">{l.name}</h2>
-          <p className="text-sm text-soft">{[word(`family.${l.family}`), l.preset ? l.about : say("savedFrom", { name: l.startedFrom ?? "" })].filter(Boolean).join(" · ")}</p>
+          <p className="text-sm text-soft">
+            {[word(`family.${l.family}`), l.preset ? l.about : say("savedFrom", { name: l.startedFrom ?? "" })]
+              .filter(Boolean)
+              .join(" · ")}
+          </p>
         </div>
-        <Link to={`/layouts/new?from=${l.id}`} className="label grid min-h-11 place-items-center border-2 border-ink bg-panel px-3 font-semibold">{say("startFromThis")}</Link>
-        <a href={`/api/layouts/${l.id}`} download={`${l.id}.layout.json`} className="label grid min-h-11 place-items-center px-2 underline underline-offset-4">{say("downloadFile")}</a>
-        {!l.preset && <button type="button" className="label min-h-11 px-2 underline underline-offset-4" onClick={() => setSure(true)}>{say("withdraw")}</button>}
+        <Link
+          to={`/layouts/new?from=${l.id}`}
+          className="label grid min-h-11 place-items-center border-2 border-ink bg-panel px-3 font-semibold"
+        >
+          {say("startFromThis")}
+        </Link>
+        <a
+          href={`/api/layouts/${l.id}`}
+          download={`${l.id}.layout.json`}
+          className="label grid min-h-11 place-items-center px-2 underline underline-offset-4"
+        >
+          {say("downloadFile")}
+        </a>
+        {!l.preset && (
+          <button
+            type="button"
+            className="label min-h-11 px-2 underline underline-offset-4"
+            onClick={() => setSure(true)}
+          >
+            {say("withdraw")}
+          </button>
+        )}
       </div>
       {sure && (
         <div className="mt-2 flex flex-wrap items-center gap-2 border-2 border-ink bg-panel p-3">
           <p className="flex-1 basis-56">{say("withdrawSure")}</p>
           <Button onClick={() => setSure(false)}>{say("cancel")}</Button>
-          <Button filled onClick={() => void withdraw()}>{say("withdraw")}</Button>
+          <Button filled onClick={() => void withdraw()}>
+            {say("withdraw")}
+          </Button>
         </div>
       )}
-      {refused && <p role="alert" className="mt-2 border-2 border-danger p-2">{refused}</p>}
+      {refused && (
+        <p role="alert" className="mt-2 border-2 border-danger p-2">
+          {refused}
+        </p>
+      )}
     </li>
   );
 }

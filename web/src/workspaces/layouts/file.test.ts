@@ -2,7 +2,22 @@ import schema from "../../../../core/src/main/resources/overturn/layouts/layout.
 import oldBess from "../../../../core/src/main/resources/overturn/layouts/old-bess-tender.json";
 import tarn from "../../../../core/src/main/resources/overturn/layouts/tarn-box-van.json";
 import { describe, expect, it } from "vitest";
-import { differences, hoseless, idOf, places, startedFrom, withEnd, withField, withHose, withModulator, withoutEnd, withoutHose, withoutModulator, type LayoutFile, type Schema } from "./file";
+import {
+  differences,
+  hoseless,
+  idOf,
+  places,
+  startedFrom,
+  withEnd,
+  withField,
+  withHose,
+  withModulator,
+  withoutEnd,
+  withoutHose,
+  withoutModulator,
+  type LayoutFile,
+  type Schema,
+} from "./file";
 
 const SCHEMA = schema as unknown as Schema;
 const TARN = tarn as unknown as LayoutFile;
@@ -28,15 +43,26 @@ describe("a layout in the editor", () => {
 
   it("takes an end away with its pipe and hose and nothing else", () => {
     const mine = withoutEnd(TARN, "rear-left");
-    expect(ids(TARN).filter((id) => !ids(mine).includes(id))).toEqual(["rear-left-pipe", "rear-left-hose", "rear-left"]);
+    expect(ids(TARN).filter((id) => !ids(mine).includes(id))).toEqual([
+      "rear-left-pipe",
+      "rear-left-hose",
+      "rear-left",
+    ]);
     expect(mine.joints.some((j) => j.to.startsWith("rear-left"))).toBe(false);
   });
 
   it("adds an end where there is a place, with the defaults of the schema", () => {
-    expect(places(TARN)).toEqual([{ id: "modulator", chamber: "primary" }, { id: "modulator", chamber: "secondary" }]);
+    expect(places(TARN)).toEqual([
+      { id: "modulator", chamber: "primary" },
+      { id: "modulator", chamber: "secondary" },
+    ]);
     const mine = withEnd(TARN, SCHEMA, "drum", "third", { id: "modulator", chamber: "secondary" });
     expect(mine.components.find((c) => c.id === "third")?.cylinderMm).toBe(17.46);
-    expect(mine.joints.filter((j) => j.to.startsWith("third")).map((j) => j.from)).toEqual(["modulator", "third-pipe", "third-hose"]);
+    expect(mine.joints.filter((j) => j.to.startsWith("third")).map((j) => j.from)).toEqual([
+      "modulator",
+      "third-pipe",
+      "third-hose",
+    ]);
   });
 
   it("takes a hose away and puts one back", () => {
@@ -53,7 +79,9 @@ describe("a layout in the editor", () => {
     expect(ids(plain)).not.toContain("modulator");
     expect(plain.joints.filter((j) => j.to.endsWith("-tee")).map((j) => j.chamber)).toEqual(["primary", "secondary"]);
     const again = withModulator(plain, SCHEMA);
-    expect(again.joints.map((j) => `${j.from} ${j.to}`).sort()).toEqual(TARN.joints.map((j) => `${j.from} ${j.to}`).sort());
+    expect(again.joints.map((j) => `${j.from} ${j.to}`).sort()).toEqual(
+      TARN.joints.map((j) => `${j.from} ${j.to}`).sort(),
+    );
     const tender = withModulator(OLD_BESS, SCHEMA);
     expect(ids(tender)).not.toContain("front-tee");
     expect(tender.joints.find((j) => j.to === "modulator")?.from).toBe("main-pipe");

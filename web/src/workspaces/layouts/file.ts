@@ -68,19 +68,32 @@ export function startedFrom(preset: LayoutFile, name: string, id: string): Layou
 
 /** An id made of a name: lower case, dashes. */
 export function idOf(name: string): string {
-  return name.toLowerCase().normalize("NFD").replace(/[^a-z0-9]+/g, "-").replace(/^[^a-z]+|-+$/g, "").slice(0, 40);
+  return name
+    .toLowerCase()
+    .normalize("NFD")
+    .replace(/[^a-z0-9]+/g, "-")
+    .replace(/^[^a-z]+|-+$/g, "")
+    .slice(0, 40);
 }
 
 /** Takes an end away with whatever led to it alone. */
 export function withoutEnd(file: LayoutFile, endId: string): LayoutFile {
   const gone = new Set([endId]);
   let into = file.joints.find((j) => j.to === endId);
-  while (into && ["pipe", "hose", "quick-connector"].includes(kindOf(file, into.from) ?? "") && file.joints.filter((j) => j.from === into?.from).length === 1) {
+  while (
+    into &&
+    ["pipe", "hose", "quick-connector"].includes(kindOf(file, into.from) ?? "") &&
+    file.joints.filter((j) => j.from === into?.from).length === 1
+  ) {
     gone.add(into.from);
     const from: string = into.from;
     into = file.joints.find((j) => j.to === from);
   }
-  return { ...file, components: file.components.filter((c) => !gone.has(c.id)), joints: file.joints.filter((j) => !gone.has(j.to) && !gone.has(j.from)) };
+  return {
+    ...file,
+    components: file.components.filter((c) => !gone.has(c.id)),
+    joints: file.joints.filter((j) => !gone.has(j.to) && !gone.has(j.from)),
+  };
 }
 
 /** Where a new end can be joined: the tees and the modulator, per chamber they carry; else the last pipe of a port. */
@@ -91,10 +104,21 @@ export function places(file: LayoutFile): { id: string; chamber: Chamber }[] {
 }
 
 /** Adds an end with its pipe and hose. */
-export function withEnd(file: LayoutFile, schema: Schema, kind: string, id: string, at: { id: string; chamber: Chamber }): LayoutFile {
+export function withEnd(
+  file: LayoutFile,
+  schema: Schema,
+  kind: string,
+  id: string,
+  at: { id: string; chamber: Chamber },
+): LayoutFile {
   return {
     ...file,
-    components: [...file.components, fresh(schema, "pipe", `${id}-pipe`), fresh(schema, "hose", `${id}-hose`), fresh(schema, kind, id)],
+    components: [
+      ...file.components,
+      fresh(schema, "pipe", `${id}-pipe`),
+      fresh(schema, "hose", `${id}-hose`),
+      fresh(schema, kind, id),
+    ],
     joints: [
       ...file.joints,
       { id: `${id}-outlet`, from: at.id, to: `${id}-pipe`, chamber: at.chamber },
@@ -118,7 +142,10 @@ export function withoutHose(file: LayoutFile, hoseId: string): LayoutFile {
 
 /** Ends that no hose leads to. */
 export function hoseless(file: LayoutFile): string[] {
-  return file.components.filter((c) => ENDS.includes(c.kind)).map((c) => c.id).filter((id) => !upstream(file, id).some((u) => kindOf(file, u) === "hose"));
+  return file.components
+    .filter((c) => ENDS.includes(c.kind))
+    .map((c) => c.id)
+    .filter((id) => !upstream(file, id).some((u) => kindOf(file, u) === "hose"));
 }
 
 function upstream(file: LayoutFile, id: string): string[] {
@@ -134,7 +161,10 @@ export function withHose(file: LayoutFile, schema: Schema, endId: string): Layou
   return {
     ...file,
     components: [...file.components, fresh(schema, "hose", id)],
-    joints: [...file.joints.map((j) => (j === into ? { ...into, to: id } : j)), { id: `${endId}-hose-end`, from: id, to: endId, chamber: into.chamber }],
+    joints: [
+      ...file.joints.map((j) => (j === into ? { ...into, to: id } : j)),
+      { id: `${endId}-hose-end`, from: id, to: endId, chamber: into.chamber },
+    ],
   };
 }
 
@@ -146,8 +176,15 @@ export function withoutModulator(file: LayoutFile): LayoutFile {
   const tee = (chamber: Chamber) => `${chamber}-tee`;
   return {
     ...file,
-    components: [...file.components.filter((c) => c !== modulator), ...chambers.map((c) => ({ kind: "junction", id: tee(c) }))],
-    joints: file.joints.map((j) => ({ ...j, from: j.from === modulator.id ? tee(j.chamber) : j.from, to: j.to === modulator.id ? tee(j.chamber) : j.to })),
+    components: [
+      ...file.components.filter((c) => c !== modulator),
+      ...chambers.map((c) => ({ kind: "junction", id: tee(c) })),
+    ],
+    joints: file.joints.map((j) => ({
+      ...j,
+      from: j.from === modulator.id ? tee(j.chamber) : j.from,
+      to: j.to === modulator.id ? tee(j.chamber) : j.to,
+    })),
   };
 }
 
@@ -161,14 +198,21 @@ export function withModulator(file: LayoutFile, schema: Schema): LayoutFile {
       next = {
         ...next,
         components: next.components.filter((c) => c.id !== first),
-        joints: next.joints.map((j) => ({ ...j, from: j.from === first ? "modulator" : j.from, to: j.to === first ? "modulator" : j.to })),
+        joints: next.joints.map((j) => ({
+          ...j,
+          from: j.from === first ? "modulator" : j.from,
+          to: j.to === first ? "modulator" : j.to,
+        })),
       };
     } else {
       const behind = next.joints.find((j) => j.from === port.to);
       if (!behind) continue;
       next = {
         ...next,
-        joints: [...next.joints.map((j) => (j === behind ? { ...behind, to: "modulator" } : j)), { id: `${behind.to}-outlet`, from: "modulator", to: behind.to, chamber: port.chamber }],
+        joints: [
+          ...next.joints.map((j) => (j === behind ? { ...behind, to: "modulator" } : j)),
+          { id: `${behind.to}-outlet`, from: "modulator", to: behind.to, chamber: port.chamber },
+        ],
       };
     }
   }
@@ -196,9 +240,15 @@ export function differences(preset: LayoutFile, file: LayoutFile): Difference[] 
   const changed = file.components.flatMap((c) => {
     const old = before.get(c.id);
     if (!old || old.kind !== c.kind) return [];
-    return Object.keys(c).filter((f) => c[f] !== old[f]).map((f) => ({ part: c.id, field: f, before: old[f], after: c[f] }));
+    return Object.keys(c)
+      .filter((f) => c[f] !== old[f])
+      .map((f) => ({ part: c.id, field: f, before: old[f], after: c[f] }));
   });
-  const added = file.components.filter((c) => before.get(c.id)?.kind !== c.kind).map((c) => ({ part: c.id, after: c.kind }));
-  const taken = preset.components.filter((c) => after.get(c.id)?.kind !== c.kind).map((c) => ({ part: c.id, before: c.kind }));
+  const added = file.components
+    .filter((c) => before.get(c.id)?.kind !== c.kind)
+    .map((c) => ({ part: c.id, after: c.kind }));
+  const taken = preset.components
+    .filter((c) => after.get(c.id)?.kind !== c.kind)
+    .map((c) => ({ part: c.id, before: c.kind }));
   return [...changed, ...added, ...taken];
 }

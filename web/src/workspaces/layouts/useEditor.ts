@@ -9,9 +9,16 @@ const SETTLE_MS = 300;
 /** The preset a layout starts from, and the schema that tells its dimensions. */
 export function useStart(presetId: string) {
   const schema = useQuery({ queryKey: ["layout-schema"], queryFn: api.schema, staleTime: Infinity });
-  const preset = useQuery({ queryKey: ["layout-file", presetId], queryFn: () => api.layoutFile(presetId), staleTime: Infinity });
+  const preset = useQuery({
+    queryKey: ["layout-file", presetId],
+    queryFn: () => api.layoutFile(presetId),
+    staleTime: Infinity,
+  });
   const error = schema.error ?? preset.error;
-  const ready = schema.data !== undefined && preset.data !== undefined ? { schema: schema.data as Schema, preset: preset.data as LayoutFile } : undefined;
+  const ready =
+    schema.data !== undefined && preset.data !== undefined
+      ? { schema: schema.data as Schema, preset: preset.data as LayoutFile }
+      : undefined;
   return { ready, error, again: () => void Promise.all([schema.refetch(), preset.refetch()]) };
 }
 
@@ -23,14 +30,25 @@ export function useEditor(preset: LayoutFile) {
   const [edited, setEdited] = useState(preset);
   const [past, setPast] = useState<LayoutFile[]>([]);
   const [saveError, setSaveError] = useState<Refusal>();
-  const file = useMemo(() => startedFrom(edited, name.trim() || preset.name, idOf(name) || "unnamed"), [edited, name, preset.name]);
+  const file = useMemo(
+    () => startedFrom(edited, name.trim() || preset.name, idOf(name) || "unnamed"),
+    [edited, name, preset.name],
+  );
   const [settled, setSettled] = useState(file);
   useEffect(() => {
     const timer = setTimeout(() => setSettled(file), SETTLE_MS);
     return () => clearTimeout(timer);
   }, [file]);
-  const checked = useQuery({ queryKey: ["layout-check", settled], queryFn: () => api.checkLayout(settled), placeholderData: keepPreviousData, retry: false });
-  const findings: Finding[] = [...(checked.error instanceof Refusal ? checked.error.findings : []), ...(saveError?.findings ?? [])];
+  const checked = useQuery({
+    queryKey: ["layout-check", settled],
+    queryFn: () => api.checkLayout(settled),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  const findings: Finding[] = [
+    ...(checked.error instanceof Refusal ? checked.error.findings : []),
+    ...(saveError?.findings ?? []),
+  ];
   return {
     name,
     setName,

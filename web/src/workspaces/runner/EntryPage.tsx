@@ -17,34 +17,66 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
       {test.options.length > 0 ? (
         <section>
           <h2 className="mb-3 text-2xl font-semibold">{say("whatSeen")}</h2>
-          <Choice large label={say("whatSeen")} value={draft.observed} onChange={(observed) => change({ observed })}
-            options={test.options.map((o) => ({ value: o, text: word(o === "not-seen" ? "option.not-seen" : `option.${test.id}.${o}`) }))} />
+          <Choice
+            large
+            label={say("whatSeen")}
+            value={draft.observed}
+            onChange={(observed) => change({ observed })}
+            options={test.options.map((o) => ({
+              value: o,
+              text: word(o === "not-seen" ? "option.not-seen" : `option.${test.id}.${o}`),
+            }))}
+          />
         </section>
       ) : (
         <Figures runner={runner} test={test} />
       )}
       {refused.length > 0 && (
         <div role="alert" className="border-2 border-danger p-3">
-          {refused.map((f) => <p key={f.field + f.allowed}>{[f.field, f.given].filter(Boolean).join(": ")} {f.allowed}</p>)}
+          {refused.map((f) => (
+            <p key={f.field + f.allowed}>
+              {[f.field, f.given].filter(Boolean).join(": ")} {f.allowed}
+            </p>
+          ))}
         </div>
       )}
       <section className="border-2 border-grid bg-panel p-4">
         <p className="caps">{say("isRigSound")}</p>
         <h2 className="mb-3 text-xl font-semibold">{word(`rig.${test.rigKind}.check`)}</h2>
-        <Choice large label={say("isRigSound")} value={draft.rigCheck} onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
-          options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))} />
+        <Choice
+          large
+          label={say("isRigSound")}
+          value={draft.rigCheck}
+          onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
+          options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))}
+        />
         {repeat && (
           <div className="mt-4">
-            <p className="mb-2">{say("rigAgain")}: {word(`rig.${test.rigKind}`)}</p>
-            <Choice large label={say("rigAgain")} value={draft.newRig ? "new" : "same"} onChange={(v) => change({ newRig: v === "new" })}
-              options={[{ value: "same", text: say("rigSame") }, { value: "new", text: say("rigNew") }]} />
+            <p className="mb-2">
+              {say("rigAgain")}: {word(`rig.${test.rigKind}`)}
+            </p>
+            <Choice
+              large
+              label={say("rigAgain")}
+              value={draft.newRig ? "new" : "same"}
+              onChange={(v) => change({ newRig: v === "new" })}
+              options={[
+                { value: "same", text: say("rigSame") },
+                { value: "new", text: say("rigNew") },
+              ]}
+            />
           </div>
         )}
       </section>
       <label className="flex items-center gap-3 text-lg">
         <span>{say("spentMinutes")}</span>
-        <input inputMode="decimal" value={draft.spentText ?? String(minutesSince(draft, Date.now()))} maxLength={6} onChange={(e) => change({ spentText: e.target.value })}
-          className="figures min-h-16 w-28 border-2 border-ink bg-panel px-3 text-right text-2xl" />
+        <input
+          inputMode="decimal"
+          value={draft.spentText ?? String(minutesSince(draft, Date.now()))}
+          maxLength={6}
+          onChange={(e) => change({ spentText: e.target.value })}
+          className="figures min-h-16 w-28 border-2 border-ink bg-panel px-3 text-right text-2xl"
+        />
         <span className="figures text-soft">min</span>
       </label>
       <p className="text-soft">{say("blind", { what: word(`test.${test.id}.blind`) })}</p>
@@ -62,12 +94,29 @@ function Figures({ runner, test }: { runner: ReturnType<typeof useRunner>; test:
   return (
     <section className="grid gap-3">
       {test.figures.map((f) => (
-        <QuantityField key={f.id} figure={f} label={label(f.id)} text={draft.texts[f.id] ?? ""} unitSymbol={unitOf(draft, f, unitFor(f))}
-          onText={(text) => type(f, text)} current={f === firstEmpty}
-          problem={impossible(draft, f, unitFor(f), catalogue.units) ? "impossible" : undefined} />
+        <QuantityField
+          key={f.id}
+          figure={f}
+          label={label(f.id)}
+          text={draft.texts[f.id] ?? ""}
+          unitSymbol={unitOf(draft, f, unitFor(f))}
+          onText={(text) => type(f, text)}
+          current={f === firstEmpty}
+          problem={impossible(draft, f, unitFor(f), catalogue.units) ? "impossible" : undefined}
+        />
       ))}
       {typed.length === 0 && <p className="text-soft">{say("atLeastOne")}</p>}
-      {onRuler && <Ruler figure={onRuler} mark={impossible(draft, onRuler, unitFor(onRuler), catalogue.units) ? undefined : value(draft, onRuler, unitFor(onRuler), catalogue.units)} title={label(onRuler.id)} />}
+      {onRuler && (
+        <Ruler
+          figure={onRuler}
+          mark={
+            impossible(draft, onRuler, unitFor(onRuler), catalogue.units)
+              ? undefined
+              : value(draft, onRuler, unitFor(onRuler), catalogue.units)
+          }
+          title={label(onRuler.id)}
+        />
+      )}
     </section>
   );
 }

@@ -20,13 +20,23 @@ export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
   const { word, figure, catalogue } = useSettings();
   const was = new Map(before.suspects.map((s) => [s.suspectId, s.probability]));
   const moved = [...job.assessment.suspects]
-    .sort((a, b) => Math.abs(b.probability - (was.get(b.suspectId) ?? 0)) - Math.abs(a.probability - (was.get(a.suspectId) ?? 0)))
+    .sort(
+      (a, b) =>
+        Math.abs(b.probability - (was.get(b.suspectId) ?? 0)) - Math.abs(a.probability - (was.get(a.suspectId) ?? 0)),
+    )
     .slice(0, 5);
   const marked = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined).slice(-1);
   return (
     <div className="grid gap-5">
       <h2 className="text-3xl font-semibold">{say("whatChanged")}</h2>
-      {marked.map((f) => <Ruler key={f.id} figure={f} mark={value(draft, f, unitFor(f), catalogue.units)} title={figure(test.id, f.id)} />)}
+      {marked.map((f) => (
+        <Ruler
+          key={f.id}
+          figure={f}
+          mark={value(draft, f, unitFor(f), catalogue.units)}
+          title={figure(test.id, f.id)}
+        />
+      ))}
       <table className="w-full text-left text-lg">
         <thead>
           <tr className="caps">
@@ -38,14 +48,20 @@ export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
         <tbody>
           {moved.map((s) => (
             <tr key={s.suspectId} className="border-t border-rule align-middle">
-              <td className="py-2 pr-3"><span className="label font-semibold">{word(`suspect.${s.suspectId}`)}</span><ShareBar id={`out-${s.suspectId}`} share={s.probability} sound={s.suspectId === NOTHING_WRONG} /></td>
+              <td className="py-2 pr-3">
+                <span className="label font-semibold">{word(`suspect.${s.suspectId}`)}</span>
+                <ShareBar id={`out-${s.suspectId}`} share={s.probability} sound={s.suspectId === NOTHING_WRONG} />
+              </td>
               <td className="figures text-right text-soft">{percent(was.get(s.suspectId) ?? 0)}</td>
               <td className="figures just-changed text-right font-semibold">{percent(s.probability)}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="text-lg"><span className="label font-semibold">{say(`grade${job.assessment.verdict.grade}`)}</span> · {word(`remedy.${job.assessment.verdict.remedyId}`)} · {percent(job.assessment.verdict.probability)}</p>
+      <p className="text-lg">
+        <span className="label font-semibold">{say(`grade${job.assessment.verdict.grade}`)}</span> ·{" "}
+        {word(`remedy.${job.assessment.verdict.remedyId}`)} · {percent(job.assessment.verdict.probability)}
+      </p>
     </div>
   );
 }

@@ -19,7 +19,12 @@ export function RunnerView() {
   const runner = useRunner(jobId, procedureId);
   const { job, test } = runner;
   if (job.isError || test.isError) {
-    return <Failed error={(job.error ?? test.error) as Error} again={() => void Promise.all([job.refetch(), test.refetch()])} />;
+    return (
+      <Failed
+        error={(job.error ?? test.error) as Error}
+        again={() => void Promise.all([job.refetch(), test.refetch()])}
+      />
+    );
   }
   if (!job.data || !test.data || !runner.ready) return <Loading />;
   return <Run key={procedureId} runner={runner} job={job.data} test={test.data} />;
@@ -39,11 +44,19 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
       <header className="bg-strip px-5 pt-3 text-strip-ink">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4 pb-3">
           <h1 className="text-xl font-semibold">{word(`test.${test.id}`)}</h1>
-          <p className="figures">{job.vehicle} · {say("stepOf", { step: Math.min(draft.step, last) + 1, steps: last + 1 })}</p>
+          <p className="figures">
+            {job.vehicle} · {say("stepOf", { step: Math.min(draft.step, last) + 1, steps: last + 1 })}
+          </p>
         </div>
         <div className="flex gap-2" aria-hidden="true">
           {Array.from({ length: last + 1 }, (_, i) => (
-            <div key={i} className={clsx("h-1.5 flex-1", i < draft.step ? "bg-[#7fcdd3]" : i === draft.step ? "bg-hot" : "bg-[#8b969b]")} />
+            <div
+              key={i}
+              className={clsx(
+                "h-1.5 flex-1",
+                i < draft.step ? "bg-[#7fcdd3]" : i === draft.step ? "bg-hot" : "bg-[#8b969b]",
+              )}
+            />
           ))}
         </div>
       </header>
@@ -58,31 +71,58 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
           <EntryPage runner={runner} test={test} job={job} />
         )}
       </main>
-      <SetAside open={cannot} procedureId={test.id} refused={runner.refused.map((f) => f.allowed).join("; ")} onClose={() => setCannot(false)}
-        onSetAside={(why) => void runner.setAside(why).then((done) => done && leave())} />
+      <SetAside
+        open={cannot}
+        procedureId={test.id}
+        refused={runner.refused.map((f) => f.allowed).join("; ")}
+        onClose={() => setCannot(false)}
+        onSetAside={(why) => void runner.setAside(why).then((done) => done && leave())}
+      />
       {phase.kind === "entered" || phase.kind === "waiting" ? (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
-          <Button large filled className="mx-auto block w-full max-w-3xl" onClick={leave}>{say("toCircuit")}</Button>
+          <Button large filled className="mx-auto block w-full max-w-3xl" onClick={leave}>
+            {say("toCircuit")}
+          </Button>
         </footer>
       ) : (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
           {phase.kind === "sending" ? (
-            <p role="status" className="grid min-h-16 place-items-center text-lg">{say("entering")}</p>
+            <p role="status" className="grid min-h-16 place-items-center text-lg">
+              {say("entering")}
+            </p>
           ) : phase.kind === "held" ? (
             <div className="flex flex-wrap items-center gap-3" role="status">
               <p className="flex-1 text-lg">{say("keptUndo", { seconds: phase.secondsLeft })}</p>
-              <Button large onClick={runner.undo}>{say("undo")}</Button>
-              <Button large filled onClick={() => void runner.enterNow()}>{say("enterNow")}</Button>
+              <Button large onClick={runner.undo}>
+                {say("undo")}
+              </Button>
+              <Button large filled onClick={() => void runner.enterNow()}>
+                {say("enterNow")}
+              </Button>
             </div>
           ) : (
             <div className="mx-auto flex max-w-3xl flex-wrap gap-3">
-              <Button large onClick={() => (draft.step === 0 ? leave() : change({ step: draft.step - 1 }))}>{say("back")}</Button>
-              {step && <Button large onClick={() => setCannot(true)}>{say("cannotDo")}</Button>}
-              {step && draft.step < last - 1 && <Button large className="max-sm:hidden" onClick={() => change({ step: last })}>{say("toReadings")}</Button>}
+              <Button large onClick={() => (draft.step === 0 ? leave() : change({ step: draft.step - 1 }))}>
+                {say("back")}
+              </Button>
+              {step && (
+                <Button large onClick={() => setCannot(true)}>
+                  {say("cannotDo")}
+                </Button>
+              )}
+              {step && draft.step < last - 1 && (
+                <Button large className="max-sm:hidden" onClick={() => change({ step: last })}>
+                  {say("toReadings")}
+                </Button>
+              )}
               {step ? (
-                <Button large filled className="flex-1" onClick={() => change({ step: draft.step + 1 })}>{say("goOn")}</Button>
+                <Button large filled className="flex-1" onClick={() => change({ step: draft.step + 1 })}>
+                  {say("goOn")}
+                </Button>
               ) : (
-                <Button large filled className="flex-1" disabled={!ready} onClick={() => void runner.keep()}>{say("enterReading")}</Button>
+                <Button large filled className="flex-1" disabled={!ready} onClick={() => void runner.keep()}>
+                  {say("enterReading")}
+                </Button>
               )}
             </div>
           )}
@@ -105,16 +145,30 @@ function KeptPage() {
 
 function StepPage({ test, step }: { test: Test; step: Step }) {
   const { word, show, fitting, part } = useSettings();
-  const forces = Object.fromEntries(Object.entries(test.forcesN).map(([name, newton]) => [name, show(newton, "FORCE")]));
+  const forces = Object.fromEntries(
+    Object.entries(test.forcesN).map(([name, newton]) => [name, show(newton, "FORCE")]),
+  );
   const place: Record<string, string> = step.place === undefined ? {} : { place: part(step.place).toLowerCase() };
-  const calls = test.figures.filter((f) => step.figures.includes(f.id) && f.atSecond !== undefined).map((f) => f.atSecond ?? 0);
+  const calls = test.figures
+    .filter((f) => step.figures.includes(f.id) && f.atSecond !== undefined)
+    .map((f) => f.atSecond ?? 0);
   return (
     <div className="grid gap-5">
-      <h2 className="text-[2.1rem] leading-tight font-semibold">{word(`test.${test.id}.step.${step.id}`, { ...forces, ...place })}</h2>
-      {step.cautionId && <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">{word(`caution.${step.cautionId}`)}</p>}
+      <h2 className="text-[2.1rem] leading-tight font-semibold">
+        {word(`test.${test.id}.step.${step.id}`, { ...forces, ...place })}
+      </h2>
+      {step.cautionId && (
+        <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">
+          {word(`caution.${step.cautionId}`)}
+        </p>
+      )}
       {step.timerSeconds !== undefined && <Timer seconds={step.timerSeconds} calls={calls} />}
       {step.figures.length > 0 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
-      {step.fits.length > 0 && <p className="label text-lg font-semibold text-hot-text">{say("fitsNow", { what: step.fits.map(fitting).join(" · ") })}</p>}
+      {step.fits.length > 0 && (
+        <p className="label text-lg font-semibold text-hot-text">
+          {say("fitsNow", { what: step.fits.map(fitting).join(" · ") })}
+        </p>
+      )}
     </div>
   );
 }

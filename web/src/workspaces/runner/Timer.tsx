@@ -30,7 +30,10 @@ export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) 
   useEffect(() => {
     if (started === undefined) return;
     let lock: WakeLockSentinel | undefined;
-    void navigator.wakeLock?.request("screen").then((l) => (lock = l)).catch(() => undefined);
+    void navigator.wakeLock
+      ?.request("screen")
+      .then((l) => (lock = l))
+      .catch(() => undefined);
     const tick = window.setInterval(() => {
       const now = (performance.now() - started) / 1000;
       setElapsed(Math.min(seconds, now));
@@ -59,17 +62,35 @@ export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) 
     <div className="grid justify-items-center gap-3">
       <svg viewBox="0 0 300 300" className="w-full max-w-[26rem]" role="timer" aria-label={clock(elapsed)}>
         <circle cx="150" cy="150" r={RADIUS} fill="var(--panel)" stroke="var(--grid)" strokeWidth="16" />
-        <circle cx="150" cy="150" r={RADIUS} fill="none" stroke="var(--ink)" strokeWidth="16" transform="rotate(-90 150 150)"
-          strokeDasharray={`${(AROUND * elapsed) / seconds} ${AROUND}`} />
-        <text x="150" y="172" textAnchor="middle" className="figures fill-ink text-[76px] font-semibold">{clock(elapsed)}</text>
+        <circle
+          cx="150"
+          cy="150"
+          r={RADIUS}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="16"
+          transform="rotate(-90 150 150)"
+          strokeDasharray={`${(AROUND * elapsed) / seconds} ${AROUND}`}
+        />
+        <text x="150" y="172" textAnchor="middle" className="figures fill-ink text-[76px] font-semibold">
+          {clock(elapsed)}
+        </text>
         <text x="150" y="210" textAnchor="middle" className="figures fill-soft text-[20px]">
-          {over ? say("timerEnd") : coming !== undefined ? say("timerNext", { time: clock(coming) }) : say("timerReady", { seconds })}
+          {over
+            ? say("timerEnd")
+            : coming !== undefined
+              ? say("timerNext", { time: clock(coming) })
+              : say("timerReady", { seconds })}
         </text>
       </svg>
       {started === undefined ? (
-        <Button large onClick={begin} className="w-full max-w-[26rem]">{say("timerStart")}</Button>
+        <Button large onClick={begin} className="w-full max-w-[26rem]">
+          {say("timerStart")}
+        </Button>
       ) : (
-        <Button large onClick={() => setStarted(undefined)} className="w-full max-w-[26rem]">{say("timerStop")}</Button>
+        <Button large onClick={() => setStarted(undefined)} className="w-full max-w-[26rem]">
+          {say("timerStop")}
+        </Button>
       )}
     </div>
   );

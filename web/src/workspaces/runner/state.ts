@@ -18,11 +18,24 @@ export interface RunnerDraft {
   newRig?: boolean;
 }
 
-export const emptyRun = (entryId: string): RunnerDraft => ({ entryId, step: 0, texts: {}, units: {}, observed: "", rigCheck: "" });
+export const emptyRun = (entryId: string): RunnerDraft => ({
+  entryId,
+  step: 0,
+  texts: {},
+  units: {},
+  observed: "",
+  rigCheck: "",
+});
 
 /** A reading that was kept, as the draft it was made from, on its last page. */
 export function draftOf(write: Waiting, steps: number): RunnerDraft {
-  const body = write.body as { figures?: FigureRequest[]; observed?: string; rigCheck?: RunnerDraft["rigCheck"]; anotherRig?: boolean; spentMinutes?: number };
+  const body = write.body as {
+    figures?: FigureRequest[];
+    observed?: string;
+    rigCheck?: RunnerDraft["rigCheck"];
+    anotherRig?: boolean;
+    spentMinutes?: number;
+  };
   const figures = body.figures ?? [];
   return {
     entryId: write.entryId,
@@ -37,17 +50,27 @@ export function draftOf(write: Waiting, steps: number): RunnerDraft {
 }
 
 /** Where an entry is on its way: being done, held for an undo, going to the server, waiting for it, in the log. */
-export type Phase = { kind: "doing" } | { kind: "held"; secondsLeft: number } | { kind: "sending" } | { kind: "waiting" } | { kind: "entered" };
+export type Phase =
+  | { kind: "doing" }
+  | { kind: "held"; secondsLeft: number }
+  | { kind: "sending" }
+  | { kind: "waiting" }
+  | { kind: "entered" };
 
 export function phaseOf(write: Waiting | undefined, entered: boolean, now: number): Phase {
   if (!write) return { kind: entered ? "entered" : "doing" };
   if (write.refused) return { kind: "doing" };
-  if (write.holdUntil !== undefined && write.holdUntil > now) return { kind: "held", secondsLeft: Math.ceil((write.holdUntil - now) / 1000) };
+  if (write.holdUntil !== undefined && write.holdUntil > now)
+    return { kind: "held", secondsLeft: Math.ceil((write.holdUntil - now) / 1000) };
   return { kind: write.failures !== undefined || write.away ? "waiting" : "sending" };
 }
 
 /** The same with the rig made anew if this is what the plan proposes. */
-export function asPlanned(draft: RunnerDraft, procedureId: string, next?: { procedureId: string; anotherRig: boolean }): RunnerDraft {
+export function asPlanned(
+  draft: RunnerDraft,
+  procedureId: string,
+  next?: { procedureId: string; anotherRig: boolean },
+): RunnerDraft {
   return { ...draft, newRig: draft.newRig ?? (next?.procedureId === procedureId && next.anotherRig) };
 }
 

@@ -11,7 +11,9 @@ import { asPlanned, draftOf, emptyRun, figureRequests, pages, phaseOf, spentMinu
 const UNDO_SECONDS = 10;
 
 const asFindings = (e: unknown): Finding[] =>
-  e instanceof Refusal && e.findings.length > 0 ? e.findings : [{ field: "", given: "", allowed: (e as Error).message }];
+  e instanceof Refusal && e.findings.length > 0
+    ? e.findings
+    : [{ field: "", given: "", allowed: (e as Error).message }];
 
 /** The seconds go by while something is held. */
 function useNow(ticking: boolean): number {
@@ -30,17 +32,18 @@ function useDraft(key: string, test: Test | undefined) {
   const [mend] = useSearchParams();
   const mended = mend.get("mend");
   const [draft, setDraft] = useState<RunnerDraft>();
+  const lastPage = test && pages(test) - 1;
   useEffect(() => {
-    if (!test) return;
+    if (lastPage === undefined) return;
     void (async () => {
       const write = mended === null ? undefined : await find(mended);
-      const found = write ? draftOf(write, pages(test) - 1) : await readDraft<RunnerDraft>(key);
+      const found = write ? draftOf(write, lastPage) : await readDraft<RunnerDraft>(key);
       const begun = found ?? emptyRun("");
       const own = { ...begun, entryId: begun.entryId || crypto.randomUUID(), begunAt: begun.begunAt ?? Date.now() };
       await saveDraft(key, own);
       setDraft(own);
     })();
-  }, [key, mended, test?.id]);
+  }, [key, mended, lastPage]);
   const change = (part: Partial<RunnerDraft>) => {
     if (!draft) return;
     const next = { ...draft, ...part };
@@ -57,7 +60,11 @@ function useDraft(key: string, test: Test | undefined) {
 export function useRunner(jobId: string, procedureId: string) {
   const settings = useSettings();
   const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
-  const test = useQuery({ queryKey: ["test", jobId, "run", procedureId], queryFn: () => api.test(jobId, procedureId), staleTime: 0 });
+  const test = useQuery({
+    queryKey: ["test", jobId, "run", procedureId],
+    queryFn: () => api.test(jobId, procedureId),
+    staleTime: 0,
+  });
   const key = `run-${jobId}-${procedureId}`;
   const { draft: begun, change } = useDraft(key, test.data);
   const draft = asPlanned(begun ?? emptyRun(""), procedureId, job.data?.assessment.next);
@@ -73,17 +80,21 @@ export function useRunner(jobId: string, procedureId: string) {
   const unitFor = (f: Figure) => settings.unit(f.dimension);
 
   const wasKept = useRef(false);
+  const { refetch } = job;
   useEffect(() => {
-    if (wasKept.current && !write) void job.refetch();
+    if (wasKept.current && !write) void refetch();
     wasKept.current = write !== undefined;
-  }, [write]);
+  }, [write, refetch]);
   const inLog = job.data?.entries.some((e) => e.id === draft.entryId) ?? false;
   useEffect(() => {
     if (inLog) setEntered(true);
   }, [inLog]);
 
   const type = (figure: Figure, text: string) =>
-    change({ texts: { ...draft.texts, [figure.id]: text }, units: { ...draft.units, [figure.id]: draft.units[figure.id] ?? unitFor(figure).symbol } });
+    change({
+      texts: { ...draft.texts, [figure.id]: text },
+      units: { ...draft.units, [figure.id]: draft.units[figure.id] ?? unitFor(figure).symbol },
+    });
 
   const keep = async () => {
     if (!job.data || !test.data || !begun) return;
@@ -91,7 +102,16 @@ export function useRunner(jobId: string, procedureId: string) {
     setRefused([]);
     const now = Date.now();
     const body = { ...bodyOf(test.data, draft, unitFor, now), personId: settings.personId };
-    await keepWrite({ entryId: draft.entryId, jobId, kind: "readings", body, vehicle: job.data.vehicle, madeAt: write?.madeAt ?? now, holdUntil: now + UNDO_SECONDS * 1000, draftKey: key } satisfies Waiting);
+    await keepWrite({
+      entryId: draft.entryId,
+      jobId,
+      kind: "readings",
+      body,
+      vehicle: job.data.vehicle,
+      madeAt: write?.madeAt ?? now,
+      holdUntil: now + UNDO_SECONDS * 1000,
+      draftKey: key,
+    } satisfies Waiting);
   };
   const enterNow = async () => {
     try {
@@ -111,15 +131,33 @@ export function useRunner(jobId: string, procedureId: string) {
   };
 
   return {
-    job, test, draft, change, type, keep, enterNow, setAside, unitFor, ready: begun !== undefined,
+    job,
+    test,
+    draft,
+    change,
+    type,
+    keep,
+    enterNow,
+    setAside,
+    unitFor,
+    ready: begun !== undefined,
     phase: phaseOf(write, entered, now),
     before: before.current,
-    refused: write?.refused ? (write.refused.findings.length > 0 ? write.refused.findings : [{ field: "", given: "", allowed: write.refused.message }]) : refused,
+    refused: write?.refused
+      ? write.refused.findings.length > 0
+        ? write.refused.findings
+        : [{ field: "", given: "", allowed: write.refused.message }]
+      : refused,
     undo: () => void takeBack(draft.entryId),
   };
 }
 
-function bodyOf(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => ReturnType<ReturnType<typeof useSettings>["unit"]>, now: number) {
+function bodyOf(
+  test: Test,
+  draft: RunnerDraft,
+  unitFor: (f: Figure) => ReturnType<ReturnType<typeof useSettings>["unit"]>,
+  now: number,
+) {
   return {
     procedureId: test.id,
     figures: figureRequests(test, draft, unitFor),

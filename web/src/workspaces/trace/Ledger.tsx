@@ -16,14 +16,18 @@ const SHOWN = 5;
 export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, number>; isNow: boolean }) {
   const [all, setAll] = useState(false);
   const { word, catalogue } = useSettings();
-  const ranked = job.assessment.suspects.map((s) => ({ ...s, probability: shares.get(s.suspectId) ?? 0 })).sort((a, b) => b.probability - a.probability);
+  const ranked = job.assessment.suspects
+    .map((s) => ({ ...s, probability: shares.get(s.suspectId) ?? 0 }))
+    .sort((a, b) => b.probability - a.probability);
   const live = ranked.filter((s) => s.probability >= catalogue.clearedBelow);
   const shown = all ? ranked : ranked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
   return (
     <section aria-label={say("suspects")}>
       <div className="flex items-baseline justify-between">
         <h2 className="text-xl font-semibold">{say("suspects")}</h2>
-        <p className="figures text-sm text-soft">{say("suspectsCount", { cleared: ranked.length - live.length, live: live.length })}</p>
+        <p className="figures text-sm text-soft">
+          {say("suspectsCount", { cleared: ranked.length - live.length, live: live.length })}
+        </p>
       </div>
       {isNow && <Segments job={job} />}
       <ul>
@@ -38,7 +42,9 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
           </li>
         ))}
       </ul>
-      <button type="button" className="mt-1 min-h-11 text-sm underline" onClick={() => setAll(!all)}>{say(all ? "hideCleared" : "showCleared")}</button>
+      <button type="button" className="mt-1 min-h-11 text-sm underline" onClick={() => setAll(!all)}>
+        {say(all ? "hideCleared" : "showCleared")}
+      </button>
       <LastReading job={job} />
     </section>
   );
@@ -47,19 +53,26 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
 /** Where in the circuit the suspicion sits, from foot to wheel. */
 function Segments({ job }: { job: Job }) {
   const { word, catalogue } = useSettings();
-  const suspected = job.assessment.segments.filter((s) => s.probability >= catalogue.clearedBelow).sort((a, b) => b.probability - a.probability);
+  const suspected = job.assessment.segments
+    .filter((s) => s.probability >= catalogue.clearedBelow)
+    .sort((a, b) => b.probability - a.probability);
   if (suspected.length === 0) return null;
   return (
     <p className="figures mt-1 text-sm text-soft">
-      {say("segments")}: {suspected.slice(0, 3)
-        .map((s) => `${word(`segment.${s.segmentId}`)} ${percent(Math.min(1, s.probability))}`).join(" · ")}
+      {say("segments")}:{" "}
+      {suspected
+        .slice(0, 3)
+        .map((s) => `${word(`segment.${s.segmentId}`)} ${percent(Math.min(1, s.probability))}`)
+        .join(" · ")}
     </p>
   );
 }
 
 function LastReading({ job }: { job: Job }) {
   const { word } = useSettings();
-  const last = [...job.entries].reverse().find((e) => e.kind === "reading-taken" && !e.struck && e.figures.some((f) => f.coreValue !== undefined));
+  const last = [...job.entries]
+    .reverse()
+    .find((e) => e.kind === "reading-taken" && !e.struck && e.figures.some((f) => f.coreValue !== undefined));
   const procedureId = last?.procedureId ?? "";
   const test = useQuery({
     queryKey: ["test", job.id, job.sequence, procedureId],
@@ -72,7 +85,14 @@ function LastReading({ job }: { job: Job }) {
   if (!figure) return null;
   return (
     <div className="mt-2 border-t-2 border-grid pt-3">
-      <Ruler compact figure={figure} mark={last.figures[index]?.coreValue} title={say("lastReading", { test: `${word(`test.${procedureId}`)}: ${word(`figure.${procedureId}.${figure.id}`)}` })} />
+      <Ruler
+        compact
+        figure={figure}
+        mark={last.figures[index]?.coreValue}
+        title={say("lastReading", {
+          test: `${word(`test.${procedureId}`)}: ${word(`figure.${procedureId}.${figure.id}`)}`,
+        })}
+      />
     </div>
   );
 }

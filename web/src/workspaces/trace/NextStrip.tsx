@@ -25,24 +25,41 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
   const { word } = useSettings();
   const caution = next.needs.opened !== "NOTHING" && job.vehicleState.opened === "NOTHING";
   return (
-    <section aria-label={say("next")} className="flex flex-wrap items-center gap-x-6 gap-y-3 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2">
+    <section
+      aria-label={say("next")}
+      className="flex flex-wrap items-center gap-x-6 gap-y-3 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2"
+    >
       <div className="min-w-0 flex-1 basis-72">
         <p className="caps">{nextLine(next, job)}</p>
-        <h2 className="text-[1.65rem] leading-tight font-semibold">{word(`test.${next.procedureId}`)}{next.anotherRig ? `, ${say("anotherRig")}` : ""}</h2>
+        <h2 className="text-[1.65rem] leading-tight font-semibold">
+          {word(`test.${next.procedureId}`)}
+          {next.anotherRig ? `, ${say("anotherRig")}` : ""}
+        </h2>
         <p className="mt-0.5 text-[1.05rem]">{reasonText(next, job.assessment, word)}</p>
         <p className="text-sm text-soft">
           {next.stateMinutes >= 1 ? `${say("stateExtra", { minutes: minutes(next.stateMinutes) })}. ` : ""}
           {job.assessment.anotherTestPays
             ? `${stopOrTest(next)} ${say("actNowOrTest", { waste: minutes(job.assessment.verdict.wrongPartMinutes) })}`
-            : say("actNow", { minutes: minutes(job.assessment.verdict.wrongPartMinutes) })} {moneyText(job.assessment)}
+            : say("actNow", { minutes: minutes(job.assessment.verdict.wrongPartMinutes) })}{" "}
+          {moneyText(job.assessment)}
         </p>
-        {caution && <p className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">{word("caution.before-opening")}</p>}
+        {caution && (
+          <p className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">
+            {word("caution.before-opening")}
+          </p>
+        )}
       </div>
       <div className="grid gap-1 max-sm:w-full">
-        <Button filled large className="min-w-40" onClick={() => onStart(next.procedureId)}>{say("startTest")}</Button>
+        <Button filled large className="min-w-40" onClick={() => onStart(next.procedureId)}>
+          {say("startTest")}
+        </Button>
         <p className="flex justify-center gap-4 text-sm">
-          <button type="button" className="min-h-11 underline" onClick={onOthers}>{say("otherTests")}</button>
-          <button type="button" className="min-h-11 underline" onClick={onCannot}>{say("cannotHere")}</button>
+          <button type="button" className="min-h-11 underline" onClick={onOthers}>
+            {say("otherTests")}
+          </button>
+          <button type="button" className="min-h-11 underline" onClick={onCannot}>
+            {say("cannotHere")}
+          </button>
         </p>
       </div>
     </section>
@@ -56,14 +73,25 @@ function NothingNext({ job, onAccept, onOthers }: Props) {
   const remedy = (accepted?.remedyIds ?? verdict.remedyIds).map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
   const text = accepted ? say(accepted.grade === "PROVEN" ? "accepted" : "acceptedAssumed", { remedy }) : remedy;
   return (
-    <section aria-label={say("next")} className="flex flex-wrap items-center gap-6 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2">
+    <section
+      aria-label={say("next")}
+      className="flex flex-wrap items-center gap-6 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2"
+    >
       <div className="flex-1 basis-72">
-        <p className="caps">{accepted ? say("waitsRepair") : say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}</p>
+        <p className="caps">
+          {accepted ? say("waitsRepair") : say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}
+        </p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">{text}</h2>
       </div>
       <div className="flex items-center gap-4">
-        <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>{say("otherTests")}</button>
-        {!accepted && <Button filled large onClick={onAccept}>{say("acceptVerdict")}</Button>}
+        <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
+          {say("otherTests")}
+        </button>
+        {!accepted && (
+          <Button filled large onClick={onAccept}>
+            {say("acceptVerdict")}
+          </Button>
+        )}
       </div>
     </section>
   );

@@ -23,8 +23,13 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
         <Others job={job} />
       </Dialog>
       {next && (
-        <SetAside open={trace.panel === "cannot"} procedureId={next.procedureId} refused={trace.refused} onClose={close}
-          onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why }, next.procedureId)} />
+        <SetAside
+          open={trace.panel === "cannot"}
+          procedureId={next.procedureId}
+          refused={trace.refused}
+          onClose={close}
+          onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why }, next.procedureId)}
+        />
       )}
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
         <Log job={job} trace={trace} />
@@ -32,18 +37,31 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
       {trace.panel === "accept" && <Accept job={job} trace={trace} onClose={close} />}
       <Dialog open={trace.panel === "takeOff"} onClose={close} title={say("takeOffTitle")}>
         <ul className="mb-3 list-inside list-disc text-lg">
-          {job.stillFitted.map((item) => <li key={item}>{fitting(item)}</li>)}
+          {job.stillFitted.map((item) => (
+            <li key={item}>{fitting(item)}</li>
+          ))}
         </ul>
         <p className="mb-3">{say("takeOffWhy")}</p>
         <Refused text={trace.refused} />
-        <Button filled large disabled={trace.busy} onClick={() => void trace.enter("take-off", { items: job.stillFitted })}>{say("takeOff")}</Button>
+        <Button
+          filled
+          large
+          disabled={trace.busy}
+          onClick={() => void trace.enter("take-off", { items: job.stillFitted })}
+        >
+          {say("takeOff")}
+        </Button>
       </Dialog>
     </>
   );
 }
 
 function Refused({ text }: { text: string }) {
-  return text ? <p role="alert" className="my-2 border-2 border-danger p-2">{text}</p> : null;
+  return text ? (
+    <p role="alert" className="my-2 border-2 border-danger p-2">
+      {text}
+    </p>
+  ) : null;
 }
 
 function Others({ job }: { job: Job }) {
@@ -58,15 +76,25 @@ function Others({ job }: { job: Job }) {
         {all.map((p) => (
           <li key={p.procedureId} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
             <div className="min-w-0 flex-1 basis-64">
-              <h3 className="text-lg font-semibold">{word(`test.${p.procedureId}`)}{p.anotherRig ? `, ${say("anotherRig")}` : ""}</h3>
-              <p className="figures text-sm text-soft">{minutes(p.minutes)} · {needsText(p.needs)}{p.stateMinutes >= 1 ? ` · ${say("stateExtra", { minutes: minutes(p.stateMinutes) })}` : ""}</p>
+              <h3 className="text-lg font-semibold">
+                {word(`test.${p.procedureId}`)}
+                {p.anotherRig ? `, ${say("anotherRig")}` : ""}
+              </h3>
+              <p className="figures text-sm text-soft">
+                {minutes(p.minutes)} · {needsText(p.needs)}
+                {p.stateMinutes >= 1 ? ` · ${say("stateExtra", { minutes: minutes(p.stateMinutes) })}` : ""}
+              </p>
               <p className="text-sm">{reasonText(p, job.assessment, word)}</p>
             </div>
             <Button onClick={() => void go(`/jobs/${job.id}/tests/${p.procedureId}`)}>{say("doThis")}</Button>
           </li>
         ))}
       </ol>
-      {job.setAside.length > 0 && <p className="mt-2 text-soft">{say("setAside", { test: job.setAside.map((id) => word(`test.${id}`)).join(", ") })}</p>}
+      {job.setAside.length > 0 && (
+        <p className="mt-2 text-soft">
+          {say("setAside", { test: job.setAside.map((id) => word(`test.${id}`)).join(", ") })}
+        </p>
+      )}
     </>
   );
 }
@@ -82,8 +110,17 @@ function Rounds({ job }: { job: Job }) {
       <ol className="grid gap-2">
         {rounds.map((r) => (
           <li key={JSON.stringify(r.needs)}>
-            <p>{say("roundLine", { state: capital(needsText(r.needs)), tests: listed(r.procedureIds, (id) => word(`test.${id}`), 4) })}</p>
-            <p className="figures text-sm text-soft">{r.wayMinutes >= 1 ? say("roundWay", { minutes: minutes(r.minutes), way: minutes(r.wayMinutes) }) : say("roundAll", { minutes: minutes(r.minutes) })}</p>
+            <p>
+              {say("roundLine", {
+                state: capital(needsText(r.needs)),
+                tests: listed(r.procedureIds, (id) => word(`test.${id}`), 4),
+              })}
+            </p>
+            <p className="figures text-sm text-soft">
+              {r.wayMinutes >= 1
+                ? say("roundWay", { minutes: minutes(r.minutes), way: minutes(r.wayMinutes) })
+                : say("roundAll", { minutes: minutes(r.minutes) })}
+            </p>
           </li>
         ))}
       </ol>
@@ -102,26 +139,45 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
   if (!sameVerdict(shown, job)) {
     return (
       <Dialog open onClose={onClose} title={say("verdictMoved")}>
-        <p role="alert" className="mb-3 text-lg">{say("verdictMovedWhy", { remedy })}</p>
-        <Button filled large onClick={() => setShown({ sequence: job.sequence, verdict: job.assessment.verdict })}>{say("verdictShowNow")}</Button>
+        <p role="alert" className="mb-3 text-lg">
+          {say("verdictMovedWhy", { remedy })}
+        </p>
+        <Button filled large onClick={() => setShown({ sequence: job.sequence, verdict: job.assessment.verdict })}>
+          {say("verdictShowNow")}
+        </Button>
       </Dialog>
     );
   }
-  const accept = () => void trace.enter("verdict", { remedyIds: verdict.remedyIds, grade: verdict.grade, sequence: shown.sequence, why: why.trim() }, String(shown.sequence));
+  const accept = () =>
+    void trace.enter(
+      "verdict",
+      { remedyIds: verdict.remedyIds, grade: verdict.grade, sequence: shown.sequence, why: why.trim() },
+      String(shown.sequence),
+    );
   return (
     <Dialog open onClose={onClose} title={say("acceptTitle", { remedy })}>
       <p className="mb-3 text-lg">
-        {proven ? say("acceptProven") : say("acceptAssumed", { wrong: oneIn(1 - verdict.probability), minutes: minutes(verdict.wrongPartMinutes) })}
+        {proven
+          ? say("acceptProven")
+          : say("acceptAssumed", { wrong: oneIn(1 - verdict.probability), minutes: minutes(verdict.wrongPartMinutes) })}
       </p>
       {!proven && (
         <label className="mb-3 block">
           <span className="mb-1 block font-semibold">{say("acceptWhy")}</span>
-          <textarea rows={2} maxLength={300} value={why} onChange={(e) => setWhy(e.target.value)} className="w-full border-2 border-ink p-2 text-lg" />
+          <textarea
+            rows={2}
+            maxLength={300}
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+            className="w-full border-2 border-ink p-2 text-lg"
+          />
         </label>
       )}
       <p className="mb-3 border border-caution bg-caution-ground p-2 text-sm">{word("caution.not-to-be-driven")}</p>
       <Refused text={trace.refused} />
-      <Button filled large disabled={trace.busy || (!proven && why.trim() === "")} onClick={accept}>{say("acceptVerdict")}</Button>
+      <Button filled large disabled={trace.busy || (!proven && why.trim() === "")} onClick={accept}>
+        {say("acceptVerdict")}
+      </Button>
     </Dialog>
   );
 }
@@ -130,7 +186,8 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
   const [striking, setStriking] = useState<string>();
   const [why, setWhy] = useState("");
   const { person } = useSettings();
-  const strikable = (e: Entry) => !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted", "note-written"].includes(e.kind);
+  const strikable = (e: Entry) =>
+    !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted", "note-written"].includes(e.kind);
   const strike = async (id: string) => {
     await trace.enter("strikes", { struckId: id, why: why.trim() }, id);
     setStriking(undefined);
@@ -143,15 +200,38 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
           <div className="flex flex-wrap items-center gap-3">
             <div className={e.struck ? "flex-1 line-through opacity-70" : "flex-1"}>
               <EntryText entry={e} job={job} />
-              <p className="figures text-sm text-soft">{takenText(e)} · {person(e.personId)}{e.spentMinutes === undefined ? "" : ` · ${minutes(e.spentMinutes)}`}{e.struck ? ` · ${say("struck")}` : ""}</p>
+              <p className="figures text-sm text-soft">
+                {takenText(e)} · {person(e.personId)}
+                {e.spentMinutes === undefined ? "" : ` · ${minutes(e.spentMinutes)}`}
+                {e.struck ? ` · ${say("struck")}` : ""}
+              </p>
             </div>
             {strikable(e) && striking !== e.id && <Button onClick={() => setStriking(e.id)}>{say("strike")}</Button>}
           </div>
           {striking === e.id && (
-            <form className="mt-2 flex flex-wrap gap-2" onSubmit={(event) => { event.preventDefault(); void strike(e.id); }}>
-              <input autoFocus aria-label={say("strikeWhy")} placeholder={say("strikeWhy")} value={why} maxLength={200} onChange={(x) => setWhy(x.target.value)}
-                className="min-h-11 flex-1 border-2 border-ink px-2 placeholder:text-soft" />
-              <button type="submit" disabled={trace.busy || why.trim() === ""} className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink">{say("strike")}</button>
+            <form
+              className="mt-2 flex flex-wrap gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                void strike(e.id);
+              }}
+            >
+              <input
+                autoFocus
+                aria-label={say("strikeWhy")}
+                placeholder={say("strikeWhy")}
+                value={why}
+                maxLength={200}
+                onChange={(x) => setWhy(x.target.value)}
+                className="min-h-11 flex-1 border-2 border-ink px-2 placeholder:text-soft"
+              />
+              <button
+                type="submit"
+                disabled={trace.busy || why.trim() === ""}
+                className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink"
+              >
+                {say("strike")}
+              </button>
             </form>
           )}
         </li>
@@ -165,19 +245,52 @@ const noted = (value: number) => Number(value.toPrecision(3)).toString().replace
 
 function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   const { word, fitting } = useSettings();
-  if (!entry.understood) return <p className="text-soft">{say("notUnderstood", { kind: [entry.kind, entry.procedureId].filter(Boolean).join(" ") })}</p>;
+  if (!entry.understood)
+    return (
+      <p className="text-soft">
+        {say("notUnderstood", { kind: [entry.kind, entry.procedureId].filter(Boolean).join(" ") })}
+      </p>
+    );
   if (entry.note) {
     const own = `calculator.${entry.note.calculatorId}`;
     const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${asTyped(i.text, i.unit)}`).join(", ");
-    const outputs = entry.note.outputs.map((o) => `${word(`${own}.out.${o.id}`)} ${noted(o.value)} ${o.unit}`).join(" · ");
-    return <p><span className="label font-semibold">{word(own)}</span> {entry.note.text} <span className="figures text-soft">{[inputs, outputs].filter(Boolean).join(" → ")}</span></p>;
+    const outputs = entry.note.outputs
+      .map((o) => `${word(`${own}.out.${o.id}`)} ${noted(o.value)} ${o.unit}`)
+      .join(" · ");
+    return (
+      <p>
+        <span className="label font-semibold">{word(own)}</span> {entry.note.text}{" "}
+        <span className="figures text-soft">{[inputs, outputs].filter(Boolean).join(" → ")}</span>
+      </p>
+    );
   }
   if (entry.kind === "reading-taken") {
     const test = entry.procedureId ?? "";
-    const taken = entry.figures.filter((f) => f.text !== undefined).map((f) => asTyped(f.text ?? "", f.unit)).join(" · ");
-    const seen = entry.observed === undefined ? taken : entry.observed === "not-seen" ? word("option.not-seen") : word(`option.${test}.${entry.observed}`);
-    return <p><span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span></p>;
+    const taken = entry.figures
+      .filter((f) => f.text !== undefined)
+      .map((f) => asTyped(f.text ?? "", f.unit))
+      .join(" · ");
+    const seen =
+      entry.observed === undefined
+        ? taken
+        : entry.observed === "not-seen"
+          ? word("option.not-seen")
+          : word(`option.${test}.${entry.observed}`);
+    return (
+      <p>
+        <span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span>
+      </p>
+    );
   }
-  const about = entry.procedureId ? word(`test.${entry.procedureId}`) : entry.struckId ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`) : "";
-  return <p><span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span> {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}</p>;
+  const about = entry.procedureId
+    ? word(`test.${entry.procedureId}`)
+    : entry.struckId
+      ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`)
+      : "";
+  return (
+    <p>
+      <span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span>{" "}
+      {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}
+    </p>
+  );
 }

@@ -34,8 +34,12 @@ function KeptJob({ write }: { write: Waiting }) {
       <TopStrip title={vehicle} quote={complaint} />
       <main className="mx-auto max-w-2xl p-8">
         <h2 className="text-3xl font-semibold">{say("keptJobTitle")}</h2>
-        <p className="my-4 text-lg">{write.refused ? `${say("keptRefused")} ${write.refused.message}` : say("keptJobWhy")}</p>
-        <Link to="/" className="underline">{say("bay")}</Link>
+        <p className="my-4 text-lg">
+          {write.refused ? `${say("keptRefused")} ${write.refused.message}` : say("keptJobWhy")}
+        </p>
+        <Link to="/" className="underline">
+          {say("bay")}
+        </Link>
       </main>
     </>
   );
@@ -50,23 +54,42 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint}>
-        <span className="max-sm:hidden"><Tag>{needsText(job.vehicleState)}</Tag></span>
+        <span className="max-sm:hidden">
+          <Tag>{needsText(job.vehicleState)}</Tag>
+        </span>
         {job.stillFitted.length > 0 && (
           <button type="button" className="min-h-11" onClick={() => trace.setPanel("takeOff")}>
             <Tag tone="hot">{say("stillFitted", { count: job.stillFitted.length })}</Tag>
           </button>
         )}
-        <Link to={`/jobs/${job.id}/bench`} className="grid min-h-11 place-items-center"><Tag>{say("bench")}</Tag></Link>
-        <button type="button" className="min-h-11" onClick={() => trace.setPanel("log")}><Tag>{say("log")}</Tag></button>
+        <Link to={`/jobs/${job.id}/bench`} className="grid min-h-11 place-items-center">
+          <Tag>{say("bench")}</Tag>
+        </Link>
+        <button type="button" className="min-h-11" onClick={() => trace.setPanel("log")}>
+          <Tag>{say("log")}</Tag>
+        </button>
       </TopStrip>
       <main className="grid min-h-0 flex-1 lg:grid-cols-[1fr_20rem]">
         <div className="flex min-h-0 min-w-0 flex-col lg:overflow-y-auto lg:border-r-2 lg:border-ink">
           <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[20rem]">
-            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={sheet.name}><div className="h-full max-sm:w-[640px]"><CircuitSheet layout={sheet} suspicion={suspicionAt(job.assessment.river[trace.moment])} stillFitted={job.stillFitted}
-              changed={changedComponents(job.assessment.river, trace.moment)} /></div></div>
+            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={sheet.name}>
+              <div className="h-full max-sm:w-[640px]">
+                <CircuitSheet
+                  layout={sheet}
+                  suspicion={suspicionAt(job.assessment.river[trace.moment])}
+                  stillFitted={job.stillFitted}
+                  changed={changedComponents(job.assessment.river, trace.moment)}
+                />
+              </div>
+            </div>
           </div>
-          <NextStrip job={job} onOthers={() => trace.setPanel("others")} onCannot={() => trace.setPanel("cannot")}
-            onStart={(procedureId) => void go(`/jobs/${job.id}/tests/${procedureId}`)} onAccept={() => trace.setPanel("accept")} />
+          <NextStrip
+            job={job}
+            onOthers={() => trace.setPanel("others")}
+            onCannot={() => trace.setPanel("cannot")}
+            onStart={(procedureId) => void go(`/jobs/${job.id}/tests/${procedureId}`)}
+            onAccept={() => trace.setPanel("accept")}
+          />
           <div className="border-t-2 border-ink max-lg:order-3">
             <River moments={job.assessment.river} at={trace.moment} onMove={trace.move} hunch={hunch} />
           </div>
@@ -74,7 +97,12 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
           <Ledger job={job} shares={shares} isNow={trace.isNow} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
-          <p className="text-sm text-soft">{word("caution.not-to-be-driven")} <Link to="/" className="underline">{say("bay")}</Link></p>
+          <p className="text-sm text-soft">
+            {word("caution.not-to-be-driven")}{" "}
+            <Link to="/" className="underline">
+              {say("bay")}
+            </Link>
+          </p>
         </aside>
       </main>
       <Panels job={job} trace={trace} />

@@ -9,13 +9,19 @@ import { listed } from "./state";
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
   const { word } = useSettings();
   const { verdict, conflict } = job.assessment;
-  const carriers = verdict.carriers.map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "").map((id) => word(`test.${id}`));
+  const carriers = verdict.carriers
+    .map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "")
+    .map((id) => word(`test.${id}`));
   return (
     <section aria-label={say("verdictSoFar")} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
       <h2 className="caps">{say("verdictSoFar")}</h2>
       {job.moved && (
         <p role="note" className="mb-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
-          {say("movedByUpgrade", { remedy: word(`remedy.${job.moved.remedyId}`), grade: say(`grade${job.moved.grade}` as UiWord).toLowerCase(), share: percent(job.moved.probability) })}{" "}
+          {say("movedByUpgrade", {
+            remedy: word(`remedy.${job.moved.remedyId}`),
+            grade: say(`grade${job.moved.grade}` as UiWord).toLowerCase(),
+            share: percent(job.moved.probability),
+          })}{" "}
           {word(`catalogue.${job.moved.since}`)}
         </p>
       )}
@@ -28,33 +34,51 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         {verdict.alsoRemedyId && <> {say("alsoNeeded", { remedy: word(`remedy.${verdict.alsoRemedyId}.short`) })}</>}
       </p>
       {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
-      {conflict && <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">{conflict.repeat
-        ? say("conflictRepeat", { test: word(`test.${conflict.procedureId}`), repeat: word(`test.${conflict.repeat.procedureId}`).toLowerCase(), minutes: minutes(conflict.repeat.minutes) })
-        : say("conflict", { test: word(`test.${conflict.procedureId}`) })}</p>}
+      {conflict && (
+        <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
+          {conflict.repeat
+            ? say("conflictRepeat", {
+                test: word(`test.${conflict.procedureId}`),
+                repeat: word(`test.${conflict.repeat.procedureId}`).toLowerCase(),
+                minutes: minutes(conflict.repeat.minutes),
+              })
+            : say("conflict", { test: word(`test.${conflict.procedureId}`) })}
+        </p>
+      )}
       {verdict.missing.length > 0 && (
         <>
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("stillMissing")}</h3>
           <ul className="list-inside list-disc text-sm">
-            {verdict.missing.map((m) => <li key={m}>{say(`missing${m}` as UiWord)}</li>)}
+            {verdict.missing.map((m) => (
+              <li key={m}>{say(`missing${m}` as UiWord)}</li>
+            ))}
           </ul>
         </>
       )}
       {verdict.stripDown && (
         <p className="mt-2 border-t border-grid pt-2 text-sm">
-          {say("stripDown", { suspects: listed(verdict.stripDown.suspectIds, (id) => word(`suspect.${id}`).toLowerCase(), 3),
-            looks: listed(verdict.stripDown.procedureIds, (id) => word(`test.${id}`).toLowerCase(), 3) })}
+          {say("stripDown", {
+            suspects: listed(verdict.stripDown.suspectIds, (id) => word(`suspect.${id}`).toLowerCase(), 3),
+            looks: listed(verdict.stripDown.procedureIds, (id) => word(`test.${id}`).toLowerCase(), 3),
+          })}
         </p>
       )}
       {verdict.overturners.length > 0 && (
         <>
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("wouldOverturn")}</h3>
           <ul className="grid gap-1 text-sm">
-            {verdict.overturners.map((o) => <li key={o.rivalRemedyId}><Overturns overturner={o} /></li>)}
+            {verdict.overturners.map((o) => (
+              <li key={o.rivalRemedyId}>
+                <Overturns overturner={o} />
+              </li>
+            ))}
           </ul>
         </>
       )}
       {!job.accepted && verdict.grade !== "PROVEN" && (
-        <Button className="mt-3 w-full" onClick={onAccept}>{say("acceptVerdict")}</Button>
+        <Button className="mt-3 w-full" onClick={onAccept}>
+          {say("acceptVerdict")}
+        </Button>
       )}
     </section>
   );
@@ -64,7 +88,17 @@ function Overturns({ overturner: o }: { overturner: Overturner }) {
   const { word, show } = useSettings();
   const test = word(`test.${o.procedureId}`) + (o.anotherRig ? ` (${say("anotherRig")})` : "");
   const rival = word(`remedy.${o.rivalRemedyId}.short`);
-  if (o.option !== undefined) return <>{say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival })}</>;
+  if (o.option !== undefined)
+    return <>{say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival })}</>;
   const value = o.dimension === undefined ? "" : show(o.threshold, o.dimension);
-  return <>{say(o.above ? "overturnAbove" : "overturnBelow", { test, figure: word(`figure.${o.procedureId}.${o.figureId}`), value, rival })}</>;
+  return (
+    <>
+      {say(o.above ? "overturnAbove" : "overturnBelow", {
+        test,
+        figure: word(`figure.${o.procedureId}.${o.figureId}`),
+        value,
+        rival,
+      })}
+    </>
+  );
 }

@@ -16,8 +16,16 @@ const ASSESSMENT = {
 
 function proposal(kind: string, part: Partial<Proposal> = {}): Proposal {
   return {
-    procedureId: "hold-medium", anotherRig: false, minutes: 7.6, testMinutes: 3, stateMinutes: 4.6, informationNats: 0.3, proofChance: 0,
-    leadingNow: 0.75, leadingAfter: 0.98, needs: SHUT,
+    procedureId: "hold-medium",
+    anotherRig: false,
+    minutes: 7.6,
+    testMinutes: 3,
+    stateMinutes: 4.6,
+    informationNats: 0.3,
+    proofChance: 0,
+    leadingNow: 0.75,
+    leadingAfter: 0.98,
+    needs: SHUT,
     reason: { kind, oneSide: ["shoes", "air"], oneShare: 0.49, otherSide: ["master"], otherShare: 0.46 },
     ...part,
   } as Proposal;
@@ -29,15 +37,29 @@ describe("why this test", () => {
   });
 
   it("says what it would prove", () => {
-    expect(reasonText(proposal("PROOF"), ASSESSMENT, word)).toBe("Master leads at 46 %. This would prove it or overturn it.");
+    expect(reasonText(proposal("PROOF"), ASSESSMENT, word)).toBe(
+      "Master leads at 46 %. This would prove it or overturn it.",
+    );
   });
 
   it("says what else it looks for when it cannot prove the leader", () => {
-    expect(reasonText(proposal("BESIDE"), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether it is air and shoes instead, or too.");
-    const unlisted = { kind: "BESIDE" as const, oneSide: ["look-elsewhere", "air"], oneShare: 0.4, otherSide: ["master"], otherShare: 0.46 };
-    expect(reasonText(proposal("BESIDE", { reason: unlisted }), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether it is air instead, or too.");
+    expect(reasonText(proposal("BESIDE"), ASSESSMENT, word)).toBe(
+      "Master leads at 46 %. This tells whether it is air and shoes instead, or too.",
+    );
+    const unlisted = {
+      kind: "BESIDE" as const,
+      oneSide: ["look-elsewhere", "air"],
+      oneShare: 0.4,
+      otherSide: ["master"],
+      otherShare: 0.46,
+    };
+    expect(reasonText(proposal("BESIDE", { reason: unlisted }), ASSESSMENT, word)).toBe(
+      "Master leads at 46 %. This tells whether it is air instead, or too.",
+    );
     const none = { ...unlisted, oneSide: ["look-elsewhere"] };
-    expect(reasonText(proposal("BESIDE", { reason: none }), ASSESSMENT, word)).toBe("Master leads at 46 %. This tells whether it is a fault in no list.");
+    expect(reasonText(proposal("BESIDE", { reason: none }), ASSESSMENT, word)).toBe(
+      "Master leads at 46 %. This tells whether it is a fault in no list.",
+    );
   });
 
   it("says when it comes first anyway, and when readings quarrel", () => {
@@ -49,8 +71,9 @@ describe("why this test", () => {
 describe("what it costs", () => {
   it("shows acting now beside one more test", () => {
     expect(stopOrTest(proposal("SPLIT"))).toBe("Act now: wrong 1 in 4. After this test: 1 in 50.");
-    expect(stopOrTest(proposal("PROOF", { leadingNow: 0.97, leadingAfter: 0.97, proofChance: 0.62 })))
-      .toBe("Act now: wrong 1 in 33, not proven. This test proves it in 62 % of such vehicles.");
+    expect(stopOrTest(proposal("PROOF", { leadingNow: 0.97, leadingAfter: 0.97, proofChance: 0.62 }))).toBe(
+      "Act now: wrong 1 in 33, not proven. This test proves it in 62 % of such vehicles.",
+    );
   });
 
   it("names minutes, state and what is still shut", () => {
@@ -70,10 +93,21 @@ describe("what it costs", () => {
 describe("by what a suspect stands", () => {
   const weight = (procedureId: string, oddsFactor: number) => ({ entryId: procedureId, procedureId, oddsFactor });
   const named = (id: string) => id.replace("test.", "");
-  const suspicion = (part: Partial<Suspicion>) => ({ suspectId: "cup", remedyId: "master", probability: 0.4, cleared: false, weights: [], ...part }) as Suspicion;
+  const suspicion = (part: Partial<Suspicion>) => ({
+    suspectId: "cup",
+    remedyId: "master",
+    probability: 0.4,
+    cleared: false,
+    weights: [],
+    ...part,
+  });
 
   it("names what clears it, and what still speaks for it", () => {
-    const cleared = suspicion({ cleared: true, clearedBy: weight("hold", 0.02), weights: [weight("hold", 0.02), weight("walk", 3)] });
+    const cleared = suspicion({
+      cleared: true,
+      clearedBy: weight("hold", 0.02),
+      weights: [weight("hold", 0.02), weight("walk", 3)],
+    });
     expect(standsBy(cleared, named)).toBe("cleared by hold ×50 · for: walk ×3");
   });
 
@@ -87,14 +121,18 @@ describe("by what a suspect stands", () => {
   });
 
   it("does not say so of a fault in no list, which no single reading names", () => {
-    expect(standsBy(suspicion({ suspectId: "none-of-these" }), named)).toBe("grows with what nothing in the list explains");
+    expect(standsBy(suspicion({ suspectId: "none-of-these" }), named)).toBe(
+      "grows with what nothing in the list explains",
+    );
   });
 });
 
 describe("in money", () => {
   it("is silent until the workshop told its rate", () => {
     expect(moneyText(ASSESSMENT)).toBe("");
-    expect(moneyText({ ...ASSESSMENT, money: { currency: "crowns", actNow: 61.6, nextTest: 12.2 } })).toBe("In money: acting now 62 crowns, this test 12 crowns.");
+    expect(moneyText({ ...ASSESSMENT, money: { currency: "crowns", actNow: 61.6, nextTest: 12.2 } })).toBe(
+      "In money: acting now 62 crowns, this test 12 crowns.",
+    );
     expect(moneyText({ ...ASSESSMENT, money: { currency: "crowns", actNow: 61.6 } })).toBe("In money: 62 crowns.");
   });
 });

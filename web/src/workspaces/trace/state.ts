@@ -7,7 +7,11 @@ type Word = (id: string) => string;
 /** Whether what was shown still stands: the same log, remedies and grade. */
 export function sameVerdict(shown: { sequence: number; verdict: Verdict }, job: Job): boolean {
   const now = job.assessment.verdict;
-  return shown.sequence === job.sequence && shown.verdict.grade === now.grade && shown.verdict.remedyIds.join() === now.remedyIds.join();
+  return (
+    shown.sequence === job.sequence &&
+    shown.verdict.grade === now.grade &&
+    shown.verdict.remedyIds.join() === now.remedyIds.join()
+  );
 }
 
 const LATE_MS = 60_000;
@@ -41,7 +45,9 @@ export function listed(ids: string[], name: Word, most = 2): string {
   const shown = ids.slice(0, most).map(name);
   const rest = ids.length - shown.length;
   if (rest > 0) return `${shown.join(", ")} ${say("and")} ${say("more", { count: rest })}`;
-  return shown.length <= 1 ? (shown[0] ?? "") : `${shown.slice(0, -1).join(", ")} ${say("and")} ${shown[shown.length - 1]}`;
+  return shown.length <= 1
+    ? (shown[0] ?? "")
+    : `${shown.slice(0, -1).join(", ")} ${say("and")} ${shown[shown.length - 1]}`;
 }
 
 /** Why this test, in one sentence. */
@@ -59,11 +65,19 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
     case "CONFLICT":
       return say("reasonCONFLICT");
     case "PROOF":
-      return say("reasonPROOF", { one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability) });
+      return say("reasonPROOF", {
+        one: capital(short(assessment.verdict.remedyId)),
+        share: percent(assessment.verdict.probability),
+      });
     case "BESIDE": {
-      const leader = { one: capital(short(assessment.verdict.remedyId)), share: percent(assessment.verdict.probability) };
+      const leader = {
+        one: capital(short(assessment.verdict.remedyId)),
+        share: percent(assessment.verdict.probability),
+      };
       const others = beside(proposal, assessment);
-      return others.length === 0 ? say("reasonUnlisted", leader) : say("reasonBESIDE", { ...leader, other: listed(byWeight(others), short) });
+      return others.length === 0
+        ? say("reasonUnlisted", leader)
+        : say("reasonBESIDE", { ...leader, other: listed(byWeight(others), short) });
     }
     case "SPLIT":
       return say("reasonSPLIT", {
@@ -77,7 +91,9 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
 
 /** What else may be wrong, by name; none where it can only be in no list. */
 function beside({ reason }: Proposal, assessment: Assessment): string[] {
-  return [...reason.oneSide, ...reason.otherSide].filter((id) => ![assessment.verdict.remedyId, "hand-back", "look-elsewhere"].includes(id));
+  return [...reason.oneSide, ...reason.otherSide].filter(
+    (id) => ![assessment.verdict.remedyId, "hand-back", "look-elsewhere"].includes(id),
+  );
 }
 
 function share(assessment: Assessment, remedyId: string): number {
@@ -88,15 +104,20 @@ export const capital = (text: string) => text.charAt(0).toUpperCase() + text.sli
 
 /** By which readings a suspect is cleared or held up, and what else weighs on it. */
 export function standsBy(suspect: Suspicion, word: Word): string {
-  const named = (list: Suspicion["weights"]) => list.map((w) => `${word(`test.${w.procedureId}`).toLowerCase()} ${factor(w.oddsFactor)}`).join(" · ");
+  const named = (list: Suspicion["weights"]) =>
+    list.map((w) => `${word(`test.${w.procedureId}`).toLowerCase()} ${factor(w.oddsFactor)}`).join(" · ");
   const by = suspect.clearedBy ?? suspect.heldUpBy;
-  const other = suspect.weights.filter((w) => w.entryId !== by?.entryId && w.oddsFactor < 1 === (suspect.clearedBy === undefined)).slice(0, 1);
+  const other = suspect.weights
+    .filter((w) => w.entryId !== by?.entryId && w.oddsFactor < 1 === (suspect.clearedBy === undefined))
+    .slice(0, 1);
   return (
     [
       suspect.clearedBy ? say("clearedBy", { what: named([suspect.clearedBy]) }) : "",
       suspect.heldUpBy ? say("heldUpBy", { what: named([suspect.heldUpBy]) }) : "",
       other.length > 0 ? say(suspect.clearedBy ? "for" : "against", { what: named(other) }) : "",
-    ].filter(Boolean).join(" · ") || say(suspect.suspectId === "none-of-these" ? "noneWeight" : "noWeight")
+    ]
+      .filter(Boolean)
+      .join(" · ") || say(suspect.suspectId === "none-of-these" ? "noneWeight" : "noWeight")
   );
 }
 
@@ -108,7 +129,9 @@ export function moneyText(assessment: Assessment): string {
   const told = assessment.money;
   if (!told) return "";
   const actNow = money(told.actNow, told.currency);
-  return told.nextTest === undefined ? say("moneyNow", { actNow }) : say("money", { actNow, test: money(told.nextTest, told.currency) });
+  return told.nextTest === undefined
+    ? say("moneyNow", { actNow })
+    : say("money", { actNow, test: money(told.nextTest, told.currency) });
 }
 
 /** Where the vehicle has to stand, in words. */
@@ -132,7 +155,8 @@ export function stopOrTest(proposal: Proposal): string {
 
 /** The line above the next test: minutes, state, what stands open. */
 export function nextLine(proposal: Proposal, job: Job): string {
-  const shut = job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" && job.stillFitted.length === 0;
+  const shut =
+    job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" && job.stillFitted.length === 0;
   const opened = shut ? say("nothingOpened") : "";
   return [say("next"), minutes(proposal.minutes), needsText(proposal.needs), opened].filter(Boolean).join(" · ");
 }

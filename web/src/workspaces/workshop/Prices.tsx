@@ -15,9 +15,15 @@ export function Prices({ draft, wrong, onChange }: Props) {
   const field = (id: string, part: "labour" | "parts") => {
     const price = draft.prices[id] ?? { labour: "", parts: "" };
     return (
-      <input aria-label={`${word(`remedy.${id}`)}, ${say(part === "labour" ? "workshopLabour" : "workshopParts")}`} value={price[part]} inputMode="decimal" maxLength={6}
-        aria-invalid={wrong.includes(id)} onChange={(e) => onChange({ ...draft.prices, [id]: { ...price, [part]: e.target.value } })}
-        className="figures min-h-11 w-20 border-2 border-ink px-2 text-right text-lg aria-invalid:border-danger" />
+      <input
+        aria-label={`${word(`remedy.${id}`)}, ${say(part === "labour" ? "workshopLabour" : "workshopParts")}`}
+        value={price[part]}
+        inputMode="decimal"
+        maxLength={6}
+        aria-invalid={wrong.includes(id)}
+        onChange={(e) => onChange({ ...draft.prices, [id]: { ...price, [part]: e.target.value } })}
+        className="figures min-h-11 w-20 border-2 border-ink px-2 text-right text-lg aria-invalid:border-danger"
+      />
     );
   };
   return (
@@ -34,7 +40,11 @@ export function Prices({ draft, wrong, onChange }: Props) {
           <tr key={id} className="border-t border-rule">
             <th scope="row" className="py-1 pr-3 font-medium">
               {word(`remedy.${id}`)}
-              {wrong.includes(id) && <span role="alert" className="block text-sm text-danger">{say("workshopNumber")}</span>}
+              {wrong.includes(id) && (
+                <span role="alert" className="block text-sm text-danger">
+                  {say("workshopNumber")}
+                </span>
+              )}
             </th>
             <td className="text-right">{field(id, "labour")}</td>
             <td className="text-right">{field(id, "parts")}</td>

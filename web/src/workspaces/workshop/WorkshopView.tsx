@@ -12,14 +12,34 @@ import { draftOf, rateReadable, request, unreadable, type Draft } from "./state"
 
 /** What the workshop has and what things cost there. */
 export function WorkshopView() {
-  const workshop = useQuery({ queryKey: ["workshop"], queryFn: api.workshop, refetchOnWindowFocus: false, refetchOnReconnect: false });
+  const workshop = useQuery({
+    queryKey: ["workshop"],
+    queryFn: api.workshop,
+    refetchOnWindowFocus: false,
+    refetchOnReconnect: false,
+  });
   const [keptVersion, setKeptVersion] = useState<number>();
   if (workshop.isPending) return <Loading />;
   if (workshop.isError) return <Failed error={workshop.error} again={() => void workshop.refetch()} />;
-  return <Form key={workshop.data.version} workshop={workshop.data} justKept={keptVersion === workshop.data.version} onKept={setKeptVersion} />;
+  return (
+    <Form
+      key={workshop.data.version}
+      workshop={workshop.data}
+      justKept={keptVersion === workshop.data.version}
+      onKept={setKeptVersion}
+    />
+  );
 }
 
-function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: boolean; onKept: (version: number) => void }) {
+function Form({
+  workshop,
+  justKept,
+  onKept,
+}: {
+  workshop: Workshop;
+  justKept: boolean;
+  onKept: (version: number) => void;
+}) {
   const { personId, word } = useSettings();
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
@@ -41,22 +61,42 @@ function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: bo
       <TopStrip title={say("workshop")} />
       <main className="mx-auto max-w-4xl p-4 md:p-8">
         <p className="mb-5 max-w-3xl text-lg">{say("workshopWhy")}</p>
-        <form className="grid gap-6" onSubmit={(e) => { e.preventDefault(); kept.mutate(); }}>
+        <form
+          className="grid gap-6"
+          onSubmit={(e) => {
+            e.preventDefault();
+            kept.mutate();
+          }}
+        >
           <Group title={say("workshopTools")} hint={say("workshopToolsWhy")}>
             <div className="grid gap-2 sm:grid-cols-2">
               {workshop.tools.map((t) => (
-                <Tick key={t.rigKind} checked={draft.there[t.rigKind] ?? true} onChange={(there) => set({ there: { ...draft.there, [t.rigKind]: there } })}>{word(`rig.${t.rigKind}`)}</Tick>
+                <Tick
+                  key={t.rigKind}
+                  checked={draft.there[t.rigKind] ?? true}
+                  onChange={(there) => set({ there: { ...draft.there, [t.rigKind]: there } })}
+                >
+                  {word(`rig.${t.rigKind}`)}
+                </Tick>
               ))}
             </div>
           </Group>
           <Group title={say("workshopPeople")}>
             <div className="grid gap-2 sm:grid-cols-2">
-              <Tick checked={draft.helper} onChange={(helper) => set({ helper })}>{say("workshopHelper")}</Tick>
-              <Tick checked={draft.lift} onChange={(lift) => set({ lift })}>{say("workshopLift")}</Tick>
+              <Tick checked={draft.helper} onChange={(helper) => set({ helper })}>
+                {say("workshopHelper")}
+              </Tick>
+              <Tick checked={draft.lift} onChange={(lift) => set({ lift })}>
+                {say("workshopLift")}
+              </Tick>
             </div>
           </Group>
           <Group title={say("workshopMoney")} hint={say("workshopRateWhy")}>
-            {!readable && <p role="alert" className="text-danger">{say("workshopRateNumber")}</p>}
+            {!readable && (
+              <p role="alert" className="text-danger">
+                {say("workshopRateNumber")}
+              </p>
+            )}
             <div className="flex flex-wrap gap-3">
               <Text label={say("workshopRate")} value={draft.rate} onChange={(rate) => set({ rate })} numeric />
               <Text label={say("workshopCurrency")} value={draft.currency} onChange={(currency) => set({ currency })} />
@@ -66,10 +106,28 @@ function Form({ workshop, justKept, onKept }: { workshop: Workshop; justKept: bo
             <Prices draft={draft} wrong={wrong} onChange={(prices) => set({ prices })} />
           </Group>
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
-            <button type="submit" disabled={kept.isPending || wrong.length > 0 || !readable} className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink">{say("workshopSave")}</button>
-            <p role="status">{workshop.version === 0 ? say("workshopPlain") : say(justKept ? "workshopKept" : "workshopVersion", { version: workshop.version })}</p>
-            {kept.isError && <p role="alert" className="border-2 border-danger p-2">{stale ? kept.error.message : refused(kept.error)}</p>}
-            {stale && <Button onClick={() => void queries.invalidateQueries({ queryKey: ["workshop"] })}>{say("workshopReload")}</Button>}
+            <button
+              type="submit"
+              disabled={kept.isPending || wrong.length > 0 || !readable}
+              className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink"
+            >
+              {say("workshopSave")}
+            </button>
+            <p role="status">
+              {workshop.version === 0
+                ? say("workshopPlain")
+                : say(justKept ? "workshopKept" : "workshopVersion", { version: workshop.version })}
+            </p>
+            {kept.isError && (
+              <p role="alert" className="border-2 border-danger p-2">
+                {stale ? kept.error.message : refused(kept.error)}
+              </p>
+            )}
+            {stale && (
+              <Button onClick={() => void queries.invalidateQueries({ queryKey: ["workshop"] })}>
+                {say("workshopReload")}
+              </Button>
+            )}
           </div>
         </form>
       </main>
@@ -92,21 +150,49 @@ function Group({ title, hint, children }: { title: string; hint?: string; childr
   );
 }
 
-function Tick({ checked, onChange, children }: { checked: boolean; onChange: (checked: boolean) => void; children: ReactNode }) {
+function Tick({
+  checked,
+  onChange,
+  children,
+}: {
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  children: ReactNode;
+}) {
   return (
     <label className="flex min-h-11 items-center gap-3 border-2 border-ink bg-panel px-3 font-medium">
-      <input type="checkbox" checked={checked} onChange={(e) => onChange(e.target.checked)} className="size-6 accent-[var(--fill)]" />
+      <input
+        type="checkbox"
+        checked={checked}
+        onChange={(e) => onChange(e.target.checked)}
+        className="size-6 accent-[var(--fill)]"
+      />
       {children}
     </label>
   );
 }
 
-function Text({ label, value, onChange, numeric = false }: { label: string; value: string; onChange: (value: string) => void; numeric?: boolean }) {
+function Text({
+  label,
+  value,
+  onChange,
+  numeric = false,
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  numeric?: boolean;
+}) {
   return (
     <label className="block">
       <span className="block text-sm text-soft">{label}</span>
-      <input value={value} maxLength={numeric ? 9 : 8} inputMode={numeric ? "decimal" : undefined} onChange={(e) => onChange(e.target.value)}
-        className="figures min-h-11 w-40 border-2 border-ink px-2 text-lg" />
+      <input
+        value={value}
+        maxLength={numeric ? 9 : 8}
+        inputMode={numeric ? "decimal" : undefined}
+        onChange={(e) => onChange(e.target.value)}
+        className="figures min-h-11 w-40 border-2 border-ink px-2 text-lg"
+      />
     </label>
   );
 }

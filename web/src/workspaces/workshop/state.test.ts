@@ -3,15 +3,30 @@ import type { Workshop } from "../../domain/types";
 import { draftOf, figure, rateReadable, request, unreadable } from "./state";
 
 const WORKSHOP: Workshop = {
-  version: 3, helper: true, lift: false, ratePerHour: 90, currency: "crowns",
-  tools: [{ rigKind: "clamps", there: true }, { rigKind: "port-plugs", there: false }],
+  version: 3,
+  helper: true,
+  lift: false,
+  ratePerHour: 90,
+  currency: "crowns",
+  tools: [
+    { rigKind: "clamps", there: true },
+    { rigKind: "port-plugs", there: false },
+  ],
   prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }],
 };
 
 describe("the workshop's settings", () => {
   it("are sent back as they were told when nothing is changed", () => {
-    expect(request(draftOf(WORKSHOP), 3, "juno")).toEqual({ version: 3, personId: "juno", helper: true, lift: false, lacks: ["port-plugs"], ratePerHour: 90, currency: "crowns",
-      prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }] });
+    expect(request(draftOf(WORKSHOP), 3, "juno")).toEqual({
+      version: 3,
+      personId: "juno",
+      helper: true,
+      lift: false,
+      lacks: ["port-plugs"],
+      ratePerHour: 90,
+      currency: "crowns",
+      prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }],
+    });
   });
 
   it("have no rate when the field is left blank, and are not sent while it is no number", () => {

@@ -17,7 +17,9 @@ export function draftOf(workshop: Workshop): Draft {
     lift: workshop.lift,
     rate: workshop.ratePerHour === undefined ? "" : String(workshop.ratePerHour),
     currency: workshop.currency ?? "",
-    prices: Object.fromEntries(workshop.prices.map((p) => [p.remedyId, { labour: String(p.labourMinutes), parts: String(p.partsMinutes) }])),
+    prices: Object.fromEntries(
+      workshop.prices.map((p) => [p.remedyId, { labour: String(p.labourMinutes), parts: String(p.partsMinutes) }]),
+    ),
   };
 }
 
@@ -28,7 +30,9 @@ export function figure(text: string): number | undefined {
 
 /** Remedies whose minutes cannot be read. */
 export function unreadable(draft: Draft): string[] {
-  return Object.entries(draft.prices).filter(([, p]) => figure(p.labour) === undefined || figure(p.parts) === undefined).map(([id]) => id);
+  return Object.entries(draft.prices)
+    .filter(([, p]) => figure(p.labour) === undefined || figure(p.parts) === undefined)
+    .map(([id]) => id);
 }
 
 /** Whether the rate is blank or a figure. */
@@ -43,12 +47,16 @@ export function request(draft: Draft, version: number, personId: string): Worksh
     personId,
     helper: draft.helper,
     lift: draft.lift,
-    lacks: Object.entries(draft.there).filter(([, there]) => !there).map(([id]) => id),
+    lacks: Object.entries(draft.there)
+      .filter(([, there]) => !there)
+      .map(([id]) => id),
     ratePerHour: figure(draft.rate),
     currency: draft.currency.trim(),
     prices: Object.entries(draft.prices).flatMap(([remedyId, p]) => {
       const [labourMinutes, partsMinutes] = [figure(p.labour), figure(p.parts)];
-      return labourMinutes === undefined || partsMinutes === undefined ? [] : [{ remedyId, labourMinutes, partsMinutes }];
+      return labourMinutes === undefined || partsMinutes === undefined
+        ? []
+        : [{ remedyId, labourMinutes, partsMinutes }];
     }),
   };
 }

@@ -18,36 +18,69 @@ import org.junit.jupiter.api.Test;
 @Tag("slow")
 class ArchitectureTest {
 
-    private static final JavaClasses CORE = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+    private static final JavaClasses CORE = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("overturn");
     /** Each may know those before it. */
-    private static final List<String> ORDER = List.of("quantity", "numeric", "circuit", "layoutfile", "suspect", "simulation", "measurement",
-            "procedure", "calculation", "evidence", "inference", "planning", "verdict", "practice");
+    private static final List<String> ORDER = List.of(
+            "quantity",
+            "numeric",
+            "circuit",
+            "layoutfile",
+            "suspect",
+            "simulation",
+            "measurement",
+            "procedure",
+            "calculation",
+            "evidence",
+            "inference",
+            "planning",
+            "verdict",
+            "practice");
 
     @Test
     void theCoreKnowsOnlyItselfAndSmallPureLibraries() {
-        classes().should().onlyDependOnClassesThat()
-                .resideInAnyPackage("overturn..", "java.lang..", "java.util..", "java.io..", "java.math..", "java.nio.charset..", "org.hipparchus..", "org.jgrapht..",
-                        "tools.jackson..", "com.fasterxml.jackson.annotation..", "com.networknt..")
+        classes()
+                .should()
+                .onlyDependOnClassesThat()
+                .resideInAnyPackage(
+                        "overturn..",
+                        "java.lang..",
+                        "java.util..",
+                        "java.io..",
+                        "java.math..",
+                        "java.nio.charset..",
+                        "org.hipparchus..",
+                        "org.jgrapht..",
+                        "tools.jackson..",
+                        "com.fasterxml.jackson.annotation..",
+                        "com.networknt..")
                 .check(CORE);
     }
 
     /** The presets are data and have to be read somewhere; nothing else in the core knows of JSON. */
     @Test
     void onlyLayoutFilesKnowJson() {
-        noClasses().that().resideOutsideOfPackage("overturn.layoutfile..").should().dependOnClassesThat()
-                .resideInAnyPackage("tools.jackson..", "com.fasterxml..", "com.networknt..").check(CORE);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("overturn.layoutfile..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("tools.jackson..", "com.fasterxml..", "com.networknt..")
+                .check(CORE);
     }
 
     @Test
     void packagesPointOneWay() {
-        Architectures.LayeredArchitecture layers = Architectures.layeredArchitecture().consideringOnlyDependenciesInLayers();
+        Architectures.LayeredArchitecture layers =
+                Architectures.layeredArchitecture().consideringOnlyDependenciesInLayers();
         for (String name : ORDER) {
             layers = layers.layer(name).definedBy("overturn." + name + "..");
         }
         for (int i = 0; i < ORDER.size(); i++) {
             List<String> later = ORDER.subList(i + 1, ORDER.size());
-            layers = later.isEmpty() ? layers.whereLayer(ORDER.get(i)).mayNotBeAccessedByAnyLayer()
+            layers = later.isEmpty()
+                    ? layers.whereLayer(ORDER.get(i)).mayNotBeAccessedByAnyLayer()
                     : layers.whereLayer(ORDER.get(i)).mayOnlyBeAccessedByLayers(later.toArray(String[]::new));
         }
         layers.check(CORE);
@@ -56,22 +89,43 @@ class ArchitectureTest {
 
     @Test
     void timeAndChanceAreHandedIn() {
-        noClasses().should().dependOnClassesThat().belongToAnyOf(java.util.Random.class, java.util.UUID.class)
-                .orShould().callMethod(System.class, "currentTimeMillis").orShould().callMethod(System.class, "nanoTime")
-                .orShould().callMethod(Math.class, "random")
-                .orShould().dependOnClassesThat().resideInAPackage("java.time..")
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .belongToAnyOf(java.util.Random.class, java.util.UUID.class)
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
+                .orShould()
+                .callMethod(System.class, "nanoTime")
+                .orShould()
+                .callMethod(Math.class, "random")
+                .orShould()
+                .dependOnClassesThat()
+                .resideInAPackage("java.time..")
                 .check(CORE);
     }
 
     @Test
     void nothingIsNamedAfterNothing() {
-        noClasses().should().haveNameMatching(".*(Util|Utils|Helper|Manager|Impl|Data|Info)$").check(CORE);
+        noClasses()
+                .should()
+                .haveNameMatching(".*(Util|Utils|Helper|Manager|Impl|Data|Info)$")
+                .check(CORE);
     }
 
     @Test
     void whatIsSharedIsFinal() {
         fields().that().areStatic().should().haveModifier(JavaModifier.FINAL).check(CORE);
-        fields().that().areDeclaredInClassesThat().arePublic().and().areDeclaredInClassesThat().resideOutsideOfPackage("overturn.practice")
-                .and().areNotPrivate().should().beFinal().check(CORE);
+        fields().that()
+                .areDeclaredInClassesThat()
+                .arePublic()
+                .and()
+                .areDeclaredInClassesThat()
+                .resideOutsideOfPackage("overturn.practice")
+                .and()
+                .areNotPrivate()
+                .should()
+                .beFinal()
+                .check(CORE);
     }
 }

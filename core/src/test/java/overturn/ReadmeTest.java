@@ -27,18 +27,25 @@ class ReadmeTest {
 
     /** A figure of the table: the planner is column 1, the chart column 3. */
     private static double figure(String row, int column) {
-        Matcher line = Pattern.compile("(?m)^\\| " + Pattern.quote(row) + " \\|(.*)$").matcher(performance);
+        Matcher line =
+                Pattern.compile("(?m)^\\| " + Pattern.quote(row) + " \\|(.*)$").matcher(performance);
         assertTrue(line.find(), "no row “" + row + "” in docs/performance.md");
         return Double.parseDouble(line.group(1).split("\\|")[column - 1].strip());
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {
-        "singles right, %; 1; in %.0f %% of single faults", "singles right, %; 3; a good fixed chart: %.0f %%",
-        "pairs right, %; 1; and %.0f %% of pairs", "pairs right, %; 3; (the chart %.0f %%)",
-        "wrong parts per 100 jobs; 1; fits %.1f wrong parts", "wrong parts per 100 jobs; 3; (the chart %.1f)",
-        "proven, but not needed, %; 1; is not needed in %.1f %%",
-        "fault not in the list: *none of these* leads, %; 1; in %.0f %% only"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "singles right, %; 1; in %.0f %% of single faults",
+                "singles right, %; 3; a good fixed chart: %.0f %%",
+                "pairs right, %; 1; and %.0f %% of pairs",
+                "pairs right, %; 3; (the chart %.0f %%)",
+                "wrong parts per 100 jobs; 1; fits %.1f wrong parts",
+                "wrong parts per 100 jobs; 3; (the chart %.1f)",
+                "proven, but not needed, %; 1; is not needed in %.1f %%",
+                "fault not in the list: *none of these* leads, %; 1; in %.0f %% only"
+            })
     void itsFiguresAreThoseOfTheLatestRun(String row, int column, String sentence) {
         String expected = String.format(java.util.Locale.ROOT, sentence, figure(row, column));
         assertTrue(readme.contains(expected), "the README should say “" + expected + "”");
@@ -46,7 +53,9 @@ class ReadmeTest {
 
     @Test
     void itCostsHalfOfWhatTheChartDoes() {
-        double ratio = figure("cost to the cured vehicle, minutes", 1) / figure("cost to the cured vehicle, minutes", 3);
-        assertTrue(ratio > 0.45 && ratio < 0.55 && readme.contains("costs half of what the chart does"), "ratio " + ratio);
+        double ratio =
+                figure("cost to the cured vehicle, minutes", 1) / figure("cost to the cured vehicle, minutes", 3);
+        assertTrue(
+                ratio > 0.45 && ratio < 0.55 && readme.contains("costs half of what the chart does"), "ratio " + ratio);
     }
 }

@@ -13,33 +13,74 @@ import org.springframework.transaction.annotation.Transactional;
 /** The walls of the application. */
 class ArchitectureTest {
 
-    private static final JavaClasses APP = new ClassFileImporter().withImportOption(new ImportOption.DoNotIncludeTests())
+    private static final JavaClasses APP = new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
             .importPackages("overturn.app");
 
     @Test
     void theLogKnowsNoFramework() {
-        noClasses().that().resideInAPackage("..app.job..").should().dependOnClassesThat()
-                .resideInAnyPackage("org.springframework..", "tools.jackson..", "java.sql..", "..app.store..", "..app.usecase..", "..app.api..")
+        noClasses()
+                .that()
+                .resideInAPackage("..app.job..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "org.springframework..",
+                        "tools.jackson..",
+                        "java.sql..",
+                        "..app.store..",
+                        "..app.usecase..",
+                        "..app.api..")
                 .check(APP);
     }
 
     @Test
     void theApiAndTheStoreNeverMeet() {
-        noClasses().that().resideInAPackage("..app.api..").should().dependOnClassesThat().resideInAPackage("..app.store..").check(APP);
-        noClasses().that().resideInAPackage("..app.store..").should().dependOnClassesThat()
-                .resideInAnyPackage("..app.api..", "..app.usecase..").check(APP);
+        noClasses()
+                .that()
+                .resideInAPackage("..app.api..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("..app.store..")
+                .check(APP);
+        noClasses()
+                .that()
+                .resideInAPackage("..app.store..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("..app.api..", "..app.usecase..")
+                .check(APP);
     }
 
     @Test
     void sqlIsSpokenInTheStoreOnly() {
-        noClasses().that().resideOutsideOfPackage("..app.store..").should().dependOnClassesThat()
-                .resideInAnyPackage("org.springframework.jdbc..", "java.sql..").check(APP);
-        classes().that().resideInAPackage("..app.store..").and().areTopLevelClasses().and().doNotHaveSimpleName("package-info")
-                .should().bePackagePrivate().check(APP);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("..app.store..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.springframework.jdbc..", "java.sql..")
+                .check(APP);
+        classes()
+                .that()
+                .resideInAPackage("..app.store..")
+                .and()
+                .areTopLevelClasses()
+                .and()
+                .doNotHaveSimpleName("package-info")
+                .should()
+                .bePackagePrivate()
+                .check(APP);
     }
 
     @Test
     void transactionsBeginInUseCasesOnly() {
-        methods().that().areAnnotatedWith(Transactional.class).should().beDeclaredInClassesThat().resideInAPackage("..app.usecase..").check(APP);
+        methods()
+                .that()
+                .areAnnotatedWith(Transactional.class)
+                .should()
+                .beDeclaredInClassesThat()
+                .resideInAPackage("..app.usecase..")
+                .check(APP);
     }
 }

@@ -51,24 +51,44 @@ public class PhysicsSpeed {
         Simulator simulator = Simulator.of(layout);
         ProcedureCatalogue procedures = ProcedureCatalogue.of(layout);
         hold = simulator.prepare(procedures.find("hold-medium").orElseThrow().protocol());
-        travel = simulator.prepare(procedures.find("travel-at-forces").orElseThrow().protocol());
-        catalogue = procedures.all().stream().map(p -> simulator.prepare(p.protocol())).toList();
+        travel = simulator.prepare(
+                procedures.find("travel-at-forces").orElseThrow().protocol());
+        catalogue = procedures.all().stream()
+                .map(p -> simulator.prepare(p.protocol()))
+                .toList();
         cup = List.of(new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 3, 0.2, 0, 10));
         air = List.of(new Fault.TrappedAir("rear-left", overturn.circuit.Chamber.SECONDARY, 2));
     }
 
     static Layout multiplied(Layout base, int times) {
         List<Component> parts = new ArrayList<>();
-        base.components().forEach(c -> parts.add(c instanceof Component.Master m ? new Component.Master(m.id(), m.kind(), m.boreMm() * Math.sqrt(times),
-                m.fastFillBoreMm() * Math.sqrt(times), m.primaryStrokeMm(), m.secondaryStrokeMm(), m.portTravelMm(), m.springsN(), m.residualValveBar()) : c));
+        base.components()
+                .forEach(c -> parts.add(
+                        c instanceof Component.Master m
+                                ? new Component.Master(
+                                        m.id(),
+                                        m.kind(),
+                                        m.boreMm() * Math.sqrt(times),
+                                        m.fastFillBoreMm() * Math.sqrt(times),
+                                        m.primaryStrokeMm(),
+                                        m.secondaryStrokeMm(),
+                                        m.portTravelMm(),
+                                        m.springsN(),
+                                        m.residualValveBar())
+                                : c));
         List<Joint> joints = new ArrayList<>(base.joints());
         for (int copy = 2; copy <= times; copy++) {
             for (End end : base.ends()) {
                 String suffix = "-" + copy;
                 List<String> own = List.of(end.id() + "-pipe", end.id() + "-hose", end.id());
                 own.forEach(id -> parts.add(copied(base.component(id), id + suffix)));
-                base.joints().stream().filter(j -> own.contains(j.to())).forEach(j -> joints.add(new Joint(j.id() + suffix,
-                        own.contains(j.from()) ? j.from() + suffix : j.from(), j.to() + suffix, j.chamber())));
+                base.joints().stream()
+                        .filter(j -> own.contains(j.to()))
+                        .forEach(j -> joints.add(new Joint(
+                                j.id() + suffix,
+                                own.contains(j.from()) ? j.from() + suffix : j.from(),
+                                j.to() + suffix,
+                                j.chamber())));
             }
         }
         return new Layout(base.id(), base.family(), parts, joints);
@@ -80,10 +100,28 @@ public class PhysicsSpeed {
         } else if (part instanceof Component.Hose h) {
             return new Component.Hose(id, h.kind(), h.lengthM(), h.swellMlPerBarPerM());
         } else if (part instanceof End.DiscEnd d) {
-            return new End.DiscEnd(id, d.axle(), d.side(), d.pistonMm(), d.pistonsPerSide(), d.clearancePerPadMm(), d.softMlPerBar(), d.firmMlPerBar(), d.radiusMm());
+            return new End.DiscEnd(
+                    id,
+                    d.axle(),
+                    d.side(),
+                    d.pistonMm(),
+                    d.pistonsPerSide(),
+                    d.clearancePerPadMm(),
+                    d.softMlPerBar(),
+                    d.firmMlPerBar(),
+                    d.radiusMm());
         }
         End.DrumEnd d = (End.DrumEnd) part;
-        return new End.DrumEnd(id, d.axle(), d.side(), d.cylinderMm(), d.clearancePerShoeMm(), d.softMlPerBar(), d.firmMlPerBar(), d.radiusMm(), d.parkingBrake());
+        return new End.DrumEnd(
+                id,
+                d.axle(),
+                d.side(),
+                d.cylinderMm(),
+                d.clearancePerShoeMm(),
+                d.softMlPerBar(),
+                d.firmMlPerBar(),
+                d.radiusMm(),
+                d.parkingBrake());
     }
 
     /** A sixty-second hold past a worn cup, four figures. */

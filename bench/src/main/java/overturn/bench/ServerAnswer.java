@@ -11,17 +11,24 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 
-/** Milliseconds from sending a reading to holding the whole redrawn assessment, over HTTP, the reading in PostgreSQL by then. */
+/**
+ * Milliseconds from sending a reading to holding the whole redrawn assessment, over HTTP, the reading in PostgreSQL by
+ * then.
+ */
 public final class ServerAnswer {
 
     private static final int WARM_UP_JOBS = 12;
     private static final int JOBS = 20;
     /** A sinking van in the order of the plan; each is entered behind the one before. */
     private static final List<String> READINGS = List.of(
-            observed("reservoir", "steady"), observed("dry-walk", "all-dry"), series("free-play", "play", 4),
+            observed("reservoir", "steady"),
+            observed("dry-walk", "all-dry"),
+            series("free-play", "play", 4),
             series("hold-medium", "at-5", 36, "at-15", 39, "at-30", 44, "at-60", 54),
-            series("hold-gentle", "at-5", 25, "at-15", 27, "at-30", 30, "at-60", 36), series("assist-drop", "drop", 24),
-            series("pump-up", "stroke-1", 30, "stroke-3", 27, "stroke-5", 27, "held-20", 32), series("parking-brake", "off", 30, "on", 27),
+            series("hold-gentle", "at-5", 25, "at-15", 27, "at-30", 30, "at-60", 36),
+            series("assist-drop", "drop", 24),
+            series("pump-up", "stroke-1", 30, "stroke-3", 27, "stroke-5", 27, "held-20", 32),
+            series("parking-brake", "off", 30, "on", 27),
             series("port-plugs", "travel", 13, "sink-0", 6, "sink-3", 6, "sink-6", 6, "sink-9", 2, "sink-12", 1));
 
     private final HttpClient http = HttpClient.newHttpClient();
@@ -42,8 +49,13 @@ public final class ServerAnswer {
             millis.addAll(measure.job());
         }
         Collections.sort(millis);
-        System.out.printf(Locale.ROOT, "reading to redrawn assessment, %d answers: p50 %.1f ms, p95 %.1f ms, most %.1f ms%n", millis.size(),
-                millis.get(millis.size() / 2), millis.get(millis.size() * 95 / 100), millis.get(millis.size() - 1));
+        System.out.printf(
+                Locale.ROOT,
+                "reading to redrawn assessment, %d answers: p50 %.1f ms, p95 %.1f ms, most %.1f ms%n",
+                millis.size(),
+                millis.get(millis.size() / 2),
+                millis.get(millis.size() * 95 / 100),
+                millis.get(millis.size() - 1));
     }
 
     private List<Double> job() throws IOException, InterruptedException {
@@ -54,7 +66,8 @@ public final class ServerAnswer {
                 """.formatted(id, UUID.randomUUID(), UUID.randomUUID()), 201);
         List<Double> millis = new ArrayList<>();
         for (int i = 0; i < READINGS.size(); i++) {
-            String stamp = "{\"entryId\":\"%s\",\"sequence\":%d,\"personId\":\"juno-vale\",".formatted(UUID.randomUUID(), 2 + i);
+            String stamp = "{\"entryId\":\"%s\",\"sequence\":%d,\"personId\":\"juno-vale\","
+                    .formatted(UUID.randomUUID(), 2 + i);
             long from = System.nanoTime();
             post("/api/jobs/" + id + "/readings", stamp + READINGS.get(i), 200);
             millis.add((System.nanoTime() - from) / 1e6);
@@ -63,15 +76,20 @@ public final class ServerAnswer {
     }
 
     private void post(String path, String body, int expected) throws IOException, InterruptedException {
-        var answer = http.send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(body)).build(), BodyHandlers.ofString());
+        var answer = http.send(
+                HttpRequest.newBuilder(URI.create(address + path))
+                        .header("Content-Type", "application/json")
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                BodyHandlers.ofString());
         if (answer.statusCode() != expected) {
             throw new IllegalStateException("Answer " + answer.statusCode() + ": " + answer.body());
         }
     }
 
     private static String observed(String test, String option) {
-        return "\"procedureId\":\"%s\",\"figures\":[],\"observed\":\"%s\",\"rigCheck\":\"sound\",\"anotherRig\":false}".formatted(test, option);
+        return "\"procedureId\":\"%s\",\"figures\":[],\"observed\":\"%s\",\"rigCheck\":\"sound\",\"anotherRig\":false}"
+                .formatted(test, option);
     }
 
     private static String series(String test, Object... figures) {
@@ -79,6 +97,7 @@ public final class ServerAnswer {
         for (int i = 0; i < figures.length; i += 2) {
             parts.add("{\"id\":\"%s\",\"text\":\"%s\",\"unit\":\"mm\"}".formatted(figures[i], figures[i + 1]));
         }
-        return "\"procedureId\":\"%s\",\"figures\":%s,\"observed\":\"\",\"rigCheck\":\"sound\",\"anotherRig\":false}".formatted(test, parts);
+        return "\"procedureId\":\"%s\",\"figures\":%s,\"observed\":\"\",\"rigCheck\":\"sound\",\"anotherRig\":false}"
+                .formatted(test, parts);
     }
 }

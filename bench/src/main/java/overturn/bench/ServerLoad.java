@@ -26,10 +26,14 @@ import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
 import overturn.layoutfile.Presets;
 
-/** Many technicians, many layouts and a full bay against a running server: what it answers, how fast, and whether anything fails. */
+/**
+ * Many technicians, many layouts and a full bay against a running server: what it answers, how fast, and whether
+ * anything fails.
+ */
 public final class ServerLoad {
 
-    private final HttpClient http = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(30)).build();
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(30)).build();
     private final String address;
     private final List<Double> millis = Collections.synchronizedList(new ArrayList<>());
     private final Map<Integer, AtomicInteger> statuses = new ConcurrentHashMap<>();
@@ -38,7 +42,10 @@ public final class ServerLoad {
         this.address = address;
     }
 
-    /** @param arguments address of a running server, then {@code technicians PEOPLE SECONDS}, {@code layouts LAYOUTS JOBS} or {@code bay REQUESTS} */
+    /**
+     * @param arguments address of a running server, then {@code technicians PEOPLE SECONDS}, {@code layouts LAYOUTS
+     *     JOBS} or {@code bay REQUESTS}
+     */
     public static void main(String[] arguments) throws Exception {
         ServerLoad load = new ServerLoad(arguments[0]);
         switch (arguments[1]) {
@@ -49,10 +56,15 @@ public final class ServerLoad {
         }
     }
 
-    /** Each opens a job on one of the presets, enters a reading every two seconds until there are nine, and opens the next. */
+    /**
+     * Each opens a job on one of the presets, enters a reading every two seconds until there are nine, and opens the
+     * next.
+     */
     private void technicians(int people, int seconds) throws InterruptedException {
         long end = System.nanoTime() + Duration.ofSeconds(seconds).toNanos();
-        List<Thread> threads = IntStream.range(0, people).mapToObj(p -> new Thread(() -> work(new SplittableRandom(p), end))).toList();
+        List<Thread> threads = IntStream.range(0, people)
+                .mapToObj(p -> new Thread(() -> work(new SplittableRandom(p), end)))
+                .toList();
         threads.forEach(Thread::start);
         try (ProgressBar bar = new ProgressBar("technicians", seconds)) {
             for (int s = 0; s < seconds; s++, bar.step()) {
@@ -69,7 +81,11 @@ public final class ServerLoad {
         try {
             Thread.sleep(random.nextInt(2_000));
             while (System.nanoTime() < endNanos) {
-                LayoutFile layout = Presets.files().get(random.nextInt(3) == 0 ? random.nextInt(Presets.files().size()) : 0);
+                LayoutFile layout = Presets.files()
+                        .get(
+                                random.nextInt(3) == 0
+                                        ? random.nextInt(Presets.files().size())
+                                        : 0);
                 String job = open(layout.id(), layout.layout(), "Load " + random.nextInt(1_000_000));
                 for (int i = 0; i < LoadJob.READINGS && job != null && System.nanoTime() < endNanos; i++) {
                     Thread.sleep(1_000 + random.nextInt(2_000));
@@ -83,19 +99,25 @@ public final class ServerLoad {
 
     private String open(String layoutId, Layout layout, String vehicle) throws InterruptedException {
         String id = UUID.randomUUID().toString();
-        return timed("POST", "/api/jobs", LoadJob.intake(id, layoutId, layout, vehicle)).statusCode() == 201 ? id : null;
+        return timed("POST", "/api/jobs", LoadJob.intake(id, layoutId, layout, vehicle))
+                                .statusCode()
+                        == 201
+                ? id
+                : null;
     }
 
     /** Saves layouts that differ in a dimension and opens jobs on each in turn, two at a time. */
     private void layouts(int layouts, int jobs) throws InterruptedException {
         AtomicInteger next = new AtomicInteger();
         try (ProgressBar bar = new ProgressBar("layouts", layouts)) {
-            List<Thread> threads = IntStream.range(0, 2).mapToObj(t -> new Thread(() -> {
-                for (int n = next.getAndIncrement(); n < layouts; n = next.getAndIncrement()) {
-                    openOn(n, jobs * (n + 1) / layouts - jobs * n / layouts);
-                    bar.step();
-                }
-            })).toList();
+            List<Thread> threads = IntStream.range(0, 2)
+                    .mapToObj(t -> new Thread(() -> {
+                        for (int n = next.getAndIncrement(); n < layouts; n = next.getAndIncrement()) {
+                            openOn(n, jobs * (n + 1) / layouts - jobs * n / layouts);
+                            bar.step();
+                        }
+                    }))
+                    .toList();
             threads.forEach(Thread::start);
             for (Thread thread : threads) {
                 thread.join();
@@ -108,7 +130,8 @@ public final class ServerLoad {
         try {
             LayoutFile preset = Presets.files().get(number % Presets.files().size());
             String id = "load-" + number;
-            String file = LayoutFiles.write(preset).replaceFirst("\"id\":\"" + preset.id() + "\"", "\"id\":\"" + id + "\"")
+            String file = LayoutFiles.write(preset)
+                    .replaceFirst("\"id\":\"" + preset.id() + "\"", "\"id\":\"" + id + "\"")
                     .replaceFirst("\"freePlayMm\":[0-9.]+", "\"freePlayMm\":" + (2 + number % 60 / 20.0));
             timed("POST", "/api/layouts?personId=juno-vale", file);
             for (int i = 0; i < jobs; i++) {
@@ -124,8 +147,19 @@ public final class ServerLoad {
 
     /** Lists, filters and searches, one after another. */
     private void bay(int requests) throws InterruptedException {
-        List<String> queries = List.of("", "?stage=open", "?stage=closed", "?stage=all", "?stage=released", "?stage=open&search=tarn", "?stage=closed&search=ramp",
-                "?stage=all&search=SK%20777", "?stage=closed&search=zz", "?stage=all&search=q", "?stage=all&search=nowhere%20at%20all", "?stage=closed&search=van%2099999");
+        List<String> queries = List.of(
+                "",
+                "?stage=open",
+                "?stage=closed",
+                "?stage=all",
+                "?stage=released",
+                "?stage=open&search=tarn",
+                "?stage=closed&search=ramp",
+                "?stage=all&search=SK%20777",
+                "?stage=closed&search=zz",
+                "?stage=all&search=q",
+                "?stage=all&search=nowhere%20at%20all",
+                "?stage=closed&search=van%2099999");
         for (String query : queries) {
             for (int i = 0; i < requests / 10; i++) {
                 timed("GET", "/api/jobs" + query, "");
@@ -141,21 +175,34 @@ public final class ServerLoad {
             byQuery.computeIfAbsent(query, q -> new ArrayList<>()).add(millis.get(millis.size() - 1));
             String next = answer.body().replaceFirst("(?s).*\"next\":\"([^\"]+)\".*", "$1");
             if (!next.equals(answer.body()) && random.nextInt(3) == 0) {
-                timed("GET", "/api/jobs" + query + (query.isEmpty() ? "?" : "&") + "after=" + URLEncoder.encode(next, StandardCharsets.UTF_8), "");
+                timed(
+                        "GET",
+                        "/api/jobs" + query + (query.isEmpty() ? "?" : "&") + "after="
+                                + URLEncoder.encode(next, StandardCharsets.UTF_8),
+                        "");
             }
         }
-        byQuery.forEach((query, own) -> System.out.printf(Locale.ROOT, "  %-36s p50 %5.1f ms, p95 %5.1f ms%n", query, at(own, 0.5), at(own, 0.95)));
+        byQuery.forEach((query, own) -> System.out.printf(
+                Locale.ROOT, "  %-36s p50 %5.1f ms, p95 %5.1f ms%n", query, at(own, 0.5), at(own, 0.95)));
         tell("the bay, listed, filtered, searched and paged");
     }
 
     private HttpResponse<String> timed(String method, String path, String body) throws InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json").timeout(Duration.ofMinutes(2))
-                .method(method, body.isEmpty() ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)).build();
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .timeout(Duration.ofMinutes(2))
+                .method(
+                        method,
+                        body.isEmpty()
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofString(body))
+                .build();
         long from = System.nanoTime();
         try {
             HttpResponse<String> answer = http.send(request, BodyHandlers.ofString());
             millis.add((System.nanoTime() - from) / 1e6);
-            statuses.computeIfAbsent(answer.statusCode(), s -> new AtomicInteger()).incrementAndGet();
+            statuses.computeIfAbsent(answer.statusCode(), s -> new AtomicInteger())
+                    .incrementAndGet();
             if (answer.statusCode() >= 400 && statuses.get(answer.statusCode()).get() <= 3) {
                 System.err.println(answer.statusCode() + " " + method + " " + path + " " + answer.body());
             }
@@ -171,7 +218,15 @@ public final class ServerLoad {
     }
 
     private void tell(String what) {
-        System.out.printf(Locale.ROOT, "%s: %d answers, statuses %s; p50 %.0f ms, p95 %.0f ms, p99 %.0f ms, most %.0f ms%n", what, millis.size(), new TreeMap<>(statuses),
-                at(millis, 0.5), at(millis, 0.95), at(millis, 0.99), at(millis, 1));
+        System.out.printf(
+                Locale.ROOT,
+                "%s: %d answers, statuses %s; p50 %.0f ms, p95 %.0f ms, p99 %.0f ms, most %.0f ms%n",
+                what,
+                millis.size(),
+                new TreeMap<>(statuses),
+                at(millis, 0.5),
+                at(millis, 0.95),
+                at(millis, 0.99),
+                at(millis, 1));
     }
 }

@@ -17,31 +17,47 @@ final class Balance {
 
     /** Query and fail of a left/right difference (handbook 06). */
     private static final double QUERY_SHARE = 20;
+
     private static final double FAIL_SHARE = 30;
     private static final double FRONT_LEAST = 50;
     private static final double FRONT_MOST = 85;
 
-    private Balance() {
-    }
+    private Balance() {}
 
     static Calculator balance() {
-        return Calculator.of("balance", layout -> List.of(
-                Field.of("pressure", Dimension.PRESSURE, 1, 200, 60, 0.03),
-                Field.of("left-factor", Dimension.SHARE, 20, 300, 100, 0.02),
-                Field.of("rear-factor", Dimension.SHARE, 20, 300, 100, 0.02)), Balance::result).onlyFor(family -> !family.clutch())
-                .says("left-right-fails", "left-right-query", "rear-locks-first", "rear-does-little", "parts-differ", "hoses-differ");
+        return Calculator.of(
+                        "balance",
+                        layout -> List.of(
+                                Field.of("pressure", Dimension.PRESSURE, 1, 200, 60, 0.03),
+                                Field.of("left-factor", Dimension.SHARE, 20, 300, 100, 0.02),
+                                Field.of("rear-factor", Dimension.SHARE, 20, 300, 100, 0.02)),
+                        Balance::result)
+                .onlyFor(family -> !family.clutch())
+                .says(
+                        "left-right-fails",
+                        "left-right-query",
+                        "rear-locks-first",
+                        "rear-does-little",
+                        "parts-differ",
+                        "hoses-differ");
     }
 
     /** Torque of an end at a line pressure, Nm: the drag slope of its dimensions times the pressure above its onset. */
     static double torqueNm(Layout layout, End end, double bar) {
-        double here = layout.upstream(end.id()).stream().map(layout::component).filter(ProportioningValve.class::isInstance)
-                .map(ProportioningValve.class::cast).findFirst()
-                .map(v -> bar <= v.kneeBar() ? bar : v.kneeBar() + v.slope() * (bar - v.kneeBar())).orElse(bar);
+        double here = layout.upstream(end.id()).stream()
+                .map(layout::component)
+                .filter(ProportioningValve.class::isInstance)
+                .map(ProportioningValve.class::cast)
+                .findFirst()
+                .map(v -> bar <= v.kneeBar() ? bar : v.kneeBar() + v.slope() * (bar - v.kneeBar()))
+                .orElse(bar);
         return end.dragNmPerBar() * Math.max(0, here - end.dragOnsetBar());
     }
 
     private static double pistonMm2(End end) {
-        return end instanceof DiscEnd d ? d.pistonAreaMm2() : end instanceof DrumEnd d ? Math.PI * d.cylinderMm() * d.cylinderMm() / 4 : 0;
+        return end instanceof DiscEnd d
+                ? d.pistonAreaMm2()
+                : end instanceof DrumEnd d ? Math.PI * d.cylinderMm() * d.cylinderMm() / 4 : 0;
     }
 
     private static Result result(Inputs in, Layout layout) {
@@ -54,12 +70,19 @@ final class Balance {
         for (End end : layout.ends()) {
             boolean isRear = end.rear();
             boolean isLeft = end.side() == End.Side.LEFT;
-            double nm = torqueNm(layout, end, bar) * (isRear ? in.get("rear-factor") / 100 : 1) * (isLeft ? in.get("left-factor") / 100 : 1);
+            double nm = torqueNm(layout, end, bar)
+                    * (isRear ? in.get("rear-factor") / 100 : 1)
+                    * (isLeft ? in.get("left-factor") / 100 : 1);
             front += isRear ? 0 : nm;
             rear += isRear ? nm : 0;
             left += isLeft ? nm : 0;
             right += end.side() == End.Side.RIGHT ? nm : 0;
-            rows.add(new Row(end.id(), List.of(Output.of("piston-area", Dimension.AREA, pistonMm2(end)), Output.of("torque", Dimension.TORQUE, nm)), false));
+            rows.add(new Row(
+                    end.id(),
+                    List.of(
+                            Output.of("piston-area", Dimension.AREA, pistonMm2(end)),
+                            Output.of("torque", Dimension.TORQUE, nm)),
+                    false));
         }
         double share = front + rear == 0 ? 0 : 100 * front / (front + rear);
         double uneven = Math.max(left, right) == 0 ? 0 : 100 * Math.abs(left - right) / Math.max(left, right);
@@ -78,16 +101,25 @@ final class Balance {
         if (layout.all(Hose.class).stream().map(Hose::kind).distinct().count() > 1) {
             notices.add("hoses-differ");
         }
-        return new Result(List.of(Output.of("front-share", Dimension.SHARE, share), Output.of("left-right-difference", Dimension.SHARE, uneven),
-                Output.of("front-torque", Dimension.TORQUE, front), Output.of("rear-torque", Dimension.TORQUE, rear)), notices, List.of(), rows);
+        return new Result(
+                List.of(
+                        Output.of("front-share", Dimension.SHARE, share),
+                        Output.of("left-right-difference", Dimension.SHARE, uneven),
+                        Output.of("front-torque", Dimension.TORQUE, front),
+                        Output.of("rear-torque", Dimension.TORQUE, rear)),
+                notices,
+                List.of(),
+                rows);
     }
 
     /** Whether two ends of one axle differ in kind or piston area. */
     static boolean mixed(Layout layout) {
         for (String axle : List.of("front", "rear")) {
-            List<End> ends = layout.ends().stream().filter(e -> e.id().startsWith(axle)).toList();
+            List<End> ends =
+                    layout.ends().stream().filter(e -> e.id().startsWith(axle)).toList();
             for (End end : ends) {
-                if (end.getClass() != ends.get(0).getClass() || Math.abs(pistonMm2(end) / pistonMm2(ends.get(0)) - 1) > 0.02) {
+                if (end.getClass() != ends.get(0).getClass()
+                        || Math.abs(pistonMm2(end) / pistonMm2(ends.get(0)) - 1) > 0.02) {
                     return true;
                 }
             }

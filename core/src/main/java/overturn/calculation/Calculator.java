@@ -9,8 +9,8 @@ import overturn.circuit.Family;
 import overturn.circuit.Layout;
 
 /**
- * One calculator of the bench. Its words: {@code calculator.<id>} its name, {@code .formula} what it does in a sentence, {@code .in.*},
- * {@code .out.*}, {@code .notice.*}.
+ * One calculator of the bench. Its words: {@code calculator.<id>} its name, {@code .formula} what it does in a
+ * sentence, {@code .in.*}, {@code .out.*}, {@code .notice.*}.
  */
 public final class Calculator {
 
@@ -23,8 +23,13 @@ public final class Calculator {
     private final List<ReadingPlace> readings;
     private final List<String> notices;
 
-    private Calculator(String id, Function<Family, Boolean> fits, Function<Layout, List<Field>> fields, BiFunction<Inputs, Layout, Result> formula,
-                       List<ReadingPlace> readings, List<String> notices) {
+    private Calculator(
+            String id,
+            Function<Family, Boolean> fits,
+            Function<Layout, List<Field>> fields,
+            BiFunction<Inputs, Layout, Result> formula,
+            List<ReadingPlace> readings,
+            List<String> notices) {
         this.readings = List.copyOf(readings);
         this.notices = List.copyOf(notices);
         this.id = id;
@@ -44,7 +49,8 @@ public final class Calculator {
 
     /** One of whose inputs is itself a figure of a test. */
     Calculator alsoReading(String field, String procedureId, String figureId) {
-        return new Calculator(id, fits, fields, formula, List.of(new ReadingPlace(field, procedureId, figureId)), notices);
+        return new Calculator(
+                id, fits, fields, formula, List.of(new ReadingPlace(field, procedureId, figureId)), notices);
     }
 
     /** Everything that it can say beside its figures. */
@@ -58,8 +64,7 @@ public final class Calculator {
     }
 
     /** An input that can be entered in a job as a reading of a test. */
-    public record ReadingPlace(String field, String procedureId, String figureId) {
-    }
+    public record ReadingPlace(String field, String procedureId, String figureId) {}
 
     /** The inputs that are figures of tests. */
     public List<ReadingPlace> readings() {
@@ -110,7 +115,8 @@ public final class Calculator {
         double value = inputs.get(field.id());
         double step = NUDGE * Math.max(Math.abs(value), NUDGE * (field.most() - field.least()));
         double sd = field.sdShare() * Math.abs(value);
-        List<Result.Output> moved = formula.apply(inputs.with(field.id(), value + step), layout).outputs();
+        List<Result.Output> moved =
+                formula.apply(inputs.with(field.id(), value + step), layout).outputs();
         for (int k = 0; k < variance.length && k < moved.size(); k++) {
             double slope = (moved.get(k).value() - result.outputs().get(k).value()) / step;
             if (Double.isFinite(slope)) {

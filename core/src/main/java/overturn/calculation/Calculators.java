@@ -7,12 +7,21 @@ import overturn.circuit.Layout;
 /** The twelve calculators of the bench, in the order of handbook 04. */
 public final class Calculators {
 
-    private static final List<Calculator> ALL = List.of(PressureAndTravel.pressure(), PressureAndTravel.travel(), Sizes.nominalBore(), Sizes.freePlay(),
-            PedalReadings.lostTravel(), PedalReadings.sink(), AssistFigures.assist(), ClutchStroke.slaveStroke(), ClosedPort.closedPort(),
-            FluidFigures.bleeding(), FluidFigures.fillLevel(), Balance.balance());
+    private static final List<Calculator> ALL = List.of(
+            PressureAndTravel.pressure(),
+            PressureAndTravel.travel(),
+            Sizes.nominalBore(),
+            Sizes.freePlay(),
+            PedalReadings.lostTravel(),
+            PedalReadings.sink(),
+            AssistFigures.assist(),
+            ClutchStroke.slaveStroke(),
+            ClosedPort.closedPort(),
+            FluidFigures.bleeding(),
+            FluidFigures.fillLevel(),
+            Balance.balance());
 
-    private Calculators() {
-    }
+    private Calculators() {}
 
     /** Every calculator. */
     public static List<Calculator> all() {

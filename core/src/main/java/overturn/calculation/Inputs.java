@@ -35,7 +35,8 @@ public final class Inputs {
             }
             values.put(field.id(), value);
         }
-        given.keySet().stream().filter(id -> fields.stream().noneMatch(f -> f.id().equals(id)))
+        given.keySet().stream()
+                .filter(id -> fields.stream().noneMatch(f -> f.id().equals(id)))
                 .forEach(id -> refusals.add(new RefusedInputsException.Refusal(id, given.get(id), null)));
         if (!refusals.isEmpty()) {
             throw new RefusedInputsException(refusals);

@@ -11,8 +11,7 @@ final class NominalBores {
     private static final double INCH_MM = 25.4;
     private static final List<Nominal> ALL = all();
 
-    private NominalBores() {
-    }
+    private NominalBores() {}
 
     /**
      * One made size.
@@ -53,6 +52,8 @@ final class NominalBores {
 
     /** The nearest made size. */
     static Nominal nearest(double mm) {
-        return ALL.stream().min(Comparator.comparingDouble(n -> Math.abs(n.mm - mm))).orElseThrow();
+        return ALL.stream()
+                .min(Comparator.comparingDouble(n -> Math.abs(n.mm - mm)))
+                .orElseThrow();
     }
 }

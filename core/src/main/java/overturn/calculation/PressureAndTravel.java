@@ -20,14 +20,14 @@ final class PressureAndTravel {
 
     /** N/mm² to bar. */
     private static final double BAR_PER_N_MM2 = 10;
+
     private static final double NEIGHBOURS_MM = 3.2;
     private static final int CURVE_POINTS = 24;
     private static final double THIRD = 1.0 / 3;
     private static final double FORCE_SD = 0.04;
     private static final double SIZE_SD = 0.003;
 
-    private PressureAndTravel() {
-    }
+    private PressureAndTravel() {}
 
     /** p = (F · ratio + assist − springs) / A. Source: force balance at the piston, handbook 04. */
     static double pressureBar(double forceN, double ratio, double assistN, double springsN, double boreMm) {
@@ -40,21 +40,51 @@ final class PressureAndTravel {
     }
 
     static Calculator pressure() {
-        return Calculator.of("pressure", layout -> List.of(
-                Field.of("force", Dimension.FORCE, 0, 3000, layout.family().lever() ? 100 : 300, FORCE_SD),
-                Field.of("ratio", Dimension.RATIO, 1, 12, layout.input().ratioAtRest(), 0.01),
-                Field.of("assist", Dimension.FORCE, 0, 12_000, 0, FORCE_SD),
-                Field.of("springs", Dimension.FORCE, 0, 1_000, layout.master().springsN(), 0.12),
-                Field.of("bore", Dimension.LENGTH, 8, 60, layout.master().boreMm(), SIZE_SD),
-                Field.optional("wanted", Dimension.PRESSURE, 0.1, 250, 0)), PressureAndTravel::pressureResult).says("springs-take-it-all");
+        return Calculator.of(
+                        "pressure",
+                        layout -> List.of(
+                                Field.of(
+                                        "force",
+                                        Dimension.FORCE,
+                                        0,
+                                        3000,
+                                        layout.family().lever() ? 100 : 300,
+                                        FORCE_SD),
+                                Field.of(
+                                        "ratio",
+                                        Dimension.RATIO,
+                                        1,
+                                        12,
+                                        layout.input().ratioAtRest(),
+                                        0.01),
+                                Field.of("assist", Dimension.FORCE, 0, 12_000, 0, FORCE_SD),
+                                Field.of(
+                                        "springs",
+                                        Dimension.FORCE,
+                                        0,
+                                        1_000,
+                                        layout.master().springsN(),
+                                        0.12),
+                                Field.of(
+                                        "bore",
+                                        Dimension.LENGTH,
+                                        8,
+                                        60,
+                                        layout.master().boreMm(),
+                                        SIZE_SD),
+                                Field.optional("wanted", Dimension.PRESSURE, 0.1, 250, 0)),
+                        PressureAndTravel::pressureResult)
+                .says("springs-take-it-all");
     }
 
     private static Result pressureResult(Inputs in, Layout layout) {
         double output = in.get("force") * in.get("ratio") + in.get("assist") - in.get("springs");
         double bore = in.get("bore");
         double bar = pressureBar(in.get("force"), in.get("ratio"), in.get("assist"), in.get("springs"), bore);
-        List<Output> outputs = new ArrayList<>(List.of(Output.of("rod-force", Dimension.FORCE, in.get("force") * in.get("ratio")),
-                Output.of("area", Dimension.AREA, Math.PI * bore * bore / 4), Output.of("pressure", Dimension.PRESSURE, bar)));
+        List<Output> outputs = new ArrayList<>(List.of(
+                Output.of("rod-force", Dimension.FORCE, in.get("force") * in.get("ratio")),
+                Output.of("area", Dimension.AREA, Math.PI * bore * bore / 4),
+                Output.of("pressure", Dimension.PRESSURE, bar)));
         List<String> notices = new ArrayList<>();
         if (output <= 0) {
             notices.add("springs-take-it-all");
@@ -62,53 +92,101 @@ final class PressureAndTravel {
         if (in.has("wanted") && output > 0) {
             double forBar = in.get("wanted");
             outputs.add(Output.of("bore-for-it", Dimension.LENGTH, boreForMm(output, forBar)));
-            outputs.add(Output.of("force-for-it", Dimension.FORCE,
-                    Math.max(0, (forBar / BAR_PER_N_MM2 * Math.PI * bore * bore / 4 + in.get("springs") - in.get("assist")) / in.get("ratio"))));
+            outputs.add(Output.of(
+                    "force-for-it",
+                    Dimension.FORCE,
+                    Math.max(
+                            0,
+                            (forBar / BAR_PER_N_MM2 * Math.PI * bore * bore / 4 + in.get("springs") - in.get("assist"))
+                                    / in.get("ratio"))));
         }
         List<Row> rows = new ArrayList<>();
         List<Point> points = new ArrayList<>();
         NominalBores.Nominal nearest = NominalBores.nearest(bore);
         for (NominalBores.Nominal size : NominalBores.within(bore, NEIGHBOURS_MM)) {
             double p = pressureBar(in.get("force"), in.get("ratio"), in.get("assist"), in.get("springs"), size.mm());
-            rows.add(new Row(size.label(), List.of(Output.of("bore", Dimension.LENGTH, size.mm()), Output.of("pressure", Dimension.PRESSURE, p)),
+            rows.add(new Row(
+                    size.label(),
+                    List.of(
+                            Output.of("bore", Dimension.LENGTH, size.mm()),
+                            Output.of("pressure", Dimension.PRESSURE, p)),
                     size.equals(nearest)));
             points.add(new Point(size.mm(), p));
         }
-        return new Result(outputs, notices, List.of(new Curve("pressure-by-bore", Dimension.LENGTH, Dimension.PRESSURE, points)), rows);
+        return new Result(
+                outputs,
+                notices,
+                List.of(new Curve("pressure-by-bore", Dimension.LENGTH, Dimension.PRESSURE, points)),
+                rows);
     }
 
     static Calculator travel() {
-        return Calculator.of("travel", layout -> List.of(
-                Field.of("force", Dimension.FORCE, 1, 1500, layout.family().lever() ? 100 : 300, FORCE_SD),
-                Field.of("bore", Dimension.LENGTH, 8, 60, layout.master().boreMm(), SIZE_SD),
-                Field.of("ratio", Dimension.RATIO, 1.5, 12, layout.input().ratioAtRest(), 0.01),
-                Field.of("piston-area", Dimension.SHARE, 25, 400, 100, 0.01),
-                Field.optional("wanted", Dimension.PRESSURE, 0.1, 250, 0)), PressureAndTravel::travelResult)
+        return Calculator.of(
+                        "travel",
+                        layout -> List.of(
+                                Field.of(
+                                        "force",
+                                        Dimension.FORCE,
+                                        1,
+                                        1500,
+                                        layout.family().lever() ? 100 : 300,
+                                        FORCE_SD),
+                                Field.of(
+                                        "bore",
+                                        Dimension.LENGTH,
+                                        8,
+                                        60,
+                                        layout.master().boreMm(),
+                                        SIZE_SD),
+                                Field.of(
+                                        "ratio",
+                                        Dimension.RATIO,
+                                        1.5,
+                                        12,
+                                        layout.input().ratioAtRest(),
+                                        0.01),
+                                Field.of("piston-area", Dimension.SHARE, 25, 400, 100, 0.01),
+                                Field.optional("wanted", Dimension.PRESSURE, 0.1, 250, 0)),
+                        PressureAndTravel::travelResult)
                 .says("meets-the-stop", "bottoms", "less-than-a-third-left", "marked-bores-serve", "no-bore-serves");
     }
 
     /** What one set of dimensions does at one force, engine off and, where there is assist, running. */
-    private record Pressed(double bar, double travelMm, double strokeLeft, boolean atStop) {
-    }
+    private record Pressed(double bar, double travelMm, double strokeLeft, boolean atStop) {}
 
     private static Pressed press(Layout layout, double forceN, boolean assisted) {
         Protocol.Script script = Protocol.whole();
         if (assisted) {
             script.then(new Act.StartEngine());
         }
-        double[] read = Simulator.of(layout).run(script.then(new Act.Press(forceN), new Act.Sample(Sensed.PRESSURE_BAR), new Act.Sample(Sensed.TRAVEL_MM),
-                new Act.Sample(Sensed.STROKE_USED)).done(), VehicleUnknowns.NOMINAL, List.of());
-        return new Pressed(read[0], read[1], Math.max(0, 1 - read[2]), read[1] >= layout.input().travelToStopMm() - 1e-6);
+        double[] read = Simulator.of(layout)
+                .run(
+                        script.then(
+                                        new Act.Press(forceN),
+                                        new Act.Sample(Sensed.PRESSURE_BAR),
+                                        new Act.Sample(Sensed.TRAVEL_MM),
+                                        new Act.Sample(Sensed.STROKE_USED))
+                                .done(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of());
+        return new Pressed(
+                read[0],
+                read[1],
+                Math.max(0, 1 - read[2]),
+                read[1] >= layout.input().travelToStopMm() - 1e-6);
     }
 
     private static Layout variant(Layout layout, double boreMm, double ratio, double pistonPercent) {
-        return LayoutVariant.withPistonArea(LayoutVariant.withRatio(LayoutVariant.withBore(layout, boreMm), ratio), pistonPercent / 100);
+        return LayoutVariant.withPistonArea(
+                LayoutVariant.withRatio(LayoutVariant.withBore(layout, boreMm), ratio), pistonPercent / 100);
     }
 
     private static Result travelResult(Inputs in, Layout base) {
         Layout layout = variant(base, in.get("bore"), in.get("ratio"), in.get("piston-area"));
         Pressed off = press(layout, in.get("force"), false);
-        List<Output> outputs = new ArrayList<>(List.of(Output.of("pressure", Dimension.PRESSURE, off.bar), Output.of("travel", Dimension.LENGTH, off.travelMm),
+        List<Output> outputs = new ArrayList<>(List.of(
+                Output.of("pressure", Dimension.PRESSURE, off.bar),
+                Output.of("travel", Dimension.LENGTH, off.travelMm),
                 Output.of("stroke-left", Dimension.SHARE, 100 * off.strokeLeft),
                 Output.of("to-stop", Dimension.LENGTH, layout.input().travelToStopMm() - off.travelMm)));
         List<String> notices = new ArrayList<>();
@@ -152,13 +230,23 @@ final class PressureAndTravel {
         for (NominalBores.Nominal size : NominalBores.within(in.get("bore"), NEIGHBOURS_MM)) {
             Layout layout = variant(base, size.mm(), in.get("ratio"), in.get("piston-area"));
             double force = in.has("wanted")
-                    ? (in.get("wanted") / BAR_PER_N_MM2 * layout.master().areaMm2() + layout.master().springsN()) / in.get("ratio") : in.get("force");
+                    ? (in.get("wanted") / BAR_PER_N_MM2 * layout.master().areaMm2()
+                                    + layout.master().springsN())
+                            / in.get("ratio")
+                    : in.get("force");
             Pressed pressed = press(layout, force, false);
-            boolean serves = in.has("wanted") ? force <= in.get("force") * 1.0001 && pressed.strokeLeft >= THIRD && !pressed.atStop
+            boolean serves = in.has("wanted")
+                    ? force <= in.get("force") * 1.0001 && pressed.strokeLeft >= THIRD && !pressed.atStop
                     : size.equals(NominalBores.nearest(in.get("bore")));
             any |= serves;
-            rows.add(new Row(size.label(), List.of(Output.of("force", Dimension.FORCE, force), Output.of("pressure", Dimension.PRESSURE, pressed.bar),
-                    Output.of("travel", Dimension.LENGTH, pressed.travelMm), Output.of("stroke-left", Dimension.SHARE, 100 * pressed.strokeLeft)), serves));
+            rows.add(new Row(
+                    size.label(),
+                    List.of(
+                            Output.of("force", Dimension.FORCE, force),
+                            Output.of("pressure", Dimension.PRESSURE, pressed.bar),
+                            Output.of("travel", Dimension.LENGTH, pressed.travelMm),
+                            Output.of("stroke-left", Dimension.SHARE, 100 * pressed.strokeLeft)),
+                    serves));
         }
         if (in.has("wanted")) {
             notices.add(any ? "marked-bores-serve" : "no-bore-serves");
@@ -168,6 +256,8 @@ final class PressureAndTravel {
 
     /** Fluid that one full stroke of all chambers gives, mL. */
     static double fullStrokeMl(Layout layout) {
-        return layout.chambers().stream().mapToDouble((Chamber c) -> layout.master().strokeMl(c)).sum();
+        return layout.chambers().stream()
+                .mapToDouble((Chamber c) -> layout.master().strokeMl(c))
+                .sum();
     }
 }

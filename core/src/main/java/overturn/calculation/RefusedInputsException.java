@@ -21,8 +21,7 @@ public final class RefusedInputsException extends RuntimeException {
      * @param value what was given, NaN where nothing was
      * @param field its range; null where the calculator has no such input
      */
-    public record Refusal(String id, double value, Field field) {
-    }
+    public record Refusal(String id, double value, Field field) {}
 
     public List<Refusal> refusals() {
         return refusals;

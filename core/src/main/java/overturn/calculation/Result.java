@@ -8,8 +8,8 @@ import overturn.quantity.Dimension;
  *
  * @param outputs named figures
  * @param notices ids of what should be said with them; words {@code calculator.<calculator>.notice.<id>}
- * @param curves  plots
- * @param rows    a table, where there is one
+ * @param curves plots
+ * @param rows a table, where there is one
  */
 public record Result(List<Output> outputs, List<String> notices, List<Curve> curves, List<Row> rows) {
 
@@ -53,14 +53,13 @@ public record Result(List<Output> outputs, List<String> notices, List<Curve> cur
     }
 
     /** One point, core units. */
-    public record Point(double x, double y) {
-    }
+    public record Point(double x, double y) {}
 
     /**
      * One row of a table.
      *
-     * @param label  what it is: an inch name, an end, a stroke
-     * @param cells  figures, with the same ids in every row
+     * @param label what it is: an inch name, an end, a stroke
+     * @param cells figures, with the same ids in every row
      * @param marked whether it is the one asked for
      */
     public record Row(String label, List<Output> cells, boolean marked) {
@@ -72,7 +71,10 @@ public record Result(List<Output> outputs, List<String> notices, List<Curve> cur
 
     /** Value of an output. */
     public double value(String id) {
-        return outputs.stream().filter(o -> o.id().equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("No output " + id)).value();
+        return outputs.stream()
+                .filter(o -> o.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("No output " + id))
+                .value();
     }
 }

@@ -28,10 +28,18 @@ public sealed interface Assist extends Component {
      * Vacuum assist.
      *
      * @param effectiveAreaMm2 area on which the vacuum works
-     * @param supplyKpa        depression that a sound supply reaches at idle near sea level
+     * @param supplyKpa depression that a sound supply reaches at idle near sea level
      */
-    record VacuumAssist(String id, double effectiveAreaMm2, double gain, double thresholdN, double jumpInN, double supplyKpa,
-                        double valveLashMm, double reserveStrokes) implements Assist {
+    record VacuumAssist(
+            String id,
+            double effectiveAreaMm2,
+            double gain,
+            double thresholdN,
+            double jumpInN,
+            double supplyKpa,
+            double valveLashMm,
+            double reserveStrokes)
+            implements Assist {
 
         @Override
         public double fullForceN() {
@@ -48,10 +56,18 @@ public sealed interface Assist extends Component {
      * Hydraulic assist fed by the steering pump, with an accumulator.
      *
      * @param spoolAreaMm2 area on which the pump pressure works
-     * @param pumpBar      pressure that a sound pump reaches
+     * @param pumpBar pressure that a sound pump reaches
      */
-    record HydraulicAssist(String id, double spoolAreaMm2, double gain, double thresholdN, double jumpInN, double pumpBar,
-                           double valveLashMm, double reserveStrokes) implements Assist {
+    record HydraulicAssist(
+            String id,
+            double spoolAreaMm2,
+            double gain,
+            double thresholdN,
+            double jumpInN,
+            double pumpBar,
+            double valveLashMm,
+            double reserveStrokes)
+            implements Assist {
 
         @Override
         public double fullForceN() {

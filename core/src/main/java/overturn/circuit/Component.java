@@ -1,8 +1,19 @@
 package overturn.circuit;
 
 /** A part of the circuit. Its id is unique in the layout and names it in drawings, words and logs. */
-public sealed interface Component permits Input, Assist, Component.Master, Component.Reservoir, Component.Pipe, Component.Hose,
-        Component.Modulator, Component.ProportioningValve, Component.MeteringValve, Component.Junction, Component.QuickConnector, End {
+public sealed interface Component
+        permits Input,
+                Assist,
+                Component.Master,
+                Component.Reservoir,
+                Component.Pipe,
+                Component.Hose,
+                Component.Modulator,
+                Component.ProportioningValve,
+                Component.MeteringValve,
+                Component.Junction,
+                Component.QuickConnector,
+                End {
 
     /** Unique in the layout, lower case with dashes. */
     String id();
@@ -13,21 +24,35 @@ public sealed interface Component permits Input, Assist, Component.Master, Compo
     }
 
     /** How a master opens its chambers to the reservoir at rest; decides what a spout means and what can wear. */
-    enum MasterKind { PORT_AND_CUP, CENTRE_VALVE, FIXED_SEAL }
+    enum MasterKind {
+        PORT_AND_CUP,
+        CENTRE_VALVE,
+        FIXED_SEAL
+    }
 
     /**
      * A master cylinder of one or two chambers.
      *
-     * @param boreMm             bore of its pistons
-     * @param fastFillBoreMm     larger bore that fills the ends up to {@link #FAST_FILL_BAR}; equal to the bore where there is none
-     * @param primaryStrokeMm    how far the primary piston can go, or close on the second one
-     * @param secondaryStrokeMm  how far the second piston can go; 0 in a master of one chamber
-     * @param portTravelMm       rod travel until the chambers are shut, output-rod clearance included
-     * @param springsN           return springs and seals, felt at the rod
-     * @param residualValveBar   pressure that a residual pressure valve keeps; 0 where there is none
+     * @param boreMm bore of its pistons
+     * @param fastFillBoreMm larger bore that fills the ends up to {@link #FAST_FILL_BAR}; equal to the bore where there
+     *     is none
+     * @param primaryStrokeMm how far the primary piston can go, or close on the second one
+     * @param secondaryStrokeMm how far the second piston can go; 0 in a master of one chamber
+     * @param portTravelMm rod travel until the chambers are shut, output-rod clearance included
+     * @param springsN return springs and seals, felt at the rod
+     * @param residualValveBar pressure that a residual pressure valve keeps; 0 where there is none
      */
-    record Master(String id, MasterKind kind, double boreMm, double fastFillBoreMm, double primaryStrokeMm, double secondaryStrokeMm,
-                  double portTravelMm, double springsN, double residualValveBar) implements Component {
+    record Master(
+            String id,
+            MasterKind kind,
+            double boreMm,
+            double fastFillBoreMm,
+            double primaryStrokeMm,
+            double secondaryStrokeMm,
+            double portTravelMm,
+            double springsN,
+            double residualValveBar)
+            implements Component {
 
         /** Pressure at which a stepped bore changes over, bar; estimate. */
         public static final double FAST_FILL_BAR = 3;
@@ -49,28 +74,37 @@ public sealed interface Component permits Input, Assist, Component.Master, Compo
     }
 
     /** How the reservoir is divided. */
-    enum ReservoirKind { HALVES, ONE_LEVEL_OVER_A_WALL, SINGLE, REMOTE, SHARED_WITH_CLUTCH }
+    enum ReservoirKind {
+        HALVES,
+        ONE_LEVEL_OVER_A_WALL,
+        SINGLE,
+        REMOTE,
+        SHARED_WITH_CLUTCH
+    }
 
     /**
      * The reservoir.
      *
-     * @param volumeMl       fluid when full
-     * @param minToMaxMl     fluid between its marks
-     * @param levelAreaMm2   surface over one compartment; 1 mL shows as 1000 / area mm of level
+     * @param volumeMl fluid when full
+     * @param minToMaxMl fluid between its marks
+     * @param levelAreaMm2 surface over one compartment; 1 mL shows as 1000 / area mm of level
      */
-    record Reservoir(String id, ReservoirKind kind, double volumeMl, double minToMaxMl, double levelAreaMm2) implements Component {
-    }
+    record Reservoir(String id, ReservoirKind kind, double volumeMl, double minToMaxMl, double levelAreaMm2)
+            implements Component {}
 
     /**
      * A rigid pipe and the fluid in it.
      *
      * @param highLoop whether it rises to a high point where bubbles stay
      */
-    record Pipe(String id, double fluidMl, boolean highLoop) implements Component {
-    }
+    record Pipe(String id, double fluidMl, boolean highLoop) implements Component {}
 
     /** What a hose is made of: only plain rubber may be clamped. */
-    enum HoseKind { RUBBER, BRAIDED, PLASTIC }
+    enum HoseKind {
+        RUBBER,
+        BRAIDED,
+        PLASTIC
+    }
 
     /** A hose and how much it swells per bar. */
     record Hose(String id, HoseKind kind, double lengthM, double swellMlPerBarPerM) implements Component {
@@ -82,32 +116,28 @@ public sealed interface Component permits Input, Assist, Component.Master, Compo
     }
 
     /**
-     * The modulator; each chamber passes through it by an inlet valve, and a release valve shuts off a closed low-pressure chamber.
+     * The modulator; each chamber passes through it by an inlet valve, and a release valve shuts off a closed
+     * low-pressure chamber.
      *
-     * @param fluidMl        fluid of one channel
+     * @param fluidMl fluid of one channel
      * @param closedChamberMl room in the closed chamber of one channel
      */
-    record Modulator(String id, double fluidMl, double closedChamberMl) implements Component {
-    }
+    record Modulator(String id, double fluidMl, double closedChamberMl) implements Component {}
 
     /**
      * Limits the pressure beyond it.
      *
      * @param kneeBar pressure up to which it passes everything
-     * @param slope   share of any further rise that it passes, 0 to 1
+     * @param slope share of any further rise that it passes, 0 to 1
      */
-    record ProportioningValve(String id, double kneeBar, double slope) implements Component {
-    }
+    record ProportioningValve(String id, double kneeBar, double slope) implements Component {}
 
     /** Holds back the ends beyond it until a pressure is reached. */
-    record MeteringValve(String id, double opensAtBar) implements Component {
-    }
+    record MeteringValve(String id, double opensAtBar) implements Component {}
 
     /** A tee. */
-    record Junction(String id) implements Component {
-    }
+    record Junction(String id) implements Component {}
 
     /** A connector that is pulled apart by hand. */
-    record QuickConnector(String id) implements Component {
-    }
+    record QuickConnector(String id) implements Component {}
 }

@@ -7,8 +7,8 @@ import java.util.TreeSet;
 /**
  * What is taken out of the circuit.
  *
- * @param closed     joints plugged or clamped; everything beyond them is out
- * @param opened     joints cracked open to a jar; their chamber cannot hold pressure
+ * @param closed joints plugged or clamped; everything beyond them is out
+ * @param opened joints cracked open to a jar; their chamber cannot hold pressure
  * @param isolations everything else
  */
 public record CutSet(Set<String> closed, Set<String> opened, Set<Isolation> isolations) {

@@ -33,13 +33,18 @@ public final class CutSets {
     }
 
     /** What closes a joint; the easier to fit come first. */
-    public enum Device { CLAMP, PORT_PLUG, OUTLET_PLUG, LINE_PLUG }
+    public enum Device {
+        CLAMP,
+        PORT_PLUG,
+        OUTLET_PLUG,
+        LINE_PLUG
+    }
 
     /**
      * One way to divide a circuit.
      *
-     * @param device   what is fitted, one at each joint
-     * @param joints   in the order of the layout
+     * @param device what is fitted, one at each joint
+     * @param joints in the order of the layout
      * @param takenOut components that no chamber presses on any more
      */
     public record Division(Device device, List<String> joints, Set<String> takenOut) {
@@ -62,7 +67,12 @@ public final class CutSets {
         Set<BitSet> known = without.stream().map(cuts -> kept(cuts.closed())).collect(Collectors.toSet());
         Map<Device, List<String>> joints = new LinkedHashMap<>();
         for (Device device : Device.values()) {
-            joints.put(device, layout.joints().stream().filter(j -> fits(layout, j, device)).map(Joint::id).toList());
+            joints.put(
+                    device,
+                    layout.joints().stream()
+                            .filter(j -> fits(layout, j, device))
+                            .map(Joint::id)
+                            .toList());
         }
         int mostDevices = MOST_DEVICES;
         while (mostDevices > 1 && ways(joints.values(), mostDevices) > MOST_WAYS) {
@@ -92,8 +102,11 @@ public final class CutSets {
     }
 
     private static long ways(Collection<List<String>> joints, int mostDevices) {
-        return joints.stream().mapToLong(own -> IntStream.rangeClosed(1, Math.min(mostDevices, own.size()))
-                .mapToLong(n -> CombinatoricsUtils.binomialCoefficient(own.size(), n)).sum()).sum();
+        return joints.stream()
+                .mapToLong(own -> IntStream.rangeClosed(1, Math.min(mostDevices, own.size()))
+                        .mapToLong(n -> CombinatoricsUtils.binomialCoefficient(own.size(), n))
+                        .sum())
+                .sum();
     }
 
     private static List<List<String>> chosen(List<String> joints, int mostDevices) {
@@ -106,7 +119,10 @@ public final class CutSets {
         return all;
     }
 
-    /** One place per part and chamber that presses on it, since a part that two chambers share may lose one; what lies beyond a joint is found on the way. */
+    /**
+     * One place per part and chamber that presses on it, since a part that two chambers share may lose one; what lies
+     * beyond a joint is found on the way.
+     */
     private void press(Chamber chamber, String part, BitSet way) {
         way.set(pressed.size());
         whole.set(pressed.size());
@@ -129,7 +145,8 @@ public final class CutSets {
 
     private Set<String> takenOut(List<String> joints, BitSet kept) {
         Set<String> out = new TreeSet<>();
-        joints.forEach(joint -> beyond.get(joint).stream().mapToObj(pressed::get).forEach(out::add));
+        joints.forEach(
+                joint -> beyond.get(joint).stream().mapToObj(pressed::get).forEach(out::add));
         kept.stream().mapToObj(pressed::get).forEach(out::remove);
         return out;
     }

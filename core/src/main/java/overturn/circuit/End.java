@@ -4,10 +4,17 @@ package overturn.circuit;
 public sealed interface End extends Component {
 
     /** Which wheels it brakes. */
-    enum Axle { FRONT, REAR }
+    enum Axle {
+        FRONT,
+        REAR
+    }
 
     /** On which side of the vehicle it sits. */
-    enum Side { LEFT, CENTRE, RIGHT }
+    enum Side {
+        LEFT,
+        CENTRE,
+        RIGHT
+    }
 
     /** Whether it brakes a rear wheel; an end that brakes none does not. */
     default boolean rear() {
@@ -44,8 +51,17 @@ public sealed interface End extends Component {
     double LINING_FRICTION = 0.4;
 
     /** A caliper: pistons on one side count, two pads share the clearance. */
-    record DiscEnd(String id, Axle axle, Side side, double pistonMm, int pistonsPerSide, double clearancePerPadMm, double softMlPerBar, double firmMlPerBar,
-                   double radiusMm) implements End {
+    record DiscEnd(
+            String id,
+            Axle axle,
+            Side side,
+            double pistonMm,
+            int pistonsPerSide,
+            double clearancePerPadMm,
+            double softMlPerBar,
+            double firmMlPerBar,
+            double radiusMm)
+            implements End {
 
         @Override
         public boolean rear() {
@@ -84,8 +100,17 @@ public sealed interface End extends Component {
     }
 
     /** A drum with one two-piston wheel cylinder. */
-    record DrumEnd(String id, Axle axle, Side side, double cylinderMm, double clearancePerShoeMm, double softMlPerBar, double firmMlPerBar, double radiusMm,
-                   boolean parkingBrake) implements End {
+    record DrumEnd(
+            String id,
+            Axle axle,
+            Side side,
+            double cylinderMm,
+            double clearancePerShoeMm,
+            double softMlPerBar,
+            double firmMlPerBar,
+            double radiusMm,
+            boolean parkingBrake)
+            implements End {
 
         /** Servo factor of a leading and trailing shoe, handbook 09 A; estimate. */
         private static final double SHOE_FACTOR = 2.5;
@@ -129,15 +154,23 @@ public sealed interface End extends Component {
     /**
      * A clutch slave, outside with a fork or concentric around the shaft.
      *
-     * @param areaMm2         piston or ring area
-     * @param strokeMm        how far it can go
-     * @param forkRatio       slave stroke over bearing travel; 1 where it pushes the bearing itself
+     * @param areaMm2 piston or ring area
+     * @param strokeMm how far it can go
+     * @param forkRatio slave stroke over bearing travel; 1 where it pushes the bearing itself
      * @param releaseTravelMm bearing travel that frees the clutch
-     * @param biteBar         pressure at a quarter of that travel
-     * @param fullBar         pressure at all of it
+     * @param biteBar pressure at a quarter of that travel
+     * @param fullBar pressure at all of it
      */
-    record Slave(String id, double areaMm2, double strokeMm, double forkRatio, double releaseTravelMm, double biteBar, double fullBar,
-                 boolean concentric) implements End {
+    record Slave(
+            String id,
+            double areaMm2,
+            double strokeMm,
+            double forkRatio,
+            double releaseTravelMm,
+            double biteBar,
+            double fullBar,
+            boolean concentric)
+            implements End {
 
         /** Share of the release travel made by the bite. */
         private static final double BITE_SHARE = 0.25;
@@ -145,7 +178,8 @@ public sealed interface End extends Component {
         /** Stroke at a pressure, mm: to the bite, to full release and on with the same slope to its stop. */
         public double strokeAt(double bar) {
             double neededMm = releaseTravelMm * forkRatio;
-            double mm = bar <= biteBar ? BITE_SHARE * neededMm * bar / biteBar
+            double mm = bar <= biteBar
+                    ? BITE_SHARE * neededMm * bar / biteBar
                     : neededMm * (BITE_SHARE + (1 - BITE_SHARE) * (bar - biteBar) / (fullBar - biteBar));
             return Math.min(strokeMm, mm);
         }

@@ -2,8 +2,13 @@ package overturn.circuit;
 
 /** The kind of layout. */
 public enum Family {
-    VACUUM_BRAKE("vacuum-brake"), UNASSISTED_BRAKE("unassisted-brake"), HYDRAULIC_BRAKE("hydraulic-brake"),
-    PEDAL_CLUTCH("pedal-clutch"), CONCENTRIC_CLUTCH("concentric-clutch"), LEVER_BRAKE("lever-brake"), LEVER_CLUTCH("lever-clutch");
+    VACUUM_BRAKE("vacuum-brake"),
+    UNASSISTED_BRAKE("unassisted-brake"),
+    HYDRAULIC_BRAKE("hydraulic-brake"),
+    PEDAL_CLUTCH("pedal-clutch"),
+    CONCENTRIC_CLUTCH("concentric-clutch"),
+    LEVER_BRAKE("lever-brake"),
+    LEVER_CLUTCH("lever-clutch");
 
     private final String id;
 

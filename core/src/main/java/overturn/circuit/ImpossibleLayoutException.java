@@ -11,7 +11,8 @@ public final class ImpossibleLayoutException extends IllegalArgumentException {
     private final transient List<LayoutFinding> findings;
 
     ImpossibleLayoutException(String layoutId, List<LayoutFinding> findings) {
-        super("Layout " + layoutId + ": " + findings.stream().map(f -> f.where() + " " + f.what()).collect(Collectors.joining("; ")));
+        super("Layout " + layoutId + ": "
+                + findings.stream().map(f -> f.where() + " " + f.what()).collect(Collectors.joining("; ")));
         this.findings = List.copyOf(findings);
     }
 

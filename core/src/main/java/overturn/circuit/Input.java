@@ -29,7 +29,9 @@ public sealed interface Input extends Component {
     /** Travel that moves the rod so far, mm. */
     default double travelMm(double rodTravelMm) {
         double slope = (ratioAtStop() - ratioAtRest()) / travelToStopMm();
-        return Math.abs(slope) < 1e-9 ? rodTravelMm * ratioAtRest() : ratioAtRest() * Math.expm1(slope * rodTravelMm) / slope;
+        return Math.abs(slope) < 1e-9
+                ? rodTravelMm * ratioAtRest()
+                : ratioAtRest() * Math.expm1(slope * rodTravelMm) / slope;
     }
 
     /** A pedal: one ratio over its arc. */
@@ -52,7 +54,8 @@ public sealed interface Input extends Component {
     }
 
     /** A hand lever, measured at its tip; its ratio changes along the arc and the grip ends its stroke. */
-    record Lever(String id, double ratioAtRest, double ratioAtGrip, double travelToGripMm, double freePlayMm) implements Input {
+    record Lever(String id, double ratioAtRest, double ratioAtGrip, double travelToGripMm, double freePlayMm)
+            implements Input {
 
         @Override
         public double ratioAtStop() {

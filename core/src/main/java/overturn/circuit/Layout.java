@@ -16,9 +16,9 @@ import org.jgrapht.traverse.BreadthFirstIterator;
 /**
  * The hydraulic circuit of a vehicle.
  *
- * @param id         stable name of the layout
+ * @param id stable name of the layout
  * @param components all parts; one input, at most one assist, one master, one reservoir, at least one end
- * @param joints     where they meet, per chamber
+ * @param joints where they meet, per chamber
  */
 public record Layout(String id, Family family, List<Component> components, List<Joint> joints) {
 
@@ -76,12 +76,16 @@ public record Layout(String id, Family family, List<Component> components, List<
     }
 
     public Component component(String id) {
-        return components.stream().filter(c -> c.id().equals(id)).findFirst()
+        return components.stream()
+                .filter(c -> c.id().equals(id))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("Component " + id + " is not in layout " + this.id));
     }
 
     public Joint joint(String id) {
-        return joints.stream().filter(j -> j.id().equals(id)).findFirst()
+        return joints.stream()
+                .filter(j -> j.id().equals(id))
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("Joint " + id + " is not in layout " + this.id));
     }
 
@@ -107,10 +111,16 @@ public record Layout(String id, Family family, List<Component> components, List<
 
     /** The chamber that feeds an end. */
     public Chamber chamberOf(String endId) {
-        return joints.stream().filter(j -> j.to().equals(endId)).findFirst().orElseThrow().chamber();
+        return joints.stream()
+                .filter(j -> j.to().equals(endId))
+                .findFirst()
+                .orElseThrow()
+                .chamber();
     }
 
-    /** The components that one chamber still presses on when the given joints are cut; the master is always among them. */
+    /**
+     * The components that one chamber still presses on when the given joints are cut; the master is always among them.
+     */
     public Set<String> connected(Chamber chamber, CutSet cuts) {
         cuts.closed().forEach(this::joint);
         cuts.opened().forEach(this::joint);
@@ -135,11 +145,14 @@ public record Layout(String id, Family family, List<Component> components, List<
     /** The components that fluid passes on its way from the master to a component, nearest the master first. */
     public Collection<String> upstream(String componentId) {
         Deque<String> path = new ArrayDeque<>();
-        Optional<Joint> into = joints.stream().filter(j -> j.to().equals(componentId)).findFirst();
+        Optional<Joint> into =
+                joints.stream().filter(j -> j.to().equals(componentId)).findFirst();
         while (into.isPresent() && !into.get().from().equals(master().id())) {
             Joint from = into.get();
             path.addFirst(from.from());
-            into = joints.stream().filter(j -> j.to().equals(from.from()) && j.chamber() == from.chamber()).findFirst();
+            into = joints.stream()
+                    .filter(j -> j.to().equals(from.from()) && j.chamber() == from.chamber())
+                    .findFirst();
         }
         return path;
     }

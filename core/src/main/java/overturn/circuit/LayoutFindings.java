@@ -55,7 +55,10 @@ final class LayoutFindings {
             }
         });
         Set<String> ids = new HashSet<>();
-        joints.stream().map(Joint::id).filter(id -> !ids.add(id)).forEach(id -> found(id, "stands twice; every joint needs its own name"));
+        joints.stream()
+                .map(Joint::id)
+                .filter(id -> !ids.add(id))
+                .forEach(id -> found(id, "stands twice; every joint needs its own name"));
     }
 
     private void counts() {
@@ -91,21 +94,27 @@ final class LayoutFindings {
                 }
             }
         }
-        components.stream().filter(c -> c instanceof Component.Master m && !m.tandem()).forEach(m -> joints.stream()
-                .filter(j -> j.chamber() == Chamber.SECONDARY)
-                .forEach(j -> found(j.id(), "belongs to a secondary chamber, but " + m.id() + " has one chamber only")));
+        components.stream()
+                .filter(c -> c instanceof Component.Master m && !m.tandem())
+                .forEach(m -> joints.stream()
+                        .filter(j -> j.chamber() == Chamber.SECONDARY)
+                        .forEach(j -> found(
+                                j.id(), "belongs to a secondary chamber, but " + m.id() + " has one chamber only")));
     }
 
     /** One way in for every part, per chamber for the modulator: a tree, no rings. */
     private void fedOnce() {
-        Map<String, Long> ways = joints.stream().collect(Collectors.groupingBy(
-                j -> byId.get(j.to()) instanceof Component.Modulator ? j.to() + " " + j.chamber() : j.to(), Collectors.counting()));
+        Map<String, Long> ways = joints.stream()
+                .collect(Collectors.groupingBy(
+                        j -> byId.get(j.to()) instanceof Component.Modulator ? j.to() + " " + j.chamber() : j.to(),
+                        Collectors.counting()));
         ways.forEach((part, count) -> {
             if (count > 1) {
                 found(part, "is fed by " + count + " joints; fluid must have one way in");
             }
         });
-        joints.stream().filter(j -> byId.get(j.to()) instanceof Component.Master)
+        joints.stream()
+                .filter(j -> byId.get(j.to()) instanceof Component.Master)
                 .forEach(j -> found(j.id(), "leads back into the master"));
     }
 
@@ -114,7 +123,11 @@ final class LayoutFindings {
         byId.keySet().forEach(graph::addVertex);
         joints.stream().filter(j -> !j.from().equals(j.to())).forEach(j -> graph.addEdge(j.from(), j.to()));
         Set<String> reached = new HashSet<>();
-        String master = components.stream().filter(Component.Master.class::isInstance).findFirst().orElseThrow().id();
+        String master = components.stream()
+                .filter(Component.Master.class::isInstance)
+                .findFirst()
+                .orElseThrow()
+                .id();
         new BreadthFirstIterator<>(graph, master).forEachRemaining(reached::add);
         return reached;
     }
@@ -122,7 +135,8 @@ final class LayoutFindings {
     private void reachesAnEnd() {
         Set<String> reached = reachedFromMaster();
         for (Component part : components) {
-            boolean hydraulic = !(part instanceof Input || part instanceof Assist || part instanceof Component.Reservoir);
+            boolean hydraulic =
+                    !(part instanceof Input || part instanceof Assist || part instanceof Component.Reservoir);
             boolean fed = reached.contains(part.id());
             boolean feeds = joints.stream().anyMatch(j -> j.from().equals(part.id()));
             if (hydraulic && !(part instanceof Component.Master) && !fed) {
@@ -135,10 +149,13 @@ final class LayoutFindings {
                 found(part.id(), "is an end, but something is joined behind it");
             }
         }
-        joints.stream().filter(j -> !(byId.get(j.from()) instanceof Component.Master))
+        joints.stream()
+                .filter(j -> !(byId.get(j.from()) instanceof Component.Master))
                 .filter(j -> joints.stream().noneMatch(k -> k.to().equals(j.from()) && k.chamber() == j.chamber()))
-                .forEach(j -> found(j.id(), "carries the " + j.chamber().name().toLowerCase(java.util.Locale.ROOT) + " chamber, but what feeds "
-                        + j.from() + " does not"));
+                .forEach(j -> found(
+                        j.id(),
+                        "carries the " + j.chamber().name().toLowerCase(java.util.Locale.ROOT)
+                                + " chamber, but what feeds " + j.from() + " does not"));
     }
 
     /** A second chamber has a stroke that a piston can be made with, and something to press on. */
@@ -146,11 +163,17 @@ final class LayoutFindings {
         for (Component part : components) {
             if (part instanceof Component.Master master && master.tandem()) {
                 if (master.secondaryStrokeMm() < LEAST_STROKE_MM) {
-                    found(master.id(), "has a secondary stroke of " + master.secondaryStrokeMm() + " mm; 0 (one chamber) or at least " + LEAST_STROKE_MM + " mm is possible");
+                    found(
+                            master.id(),
+                            "has a secondary stroke of " + master.secondaryStrokeMm()
+                                    + " mm; 0 (one chamber) or at least " + LEAST_STROKE_MM + " mm is possible");
                 }
                 for (Chamber chamber : Chamber.values()) {
                     if (joints.stream().noneMatch(j -> j.from().equals(master.id()) && j.chamber() == chamber)) {
-                        found(master.id(), "has a " + chamber.name().toLowerCase(java.util.Locale.ROOT) + " chamber that feeds nothing; join it to an end, or give it one chamber");
+                        found(
+                                master.id(),
+                                "has a " + chamber.name().toLowerCase(java.util.Locale.ROOT)
+                                        + " chamber that feeds nothing; join it to an end, or give it one chamber");
                     }
                 }
             }

@@ -2,7 +2,11 @@ package overturn.circuit;
 
 /** Where on the way from foot to wheel a component sits: the parts between which a circuit is cut. */
 public enum Segment {
-    INPUT, ASSIST, MASTER, LINES, ENDS;
+    INPUT,
+    ASSIST,
+    MASTER,
+    LINES,
+    ENDS;
 
     /** Segment of a component; the reservoir belongs to the master, everything between it and the ends to the lines. */
     public static Segment of(Component component) {

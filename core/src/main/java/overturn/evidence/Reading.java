@@ -9,14 +9,15 @@ import overturn.suspect.Cure;
 /**
  * One reading that stands (struck ones are never passed in).
  *
- * @param id          id of the log entry
+ * @param id id of the log entry
  * @param procedureId the test
- * @param value       what was read
- * @param rigSetup    the rig set-up; readings of one set-up stand or fall together
- * @param trust       how far that set-up is trusted
- * @param after       what had been remedied when it was read; empty before any repair
+ * @param value what was read
+ * @param rigSetup the rig set-up; readings of one set-up stand or fall together
+ * @param trust how far that set-up is trusted
+ * @param after what had been remedied when it was read; empty before any repair
  */
-public record Reading(String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Optional<Cure> after) {
+public record Reading(
+        String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Optional<Cure> after) {
 
     public Reading {
         Objects.requireNonNull(id, "id");

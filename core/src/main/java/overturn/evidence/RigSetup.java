@@ -1,12 +1,14 @@
 package overturn.evidence;
 
-/** Names of rig set-ups: the kind of rig, and which one of that kind it is; trust belongs to the set-up, since all its readings share its faults. */
+/**
+ * Names of rig set-ups: the kind of rig, and which one of that kind it is; trust belongs to the set-up, since all its
+ * readings share its faults.
+ */
 public final class RigSetup {
 
     private static final String NUMBERED = "-rig-";
 
-    private RigSetup() {
-    }
+    private RigSetup() {}
 
     /** The name of the first, second … set-up of a kind; {@code number} counts from 1. */
     public static String name(String kind, int number) {

@@ -1,2 +1,5 @@
-/** The readings of a job, in order, as the inference sees them: which test, what was read, on which rig, how far the rig is trusted. */
+/**
+ * The readings of a job, in order, as the inference sees them: which test, what was read, on which rig, how far the rig
+ * is trusted.
+ */
 package overturn.evidence;

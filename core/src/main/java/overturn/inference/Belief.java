@@ -17,17 +17,21 @@ import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /**
- * What is believed after some readings: weights of all particles of all hypotheses carried, and from them everything else.
- * Immutable. Two suspects can be at fault at once, so the probabilities of suspects, and of remedies, may sum to more than one;
- * those of hypotheses, and of cures, sum to one.
+ * What is believed after some readings: weights of all particles of all hypotheses carried, and from them everything
+ * else. Immutable. Two suspects can be at fault at once, so the probabilities of suspects, and of remedies, may sum to
+ * more than one; those of hypotheses, and of cures, sum to one.
  */
 public final class Belief {
 
     private static final double LEAST = 1e-12;
     /** Share below which a hypothesis says nothing about whether a rig lied. */
     private static final double UNFELT = 1e-6;
-    /** Share from which on a fault in no list is tried with several vehicles, and a single; and how many singles are at most. */
+    /**
+     * Share from which on a fault in no list is tried with several vehicles, and a single; and how many singles are at
+     * most.
+     */
     private static final double MATTERING = 0.002;
+
     private static final double HARDLY_MATTERING = 1e-5;
     private static final int MOST_LEADING = 8;
 
@@ -42,7 +46,13 @@ public final class Belief {
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
 
-    private Belief(LayoutModel model, Optional<Cure> done, List<Hypothesis> hypotheses, List<SetupLikelihood> setups, List<Cloud> clouds, double[] shares) {
+    private Belief(
+            LayoutModel model,
+            Optional<Cure> done,
+            List<Hypothesis> hypotheses,
+            List<SetupLikelihood> setups,
+            List<Cloud> clouds,
+            double[] shares) {
         this.model = model;
         this.done = done;
         this.hypotheses = hypotheses;
@@ -77,15 +87,38 @@ public final class Belief {
         return hypothesis.after(done, model.suspects(), model.sound());
     }
 
-    /** From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none. */
-    static Belief of(LayoutModel model, Prior prior, Repairs repairs, List<Hypothesis> hypotheses, SummedLikelihood read) {
-        Set<Integer> tried = tried(hypotheses, hypotheses.stream().mapToDouble(h -> logEvidence(prior, h, read)).toArray(), model.sound());
-        List<Cloud> clouds = IntStream.range(0, hypotheses.size()).mapToObj(h -> Cloud.of(prior.log(hypotheses.get(h)),
-                tried.contains(h) ? overVehicles(hypotheses.get(h), repairs, read, model.crowd()) : read.row(hypotheses.get(h), 0))).toList();
-        return new Belief(model, repairs.done(), hypotheses, read.setups(), clouds, LogSpace.normalised(clouds.stream().mapToDouble(Cloud::logEvidence).toArray()));
+    /**
+     * From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none.
+     */
+    static Belief of(
+            LayoutModel model, Prior prior, Repairs repairs, List<Hypothesis> hypotheses, SummedLikelihood read) {
+        Set<Integer> tried = tried(
+                hypotheses,
+                hypotheses.stream()
+                        .mapToDouble(h -> logEvidence(prior, h, read))
+                        .toArray(),
+                model.sound());
+        List<Cloud> clouds = IntStream.range(0, hypotheses.size())
+                .mapToObj(h -> Cloud.of(
+                        prior.log(hypotheses.get(h)),
+                        tried.contains(h)
+                                ? overVehicles(hypotheses.get(h), repairs, read, model.crowd())
+                                : read.row(hypotheses.get(h), 0)))
+                .toList();
+        return new Belief(
+                model,
+                repairs.done(),
+                hypotheses,
+                read.setups(),
+                clouds,
+                LogSpace.normalised(
+                        clouds.stream().mapToDouble(Cloud::logEvidence).toArray()));
     }
 
-    /** The same without its particles: what is believed of suspects, cures and pairs, in a fiftieth of the heap. Nothing can be weighed with it. */
+    /**
+     * The same without its particles: what is believed of suspects, cures and pairs, in a fiftieth of the heap. Nothing
+     * can be weighed with it.
+     */
     Belief settled() {
         return new Belief(model, done, hypotheses, List.of(), List.of(), shares);
     }
@@ -130,11 +163,13 @@ public final class Belief {
     }
 
     /**
-     * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by chance. So every
-     * severity of a leading hypothesis is tried with several vehicles; and on its own vehicle, if no rig lied, it has some leeway.
+     * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by
+     * chance. So every severity of a leading hypothesis is tried with several vehicles; and on its own vehicle, if no
+     * rig lied, it has some leeway.
      */
     private static double[] overVehicles(Hypothesis hypothesis, Repairs repairs, SummedLikelihood read, Crowd crowd) {
-        double[] mean = hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, crowd);
+        double[] mean =
+                hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, crowd);
         Optional<Repairs.Weighed> tried = repairs.tried(hypothesis);
         tried.ifPresent(weighed -> addMeetings(mean, weighed, read));
         int times = hypothesis.isPair() ? Crowd.PAIRS_TRIED : Crowd.VEHICLES_TRIED;
@@ -158,17 +193,30 @@ public final class Belief {
         }
     }
 
-    /** Nothing wrong, the leading singles, faults in no list that matter, and all pairs that are carried: two severities seldom both fit on one particle. */
+    /**
+     * Nothing wrong, the leading singles, faults in no list that matter, and all pairs that are carried: two severities
+     * seldom both fit on one particle.
+     */
     private static Set<Integer> tried(List<Hypothesis> hypotheses, double[] logEvidence, int sound) {
         double[] shares = LogSpace.normalised(logEvidence);
-        Set<Integer> leading = IntStream.range(0, shares.length).boxed().filter(h -> hypotheses.get(h).isSingle() && shares[h] > HARDLY_MATTERING)
-                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h)).limit(MOST_LEADING).collect(Collectors.toSet());
-        return IntStream.range(0, shares.length).boxed()
-                .filter(h -> hypotheses.get(h).isSingle() ? leading.contains(h) || hypotheses.get(h).first() == sound : hypotheses.get(h).isPair() || shares[h] >= MATTERING)
+        Set<Integer> leading = IntStream.range(0, shares.length)
+                .boxed()
+                .filter(h -> hypotheses.get(h).isSingle() && shares[h] > HARDLY_MATTERING)
+                .sorted(Comparator.comparingDouble((Integer h) -> -shares[h]).thenComparing(h -> h))
+                .limit(MOST_LEADING)
+                .collect(Collectors.toSet());
+        return IntStream.range(0, shares.length)
+                .boxed()
+                .filter(h -> hypotheses.get(h).isSingle()
+                        ? leading.contains(h) || hypotheses.get(h).first() == sound
+                        : hypotheses.get(h).isPair() || shares[h] >= MATTERING)
                 .collect(Collectors.toSet());
     }
 
-    /** Of what is in the list: a fault in no list would explain any reading, and a rig is made anew before that is believed. */
+    /**
+     * Of what is in the list: a fault in no list would explain any reading, and a rig is made anew before that is
+     * believed.
+     */
     private double lyingProbability(SetupLikelihood setup) {
         double lying = 0;
         double listed = 0;
@@ -212,8 +260,8 @@ public final class Belief {
     }
 
     /**
-     * Weights of the foreseen particles of a hypothesis, which have its whole share among them, alike where none of them fits at all. Singles come first
-     * among the hypotheses, in the order of the suspects.
+     * Weights of the foreseen particles of a hypothesis, which have its whole share among them, alike where none of
+     * them fits at all. Singles come first among the hypotheses, in the order of the suspects.
      */
     double[] foreseen(int hypothesis) {
         float[] relative = clouds.get(hypothesis).relative;
@@ -246,7 +294,10 @@ public final class Belief {
 
     /** The remedy most likely needed; ties go to the first named. */
     public Remedy leadingRemedy() {
-        return remedies.entrySet().stream().max(Comparator.comparingDouble(Map.Entry::getValue)).orElseThrow().getKey();
+        return remedies.entrySet().stream()
+                .max(Comparator.comparingDouble(Map.Entry::getValue))
+                .orElseThrow()
+                .getKey();
     }
 
     public double probability(Remedy remedy) {
@@ -260,7 +311,10 @@ public final class Belief {
 
     /** The cure most likely needed, one remedy or two; ties go to the first carried. */
     public Cure leadingCure() {
-        return cures.entrySet().stream().reduce((best, other) -> other.getValue() > best.getValue() ? other : best).orElseThrow().getKey();
+        return cures.entrySet().stream()
+                .reduce((best, other) -> other.getValue() > best.getValue() ? other : best)
+                .orElseThrow()
+                .getKey();
     }
 
     public double probability(Cure cure) {
@@ -286,14 +340,19 @@ public final class Belief {
     }
 
     /** A pair of suspects and how likely it is that both are at fault. */
-    public record Pair(Suspect one, Suspect other, double probability) {
-    }
+    public record Pair(Suspect one, Suspect other, double probability) {}
 
     /** The likeliest pairs, at most this many. */
     public List<Pair> leadingPairs(int most) {
-        return IntStream.range(0, shares.length).filter(h -> hypotheses.get(h).isPair()).boxed()
-                .sorted(Comparator.comparingDouble(h -> -shares[h])).limit(most)
-                .map(h -> new Pair(model.suspects().get(hypotheses.get(h).first()), model.suspects().get(hypotheses.get(h).second()), shares[h]))
+        return IntStream.range(0, shares.length)
+                .filter(h -> hypotheses.get(h).isPair())
+                .boxed()
+                .sorted(Comparator.comparingDouble(h -> -shares[h]))
+                .limit(most)
+                .map(h -> new Pair(
+                        model.suspects().get(hypotheses.get(h).first()),
+                        model.suspects().get(hypotheses.get(h).second()),
+                        shares[h]))
                 .toList();
     }
 
@@ -319,12 +378,19 @@ public final class Belief {
 
     /** Suspects from the most to the least suspected, ties by order of the catalogue. */
     public List<Suspect> ranking() {
-        return IntStream.range(0, suspects.length).boxed()
-                .sorted(Comparator.comparingDouble((Integer s) -> -suspects[s]).thenComparing(s -> s)).map(model.suspects()::get).toList();
+        return IntStream.range(0, suspects.length)
+                .boxed()
+                .sorted(Comparator.comparingDouble((Integer s) -> -suspects[s]).thenComparing(s -> s))
+                .map(model.suspects()::get)
+                .toList();
     }
 
     /** Probability that a rig set-up lied; 0 where nothing was read with it. */
     public double lyingProbability(String rigSetup) {
-        return setups.stream().filter(s -> s.setup().equals(rigSetup)).findFirst().map(s -> lying.computeIfAbsent(rigSetup, r -> lyingProbability(s))).orElse(0.0);
+        return setups.stream()
+                .filter(s -> s.setup().equals(rigSetup))
+                .findFirst()
+                .map(s -> lying.computeIfAbsent(rigSetup, r -> lyingProbability(s)))
+                .orElse(0.0);
     }
 }

@@ -16,8 +16,8 @@ import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
 /**
- * What was believed before any reading and after each, and what would be believed without any one of them. Thread-safe: what is
- * worked out late is worked out alike by whoever comes first.
+ * What was believed before any reading and after each, and what would be believed without any one of them. Thread-safe:
+ * what is worked out late is worked out alike by whoever comes first.
  */
 public final class BeliefHistory {
 
@@ -34,8 +34,14 @@ public final class BeliefHistory {
     private final AtomicReferenceArray<Belief> after;
     private final AtomicReferenceArray<Belief> without;
 
-    private BeliefHistory(LayoutModel model, Intake intake, Repairs repairs, LikelihoodCache cache, List<ReadingLikelihood> likelihoods,
-                          Optional<SummedLikelihood> readBefore, List<Belief> before) {
+    private BeliefHistory(
+            LayoutModel model,
+            Intake intake,
+            Repairs repairs,
+            LikelihoodCache cache,
+            List<ReadingLikelihood> likelihoods,
+            Optional<SummedLikelihood> readBefore,
+            List<Belief> before) {
         this.model = model;
         this.intake = intake;
         this.repairs = repairs.with(likelihoods);
@@ -43,7 +49,9 @@ public final class BeliefHistory {
         this.likelihoods = List.copyOf(likelihoods);
         this.cache = cache;
         RigSetups all = setups(likelihoods);
-        this.read = readBefore.map(b -> b.continued(all)).orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
+        this.read = readBefore
+                .map(b -> b.continued(all))
+                .orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
         this.hypotheses = Pairing.hypotheses(model, prior, this.repairs, read);
         this.after = new AtomicReferenceArray<>(likelihoods.size() + 1);
         for (int n = 0; n < before.size(); n++) {
@@ -52,10 +60,20 @@ public final class BeliefHistory {
         this.without = new AtomicReferenceArray<>(likelihoods.size());
     }
 
-    /** The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first asked for. */
+    /**
+     * The beliefs of a job, a pure function of its readings and the facts of intake; each is worked out when first
+     * asked for.
+     */
     public static BeliefHistory of(LayoutModel model, Intake intake, List<Reading> readings) {
         LikelihoodCache cache = new LikelihoodCache(model, intake.sometimes());
-        return new BeliefHistory(model, intake, Repairs.NONE, cache, readings.stream().map(cache::of).toList(), Optional.empty(), List.of());
+        return new BeliefHistory(
+                model,
+                intake,
+                Repairs.NONE,
+                cache,
+                readings.stream().map(cache::of).toList(),
+                Optional.empty(),
+                List.of());
     }
 
     /**
@@ -63,15 +81,27 @@ public final class BeliefHistory {
      *
      * @param earlier {@link #settled} of a history of the same vehicle whose readings are the first of these
      */
-    public static BeliefHistory resumed(LayoutModel model, Intake intake, List<Reading> readings, List<Belief> earlier) {
+    public static BeliefHistory resumed(
+            LayoutModel model, Intake intake, List<Reading> readings, List<Belief> earlier) {
         LikelihoodCache cache = new LikelihoodCache(model, intake.sometimes());
-        return new BeliefHistory(model, intake, Repairs.NONE, cache, readings.stream().map(cache::of).toList(), Optional.empty(),
+        return new BeliefHistory(
+                model,
+                intake,
+                Repairs.NONE,
+                cache,
+                readings.stream().map(cache::of).toList(),
+                Optional.empty(),
                 earlier.subList(0, Math.min(earlier.size(), readings.size())));
     }
 
-    /** What was believed before any reading and after each, without particles: little to keep, and enough to resume from. */
+    /**
+     * What was believed before any reading and after each, without particles: little to keep, and enough to resume
+     * from.
+     */
     public List<Belief> settled() {
-        return IntStream.rangeClosed(0, likelihoods.size()).mapToObj(n -> after(n).settled()).toList();
+        return IntStream.rangeClosed(0, likelihoods.size())
+                .mapToObj(n -> after(n).settled())
+                .toList();
     }
 
     /** The same with more readings; equal to the history made anew, only sooner there. */
@@ -83,7 +113,14 @@ public final class BeliefHistory {
 
     /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
     public BeliefHistory repaired(Cure cure) {
-        return new BeliefHistory(model, intake, repairs.and(cure, model.suspects(), read), cache, likelihoods, Optional.of(read), known(likelihoods.size()));
+        return new BeliefHistory(
+                model,
+                intake,
+                repairs.and(cure, model.suspects(), read),
+                cache,
+                likelihoods,
+                Optional.of(read),
+                known(likelihoods.size()));
     }
 
     /** What has been worked out of the first beliefs; null where it has not been asked for. */
@@ -101,7 +138,10 @@ public final class BeliefHistory {
         return known;
     }
 
-    /** Works every belief out now, so that nothing is left to do for whoever asks, and keeps no particles but those of the latest. */
+    /**
+     * Works every belief out now, so that nothing is left to do for whoever asks, and keeps no particles but those of
+     * the latest.
+     */
     public BeliefHistory complete() {
         for (int n = 0; n < likelihoods.size(); n++) {
             after.set(n, after(n).settled());
@@ -131,8 +171,15 @@ public final class BeliefHistory {
     /** What was believed after the first {@code count} readings, as it was believed then; 0 is before any. */
     public Belief after(int count) {
         return once(after, count, () -> {
-            SummedLikelihood then = count == likelihoods.size() ? read : SummedLikelihood.of(model.suspects().size(), setups(likelihoods.subList(0, count)));
-            return Belief.of(model, prior, repairs, count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, repairs, then), then);
+            SummedLikelihood then = count == likelihoods.size()
+                    ? read
+                    : SummedLikelihood.of(model.suspects().size(), setups(likelihoods.subList(0, count)));
+            return Belief.of(
+                    model,
+                    prior,
+                    repairs,
+                    count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, repairs, then),
+                    then);
         });
     }
 
@@ -142,8 +189,9 @@ public final class BeliefHistory {
     }
 
     /**
-     * What would be believed without the reading at this index. It is found from what is believed now, which is therefore worked out first: sums that are
-     * sometimes continued and sometimes made anew would differ in their last digits.
+     * What would be believed without the reading at this index. It is found from what is believed now, which is
+     * therefore worked out first: sums that are sometimes continued and sometimes made anew would differ in their last
+     * digits.
      */
     public Belief without(int reading) {
         now();
@@ -155,34 +203,48 @@ public final class BeliefHistory {
     }
 
     /**
-     * Roughly the probability, without the reading at this index, that every remedy of a cure is needed: each particle on its own vehicle only. Soon
-     * found, to see where to look closer.
+     * Roughly the probability, without the reading at this index, that every remedy of a cure is needed: each particle
+     * on its own vehicle only. Soon found, to see where to look closer.
      */
     public double roughlyWithout(int reading, Cure cure) {
         now();
         List<ReadingLikelihood> others = new ArrayList<>(likelihoods);
         others.remove(reading);
         SummedLikelihood rest = read.without(setups(others));
-        double[] shares = LogSpace.normalised(hypotheses.stream().mapToDouble(h -> Belief.logEvidence(prior, h, rest)).toArray());
-        return IntStream.range(0, shares.length).filter(h -> now().cure(hypotheses.get(h)).includes(cure)).mapToDouble(h -> shares[h]).sum();
+        double[] shares = LogSpace.normalised(hypotheses.stream()
+                .mapToDouble(h -> Belief.logEvidence(prior, h, rest))
+                .toArray());
+        return IntStream.range(0, shares.length)
+                .filter(h -> now().cure(hypotheses.get(h)).includes(cure))
+                .mapToDouble(h -> shares[h])
+                .sum();
     }
 
     /**
-     * How many times a reading raises the odds of a remedy by itself, nothing else being known: what it can carry, however much others say
-     * the same.
+     * How many times a reading raises the odds of a remedy by itself, nothing else being known: what it can carry,
+     * however much others say the same.
      */
     public double ownFactor(int reading, Remedy remedy) {
-        return odds(ofSingles(List.of(likelihoods.get(reading))).probability(remedy)) / odds(ofSingles(List.of()).probability(remedy));
+        return odds(ofSingles(List.of(likelihoods.get(reading))).probability(remedy))
+                / odds(ofSingles(List.of()).probability(remedy));
     }
 
     private Belief ofSingles(List<ReadingLikelihood> readings) {
-        return cache.alone(readings, done(), () ->
-                Belief.of(model, prior, repairs, Pairing.singles(model), SummedLikelihood.of(model.suspects().size(), setups(readings))));
+        return cache.alone(
+                readings,
+                done(),
+                () -> Belief.of(
+                        model,
+                        prior,
+                        repairs,
+                        Pairing.singles(model),
+                        SummedLikelihood.of(model.suspects().size(), setups(readings))));
     }
 
     private RigSetups setups(List<ReadingLikelihood> readings) {
         Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
-        readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>()).add(r));
+        readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>())
+                .add(r));
         return new RigSetups(groups.values().stream().map(cache::setup).toList(), readings);
     }
 
@@ -202,18 +264,30 @@ public final class BeliefHistory {
     }
 
     /**
-     * The reading, since the last repair, that does not fit: where nothing in the list explains what was read, the one that speaks against all of it
-     * most, or else one that more likely lied than not. None once another rig has read it too, and borne it out or shown it up.
+     * The reading, since the last repair, that does not fit: where nothing in the list explains what was read, the one
+     * that speaks against all of it most, or else one that more likely lied than not. None once another rig has read it
+     * too, and borne it out or shown it up.
      */
     public Optional<Reading> oddOneOut() {
-        List<ReadingLikelihood> repeatable = likelihoods.stream().filter(r -> r.reading().after().equals(done())).toList();
+        List<ReadingLikelihood> repeatable = likelihoods.stream()
+                .filter(r -> r.reading().after().equals(done()))
+                .toList();
         if (now().noneOfThese() <= LIKELY) {
-            return repeatable.stream().map(ReadingLikelihood::reading).filter(r -> lied(r) && readings().stream().noneMatch(other -> showsUp(r.rigSetup(), other)))
+            return repeatable.stream()
+                    .map(ReadingLikelihood::reading)
+                    .filter(r -> lied(r) && readings().stream().noneMatch(other -> showsUp(r.rigSetup(), other)))
                     .reduce((first, second) -> second);
         }
-        List<ReadingLikelihood> strange = repeatable.stream().filter(r -> now().strange(r) > LIKELY).toList();
-        boolean borneOut = strange.stream().map(ReadingLikelihood::reading).anyMatch(r -> readings().stream().anyMatch(other -> onAnotherRig(r, other)));
-        return borneOut ? Optional.empty() : strange.stream().max(Comparator.comparingDouble(r -> now().strange(r))).map(ReadingLikelihood::reading);
+        List<ReadingLikelihood> strange =
+                repeatable.stream().filter(r -> now().strange(r) > LIKELY).toList();
+        boolean borneOut = strange.stream()
+                .map(ReadingLikelihood::reading)
+                .anyMatch(r -> readings().stream().anyMatch(other -> onAnotherRig(r, other)));
+        return borneOut
+                ? Optional.empty()
+                : strange.stream()
+                        .max(Comparator.comparingDouble(r -> now().strange(r)))
+                        .map(ReadingLikelihood::reading);
     }
 
     /** Whether this was read with a rig that more likely lied than not. */
@@ -223,7 +297,8 @@ public final class BeliefHistory {
 
     /** Whether a reading that did not lie repeats one of that rig set-up. */
     private boolean showsUp(String rigSetup, Reading other) {
-        return !lied(other) && readings().stream().anyMatch(r -> r.rigSetup().equals(rigSetup) && onAnotherRig(r, other));
+        return !lied(other)
+                && readings().stream().anyMatch(r -> r.rigSetup().equals(rigSetup) && onAnotherRig(r, other));
     }
 
     private static boolean onAnotherRig(Reading reading, Reading other) {

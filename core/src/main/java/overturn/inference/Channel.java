@@ -11,9 +11,9 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 
 /**
- * A test as a channel: for every particle the chances of a few outcomes. The outcomes of a series are readings that stand for their
- * surroundings, spread over what all suspects may read; those of an observation are its options. With it a test is weighed before it
- * is done by sums alone.
+ * A test as a channel: for every particle the chances of a few outcomes. The outcomes of a series are readings that
+ * stand for their surroundings, spread over what all suspects may read; those of an observation are its options. With
+ * it a test is weighed before it is done by sums alone.
  */
 final class Channel {
 
@@ -22,7 +22,10 @@ final class Channel {
     private static final long SEED = 41L;
     /** Chance that a rig yet to be set up will lie unnoticed: between a proven and a normal one. */
     private static final double LYING = 0.01;
-    /** Distances beyond some standard deviations count less and less, so that a pedal on the floor does not draw all outcomes. */
+    /**
+     * Distances beyond some standard deviations count less and less, so that a pedal on the floor does not draw all
+     * outcomes.
+     */
     private static final double FAR = 3;
 
     private final Predictions predictions;
@@ -49,16 +52,30 @@ final class Channel {
         return held.stream().mapToLong(row -> (long) Float.BYTES * row.length).sum();
     }
 
-    /** The same test for a model of the same layout that knows fewer suspects: its outcomes, and their chances under those. */
+    /**
+     * The same test for a model of the same layout that knows fewer suspects: its outcomes, and their chances under
+     * those.
+     */
     Channel of(LayoutModel wider, LayoutModel narrower, Predictions own) {
-        return new Channel(own, outcomes, narrower.suspects().stream().map(s -> chances[wider.indexOf(s.id())]).toArray(float[][]::new));
+        return new Channel(
+                own,
+                outcomes,
+                narrower.suspects().stream()
+                        .map(s -> chances[wider.indexOf(s.id())])
+                        .toArray(float[][]::new));
     }
 
     private static Channel ofObservations(Predictions predictions, int suspects) {
         int width = predictions.width();
         double[] shares = new double[width];
         Arrays.fill(shares, 1.0 / width);
-        return new Channel(predictions, width, bySuspect(predictions, suspects, s -> withLies(predictions.foreseen(s).clone(), shares)));
+        return new Channel(
+                predictions,
+                width,
+                bySuspect(
+                        predictions,
+                        suspects,
+                        s -> withLies(predictions.foreseen(s).clone(), shares)));
     }
 
     private static Channel ofSeries(Predictions predictions, int suspects) {
@@ -70,7 +87,8 @@ final class Channel {
             shares[nearest(predictions, drawn, codes, reading)] += 1.0 / drawn.length;
         }
         int sound = predictions.sound();
-        long alone = 1 + IntStream.range(0, suspects).filter(predictions::leftAlone).count();
+        long alone =
+                1 + IntStream.range(0, suspects).filter(predictions::leftAlone).count();
         double[][][] logs = new double[codes.length][suspects][];
         double[] logVolumes = new double[codes.length];
         for (int m = 0; m < codes.length; m++) {
@@ -78,18 +96,24 @@ final class Channel {
             for (int s = 0; s < suspects; s++) {
                 if (!predictions.leftAlone(s)) {
                     logs[m][s] = predictions.foreseenLogLikelihoods(drawn[codes[m]], s);
-                    density += (s == sound ? alone : 1) * DoubleStream.of(logs[m][s]).map(Math::exp).sum();
+                    density += (s == sound ? alone : 1)
+                            * DoubleStream.of(logs[m][s]).map(Math::exp).sum();
                 }
             }
             logVolumes[m] = Math.log(shares[m] / density);
         }
-        return new Channel(predictions, codes.length, bySuspect(predictions, suspects, s -> withLies(normalised(logs, logVolumes, s), shares)));
+        return new Channel(
+                predictions,
+                codes.length,
+                bySuspect(predictions, suspects, s -> withLies(normalised(logs, logVolumes, s), shares)));
     }
 
     /** The chances of each suspect; one that the test leaves alone shares those of nothing wrong. */
     private static float[][] bySuspect(Predictions predictions, int suspects, IntFunction<float[]> own) {
         float[] sound = own.apply(predictions.sound());
-        return IntStream.range(0, suspects).mapToObj(s -> s == predictions.sound() || predictions.leftAlone(s) ? sound : own.apply(s)).toArray(float[][]::new);
+        return IntStream.range(0, suspects)
+                .mapToObj(s -> s == predictions.sound() || predictions.leftAlone(s) ? sound : own.apply(s))
+                .toArray(float[][]::new);
     }
 
     /** Readings drawn from all suspects in turn, noise included. */
@@ -100,7 +124,9 @@ final class Channel {
             double scale = predictions.noiseScale(particle);
             double offset = predictions.offsetSd() * scale * random.nextGaussian();
             for (int k = 0; k < predictions.width(); k++) {
-                drawn[n][k] = predictions.foreseen(n % suspects, particle, k) + offset + predictions.figureSd(k) * scale * random.nextGaussian();
+                drawn[n][k] = predictions.foreseen(n % suspects, particle, k)
+                        + offset
+                        + predictions.figureSd(k) * scale * random.nextGaussian();
             }
         }
         return drawn;

@@ -21,18 +21,23 @@ import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
 /**
- * The vehicles that the inference imagines. Particle {@code i} is one vehicle, the same under every suspect, with a severity drawn
- * for each, so that two suspects differ by their faults alone. Severities are drawn when they are first asked for. Thread-safe.
+ * The vehicles that the inference imagines. Particle {@code i} is one vehicle, the same under every suspect, with a
+ * severity drawn for each, so that two suspects differ by their faults alone. Severities are drawn when they are first
+ * asked for. Thread-safe.
  */
 final class Crowd {
 
     /** The first vehicles of each suspect, on which a test is weighed before it is done. */
     static final int FORESEEN = 100;
-    /** Vehicles per suspect, by which a reading is judged; those beyond the foreseen are simulated once a test has been read. */
+    /**
+     * Vehicles per suspect, by which a reading is judged; those beyond the foreseen are simulated once a test has been
+     * read.
+     */
     static final int PARTICLES = 3 * FORESEEN;
 
     /** With how many vehicles each severity of a leading suspect is tried, and each of two at once. */
     static final int VEHICLES_TRIED = 4;
+
     static final int PAIRS_TRIED = 2;
     /** Prime to the number of particles, so that no vehicle is tried twice. */
     private static final int STRIDE = 17;
@@ -44,18 +49,27 @@ final class Crowd {
     private static final double LEAST_OCCURRENCE = 0.3;
     /** Shares of the tests that a fault outside the list is seen by. */
     private static final double[] UNLISTED_SHARES = {0.12, 0.3, 0.55};
-    private static final double[] LOG_UNLISTED = Arrays.stream(UNLISTED_SHARES).map(Math::log).toArray();
-    private static final double[] LOG_LISTED = Arrays.stream(UNLISTED_SHARES).map(share -> Math.log1p(-share)).toArray();
+
+    private static final double[] LOG_UNLISTED =
+            Arrays.stream(UNLISTED_SHARES).map(Math::log).toArray();
+    private static final double[] LOG_LISTED =
+            Arrays.stream(UNLISTED_SHARES).map(share -> Math.log1p(-share)).toArray();
     private static final long SEED = 20_261_125L;
     /** Odd and of mixed bits, so that neighbours get unlike sources of chance. */
     private static final long BETWEEN_GROUPS = 0xD1B54A32D192ED03L;
+
     private static final long BETWEEN_SUSPECTS = 0x9E3779B97F4A7C15L;
     private static final NormalDistribution NORMAL = new NormalDistribution();
-    /** A vehicle is brought in because something was felt: the chance grows with how far it strays from sound, up to this; estimate. */
+    /**
+     * A vehicle is brought in because something was felt: the chance grows with how far it strays from sound, up to
+     * this; estimate.
+     */
     private static final double SURELY_FELT = 0.3;
+
     private static final int MOST_DRAWS = 10;
     /** Vehicles that are simulated with two faults at once; the others are taken to differ alike. */
     static final int PAIRS_SIMULATED = 50;
+
     private static final int PAIRS_KEPT = 1024;
 
     private final VehicleUnknowns[] vehicles = new VehicleUnknowns[PARTICLES];
@@ -70,13 +84,16 @@ final class Crowd {
 
     /** Draws the vehicles and, for each suspect, severities that somebody would have brought the vehicle in for. */
     static Crowd of(Simulator simulator, Procedure characterise, List<Suspect> suspects) {
-        return new Crowd(simulator.layout(), suspects, new Complaint(simulator.prepare(characterise.protocol()), characterise));
+        return new Crowd(
+                simulator.layout(), suspects, new Complaint(simulator.prepare(characterise.protocol()), characterise));
     }
 
     private Crowd(Layout layout, List<Suspect> suspects, Complaint complaint) {
         this.layout = layout;
         this.suspects = suspects;
-        this.drawn = suspects.stream().map(s -> new AtomicReferenceArray<Drawn>(PARTICLES / FORESEEN)).toList();
+        this.drawn = suspects.stream()
+                .map(s -> new AtomicReferenceArray<Drawn>(PARTICLES / FORESEEN))
+                .toList();
         this.complaint = complaint;
         RandomGenerator random = new SplittableRandom(SEED);
         for (int i = 0; i < PARTICLES; i++) {
@@ -84,7 +101,10 @@ final class Crowd {
             noisy[i] = random.nextDouble() < DOUBLED_NOISE_SHARE;
             occurrence[i] = LEAST_OCCURRENCE + (1 - LEAST_OCCURRENCE) * random.nextDouble();
         }
-        this.sound = IntStream.range(0, PARTICLES).parallel().mapToObj(i -> complaint.of(vehicles[i], List.of())).toArray(Felt[]::new);
+        this.sound = IntStream.range(0, PARTICLES)
+                .parallel()
+                .mapToObj(i -> complaint.of(vehicles[i], List.of()))
+                .toArray(Felt[]::new);
     }
 
     /**
@@ -93,8 +113,7 @@ final class Crowd {
      * @param severities standard deviations from its median
      * @param afterIntake how tests find the vehicles
      */
-    private record Drawn(List<List<Fault>> faults, double[] severities, VehicleCondition[] afterIntake) {
-    }
+    private record Drawn(List<List<Fault>> faults, double[] severities, VehicleCondition[] afterIntake) {}
 
     private Drawn drawn(int suspect, int particle) {
         AtomicReferenceArray<Drawn> own = drawn.get(suspect);
@@ -107,9 +126,13 @@ final class Crowd {
         return known;
     }
 
-    /** One random stream per suspect, independent of the others, so that a suspect has the same particles whichever others are in the list. */
+    /**
+     * One random stream per suspect, independent of the others, so that a suspect has the same particles whichever
+     * others are in the list.
+     */
     private Drawn drawn(Suspect suspect, int group) {
-        RandomGenerator random = new SplittableRandom((SEED + group * BETWEEN_GROUPS) ^ suspect.id().hashCode() * BETWEEN_SUSPECTS);
+        RandomGenerator random = new SplittableRandom(
+                (SEED + group * BETWEEN_GROUPS) ^ suspect.id().hashCode() * BETWEEN_SUSPECTS);
         boolean nothing = suspect.id().equals(SuspectCatalogue.NOTHING_WRONG);
         int[] order = shuffled(random);
         List<List<Fault>> own = new ArrayList<>();
@@ -162,7 +185,11 @@ final class Crowd {
 
         Felt of(VehicleUnknowns vehicle, List<Fault> faults) {
             Simulator.Run run = prepared.run(vehicle, faults, VehicleCondition.RESTED);
-            return new Felt(characterise.predicted(run.figures().stream().mapToDouble(Double::doubleValue).toArray()), run.after().ready());
+            return new Felt(
+                    characterise.predicted(run.figures().stream()
+                            .mapToDouble(Double::doubleValue)
+                            .toArray()),
+                    run.after().ready());
         }
     }
 
@@ -194,8 +221,13 @@ final class Crowd {
     VehicleCondition[] found(Hypothesis pair) {
         VehicleCondition[] known = afterIntakeOfPairs.get(pair);
         if (known == null) {
-            known = IntStream.range(0, PAIRS_SIMULATED).mapToObj(i -> complaint.of(vehicles[i],
-                    Stream.concat(faults(pair.first(), i).stream(), faults(pair.second(), i).stream()).toList()).after).toArray(VehicleCondition[]::new);
+            known = IntStream.range(0, PAIRS_SIMULATED)
+                    .mapToObj(i -> complaint.of(
+                                    vehicles[i],
+                                    Stream.concat(faults(pair.first(), i).stream(), faults(pair.second(), i).stream())
+                                            .toList())
+                            .after)
+                    .toArray(VehicleCondition[]::new);
             if (afterIntakeOfPairs.size() >= PAIRS_KEPT) {
                 afterIntakeOfPairs.clear();
             }

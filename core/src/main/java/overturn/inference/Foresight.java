@@ -8,14 +8,15 @@ import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 
 /**
- * What tests may be expected to show, before they are done: a belief thinned to a few particles, and for any test the joint
- * chances of its outcomes and the cures. Deterministic for equal beliefs.
+ * What tests may be expected to show, before they are done: a belief thinned to a few particles, and for any test the
+ * joint chances of its outcomes and the cures. Deterministic for equal beliefs.
  */
 public final class Foresight {
 
     private static final int MOST_PARTICLES = 12;
     /** Hypotheses that hardly matter are kept with few particles: a proof has to move odds even against them. */
     private static final int FEWEST_PARTICLES = 2;
+
     private static final double NEGLIGIBLE = 0.002;
     private static final double LEAST_PROBABILITY = 1e-9;
 
@@ -25,8 +26,7 @@ public final class Foresight {
     private final List<Kept> kept;
 
     /** One particle kept, its weight and the index of its cure. */
-    private record Kept(Hypothesis hypothesis, int particle, double weight, int cure) {
-    }
+    private record Kept(Hypothesis hypothesis, int particle, double weight, int cure) {}
 
     private Foresight(LayoutModel model, boolean sometimes, List<Cure> cures, List<Kept> kept) {
         this.model = model;

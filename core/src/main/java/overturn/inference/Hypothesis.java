@@ -7,10 +7,11 @@ import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
 /**
- * What may be the matter: one suspect (nothing wrong among them), two at once, or something that is in no list. The last looks like one of
- * the list in most tests and shows its own way in others: that is how a fault nobody has described gives itself away.
+ * What may be the matter: one suspect (nothing wrong among them), two at once, or something that is in no list. The
+ * last looks like one of the list in most tests and shows its own way in others: that is how a fault nobody has
+ * described gives itself away.
  *
- * @param first  index of the suspect in the layout's list
+ * @param first index of the suspect in the layout's list
  * @param second index of the other suspect of a pair, above {@code first}; {@link #NO} or {@link #UNLISTED} otherwise
  */
 public record Hypothesis(int first, int second) {
@@ -62,7 +63,8 @@ public record Hypothesis(int first, int second) {
         if (isNoneOfThese()) {
             return firstLeft ? this : unlistedLike(sound);
         }
-        boolean secondLeft = isPair() && !done.get().settles(suspects.get(second).remedy());
+        boolean secondLeft =
+                isPair() && !done.get().settles(suspects.get(second).remedy());
         return firstLeft && secondLeft ? this : firstLeft ? single(first) : secondLeft ? single(second) : single(sound);
     }
 
@@ -72,7 +74,9 @@ public record Hypothesis(int first, int second) {
             return shows.test(first) ? this : unlistedLike(sound);
         }
         boolean showsSecond = isPair() && shows.test(second);
-        return shows.test(first) ? showsSecond || !isPair() ? this : single(first) : single(showsSecond ? second : sound);
+        return shows.test(first)
+                ? showsSecond || !isPair() ? this : single(first)
+                : single(showsSecond ? second : sound);
     }
 
     /** What would cure it. */

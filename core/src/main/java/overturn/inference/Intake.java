@@ -5,10 +5,12 @@ import java.util.Map;
 /**
  * Facts told at intake and the workshop's own closed jobs: what they make of the frequencies before any reading.
  *
- * @param recentWork whether the system was worked on just before: air and wrong settings are likelier, wear less, two faults at once more so
- * @param age        how old the parts are
- * @param sometimes  whether the complaint is there only sometimes, so that one sound reading clears little
- * @param closedJobs how often each suspect was the cause in the workshop's closed jobs of this family, by id; empty when switched off
+ * @param recentWork whether the system was worked on just before: air and wrong settings are likelier, wear less, two
+ *     faults at once more so
+ * @param age how old the parts are
+ * @param sometimes whether the complaint is there only sometimes, so that one sound reading clears little
+ * @param closedJobs how often each suspect was the cause in the workshop's closed jobs of this family, by id; empty
+ *     when switched off
  */
 public record Intake(boolean recentWork, Age age, boolean sometimes, Map<String, Integer> closedJobs) {
 
@@ -17,7 +19,9 @@ public record Intake(boolean recentWork, Age age, boolean sometimes, Map<String,
 
     /** How old the parts are, and what that makes of wear; factors are estimates. */
     public enum Age {
-        UNKNOWN(1), NEW(0.4), OLD(1.5);
+        UNKNOWN(1),
+        NEW(0.4),
+        OLD(1.5);
 
         private final double wear;
 

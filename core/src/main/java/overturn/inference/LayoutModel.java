@@ -42,7 +42,10 @@ public final class LayoutModel {
         return new LayoutModel(layout, SuspectCatalogue.of(layout), Simulator.of(layout), Optional.empty());
     }
 
-    /** A model of the same layout that has never heard of some suspects: to see what it makes of a fault outside its list. */
+    /**
+     * A model of the same layout that has never heard of some suspects: to see what it makes of a fault outside its
+     * list.
+     */
     public LayoutModel knowing(Predicate<Suspect> known) {
         return new LayoutModel(layout, suspects.stream().filter(known).toList(), simulator, Optional.of(this));
     }
@@ -71,15 +74,21 @@ public final class LayoutModel {
     }
 
     /**
-     * Heap held by what has been predicted so far, bytes; it grows as tests are read. Tests, particles and the overhead of objects are put at
-     * {@value #FIXED_BYTES} (measured, docs/performance.md).
+     * Heap held by what has been predicted so far, bytes; it grows as tests are read. Tests, particles and the overhead
+     * of objects are put at {@value #FIXED_BYTES} (measured, docs/performance.md).
      */
     public long heldBytes() {
-        return FIXED_BYTES + predictions.values().stream().mapToLong(Predictions::heldBytes).sum() + channels.values().stream().mapToLong(Channel::heldBytes).sum();
+        return FIXED_BYTES
+                + predictions.values().stream()
+                        .mapToLong(Predictions::heldBytes)
+                        .sum()
+                + channels.values().stream().mapToLong(Channel::heldBytes).sum();
     }
 
     private void senseAll() {
-        List<Procedure> sensing = procedures.all().stream().filter(p -> p.protocol().onlySenses() && !predictions.containsKey(p.id())).toList();
+        List<Procedure> sensing = procedures.all().stream()
+                .filter(p -> p.protocol().onlySenses() && !predictions.containsKey(p.id()))
+                .toList();
         List<Predictions> sensed = sensing.isEmpty() ? List.of() : Predictions.ofSensing(this, sensing);
         for (int t = 0; t < sensed.size(); t++) {
             predictions.putIfAbsent(sensing.get(t).id(), sensed.get(t));
@@ -99,17 +108,25 @@ public final class LayoutModel {
         return sound;
     }
 
-    /** Worked out outside the map: its tasks share threads with those of other tests, and a thread that waits for a bin would wait for itself. */
+    /**
+     * Worked out outside the map: its tasks share threads with those of other tests, and a thread that waits for a bin
+     * would wait for itself.
+     */
     Predictions predictions(Procedure procedure) {
         Predictions known = predictions.get(procedure.id());
         if (known == null) {
-            predictions.putIfAbsent(procedure.id(), wider.map(w -> w.predictions(procedure).of(this)).orElseGet(() -> Predictions.of(this, procedure)));
+            predictions.putIfAbsent(
+                    procedure.id(),
+                    wider.map(w -> w.predictions(procedure).of(this)).orElseGet(() -> Predictions.of(this, procedure)));
             known = predictions.get(procedure.id());
         }
         return known;
     }
 
-    /** Whether a test can tell a suspect, by its index, from nothing wrong; that nothing is wrong it tells from whatever it sees. */
+    /**
+     * Whether a test can tell a suspect, by its index, from nothing wrong; that nothing is wrong it tells from whatever
+     * it sees.
+     */
     public boolean tells(Procedure procedure, int suspect) {
         return suspect == sound || predictions(procedure).tells(suspect);
     }
@@ -119,7 +136,9 @@ public final class LayoutModel {
         Channel known = channels.get(procedure.id());
         if (known == null) {
             Predictions own = predictions(procedure);
-            channels.putIfAbsent(procedure.id(), wider.map(w -> w.channel(procedure).of(w, this, own)).orElseGet(() -> Channel.of(this, own)));
+            channels.putIfAbsent(
+                    procedure.id(),
+                    wider.map(w -> w.channel(procedure).of(w, this, own)).orElseGet(() -> Channel.of(this, own)));
             known = channels.get(procedure.id());
         }
         return known;

@@ -7,13 +7,15 @@ import org.hipparchus.linear.RealMatrix;
 import overturn.numeric.SharedOffsetNormal.Tangent;
 
 /**
- * The leeway of each particle of a hypothesis: it stands for vehicles a little stiffer, wider, worse. What all readings ask for together is worked out
- * along a few directions, and integrated over a normal neighbourhood in closed form. Readings are added one by one, for which it is not thread-safe.
+ * The leeway of each particle of a hypothesis: it stands for vehicles a little stiffer, wider, worse. What all readings
+ * ask for together is worked out along a few directions, and integrated over a normal neighbourhood in closed form.
+ * Readings are added one by one, for which it is not thread-safe.
  */
 final class Leeway {
 
     /** How far a particle's neighbourhood reaches, in standard deviations of the crowd; estimate. */
     static final double REACH = 0.5;
+
     private static final int DIRECTIONS = Slopes.DIRECTIONS;
     private static final double ASYMMETRY = 1e-9;
     private static final double LEAST_PIVOT = 1e-10;
@@ -25,13 +27,17 @@ final class Leeway {
 
     /** Of no reading at all. */
     Leeway() {
-        this(new double[Crowd.PARTICLES], new double[DIRECTIONS][Crowd.PARTICLES], new double[DIRECTIONS][DIRECTIONS], new double[DIRECTIONS][DIRECTIONS]);
+        this(
+                new double[Crowd.PARTICLES],
+                new double[DIRECTIONS][Crowd.PARTICLES],
+                new double[DIRECTIONS][DIRECTIONS],
+                new double[DIRECTIONS][DIRECTIONS]);
     }
 
     /**
-     * @param logs    log likelihood by particle
-     * @param slopes  its change by direction and particle
-     * @param plain   its curvature by direction and direction where noise is as it should be
+     * @param logs log likelihood by particle
+     * @param slopes its change by direction and particle
+     * @param plain its curvature by direction and direction where noise is as it should be
      * @param doubled the same where noise is twice as bad
      */
     private Leeway(double[] logs, double[][] slopes, double[][] plain, double[][] doubled) {
@@ -63,10 +69,10 @@ final class Leeway {
     /**
      * Adds a share of the slopes and curvatures of one reading.
      *
-     * @param seen    figures that were read, NaN where none was taken
-     * @param means   what each particle predicts, one after another
-     * @param normal  how the likelihood changes on a particle whose noise is as it should be
-     * @param noisy   the same where it is twice as bad
+     * @param seen figures that were read, NaN where none was taken
+     * @param means what each particle predicts, one after another
+     * @param normal how the likelihood changes on a particle whose noise is as it should be
+     * @param noisy the same where it is twice as bad
      */
     void add(double share, double[] seen, float[] means, Crowd crowd, Tangent normal, Tangent noisy) {
         double[] quiet = new double[Crowd.PARTICLES];
@@ -131,7 +137,10 @@ final class Leeway {
         return gains;
     }
 
-    /** Inverse of the curvature with that of the neighbourhood; returns half the log of the determinant against the neighbourhood alone. */
+    /**
+     * Inverse of the curvature with that of the neighbourhood; returns half the log of the determinant against the
+     * neighbourhood alone.
+     */
     private static double shrink(double[][] curvature, double[][] covariance) {
         RealMatrix sum = MatrixUtils.createRealIdentityMatrix(DIRECTIONS);
         for (int j = 0; j < DIRECTIONS; j++) {

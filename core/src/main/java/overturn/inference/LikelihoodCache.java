@@ -9,7 +9,8 @@ import overturn.evidence.Reading;
 import overturn.suspect.Cure;
 
 /**
- * Memoised likelihoods of the readings of one job and of the rig set-ups they were taken with: each is worked out once, however the job goes on. Thread-safe.
+ * Memoised likelihoods of the readings of one job and of the rig set-ups they were taken with: each is worked out once,
+ * however the job goes on. Thread-safe.
  */
 final class LikelihoodCache {
 
@@ -45,6 +46,5 @@ final class LikelihoodCache {
         return alone.computeIfAbsent(new Alone(readings, done), a -> worked.get());
     }
 
-    private record Alone(List<ReadingLikelihood> readings, Optional<Cure> done) {
-    }
+    private record Alone(List<ReadingLikelihood> readings, Optional<Cure> done) {}
 }

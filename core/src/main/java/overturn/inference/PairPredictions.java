@@ -10,7 +10,10 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
 import overturn.suspect.Fault;
 
-/** What one test reads with two faults at once, for every particle. Thread-safe; what is simulated is kept while there is room. */
+/**
+ * What one test reads with two faults at once, for every particle. Thread-safe; what is simulated is kept while there
+ * is room.
+ */
 final class PairPredictions {
 
     private static final int KEPT = 128;
@@ -33,7 +36,9 @@ final class PairPredictions {
 
     /** Heap of what is kept, bytes. */
     long heldBytes() {
-        return known.values().stream().mapToLong(both -> (long) Float.BYTES * both.length).sum();
+        return known.values().stream()
+                .mapToLong(both -> (long) Float.BYTES * both.length)
+                .sum();
     }
 
     /** Both faults at once in the simulator, where both matter to the test. */
@@ -56,9 +61,9 @@ final class PairPredictions {
     }
 
     /**
-     * Each particle's fault on the vehicle with which it is tried, whose other fault is that vehicle's own: so that two severities meet in
-     * more ways than there are particles. The effect that one fault adds to the other is taken from the particle; on even and odd repetitions
-     * the two faults change roles.
+     * Each particle's fault on the vehicle with which it is tried, whose other fault is that vehicle's own: so that two
+     * severities meet in more ways than there are particles. The effect that one fault adds to the other is taken from
+     * the particle; on even and odd repetitions the two faults change roles.
      */
     float[] tried(Hypothesis pair, int time) {
         int width = singles.width();
@@ -69,8 +74,11 @@ final class PairPredictions {
             int here = i * width;
             int there = Crowd.tried(i, time) * width;
             for (int k = 0; k < width; k++) {
-                tried[here + k] = singles.series() ? singles.within(k, other[there + k] + both[here + k] - other[here + k])
-                        : (other[there + k] + LEAST_CHANCE) * (both[here + k] + LEAST_CHANCE) / (other[here + k] + LEAST_CHANCE);
+                tried[here + k] = singles.series()
+                        ? singles.within(k, other[there + k] + both[here + k] - other[here + k])
+                        : (other[there + k] + LEAST_CHANCE)
+                                * (both[here + k] + LEAST_CHANCE)
+                                / (other[here + k] + LEAST_CHANCE);
             }
         }
         if (!singles.series()) {

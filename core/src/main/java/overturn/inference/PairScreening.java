@@ -8,15 +8,20 @@ import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
 
 /**
- * A cheap upper estimate of how well every pair of suspects explains the readings, to choose the few that are worth simulating: it uses the particles of
- * each suspect alone that fit best, and how well they fit each reading. In a test that only one of the two changes, a pair reads like that one; in a test that
- * both change, the pair may read like neither, so that it is assumed to fit almost as well as anything does.
+ * A cheap upper estimate of how well every pair of suspects explains the readings, to choose the few that are worth
+ * simulating: it uses the particles of each suspect alone that fit best, and how well they fit each reading. In a test
+ * that only one of the two changes, a pair reads like that one; in a test that both change, the pair may read like
+ * neither, so that it is assumed to fit almost as well as anything does.
  */
 final class PairScreening {
 
     private static final int PICKED = 4;
-    /** What two faults that both show in a reading may lack to what fits it best, nats; and what a reading that does not fit costs at most. */
+    /**
+     * What two faults that both show in a reading may lack to what fits it best, nats; and what a reading that does not
+     * fit costs at most.
+     */
     private static final double BENEFIT = 2;
+
     private static final double MOST_LACKING = 8;
 
     private final double[] evidence;
@@ -27,7 +32,14 @@ final class PairScreening {
     private final double[] best;
     private final int sound;
 
-    private PairScreening(double[] evidence, int[][] asHost, int[][] asGuest, double[][] fits, boolean[][] moved, double[] best, int sound) {
+    private PairScreening(
+            double[] evidence,
+            int[][] asHost,
+            int[][] asGuest,
+            double[][] fits,
+            boolean[][] moved,
+            double[] best,
+            int sound) {
         this.evidence = evidence;
         this.asHost = asHost;
         this.asGuest = asGuest;
@@ -39,13 +51,18 @@ final class PairScreening {
 
     static PairScreening of(LayoutModel model, Prior prior, Optional<Cure> done, SummedLikelihood read) {
         int suspects = model.suspects().size();
-        List<ReadingLikelihood> readings = read.setups().stream().flatMap(s -> s.readings().stream()).toList();
+        List<ReadingLikelihood> readings =
+                read.setups().stream().flatMap(s -> s.readings().stream()).toList();
         double[] evidence = new double[suspects];
         int[][] asHost = new int[suspects][];
         int[][] asGuest = new int[suspects][];
         double[][] fits = new double[suspects][readings.size()];
         boolean[][] moved = new boolean[suspects][readings.size()];
-        List<ReadingLikelihood> since = done.isEmpty() ? List.of() : readings.stream().filter(r -> r.reading().after().equals(done)).toList();
+        List<ReadingLikelihood> since = done.isEmpty()
+                ? List.of()
+                : readings.stream()
+                        .filter(r -> r.reading().after().equals(done))
+                        .toList();
         double[] base = read.row(Hypothesis.single(model.sound()), 0);
         for (int s = 0; s < suspects; s++) {
             Hypothesis alone = Hypothesis.single(s);
@@ -59,7 +76,10 @@ final class PairScreening {
                 moved[s][t] = readings.get(t).moved(s);
             }
         }
-        double[] best = IntStream.range(0, readings.size()).mapToDouble(t -> Arrays.stream(fits).mapToDouble(own -> own[t]).max().orElseThrow()).toArray();
+        double[] best = IntStream.range(0, readings.size())
+                .mapToDouble(t ->
+                        Arrays.stream(fits).mapToDouble(own -> own[t]).max().orElseThrow())
+                .toArray();
         return new PairScreening(evidence, asHost, asGuest, fits, moved, best, model.sound());
     }
 
@@ -101,20 +121,27 @@ final class PairScreening {
         return best;
     }
 
-    /** How well two suspects together may fit, against what fits best: 0 or less. Not worked out to the end once it is seen to be less than asked for. */
+    /**
+     * How well two suspects together may fit, against what fits best: 0 or less. Not worked out to the end once it is
+     * seen to be less than asked for.
+     */
     double log(int one, int other, double least) {
         double sum = 0;
         for (int t = 0; t < best.length && sum >= least; t++) {
             boolean seesOne = moved[one][t];
             boolean seesOther = moved[other][t];
-            double fit = seesOne && seesOther ? Math.max(best[t] - BENEFIT, Math.max(fits[one][t], fits[other][t]))
+            double fit = seesOne && seesOther
+                    ? Math.max(best[t] - BENEFIT, Math.max(fits[one][t], fits[other][t]))
                     : seesOne ? fits[one][t] : seesOther ? fits[other][t] : fits[sound][t];
             sum += Math.max(-MOST_LACKING, fit - best[t]);
         }
         return sum;
     }
 
-    /** Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the suspect that fits better alone. */
+    /**
+     * Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the
+     * suspect that fits better alone.
+     */
     PairedSeverities meetings(Hypothesis pair) {
         boolean firstHosts = evidence[pair.first()] >= evidence[pair.second()];
         int host = firstHosts ? pair.first() : pair.second();

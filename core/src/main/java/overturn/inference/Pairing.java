@@ -8,9 +8,9 @@ import java.util.stream.Stream;
 import overturn.numeric.LogSpace;
 
 /**
- * Which pairs of suspects are carried: all of them are screened by what each of the two explains alone, a first look at the best with their
- * effects added, and the best of those simulated together. All other pairs would change nothing, and time stays bounded. Faults in no
- * list are carried as what they may look like.
+ * Which pairs of suspects are carried: all of them are screened by what each of the two explains alone, a first look at
+ * the best with their effects added, and the best of those simulated together. All other pairs would change nothing,
+ * and time stays bounded. Faults in no list are carried as what they may look like.
  */
 final class Pairing {
 
@@ -18,11 +18,11 @@ final class Pairing {
     private static final int CARRIED = 8;
     /** Carried whatever the first look says: it may miss the severities. */
     private static final int AT_A_GLANCE = 3;
+
     private static final int UNLISTED_LOOKED_AT = 20;
     private static final int UNLISTED_CARRIED = 8;
 
-    private Pairing() {
-    }
+    private Pairing() {}
 
     /** All singles, the pairs worth carrying, and faults in no list. */
     static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, Repairs repairs, SummedLikelihood read) {
@@ -33,8 +33,8 @@ final class Pairing {
     }
 
     /**
-     * What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have gone their own way, looked for
-     * among those that do by the cheap estimate.
+     * What a fault in no list may look like: nothing wrong, and the suspects that fit best once some readings may have
+     * gone their own way, looked for among those that do by the cheap estimate.
      */
     private static List<Hypothesis> unlisted(LayoutModel model, Prior prior, SummedLikelihood read) {
         Best screened = new Best(UNLISTED_LOOKED_AT);
@@ -47,7 +47,12 @@ final class Pairing {
             screened.offer(new Scored(like, s == model.sound() ? Double.POSITIVE_INFINITY : log));
         }
         Best best = new Best(UNLISTED_CARRIED);
-        screened.inOrder().forEach(like -> best.offer(new Scored(like, like.first() == model.sound() ? Double.POSITIVE_INFINITY : Belief.logEvidence(prior, like, read))));
+        screened.inOrder()
+                .forEach(like -> best.offer(new Scored(
+                        like,
+                        like.first() == model.sound()
+                                ? Double.POSITIVE_INFINITY
+                                : Belief.logEvidence(prior, like, read))));
         return best.inOrder();
     }
 
@@ -65,7 +70,10 @@ final class Pairing {
         Best screened = new Best(LOOKED_AT);
         for (int one = 0; one < model.suspects().size(); one++) {
             for (int other = one + 1; other < model.suspects().size(); other++) {
-                if (one != model.sound() && other != model.sound() && model.suspects().get(one).remedy() != model.suspects().get(other).remedy()) {
+                if (one != model.sound()
+                        && other != model.sound()
+                        && model.suspects().get(one).remedy()
+                                != model.suspects().get(other).remedy()) {
                     Hypothesis pair = Hypothesis.pair(one, other);
                     double log = prior.log(pair);
                     screened.offer(new Scored(pair, log + screening.log(one, other, screened.least() - log)));
@@ -75,13 +83,17 @@ final class Pairing {
         List<Hypothesis> looked = screened.inOrder();
         Best fitting = new Best(CARRIED);
         looked.forEach(pair -> fitting.offer(firstLook(prior, read.setups(), screening.meetings(pair))));
-        return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.inOrder().stream()).distinct().limit(CARRIED).toList();
+        return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.inOrder().stream())
+                .distinct()
+                .limit(CARRIED)
+                .toList();
     }
 
     private record Scored(Hypothesis hypothesis, double score) {
 
         private static final Comparator<Scored> WORST_FIRST = Comparator.comparingDouble(Scored::score)
-                .thenComparing(s -> -s.hypothesis.first()).thenComparing(s -> -s.hypothesis.second());
+                .thenComparing(s -> -s.hypothesis.first())
+                .thenComparing(s -> -s.hypothesis.second());
     }
 
     /** The highest scored of many, ties by the order of the suspects. */
@@ -108,7 +120,10 @@ final class Pairing {
         }
 
         private List<Hypothesis> inOrder() {
-            return kept.stream().sorted(Scored.WORST_FIRST.reversed()).map(Scored::hypothesis).toList();
+            return kept.stream()
+                    .sorted(Scored.WORST_FIRST.reversed())
+                    .map(Scored::hypothesis)
+                    .toList();
         }
     }
 

@@ -20,23 +20,30 @@ import overturn.procedure.Procedure;
 import overturn.simulation.Protocol;
 
 /**
- * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and how likely a
- * reading is for each. Two faults at once are simulated together where it matters.
+ * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and
+ * how likely a reading is for each. Two faults at once are simulated together where it matters.
  */
 final class Predictions {
 
     /** Kernel wider than the instrument's noise, against over-confidence (handbook 05). */
     static final double KERNEL_WIDTH = 1.4;
-    /** Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few; estimate. */
+    /**
+     * Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few;
+     * estimate.
+     */
     private static final double NEIGHBOURHOOD = 0.1;
     /** How far two faults may differ from their sum, as a share of the smaller effect; estimate. */
     private static final double INTERPLAY = 0.25;
     /** Share of an observation's table that even a sure eye may get wrong beyond it; estimate. */
     private static final double TABLE_DOUBT = 0.01;
-    /** A fault that strays less than this from sound, in standard deviations of the reading or as a chance, leaves the test alone. */
+    /**
+     * A fault that strays less than this from sound, in standard deviations of the reading or as a chance, leaves the
+     * test alone.
+     */
     private static final double UNMOVED = 1e-3;
     /** Change of an observation's chance from which on it tells something; of a figure it is one standard deviation. */
     private static final double TELLING_CHANCE = 0.15;
+
     static final double DOUBLED = 2;
 
     private final LayoutModel model;
@@ -59,7 +66,8 @@ final class Predictions {
     private final Slopes slopes;
     private final AtomicReferenceArray<double[]> logSeen;
 
-    private Predictions(LayoutModel model, Procedure procedure, float[][] foreseen, Function<boolean[], float[][]> completion) {
+    private Predictions(
+            LayoutModel model, Procedure procedure, float[][] foreseen, Function<boolean[], float[][]> completion) {
         this.model = model;
         this.procedure = procedure;
         this.crowd = model.crowd();
@@ -70,15 +78,23 @@ final class Predictions {
         this.pairs = new PairPredictions(model, procedure, this);
         ReadingSpec spec = procedure.spec();
         boolean series = spec instanceof Series;
-        this.sds = series ? ((Series) spec).figures().stream().mapToDouble(Figure::noiseSd).toArray() : new double[0];
-        this.least = series ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray() : new double[0];
-        this.most = series ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray() : new double[0];
+        this.sds = series
+                ? ((Series) spec)
+                        .figures().stream().mapToDouble(Figure::noiseSd).toArray()
+                : new double[0];
+        this.least = series
+                ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray()
+                : new double[0];
+        this.most = series
+                ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray()
+                : new double[0];
         this.offsetSd = series ? ((Series) spec).offsetSd() : 0;
         this.scatter = new Scatter(foreseen, sound, width);
         this.unexplained = new Unexplained(scatter, sds, offsetSd, foreseen.length, width);
         this.observed = new boolean[foreseen.length];
         for (int s = 0; s < observed.length; s++) {
-            observed[s] = !series() && procedure.observes().contains(model.suspects().get(s).id());
+            observed[s] = !series()
+                    && procedure.observes().contains(model.suspects().get(s).id());
         }
         this.moved = new boolean[foreseen.length];
         for (int s = 0; s < moved.length; s++) {
@@ -98,7 +114,9 @@ final class Predictions {
     }
 
     private float[][] known(LayoutModel narrower, float[][] bySuspect) {
-        return narrower.suspects().stream().map(s -> bySuspect[model.indexOf(s.id())]).toArray(float[][]::new);
+        return narrower.suspects().stream()
+                .map(s -> bySuspect[model.indexOf(s.id())])
+                .toArray(float[][]::new);
     }
 
     /** Predictions of tests that only sense and do nothing: one vehicle answers them all. */
@@ -111,11 +129,23 @@ final class Predictions {
     /** Tests whose samples follow one another in one protocol. */
     private static List<Predictions> ofAll(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
         float[][][] foreseen = new Simulated(model, procedures, protocol).foreseen();
-        return IntStream.range(0, procedures.size()).mapToObj(t -> new Predictions(model, procedures.get(t), foreseen[t],
-                moved -> new Simulated(model, List.of(procedures.get(t)), procedures.get(t).protocol()).completed(foreseen[t], moved))).toList();
+        return IntStream.range(0, procedures.size())
+                .mapToObj(t -> new Predictions(
+                        model,
+                        procedures.get(t),
+                        foreseen[t],
+                        moved -> new Simulated(
+                                        model,
+                                        List.of(procedures.get(t)),
+                                        procedures.get(t).protocol())
+                                .completed(foreseen[t], moved)))
+                .toList();
     }
 
-    /** By suspect, for all particles: simulated when the test has been read. Should two ask at once, both work out the same. */
+    /**
+     * By suspect, for all particles: simulated when the test has been read. Should two ask at once, both work out the
+     * same.
+     */
     private float[][] all() {
         float[][] known = values;
         if (known == null) {
@@ -133,8 +163,14 @@ final class Predictions {
         if (completed != null) {
             held.addAll(Arrays.asList(completed));
         }
-        long seen = IntStream.range(0, logSeen.length()).filter(i -> logSeen.get(i) != null).count();
-        return held.stream().mapToLong(figures -> (long) Float.BYTES * figures.length).sum() + seen * Double.BYTES * Crowd.PARTICLES + pairs.heldBytes();
+        long seen = IntStream.range(0, logSeen.length())
+                .filter(i -> logSeen.get(i) != null)
+                .count();
+        return held.stream()
+                        .mapToLong(figures -> (long) Float.BYTES * figures.length)
+                        .sum()
+                + seen * Double.BYTES * Crowd.PARTICLES
+                + pairs.heldBytes();
     }
 
     /** Whether the test looks at a suspect itself: a fault that only acts like it is not seen there. */
@@ -203,7 +239,9 @@ final class Predictions {
             return figures.coreValues();
         }
         Observed observed = (Observed) value;
-        return observed.notSeen() ? new double[0] : new double[] {((Observation) procedure.spec()).options().indexOf(observed.option())};
+        return observed.notSeen()
+                ? new double[0]
+                : new double[] {((Observation) procedure.spec()).options().indexOf(observed.option())};
     }
 
     Unexplained unexplained() {
@@ -262,12 +300,17 @@ final class Predictions {
         }
     }
 
-    /** Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there; not to be written to. */
+    /**
+     * Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there; not to be
+     * written to.
+     */
     double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time) {
         if (encoded.length > 0 && !series() && hypothesis.isSingle()) {
             return logSeen(hypothesis.first(), (int) encoded[0]);
         }
-        return encoded.length == 0 ? new double[Crowd.PARTICLES] : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
+        return encoded.length == 0
+                ? new double[Crowd.PARTICLES]
+                : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
     }
 
     /** The same for the foreseen particles of one suspect. */
@@ -294,13 +337,18 @@ final class Predictions {
     /**
      * Adds a share of the slopes and curvatures of one reading; an observation has none.
      *
-     * @param told  what may be the matter
+     * @param told what may be the matter
      * @param shown what of it shows in this reading
      */
     void addSlopes(double[] encoded, Hypothesis told, Hypothesis shown, double share, Leeway leeway) {
         if (encoded.length > 0 && series()) {
             double[][] directions = slopes.of(told, shown);
-            leeway.add(share, encoded, means(shown, 0), crowd, kernel(encoded, shown, false, 1).tangent(directions),
+            leeway.add(
+                    share,
+                    encoded,
+                    means(shown, 0),
+                    crowd,
+                    kernel(encoded, shown, false, 1).tangent(directions),
                     kernel(encoded, shown, false, DOUBLED).tangent(directions));
         }
     }
@@ -323,7 +371,10 @@ final class Predictions {
         return Math.log((1 - TABLE_DOUBT) * chances[particle * width + option] + TABLE_DOUBT / width);
     }
 
-    /** The same of some meetings of two faults, what each does to the sound vehicle added: near enough to see which pairs are worth simulating. */
+    /**
+     * The same of some meetings of two faults, what each does to the sound vehicle added: near enough to see which
+     * pairs are worth simulating.
+     */
     double[] logAdded(double[] encoded, PairedSeverities meetings, Hypothesis left) {
         double[] row = new double[meetings.count()];
         if (encoded.length == 0) {
@@ -354,7 +405,8 @@ final class Predictions {
             int host = meetings.vehicles()[n] * width;
             int guest = meetings.guests()[n] * width;
             for (int k = 0; k < width; k++) {
-                added[n * width + k] = series() ? within(k, hosts[host + k] + guests[guest + k] - base[guest + k])
+                added[n * width + k] = series()
+                        ? within(k, hosts[host + k] + guests[guest + k] - base[guest + k])
                         : hosts[host + k] * guests[guest + k] / Math.max(1e-6f, base[guest + k]);
             }
         }
@@ -366,8 +418,11 @@ final class Predictions {
         for (int k = 0; k < width; k++) {
             double variance = square(KERNEL_WIDTH * noiseScale * sds[k]);
             if (hypothesis.isPair()) {
-                variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k)) + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
-                        + square((added ? INTERPLAY : 0) * Math.min(scatter.stray(hypothesis.first(), k), scatter.stray(hypothesis.second(), k)));
+                variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k))
+                        + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
+                        + square((added ? INTERPLAY : 0)
+                                * Math.min(
+                                        scatter.stray(hypothesis.first(), k), scatter.stray(hypothesis.second(), k)));
             } else {
                 variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k));
             }

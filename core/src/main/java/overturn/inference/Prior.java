@@ -6,13 +6,14 @@ import overturn.suspect.Suspect.Origin;
 import overturn.suspect.SuspectCatalogue;
 
 /**
- * What is believed before any reading: frequencies of the family moved by the facts of intake, with the workshop's closed jobs as
- * Dirichlet counts on top of them.
+ * What is believed before any reading: frequencies of the family moved by the facts of intake, with the workshop's
+ * closed jobs as Dirichlet counts on top of them.
  */
 final class Prior {
 
     /** Share of vehicles in which two suspects are at fault at once, and after recent work; estimates. */
     private static final double PAIRS = 0.15;
+
     private static final double PAIRS_AFTER_WORK = 0.25;
     /** Share of vehicles whose fault is in no list; estimate. */
     private static final double NONE_OF_THESE = 0.08;
@@ -38,7 +39,8 @@ final class Prior {
         }
         normalise(shares);
         for (int s = 0; s < shares.length; s++) {
-            shares[s] = HANDBOOK_JOBS * shares[s] + intake.closedJobs().getOrDefault(suspects.get(s).id(), 0);
+            shares[s] = HANDBOOK_JOBS * shares[s]
+                    + intake.closedJobs().getOrDefault(suspects.get(s).id(), 0);
         }
         normalise(shares);
         for (int s = 0; s < shares.length; s++) {
@@ -51,7 +53,8 @@ final class Prior {
         if (suspect.id().equals(SuspectCatalogue.NOTHING_WRONG)) {
             return 1;
         }
-        return (intake.recentWork() ? suspect.origin().afterWork() : 1) * (suspect.origin() == Origin.WEAR ? intake.age().wear() : 1);
+        return (intake.recentWork() ? suspect.origin().afterWork() : 1)
+                * (suspect.origin() == Origin.WEAR ? intake.age().wear() : 1);
     }
 
     private static void normalise(double[] shares) {
@@ -64,13 +67,18 @@ final class Prior {
         }
     }
 
-    /** Log probability of a hypothesis; pairs that are never carried keep theirs, so the sum over those carried is below one. */
+    /**
+     * Log probability of a hypothesis; pairs that are never carried keep theirs, so the sum over those carried is below
+     * one.
+     */
     double log(Hypothesis hypothesis) {
         double one = logShares[hypothesis.first()];
         if (hypothesis.isNoneOfThese()) {
-            return Math.log(NONE_OF_THESE) + (hypothesis.first() == sound ? Math.log(LIKE_SOUND) : Math.log(1 - LIKE_SOUND) + one);
+            return Math.log(NONE_OF_THESE)
+                    + (hypothesis.first() == sound ? Math.log(LIKE_SOUND) : Math.log(1 - LIKE_SOUND) + one);
         }
-        return hypothesis.isPair() ? Math.log(2) + logPairs + one + logShares[hypothesis.second()]
+        return hypothesis.isPair()
+                ? Math.log(2) + logPairs + one + logShares[hypothesis.second()]
                 : Math.log(1 - NONE_OF_THESE - Math.exp(logPairs)) + one;
     }
 }

@@ -12,7 +12,10 @@ import overturn.procedure.ProcedureCatalogue;
 /** The log likelihoods of one reading for all particles of any hypothesis, each row worked out once. */
 final class ReadingLikelihood {
 
-    /** Chance that a fault in no list is felt when the vehicle is driven, since it was brought in for something; estimate. */
+    /**
+     * Chance that a fault in no list is felt when the vehicle is driven, since it was brought in for something;
+     * estimate.
+     */
     private static final double FELT = 0.8;
     /** A particle on which a fault in no list shows as often as on most. */
     private static final int USUAL = 1;
@@ -28,6 +31,7 @@ final class ReadingLikelihood {
     private final Rows rows;
     /** Kept as long as the meetings are asked for. */
     private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+
     private final boolean[] moved;
     private final double[] alone;
     private volatile double logStrange = Double.NaN;
@@ -45,7 +49,11 @@ final class ReadingLikelihood {
         this.alone = new double[moved.length];
         Arrays.fill(alone, Double.NaN);
         for (int s = 0; s < moved.length; s++) {
-            moved[s] = (predictions.moved(s) || felt()) && (reading.after().isEmpty() || !reading.after().get().settles(model.suspects().get(s).remedy()));
+            moved[s] = (predictions.moved(s) || felt())
+                    && (reading.after().isEmpty()
+                            || !reading.after()
+                                    .get()
+                                    .settles(model.suspects().get(s).remedy()));
         }
         this.rows = new Rows(model.suspects().size(), this::computed);
     }
@@ -55,8 +63,10 @@ final class ReadingLikelihood {
      * @throws IllegalArgumentException if the layout has no such test
      */
     static ReadingLikelihood of(LayoutModel model, Reading reading, boolean sometimes) {
-        Procedure procedure = model.procedures().find(reading.procedureId()).orElseThrow(() ->
-                new IllegalArgumentException("Test " + reading.procedureId() + " is not in layout " + model.layout().id()));
+        Procedure procedure = model.procedures()
+                .find(reading.procedureId())
+                .orElseThrow(() -> new IllegalArgumentException("Test " + reading.procedureId() + " is not in layout "
+                        + model.layout().id()));
         return new ReadingLikelihood(model, reading, model.predictions(procedure), sometimes);
     }
 
@@ -68,7 +78,10 @@ final class ReadingLikelihood {
         return logLied;
     }
 
-    /** Log likelihood per particle if the rig told the truth; what was remedied before no longer shows, and what does not show is as nothing wrong. */
+    /**
+     * Log likelihood per particle if the rig told the truth; what was remedied before no longer shows, and what does
+     * not show is as nothing wrong.
+     */
     double[] row(Hypothesis told, int time) {
         return rows.of(told.showing(this::moved, model.sound()), time);
     }
@@ -81,12 +94,20 @@ final class ReadingLikelihood {
         }
     }
 
-    /** The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own vehicle: a first look. */
+    /**
+     * The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own
+     * vehicle: a first look.
+     */
     double[] firstLook(PairedSeverities meetings) {
-        return !moved(meetings.host()) && moved(meetings.guest()) ? Rows.at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0)) : added(meetings);
+        return !moved(meetings.host()) && moved(meetings.guest())
+                ? Rows.at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0))
+                : added(meetings);
     }
 
-    /** The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are asked for. */
+    /**
+     * The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are
+     * asked for.
+     */
     double[] met(PairedSeverities meetings) {
         return met.computeIfAbsent(meetings, this::added);
     }
@@ -110,14 +131,16 @@ final class ReadingLikelihood {
         return LogSpace.add(Math.log(there) + with, Math.log(1 - there) + without);
     }
 
-    /** Whether the reading can tell this suspect from nothing wrong: it strays in the test, and was not remedied before. */
+    /**
+     * Whether the reading can tell this suspect from nothing wrong: it strays in the test, and was not remedied before.
+     */
     boolean moved(int suspect) {
         return moved[suspect];
     }
 
     /**
-     * What a fault in no list reads: as the suspect it looks like, or anything else that the test can show. Where the test looks at that
-     * suspect itself there is nothing to see; and what the vehicle was brought in for is felt.
+     * What a fault in no list reads: as the suspect it looks like, or anything else that the test can show. Where the
+     * test looks at that suspect itself there is nothing to see; and what the vehicle was brought in for is felt.
      */
     private double[] unlisted(int like, int time) {
         double[] listed = listed(like, time);
@@ -125,16 +148,22 @@ final class ReadingLikelihood {
         double strange = logStrange();
         double[] row = new double[listed.length];
         for (int i = 0; i < row.length; i++) {
-            row[i] = felt ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
+            row[i] = felt
+                    ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
                     : LogSpace.add(Crowd.logListedShare(i) + listed[i], Crowd.logUnlistedShare(i) + strange);
         }
         return row;
     }
 
-    /** Probability on one particle that a fault in no list, like this suspect elsewhere, shows its own way in this reading. */
+    /**
+     * Probability on one particle that a fault in no list, like this suspect elsewhere, shows its own way in this
+     * reading.
+     */
     double strange(int like, int particle) {
         double own = Crowd.logUnlistedShare(particle) + logStrange();
-        return felt() ? 0 : Math.exp(own - LogSpace.add(own, Crowd.logListedShare(particle) + listed(like, 0)[particle]));
+        return felt()
+                ? 0
+                : Math.exp(own - LogSpace.add(own, Crowd.logListedShare(particle) + listed(like, 0)[particle]));
     }
 
     /** Whether both read the same thing, and what was there in one was there in the other. */
@@ -143,19 +172,25 @@ final class ReadingLikelihood {
     }
 
     /**
-     * How much likelier, per particle in logs, a fault in no list makes this reading and that of another rig together than each by itself: it shows its
-     * own way in both or in neither.
+     * How much likelier, per particle in logs, a fault in no list makes this reading and that of another rig together
+     * than each by itself: it shows its own way in both or in neither.
      */
     double[] together(ReadingLikelihood other, Hypothesis told, int time) {
         int like = told.showing(this::moved, model.sound()).first();
-        double strange = (logStrange() + predictions.unexplained().logAgain(other.encoded, encoded) + other.logStrange() + predictions.unexplained().logAgain(encoded, other.encoded)) / 2;
+        double strange = (logStrange()
+                        + predictions.unexplained().logAgain(other.encoded, encoded)
+                        + other.logStrange()
+                        + predictions.unexplained().logAgain(encoded, other.encoded))
+                / 2;
         double[] here = listed(like, time);
         double[] there = other.listed(like, time);
         double[] alone = row(told, time);
         double[] otherAlone = other.row(told, time);
         double[] row = new double[here.length];
         for (int i = 0; i < row.length; i++) {
-            row[i] = LogSpace.add(Crowd.logListedShare(i) + here[i] + there[i], Crowd.logUnlistedShare(i) + strange) - alone[i] - otherAlone[i];
+            row[i] = LogSpace.add(Crowd.logListedShare(i) + here[i] + there[i], Crowd.logUnlistedShare(i) + strange)
+                    - alone[i]
+                    - otherAlone[i];
         }
         return row;
     }
@@ -188,7 +223,9 @@ final class ReadingLikelihood {
 
     /** A cheap estimate of the log likelihood if the fault is in no list and looks like this suspect. */
     double unlistedEstimate(int like) {
-        return LogSpace.add(Crowd.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like), Crowd.logUnlistedShare(USUAL) + logStrange());
+        return LogSpace.add(
+                Crowd.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like),
+                Crowd.logUnlistedShare(USUAL) + logStrange());
     }
 
     private double[] computed(Hypothesis hypothesis, int time) {

@@ -10,9 +10,10 @@ import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
 /**
- * What has been remedied, and how two faults of which one is gone are tried. That one showed before the repair, the other shows alone after it: so
- * severities of the one that is gone, with their vehicles, are taken the more often the better they fit what was read before, and those of the other the
- * better they fit what was read since; each counts the less the more often it is taken.
+ * What has been remedied, and how two faults of which one is gone are tried. That one showed before the repair, the
+ * other shows alone after it: so severities of the one that is gone, with their vehicles, are taken the more often the
+ * better they fit what was read before, and those of the other the better they fit what was read since; each counts the
+ * less the more often it is taken.
  */
 final class Repairs {
 
@@ -22,8 +23,12 @@ final class Repairs {
     private static final double EVENLY = 0.2;
     /** A severity meets other vehicles than its own: so much less than it fits that one is it preferred. */
     private static final double DAMPED = 0.5;
+
     private static final int MEETINGS = (Crowd.PAIRS_TRIED - 1) * Crowd.PARTICLES;
-    /** From one meeting to the next the severities of the fault that is left go round by this; prime to the number of meetings. */
+    /**
+     * From one meeting to the next the severities of the fault that is left go round by this; prime to the number of
+     * meetings.
+     */
     private static final int STRIDE = 187;
 
     private final Optional<Cure> done;
@@ -37,8 +42,7 @@ final class Repairs {
      *
      * @param logWeights what each counts
      */
-    record Weighed(PairedSeverities meetings, double[] logWeights) {
-    }
+    record Weighed(PairedSeverities meetings, double[] logWeights) {}
 
     private Repairs(Optional<Cure> done, List<Suspect> suspects, double[][] before, List<ReadingLikelihood> since) {
         this.done = done;
@@ -61,11 +65,16 @@ final class Repairs {
 
     /** The same with these readings, of which those since the last repair tell of what is left. */
     Repairs with(List<ReadingLikelihood> readings) {
-        return new Repairs(done, suspects, before, readings.stream().filter(r -> r.reading().after().equals(done)).toList());
+        return new Repairs(
+                done,
+                suspects,
+                before,
+                readings.stream().filter(r -> r.reading().after().equals(done)).toList());
     }
 
     private static double[] preferred(double[] row) {
-        double[] shares = LogSpace.normalised(Arrays.stream(row).map(log -> DAMPED * log).toArray());
+        double[] shares =
+                LogSpace.normalised(Arrays.stream(row).map(log -> DAMPED * log).toArray());
         for (int i = 0; i < shares.length; i++) {
             shares[i] = EVENLY / shares.length + (1 - EVENLY) * shares[i];
         }
@@ -81,7 +90,8 @@ final class Repairs {
         if (!pair.isPair() || done.isEmpty() || since.isEmpty() || gone(pair.first()) == gone(pair.second())) {
             return Optional.empty();
         }
-        return Optional.of(known.computeIfAbsent(pair, p -> gone(p.first()) ? weighed(p, p.first(), p.second()) : weighed(p, p.second(), p.first())));
+        return Optional.of(known.computeIfAbsent(
+                pair, p -> gone(p.first()) ? weighed(p, p.first(), p.second()) : weighed(p, p.second(), p.first())));
     }
 
     private boolean gone(int suspect) {
@@ -103,7 +113,8 @@ final class Repairs {
         double[] logWeights = new double[MEETINGS];
         for (int n = 0; n < MEETINGS; n++) {
             met[n] = guests[n * STRIDE % MEETINGS];
-            logWeights[n] = -Math.log(Crowd.PARTICLES * before[host][hosts[n]]) - Math.log(Crowd.PARTICLES * left[met[n]]);
+            logWeights[n] =
+                    -Math.log(Crowd.PARTICLES * before[host][hosts[n]]) - Math.log(Crowd.PARTICLES * left[met[n]]);
         }
         return new Weighed(new PairedSeverities(pair, host, hosts, met), logWeights);
     }

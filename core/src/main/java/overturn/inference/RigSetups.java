@@ -6,19 +6,22 @@ import overturn.inference.SummedLeeway.Term;
 /**
  * Readings by the rig set-up that they were taken with, and in the order in which they were taken.
  *
- * @param all     the set-ups, in the order of their first readings
+ * @param all the set-ups, in the order of their first readings
  * @param inOrder every reading of them
  */
 record RigSetups(List<SetupLikelihood> all, List<ReadingLikelihood> inOrder) {
 
     /** Set-ups that were used one after the other. */
     static RigSetups of(List<SetupLikelihood> all) {
-        return new RigSetups(all, all.stream().flatMap(s -> s.readings().stream()).toList());
+        return new RigSetups(
+                all, all.stream().flatMap(s -> s.readings().stream()).toList());
     }
 
     /** Each reading with what it counts among repeats on its rig. */
     List<Term> terms() {
-        return inOrder.stream().map(r -> new Term(r, all.stream().mapToDouble(s -> s.share(r)).sum())).toList();
+        return inOrder.stream()
+                .map(r -> new Term(r, all.stream().mapToDouble(s -> s.share(r)).sum()))
+                .toList();
     }
 
     /** Log probability that no rig lied. */

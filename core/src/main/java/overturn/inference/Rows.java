@@ -6,8 +6,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 
 /**
- * A number per particle for any hypothesis and any vehicle it is tried with, each row worked out once. Thread-safe: a row is seen whole or not at all,
- * and should two ask for one at once, both get the one that was there first.
+ * A number per particle for any hypothesis and any vehicle it is tried with, each row worked out once. Thread-safe: a
+ * row is seen whole or not at all, and should two ask for one at once, both get the one that was there first.
  */
 final class Rows {
 

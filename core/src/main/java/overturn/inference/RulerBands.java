@@ -13,15 +13,14 @@ public final class RulerBands {
 
     /** Suspects below this share are not drawn. */
     private static final double LIVE = 0.02;
+
     private static final int MOST_SUSPECTS = 3;
     private static final double TAIL = 0.08;
 
-    private RulerBands() {
-    }
+    private RulerBands() {}
 
     /** A band on the ruler of one figure, core units. */
-    public record Band(String suspectId, double low, double high) {
-    }
+    public record Band(String suspectId, double low, double high) {}
 
     /** The bands of one figure: sound first, then live suspects by weight. */
     public record FigureBands(String figureId, List<Band> bands) {
@@ -37,14 +36,22 @@ public final class RulerBands {
             return List.of();
         }
         List<String> drawn = new ArrayList<>(List.of(SuspectCatalogue.NOTHING_WRONG));
-        belief.ranking().stream().map(s -> s.id()).filter(id -> !drawn.contains(id))
-                .filter(id -> belief.probability(id) >= LIVE).limit(MOST_SUSPECTS).forEach(drawn::add);
+        belief.ranking().stream()
+                .map(s -> s.id())
+                .filter(id -> !drawn.contains(id))
+                .filter(id -> belief.probability(id) >= LIVE)
+                .limit(MOST_SUSPECTS)
+                .forEach(drawn::add);
         Predictions predictions = belief.model().predictions(procedure);
         List<FigureBands> all = new ArrayList<>();
         for (int k = 0; k < series.figures().size(); k++) {
             Figure figure = series.figures().get(k);
             int index = k;
-            all.add(new FigureBands(figure.id(), drawn.stream().map(id -> band(belief, predictions, id, index)).toList()));
+            all.add(new FigureBands(
+                    figure.id(),
+                    drawn.stream()
+                            .map(id -> band(belief, predictions, id, index))
+                            .toList()));
         }
         return all;
     }

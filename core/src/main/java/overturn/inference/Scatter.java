@@ -3,7 +3,10 @@ package overturn.inference;
 import java.util.function.IntToDoubleFunction;
 import java.util.stream.IntStream;
 
-/** How the particles of each suspect lie in one test, figure by figure: their spread, how far they stray from nothing wrong, and all suspects together. */
+/**
+ * How the particles of each suspect lie in one test, figure by figure: their spread, how far they stray from nothing
+ * wrong, and all suspects together.
+ */
 final class Scatter {
 
     private final float[][] values;

@@ -10,8 +10,8 @@ import overturn.measurement.RigTrust;
 import overturn.numeric.LogSpace;
 
 /**
- * All readings of one rig set-up together: either it told the truth in all of them or in none. Repeats of one test on it are
- * averaged, so that saying the same thing twice proves nothing twice.
+ * All readings of one rig set-up together: either it told the truth in all of them or in none. Repeats of one test on
+ * it are averaged, so that saying the same thing twice proves nothing twice.
  */
 final class SetupLikelihood {
 
@@ -22,6 +22,7 @@ final class SetupLikelihood {
     private final Map<Hypothesis, double[]> asTheyCome = new ConcurrentHashMap<>();
     /** Kept as long as the meetings are asked for. */
     private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+
     private final Map<SetupLikelihood, Optional<Repeats>> repeated = new ConcurrentHashMap<>();
     private final double[] shares;
     private final double logHonest;
@@ -32,7 +33,9 @@ final class SetupLikelihood {
 
     SetupLikelihood(LayoutModel model, List<ReadingLikelihood> readings, boolean averageRepeats) {
         this.readings = List.copyOf(readings);
-        this.shares = readings.stream().mapToDouble(r -> averageRepeats ? 1.0 / repeats(r) : 1).toArray();
+        this.shares = readings.stream()
+                .mapToDouble(r -> averageRepeats ? 1.0 / repeats(r) : 1)
+                .toArray();
         double lying = trust().lyingProbability();
         double lied = Math.log(lying);
         for (int r = 0; r < shares.length; r++) {
@@ -50,7 +53,9 @@ final class SetupLikelihood {
     }
 
     private long repeats(ReadingLikelihood reading) {
-        return readings.stream().filter(other -> other.reading().repeats(reading.reading())).count();
+        return readings.stream()
+                .filter(other -> other.reading().repeats(reading.reading()))
+                .count();
     }
 
     /** Doubt about any reading of a set-up is doubt about the set-up; proof of it needs no repeating. */
@@ -58,7 +63,9 @@ final class SetupLikelihood {
         if (readings.stream().anyMatch(r -> r.reading().trust() == RigTrust.DOUBTFUL)) {
             return RigTrust.DOUBTFUL;
         }
-        return readings.stream().anyMatch(r -> r.reading().trust() == RigTrust.PROVEN) ? RigTrust.PROVEN : RigTrust.NORMAL;
+        return readings.stream().anyMatch(r -> r.reading().trust() == RigTrust.PROVEN)
+                ? RigTrust.PROVEN
+                : RigTrust.NORMAL;
     }
 
     String setup() {

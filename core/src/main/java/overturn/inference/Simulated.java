@@ -10,8 +10,9 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
 
 /**
- * Readings of some tests, whose samples follow one another in one protocol, for every particle of every suspect. Most suspects leave most tests
- * alone: where some particles read exactly as nothing wrong the others are not simulated, and the figures of nothing wrong are shared.
+ * Readings of some tests, whose samples follow one another in one protocol, for every particle of every suspect. Most
+ * suspects leave most tests alone: where some particles read exactly as nothing wrong the others are not simulated, and
+ * the figures of nothing wrong are shared.
  */
 final class Simulated {
 
@@ -40,20 +41,28 @@ final class Simulated {
     /** By test and suspect: the figures or chances of the foreseen particles, one after another. */
     float[][][] foreseen() {
         float[][] base = all(sound, 0, Crowd.FORESEEN);
-        float[][][] bySuspect = IntStream.range(0, suspects).parallel().mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s, 0, Crowd.FORESEEN), base))
+        float[][][] bySuspect = IntStream.range(0, suspects)
+                .parallel()
+                .mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s, 0, Crowd.FORESEEN), base))
                 .toArray(float[][][]::new);
-        return IntStream.range(0, procedures.size()).mapToObj(t -> IntStream.range(0, suspects).mapToObj(s -> bySuspect[s][t]).toArray(float[][]::new))
+        return IntStream.range(0, procedures.size())
+                .mapToObj(t -> IntStream.range(0, suspects)
+                        .mapToObj(s -> bySuspect[s][t])
+                        .toArray(float[][]::new))
                 .toArray(float[][][]::new);
     }
 
     /**
-     * By suspect, the figures or chances of one test for all particles, of which the foreseen are known; a suspect that does not move it reads as nothing
-     * wrong.
+     * By suspect, the figures or chances of one test for all particles, of which the foreseen are known; a suspect that
+     * does not move it reads as nothing wrong.
      */
     float[][] completed(float[][] foreseen, boolean[] moved) {
         float[][] values = new float[suspects][];
         values[sound] = completed(foreseen[sound], sound);
-        IntStream.range(0, suspects).parallel().filter(s -> s != sound).forEach(s -> values[s] = moved[s] ? completed(foreseen[s], s) : values[sound]);
+        IntStream.range(0, suspects)
+                .parallel()
+                .filter(s -> s != sound)
+                .forEach(s -> values[s] = moved[s] ? completed(foreseen[s], s) : values[sound]);
         return values;
     }
 
@@ -78,11 +87,14 @@ final class Simulated {
     }
 
     private static float[][] shared(float[][] own, float[][] base) {
-        return IntStream.range(0, own.length).mapToObj(t -> Arrays.equals(own[t], base[t]) ? base[t] : own[t]).toArray(float[][]::new);
+        return IntStream.range(0, own.length)
+                .mapToObj(t -> Arrays.equals(own[t], base[t]) ? base[t] : own[t])
+                .toArray(float[][]::new);
     }
 
     private float[][] all(int suspect, int from, int to) {
-        float[][] values = procedures.stream().map(p -> new float[(to - from) * p.width()]).toArray(float[][]::new);
+        float[][] values =
+                procedures.stream().map(p -> new float[(to - from) * p.width()]).toArray(float[][]::new);
         for (int i = from; i < to; i++) {
             float[][] read = read(suspect, i);
             for (int t = 0; t < read.length; t++) {
@@ -97,7 +109,8 @@ final class Simulated {
         double[] simulated = prepared.figures(crowd.vehicle(particle), crowd.faults(suspect, particle), before);
         float[][] read = new float[procedures.size()][];
         for (int t = 0; t < read.length; t++) {
-            double[] predicted = procedures.get(t).predicted(Arrays.copyOfRange(simulated, t == 0 ? 0 : ends[t - 1], ends[t]));
+            double[] predicted =
+                    procedures.get(t).predicted(Arrays.copyOfRange(simulated, t == 0 ? 0 : ends[t - 1], ends[t]));
             read[t] = new float[predicted.length];
             for (int k = 0; k < predicted.length; k++) {
                 read[t][k] = (float) predicted[k];

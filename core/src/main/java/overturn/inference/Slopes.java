@@ -3,8 +3,8 @@ package overturn.inference;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 
 /**
- * How each figure of a test changes with what a vehicle may have otherwise and how bad its fault is: regressed over the vehicles of a
- * suspect, per standard deviation.
+ * How each figure of a test changes with what a vehicle may have otherwise and how bad its fault is: regressed over the
+ * vehicles of a suspect, per standard deviation.
  */
 final class Slopes {
 
@@ -26,7 +26,7 @@ final class Slopes {
     /**
      * By direction, the change of each figure; a fault that does not show in the test changes none.
      *
-     * @param told  what may be the matter
+     * @param told what may be the matter
      * @param shown what of it shows in the test
      */
     double[][] of(Hypothesis told, Hypothesis shown) {

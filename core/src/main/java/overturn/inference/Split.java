@@ -12,9 +12,9 @@ import overturn.suspect.Remedy;
 /**
  * How a test divides the live remedies: by the figure (or observation) on which their predictions lie farthest apart.
  *
- * @param figure    index of that figure or observation
- * @param low       remedies that read low on it
- * @param high      remedies that read high on it
+ * @param figure index of that figure or observation
+ * @param low remedies that read low on it
+ * @param high remedies that read high on it
  */
 public record Split(int figure, List<Remedy> low, List<Remedy> high) {
 
@@ -26,8 +26,7 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
     }
 
     /** Mean and spread of one predicted number under one remedy, present weights. */
-    public record Outlook(double mean, double sd) {
-    }
+    public record Outlook(double mean, double sd) {}
 
     /** Prediction of one number of a test under a remedy, reading noise included for figures. */
     public static Outlook outlook(Belief belief, Procedure procedure, Remedy remedy, int figure) {
@@ -54,9 +53,15 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
         return new Outlook(mean, Math.sqrt(Math.max(0, squares / weights - mean * mean) + noise * noise));
     }
 
-    /** Divides the live remedies at the widest gap. A fault in no list foretells nothing; only where one remedy is left is it the other side. */
+    /**
+     * Divides the live remedies at the widest gap. A fault in no list foretells nothing; only where one remedy is left
+     * is it the other side.
+     */
     public static Split of(Belief belief, Procedure procedure) {
-        List<Remedy> live = belief.remedies().entrySet().stream().filter(e -> e.getValue() >= LIVE && e.getKey() != Remedy.LOOK_ELSEWHERE).map(Map.Entry::getKey).toList();
+        List<Remedy> live = belief.remedies().entrySet().stream()
+                .filter(e -> e.getValue() >= LIVE && e.getKey() != Remedy.LOOK_ELSEWHERE)
+                .map(Map.Entry::getKey)
+                .toList();
         Split best = null;
         double widest = -1;
         for (int figure = 0; figure < procedure.width(); figure++) {
@@ -70,7 +75,8 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
                 Outlook below = outlooks.get(ordered.get(cut - 1));
                 Outlook above = outlooks.get(ordered.get(cut));
                 double gap = (above.mean() - below.mean()) / Math.hypot(above.sd(), below.sd());
-                double balance = Math.min(share(belief, ordered.subList(0, cut)), share(belief, ordered.subList(cut, ordered.size())));
+                double balance = Math.min(
+                        share(belief, ordered.subList(0, cut)), share(belief, ordered.subList(cut, ordered.size())));
                 if (gap * Math.sqrt(balance) > widest) {
                     widest = gap * Math.sqrt(balance);
                     best = new Split(figure, ordered.subList(0, cut), ordered.subList(cut, ordered.size()));

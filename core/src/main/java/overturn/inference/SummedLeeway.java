@@ -6,14 +6,13 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
- * {@link Leeway} summed over readings, every rig telling the truth. A sum over readings, not set-ups, so that one reading more costs
- * one row, whatever rig it was taken with.
+ * {@link Leeway} summed over readings, every rig telling the truth. A sum over readings, not set-ups, so that one
+ * reading more costs one row, whatever rig it was taken with.
  */
 final class SummedLeeway {
 
     /** A reading and how much it counts among repeats on its rig. */
-    record Term(ReadingLikelihood reading, double share) {
-    }
+    record Term(ReadingLikelihood reading, double share) {}
 
     private final List<Term> terms;
     private final Optional<SummedLeeway> base;
@@ -24,17 +23,25 @@ final class SummedLeeway {
     private SummedLeeway(List<Term> terms, Optional<SummedLeeway> base) {
         this.terms = List.copyOf(terms);
         this.base = base;
-        this.less = base.map(b -> b.terms.stream().filter(t -> !terms.contains(t)).toList()).orElse(List.of());
-        this.more = base.map(b -> terms.stream().filter(t -> !b.terms.contains(t)).toList()).orElse(this.terms);
+        this.less = base.map(
+                        b -> b.terms.stream().filter(t -> !terms.contains(t)).toList())
+                .orElse(List.of());
+        this.more = base.map(
+                        b -> terms.stream().filter(t -> !b.terms.contains(t)).toList())
+                .orElse(this.terms);
     }
 
     static SummedLeeway of(List<Term> terms) {
         return new SummedLeeway(terms, Optional.empty());
     }
 
-    /** The sum over these and, behind them, others; the same to the last digit as made anew, so where others come between it is made anew. */
+    /**
+     * The sum over these and, behind them, others; the same to the last digit as made anew, so where others come
+     * between it is made anew.
+     */
     SummedLeeway continued(List<Term> all) {
-        boolean behind = all.size() >= terms.size() && all.subList(0, terms.size()).equals(terms);
+        boolean behind =
+                all.size() >= terms.size() && all.subList(0, terms.size()).equals(terms);
         return new SummedLeeway(all, behind ? Optional.of(soFar()) : Optional.empty());
     }
 

@@ -7,14 +7,13 @@ import java.util.concurrent.ConcurrentHashMap;
 import overturn.numeric.LogSpace;
 
 /**
- * Log likelihood per particle of everything read, over all rig set-ups. One set-up more, or one changed, costs one addition where the sum
- * without the change is known already.
+ * Log likelihood per particle of everything read, over all rig set-ups. One set-up more, or one changed, costs one
+ * addition where the sum without the change is known already.
  */
 final class SummedLikelihood {
 
     /** Set-ups that were summed up before, and as much of their sum as was asked for. */
-    private record Before(List<SetupLikelihood> setups, Rows rows) {
-    }
+    private record Before(List<SetupLikelihood> setups, Rows rows) {}
 
     private final List<SetupLikelihood> setups;
     private final Optional<Before> before;
@@ -30,8 +29,12 @@ final class SummedLikelihood {
     private SummedLikelihood(int suspects, RigSetups told, Optional<Before> before, SummedLeeway leeway) {
         this.setups = List.copyOf(told.all());
         this.before = before;
-        this.less = before.map(b -> b.setups.stream().filter(s -> !setups.contains(s)).toList()).orElse(List.of());
-        this.more = before.map(b -> setups.stream().filter(s -> !b.setups.contains(s)).toList()).orElse(setups);
+        this.less = before.map(
+                        b -> b.setups.stream().filter(s -> !setups.contains(s)).toList())
+                .orElse(List.of());
+        this.more = before.map(
+                        b -> setups.stream().filter(s -> !b.setups.contains(s)).toList())
+                .orElse(setups);
         this.rows = new Rows(suspects, this::summed);
         this.repeats = Repeats.among(setups);
         this.together = new Rows(suspects, this::together);
@@ -43,15 +46,24 @@ final class SummedLikelihood {
         return new SummedLikelihood(suspects, told, Optional.empty(), SummedLeeway.of(told.terms()));
     }
 
-    /** The sum over these and, behind them, others; the same to the last digit as made anew, so where others come between it is made anew. */
+    /**
+     * The sum over these and, behind them, others; the same to the last digit as made anew, so where others come
+     * between it is made anew.
+     */
     SummedLikelihood continued(RigSetups told) {
-        boolean behind = told.all().size() >= setups.size() && told.all().subList(0, setups.size()).equals(setups);
-        return new SummedLikelihood(rows.suspects(), told, behind ? Optional.of(new Before(setups, rows.known())) : Optional.empty(), leeway.continued(told.terms()));
+        boolean behind = told.all().size() >= setups.size()
+                && told.all().subList(0, setups.size()).equals(setups);
+        return new SummedLikelihood(
+                rows.suspects(),
+                told,
+                behind ? Optional.of(new Before(setups, rows.known())) : Optional.empty(),
+                leeway.continued(told.terms()));
     }
 
     /** The sum without a reading or two of one set-up. */
     SummedLikelihood without(RigSetups rest) {
-        return new SummedLikelihood(rows.suspects(), rest, Optional.of(new Before(setups, rows)), leeway.without(rest.terms()));
+        return new SummedLikelihood(
+                rows.suspects(), rest, Optional.of(new Before(setups, rows)), leeway.without(rest.terms()));
     }
 
     List<SetupLikelihood> setups() {

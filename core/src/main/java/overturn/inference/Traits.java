@@ -10,13 +10,22 @@ import org.hipparchus.linear.RealMatrix;
 import org.hipparchus.stat.StatUtils;
 import overturn.simulation.VehicleUnknowns;
 
-/** In what the imagined vehicles of a suspect differ most: what moves a pedal's travel and play, and how bad the fault is. For regressions over them. */
+/**
+ * In what the imagined vehicles of a suspect differ most: what moves a pedal's travel and play, and how bad the fault
+ * is. For regressions over them.
+ */
 final class Traits {
 
-    private static final List<ToDoubleFunction<VehicleUnknowns>> OF_VEHICLE = List.of(VehicleUnknowns::stiffness, VehicleUnknowns::padClearance, VehicleUnknowns::shoeClearance,
-            VehicleUnknowns::lostMotionMm, VehicleUnknowns::freePlay, VehicleUnknowns::forceBias);
+    private static final List<ToDoubleFunction<VehicleUnknowns>> OF_VEHICLE = List.of(
+            VehicleUnknowns::stiffness,
+            VehicleUnknowns::padClearance,
+            VehicleUnknowns::shoeClearance,
+            VehicleUnknowns::lostMotionMm,
+            VehicleUnknowns::freePlay,
+            VehicleUnknowns::forceBias);
     /** Traits of a vehicle; the severity comes behind them. */
     static final int COUNT = OF_VEHICLE.size();
+
     private static final double SINGULAR = 1e-9;
 
     private final Crowd crowd;
@@ -27,11 +36,16 @@ final class Traits {
         this.projections = new AtomicReferenceArray<>(suspects);
     }
 
-    /** Least-squares slopes of one figure, read on each vehicle of a suspect, per standard deviation of each trait and of the severity. */
+    /**
+     * Least-squares slopes of one figure, read on each vehicle of a suspect, per standard deviation of each trait and
+     * of the severity.
+     */
     double[] slopes(int suspect, double[] figures) {
         RealMatrix projection = projections.get(suspect);
         if (projection == null) {
-            projection = new QRDecomposition(standardised(suspect), SINGULAR).getSolver().getInverse();
+            projection = new QRDecomposition(standardised(suspect), SINGULAR)
+                    .getSolver()
+                    .getInverse();
             projections.set(suspect, projection);
         }
         return Arrays.copyOfRange(projection.operate(figures), 1, COUNT + 2);

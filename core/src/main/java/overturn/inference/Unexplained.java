@@ -6,11 +6,15 @@ import java.util.stream.IntStream;
 import overturn.numeric.LogSpace;
 import overturn.numeric.SharedOffsetNormal;
 
-/** How likely a reading of one test is where no suspect of the list explains it: if its rig lied, and if the fault is in no list. */
+/**
+ * How likely a reading of one test is where no suspect of the list explains it: if its rig lied, and if the fault is in
+ * no list.
+ */
 final class Unexplained {
 
     /** Chance that an eye sees once more what it saw of a fault that nobody has described; estimate. */
     private static final double SEEN_AGAIN = 0.85;
+
     private static final double LEAST_STRAY = 1e-9;
 
     private final Scatter scatter;
@@ -29,7 +33,9 @@ final class Unexplained {
         this.sds = sds;
         this.offsetSd = offsetSd;
         this.width = width;
-        this.overallSds = IntStream.range(0, sds.length).mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + square(readingSd(k)))).toArray();
+        this.overallSds = IntStream.range(0, sds.length)
+                .mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + square(readingSd(k))))
+                .toArray();
         this.logStrays = logStrays(suspects);
     }
 
@@ -48,9 +54,14 @@ final class Unexplained {
     /** How far each suspect strays from sound, against the instrument, as shares. */
     private double[] logStrays(int suspects) {
         double[] far = IntStream.range(0, suspects)
-                .mapToDouble(s -> square(IntStream.range(0, sds.length).mapToDouble(k -> Math.log1p(scatter.stray(s, k) / readingSd(k))).sum())).toArray();
+                .mapToDouble(s -> square(IntStream.range(0, sds.length)
+                        .mapToDouble(k -> Math.log1p(scatter.stray(s, k) / readingSd(k)))
+                        .sum()))
+                .toArray();
         double total = Arrays.stream(far).sum();
-        return Arrays.stream(far).map(own -> Math.log((own + LEAST_STRAY) / (total + far.length * LEAST_STRAY))).toArray();
+        return Arrays.stream(far)
+                .map(own -> Math.log((own + LEAST_STRAY) / (total + far.length * LEAST_STRAY)))
+                .toArray();
     }
 
     /** Log likelihood of an encoded reading if the rig lied: the same for every suspect. */
@@ -58,12 +69,14 @@ final class Unexplained {
         if (encoded.length == 0) {
             return 0;
         }
-        return series() ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(scatter.means(), 0) : -Math.log(width);
+        return series()
+                ? new SharedOffsetNormal(encoded, overallSds, 0).logDensity(scatter.means(), 0)
+                : -Math.log(width);
     }
 
     /**
-     * Log likelihood of an encoded reading of a fault that nobody has described: half spread over all the test can show, half like any suspect
-     * that strays from sound in it, the peculiar ones as likely as those that many share.
+     * Log likelihood of an encoded reading of a fault that nobody has described: half spread over all the test can
+     * show, half like any suspect that strays from sound in it, the peculiar ones as likely as those that many share.
      *
      * @param listed log likelihood of the reading under each suspect
      */
@@ -74,11 +87,16 @@ final class Unexplained {
         if (!series()) {
             return -Math.log(width);
         }
-        double[] logs = IntStream.range(0, logStrays.length).mapToDouble(s -> logStrays[s] + listed.applyAsDouble(s)).toArray();
+        double[] logs = IntStream.range(0, logStrays.length)
+                .mapToDouble(s -> logStrays[s] + listed.applyAsDouble(s))
+                .toArray();
         return LogSpace.add(logLied(encoded), LogSpace.sum(logs)) - Math.log(2);
     }
 
-    /** Log likelihood of an encoded reading where another rig has read {@code before}, whatever is the matter, if it is there in both. */
+    /**
+     * Log likelihood of an encoded reading where another rig has read {@code before}, whatever is the matter, if it is
+     * there in both.
+     */
     double logAgain(double[] encoded, double[] before) {
         if (encoded.length == 0 || before.length == 0) {
             return logLied(encoded);

@@ -31,20 +31,29 @@ import tools.jackson.databind.annotation.EnumNaming;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Reads and writes layouts in the open format; refuses what the schema or the circuit refuses, every finding at once. */
+/**
+ * Reads and writes layouts in the open format; refuses what the schema or the circuit refuses, every finding at once.
+ */
 public final class LayoutFiles {
 
-    /** Ends of the largest vehicles that a pedal works without air; more parts than the schema allows are refused by it. */
+    /**
+     * Ends of the largest vehicles that a pedal works without air; more parts than the schema allows are refused by it.
+     */
     public static final int MOST_ENDS = 12;
 
     /** Characters of what was given that a refusal repeats. */
     private static final int MOST_SHOWN = 60;
+
     private static final int MOST_NUMBER = 1_000_000_000;
     private static final String FOLDER = "/overturn/layouts/";
     private static final String SCHEMA_TEXT = resource("layout.schema.json");
     /** The schema tells units beside ranges; they are for readers and validate nothing. */
-    private static final Dialect WITH_UNITS = Dialect.builder(Dialects.getDraft202012()).keyword(new NonValidationKeyword("unit")).build();
-    private static final Schema SCHEMA = SchemaRegistry.withDefaultDialect(WITH_UNITS).getSchema(SCHEMA_TEXT, InputFormat.JSON);
+    private static final Dialect WITH_UNITS = Dialect.builder(Dialects.getDraft202012())
+            .keyword(new NonValidationKeyword("unit"))
+            .build();
+
+    private static final Schema SCHEMA =
+            SchemaRegistry.withDefaultDialect(WITH_UNITS).getSchema(SCHEMA_TEXT, InputFormat.JSON);
     private static final JsonMapper JSON = JsonMapper.builder()
             .addMixIn(Component.class, Kinds.class)
             .addMixIn(Component.Master.class, TypeOfMaster.class)
@@ -60,8 +69,7 @@ public final class LayoutFiles {
             .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_ABSENT))
             .build();
 
-    private LayoutFiles() {
-    }
+    private LayoutFiles() {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
     @JsonSubTypes({
@@ -80,9 +88,9 @@ public final class LayoutFiles {
         @JsonSubTypes.Type(value = Component.QuickConnector.class, name = "quick-connector"),
         @JsonSubTypes.Type(value = End.DiscEnd.class, name = "disc"),
         @JsonSubTypes.Type(value = End.DrumEnd.class, name = "drum"),
-        @JsonSubTypes.Type(value = End.Slave.class, name = "slave")})
-    private interface Kinds {
-    }
+        @JsonSubTypes.Type(value = End.Slave.class, name = "slave")
+    })
+    private interface Kinds {}
 
     private interface TypeOfMaster {
         @JsonProperty("type")
@@ -100,21 +108,25 @@ public final class LayoutFiles {
     }
 
     @EnumNaming(EnumNamingStrategies.KebabCaseStrategy.class)
-    private interface Dashed {
-    }
+    private interface Dashed {}
 
     /** The JSON Schema of the format, as published. */
     public static String schema() {
         return SCHEMA_TEXT;
     }
 
-    /** @throws RefusedLayoutException naming every field that is missing, unknown, out of range, or impossible in a circuit */
+    /**
+     * @throws RefusedLayoutException naming every field that is missing, unknown, out of range, or impossible in a
+     *     circuit
+     */
     public static LayoutFile read(String json) {
         JsonNode tree;
         try {
             tree = JSON.readTree(json);
         } catch (JacksonException e) {
-            throw new RefusedLayoutException(List.of(new RefusedLayoutException.Refusal("", json.isBlank() ? "nothing" : "text that is no JSON",
+            throw new RefusedLayoutException(List.of(new RefusedLayoutException.Refusal(
+                    "",
+                    json.isBlank() ? "nothing" : "text that is no JSON",
                     "one JSON object in the format " + LayoutFile.FORMAT)));
         }
         placeEnds(tree);
@@ -124,9 +136,14 @@ public final class LayoutFiles {
             throw new RefusedLayoutException(refusals);
         }
         for (Error error : SCHEMA.validate(tree)) {
-            String where = error.getInstanceLocation().toString().replaceFirst("^/", "").replace('/', '.');
+            String where = error.getInstanceLocation()
+                    .toString()
+                    .replaceFirst("^/", "")
+                    .replace('/', '.');
             JsonNode given = error.getInstanceNode();
-            refusals.add(new RefusedLayoutException.Refusal(where, given == null || given.isContainer() ? "" : shortened(given.asString()),
+            refusals.add(new RefusedLayoutException.Refusal(
+                    where,
+                    given == null || given.isContainer() ? "" : shortened(given.asString()),
                     error.getMessage().replaceFirst("^[^:]*: ", "")));
         }
         if (!refusals.isEmpty()) {
@@ -135,14 +152,17 @@ public final class LayoutFiles {
         LayoutFile file = JSON.treeToValue(tree, LayoutFile.class);
         long ends = file.components().stream().filter(End.class::isInstance).count();
         if (ends > MOST_ENDS) {
-            throw new RefusedLayoutException(List.of(new RefusedLayoutException.Refusal("components", ends + " ends", "at most " + MOST_ENDS
-                    + " calipers, wheel cylinders and slaves are possible")));
+            throw new RefusedLayoutException(List.of(new RefusedLayoutException.Refusal(
+                    "components",
+                    ends + " ends",
+                    "at most " + MOST_ENDS + " calipers, wheel cylinders and slaves are possible")));
         }
         try {
             file.layout();
         } catch (ImpossibleLayoutException e) {
             throw new RefusedLayoutException(e.findings().stream()
-                    .map(f -> new RefusedLayoutException.Refusal(f.where(), "", f.where() + " " + f.what())).toList());
+                    .map(f -> new RefusedLayoutException.Refusal(f.where(), "", f.where() + " " + f.what()))
+                    .toList());
         }
         return file;
     }
@@ -167,12 +187,17 @@ public final class LayoutFiles {
         return given.length() <= MOST_SHOWN ? given : given.substring(0, MOST_SHOWN) + "…";
     }
 
-    /** Names every number that no figure of a vehicle comes near, and every text that cannot be kept, before anything else reads them. */
+    /**
+     * Names every number that no figure of a vehicle comes near, and every text that cannot be kept, before anything
+     * else reads them.
+     */
     private static void refuseUnkeepable(JsonNode node, String where, List<RefusedLayoutException.Refusal> refusals) {
         if (node.isNumber() && !(Math.abs(node.doubleValue(Double.NaN)) <= MOST_NUMBER)) {
-            refusals.add(new RefusedLayoutException.Refusal(where, shortened(node.asString()), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
+            refusals.add(new RefusedLayoutException.Refusal(
+                    where, shortened(node.asString()), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
         } else if (node.isString() && !PlainText.keeps(node.stringValue())) {
-            refusals.add(new RefusedLayoutException.Refusal(where, "", "text without null characters and halves of surrogate pairs"));
+            refusals.add(new RefusedLayoutException.Refusal(
+                    where, "", "text without null characters and halves of surrogate pairs"));
         }
         String inside = where.isEmpty() ? "" : where + ".";
         for (int i = 0; node.isArray() && i < node.size(); i++) {
@@ -181,7 +206,8 @@ public final class LayoutFiles {
         if (node.isObject()) {
             node.properties().forEach(property -> {
                 if (!PlainText.keeps(property.getKey())) {
-                    refusals.add(new RefusedLayoutException.Refusal(where, "", "names without null characters and halves of surrogate pairs"));
+                    refusals.add(new RefusedLayoutException.Refusal(
+                            where, "", "names without null characters and halves of surrogate pairs"));
                 }
                 refuseUnkeepable(property.getValue(), inside + property.getKey(), refusals);
             });

@@ -5,18 +5,29 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import overturn.circuit.Layout;
 
-/** The layouts that ship with the program, one file each. Dimensions: handbook chapter 9, sections A and B, all estimates. */
+/**
+ * The layouts that ship with the program, one file each. Dimensions: handbook chapter 9, sections A and B, all
+ * estimates.
+ */
 public final class Presets {
 
-    private static final List<LayoutFile> FILES = Stream.of("tarn-box-van", "pellow-saloon", "old-bess-tender", "ardle-mail-trike",
-            "corvane-flatbed", "brack-tug-clutch", "pellow-saloon-clutch", "wisp-courier-brake", "wisp-courier-clutch")
-            .map(LayoutFiles::shipped).toList();
+    private static final List<LayoutFile> FILES = Stream.of(
+                    "tarn-box-van",
+                    "pellow-saloon",
+                    "old-bess-tender",
+                    "ardle-mail-trike",
+                    "corvane-flatbed",
+                    "brack-tug-clutch",
+                    "pellow-saloon-clutch",
+                    "wisp-courier-brake",
+                    "wisp-courier-clutch")
+            .map(LayoutFiles::shipped)
+            .toList();
 
     /** Vacuum assist, tandem master, front discs on the primary chamber, rear drums on the secondary, modulator. */
     public static final Layout TARN_BOX_VAN = layout("tarn-box-van");
 
-    private Presets() {
-    }
+    private Presets() {}
 
     /** Every preset as it ships. */
     public static List<LayoutFile> files() {
@@ -34,6 +45,7 @@ public final class Presets {
 
     /** The preset with this id. */
     public static Layout layout(String id) {
-        return find(id).orElseThrow(() -> new IllegalArgumentException("No preset " + id)).layout();
+        return find(id).orElseThrow(() -> new IllegalArgumentException("No preset " + id))
+                .layout();
     }
 }

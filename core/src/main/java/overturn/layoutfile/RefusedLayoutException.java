@@ -20,10 +20,9 @@ public final class RefusedLayoutException extends RuntimeException {
      *
      * @param field where in the file, for example {@code components.2.boreMm}, or the part or joint
      * @param given what stood there
-     * @param why   what is wrong and what is allowed
+     * @param why what is wrong and what is allowed
      */
-    public record Refusal(String field, String given, String why) {
-    }
+    public record Refusal(String field, String given, String why) {}
 
     public List<Refusal> refusals() {
         return refusals;

@@ -1,5 +1,5 @@
 /**
- * Layouts as files: an open JSON format with a published JSON Schema, in which every dimension has its title, unit, range and
- * default; reading with clear refusals; the presets that ship with the program.
+ * Layouts as files: an open JSON format with a published JSON Schema, in which every dimension has its title, unit,
+ * range and default; reading with clear refusals; the presets that ship with the program.
  */
 package overturn.layoutfile;

@@ -6,11 +6,11 @@ import overturn.quantity.Dimension;
 /**
  * One number that a test asks for, in core units.
  *
- * @param id        unique in its test
- * @param least     least value that physics allows
- * @param most      most that physics allows
- * @param noiseSd   1σ of instrument and hand, resolution included (handbook 09 C)
- * @param atSecond  when in the hold it is called, if it is
+ * @param id unique in its test
+ * @param least least value that physics allows
+ * @param most most that physics allows
+ * @param noiseSd 1σ of instrument and hand, resolution included (handbook 09 C)
+ * @param atSecond when in the hold it is called, if it is
  */
 public record Figure(String id, Dimension dimension, double least, double most, double noiseSd, OptionalInt atSecond) {
 

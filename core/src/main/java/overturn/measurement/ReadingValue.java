@@ -16,7 +16,9 @@ public sealed interface ReadingValue {
 
         /** Core values, NaN where no figure was taken. */
         public double[] coreValues() {
-            return taken.stream().mapToDouble(t -> t.map(TypedQuantity::coreValue).orElse(Double.NaN)).toArray();
+            return taken.stream()
+                    .mapToDouble(t -> t.map(TypedQuantity::coreValue).orElse(Double.NaN))
+                    .toArray();
         }
     }
 

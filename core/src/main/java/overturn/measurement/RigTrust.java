@@ -1,8 +1,13 @@
 package overturn.measurement;
 
-/** How far a rig set-up is trusted; with it, the chance that all its readings are false (estimates; handbook 05 uses one in thirty). */
+/**
+ * How far a rig set-up is trusted; with it, the chance that all its readings are false (estimates; handbook 05 uses one
+ * in thirty).
+ */
 public enum RigTrust {
-    PROVEN(0.004), NORMAL(0.03), DOUBTFUL(0.35);
+    PROVEN(0.004),
+    NORMAL(0.03),
+    DOUBTFUL(0.35);
 
     private final double lyingProbability;
 

@@ -3,11 +3,11 @@ package overturn.numeric;
 /** Sums of probabilities held as natural logarithms, so that products of many small likelihoods do not underflow. */
 public final class LogSpace {
 
-    private LogSpace() {
-    }
+    private LogSpace() {}
 
     /** How far below the highest a term of a rough sum is no longer told from nothing, nats. */
     private static final double NOTHING_NATS = 40;
+
     private static final double PART = 1.0 / (1 << 10);
     private static final double SIXTH = 1.0 / 6;
     private static final int STEPS_PER_NAT = 128;
@@ -47,8 +47,8 @@ public final class LogSpace {
     }
 
     /**
-     * Replaces each figure x, 0 or more, by {@code exp(-x)}; to 1e-5 of it up to 20, and to 1e-9 beyond. Series and squarings, so that the machine works
-     * out several at a time, which {@link Math#exp} does not allow.
+     * Replaces each figure x, 0 or more, by {@code exp(-x)}; to 1e-5 of it up to 20, and to 1e-9 beyond. Series and
+     * squarings, so that the machine works out several at a time, which {@link Math#exp} does not allow.
      */
     public static void expOfMinus(double[] figures) {
         for (int i = 0; i < figures.length; i++) {

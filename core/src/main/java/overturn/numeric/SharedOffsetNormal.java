@@ -1,10 +1,10 @@
 package overturn.numeric;
 
 /**
- * Log density of a series whose figures carry independent noise and one offset common to all of them (a tape hooked a little
- * too high, a foot that always presses a little harder). Covariance diag(s²) + d²·11ᵀ, inverted in closed form
- * (Sherman–Morrison), so that the cost is linear in the number of figures. Figures that are NaN were not taken and are left out.
- * What does not depend on the means is worked out once.
+ * Log density of a series whose figures carry independent noise and one offset common to all of them (a tape hooked a
+ * little too high, a foot that always presses a little harder). Covariance diag(s²) + d²·11ᵀ, inverted in closed form
+ * (Sherman–Morrison), so that the cost is linear in the number of figures. Figures that are NaN were not taken and are
+ * left out. What does not depend on the means is worked out once.
  */
 public final class SharedOffsetNormal {
 
@@ -16,8 +16,8 @@ public final class SharedOffsetNormal {
     private final double logConstant;
 
     /**
-     * @param seen     what was read, NaN where no figure was taken
-     * @param sds      independent noise per figure, same units, above 0
+     * @param seen what was read, NaN where no figure was taken
+     * @param sds independent noise per figure, same units, above 0
      * @param offsetSd standard deviation of the shared offset, 0 or more
      */
     public SharedOffsetNormal(double[] seen, double[] sds, double offsetSd) {
@@ -81,7 +81,10 @@ public final class SharedOffsetNormal {
             }
         }
 
-        /** Change of the slope along a direction for each unit by which a figure is read above its mean; 0 where it was not taken. */
+        /**
+         * Change of the slope along a direction for each unit by which a figure is read above its mean; 0 where it was
+         * not taken.
+         */
         public double pull(int figure, int direction) {
             return byFigure[figure][direction] - shrunkOffset * weights[figure] * sums[direction];
         }

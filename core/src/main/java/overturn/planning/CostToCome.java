@@ -6,8 +6,9 @@ import java.util.stream.IntStream;
 import overturn.suspect.Cure;
 
 /**
- * The cost still to come of a belief over cures, in minutes: what acting now is expected to waste, and a price on remaining doubt. Knows
- * neither circuit nor particles, so that it can be held against the exact optimum of small problems.
+ * The cost still to come of a belief over cures, in minutes: what acting now is expected to waste, and a price on
+ * remaining doubt. Knows neither circuit nor particles, so that it can be held against the exact optimum of small
+ * problems.
  */
 public final class CostToCome {
 
@@ -28,8 +29,12 @@ public final class CostToCome {
 
     /** @param shares present probability of each cure; the likeliest few are what may be done */
     public static CostToCome of(Prices prices, List<Cure> cures, double[] shares) {
-        int[] actions = IntStream.range(0, shares.length).boxed().sorted((a, b) -> Double.compare(shares[b], shares[a]))
-                .limit(MOST_ACTIONS).mapToInt(a -> a).toArray();
+        int[] actions = IntStream.range(0, shares.length)
+                .boxed()
+                .sorted((a, b) -> Double.compare(shares[b], shares[a]))
+                .limit(MOST_ACTIONS)
+                .mapToInt(a -> a)
+                .toArray();
         double[][] waste = new double[actions.length][shares.length];
         for (int a = 0; a < actions.length; a++) {
             for (int c = 0; c < shares.length; c++) {
@@ -39,11 +44,20 @@ public final class CostToCome {
         return new CostToCome(prices, waste, groups(cures, shares));
     }
 
-    /** A cure of two remedies begins with one of them, the likelier alone; whether the other is needed too is seen when that one is proved. */
+    /**
+     * A cure of two remedies begins with one of them, the likelier alone; whether the other is needed too is seen when
+     * that one is proved.
+     */
     private static int[] groups(List<Cure> cures, double[] shares) {
-        return IntStream.range(0, shares.length).map(c -> IntStream.range(0, shares.length)
-                .filter(first -> cures.get(first).remedies().size() == 1 && cures.get(c).includes(cures.get(first))).boxed()
-                .max(Comparator.comparingDouble((Integer first) -> shares[first]).thenComparing(Comparator.reverseOrder())).orElse(c)).toArray();
+        return IntStream.range(0, shares.length)
+                .map(c -> IntStream.range(0, shares.length)
+                        .filter(first -> cures.get(first).remedies().size() == 1
+                                && cures.get(c).includes(cures.get(first)))
+                        .boxed()
+                        .max(Comparator.comparingDouble((Integer first) -> shares[first])
+                                .thenComparing(Comparator.reverseOrder()))
+                        .orElse(c))
+                .toArray();
     }
 
     /** Doubt about what to do first, nats times the sum of the shares. */
@@ -100,15 +114,19 @@ public final class CostToCome {
             wasteAfter += waste(outcome);
             doubtAfter += doubtOfFirst(outcome);
         }
-        return new Gain(Math.max(0, waste(now) - wasteAfter), Math.max(0, doubtOfFirst(now) - doubtAfter), leadingAfter, prices.doubtMinutesPerNat());
+        return new Gain(
+                Math.max(0, waste(now) - wasteAfter),
+                Math.max(0, doubtOfFirst(now) - doubtAfter),
+                leadingAfter,
+                prices.doubtMinutesPerNat());
     }
 
     /**
      * Expected gain of a test.
      *
-     * @param wasteMinutes    fall of the expected waste
+     * @param wasteMinutes fall of the expected waste
      * @param informationNats fall of the doubt
-     * @param leadingAfter    expected probability of the then leading cure
+     * @param leadingAfter expected probability of the then leading cure
      * @param doubtMinutesPerNat price on doubt
      */
     public record Gain(double wasteMinutes, double informationNats, double leadingAfter, double doubtMinutesPerNat) {

@@ -16,8 +16,9 @@ import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Suspect;
 
 /**
- * Of all ways to divide the circuit, the few that split best for their minutes what a hold can show at all. LikelihoodCache by the circuit alone, so
- * that only those few have to be simulated; the planner then weighs them like any other test.
+ * Of all ways to divide the circuit, the few that split best for their minutes what a hold can show at all.
+ * LikelihoodCache by the circuit alone, so that only those few have to be simulated; the planner then weighs them like
+ * any other test.
  */
 final class CutSetChoice {
 
@@ -25,26 +26,35 @@ final class CutSetChoice {
     /** Information of the split from which on it is worth simulating, nats; estimate. */
     private static final double LEAST_NATS = 0.15;
 
-    private CutSetChoice() {
-    }
+    private CutSetChoice() {}
 
     static List<Procedure> of(BeliefHistory history, Workshop workshop, Set<String> setAside) {
         Map<String, Double> felt = feltAt(history);
         double whole = felt.values().stream().mapToDouble(Double::doubleValue).sum();
         return history.model().procedures().cutSets().stream()
-                .filter(test -> workshop.canDo(test.procedure()) && !setAside.contains(test.procedure().id()) && nats(test, whole, felt) >= LEAST_NATS)
-                .sorted(Comparator.comparingDouble((CutSetTest test) -> -nats(test, whole, felt) / minutes(test.procedure())))
-                .limit(OFFERED).map(CutSetTest::procedure).toList();
+                .filter(test -> workshop.canDo(test.procedure())
+                        && !setAside.contains(test.procedure().id())
+                        && nats(test, whole, felt) >= LEAST_NATS)
+                .sorted(Comparator.comparingDouble(
+                        (CutSetTest test) -> -nats(test, whole, felt) / minutes(test.procedure())))
+                .limit(OFFERED)
+                .map(CutSetTest::procedure)
+                .toList();
     }
 
     /** Information that the hold goes on failing. */
     private static double nats(CutSetTest test, double whole, Map<String, Double> felt) {
-        return binaryEntropy(whole - test.division().takenOut().stream().mapToDouble(id -> felt.getOrDefault(id, 0.0)).sum());
+        return binaryEntropy(whole
+                - test.division().takenOut().stream()
+                        .mapToDouble(id -> felt.getOrDefault(id, 0.0))
+                        .sum());
     }
 
     /** The test and the way there and back. */
     private static double minutes(Procedure procedure) {
-        return procedure.minutes() + StateChanges.minutes(VehicleNeeds.SEAT, procedure.needs()) + StateChanges.minutes(procedure.needs(), VehicleNeeds.SEAT);
+        return procedure.minutes()
+                + StateChanges.minutes(VehicleNeeds.SEAT, procedure.needs())
+                + StateChanges.minutes(procedure.needs(), VehicleNeeds.SEAT);
     }
 
     private static double binaryEntropy(double chance) {

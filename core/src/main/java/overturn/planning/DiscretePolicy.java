@@ -9,8 +9,9 @@ import java.util.stream.IntStream;
 import overturn.planning.CostToCome.Gain;
 
 /**
- * Expected costs on a small problem: of the exact optimum, by going through everything that can happen; of the planner's choice and
- * stopping, at the same prices; and of choosing at random. Costs are minutes of tests and expected waste of the action at the end.
+ * Expected costs on a small problem: of the exact optimum, by going through everything that can happen; of the
+ * planner's choice and stopping, at the same prices; and of choosing at random. Costs are minutes of tests and expected
+ * waste of the action at the end.
  */
 public final class DiscretePolicy {
 
@@ -21,7 +22,10 @@ public final class DiscretePolicy {
 
     private DiscretePolicy(DiscreteProblem problem, Prices prices) {
         this.problem = problem;
-        this.cost = CostToCome.of(prices, problem.cures(), problem.shares().stream().mapToDouble(Double::doubleValue).toArray());
+        this.cost = CostToCome.of(
+                prices,
+                problem.cures(),
+                problem.shares().stream().mapToDouble(Double::doubleValue).toArray());
     }
 
     /** Problems of at most eight cures, since only the eight likeliest are weighed as actions. */
@@ -43,8 +47,8 @@ public final class DiscretePolicy {
     }
 
     /**
-     * Expected cost of the planner's policy where few tests are left: each is looked at to the end, followed by the better of the greedy choice and of
-     * the one that goes by waste alone.
+     * Expected cost of the planner's policy where few tests are left: each is looked at to the end, followed by the
+     * better of the greedy choice and of the one that goes by waste alone.
      */
     public double planner() {
         return followed(start(), 0, this::lookedAhead);
@@ -58,7 +62,9 @@ public final class DiscretePolicy {
             if ((done & 1 << t) == 0) {
                 double sum = total * problem.tests().get(t).minutes();
                 for (double[] outcome : problem.outcomes(t, belief)) {
-                    sum += Math.min(followed(outcome, done | 1 << t, this::chosenForWaste), followed(outcome, done | 1 << t, this::wasteAlone));
+                    sum += Math.min(
+                            followed(outcome, done | 1 << t, this::chosenForWaste),
+                            followed(outcome, done | 1 << t, this::wasteAlone));
                 }
                 if (sum < least) {
                     least = sum;
@@ -72,7 +78,11 @@ public final class DiscretePolicy {
     /** The greedy choice, stopping where what the test saves in waste does not pay for it. */
     private OptionalInt chosenForWaste(double[] belief, int done) {
         OptionalInt greedy = chosen(belief, done);
-        return greedy.isPresent() && cost.waste(belief) > problem.tests().get(greedy.getAsInt()).minutes() * sum(belief) ? greedy : OptionalInt.empty();
+        return greedy.isPresent()
+                        && cost.waste(belief)
+                                > problem.tests().get(greedy.getAsInt()).minutes() * sum(belief)
+                ? greedy
+                : OptionalInt.empty();
     }
 
     /** The test that saves most waste per minute, if it saves more than it costs. */
@@ -91,7 +101,9 @@ public final class DiscretePolicy {
     /** Expected cost of tests chosen at random, stopping by chance too, minutes; one run per outcome. */
     public double random(RandomGenerator random) {
         return followed(start(), 0, (belief, done) -> {
-            int[] left = IntStream.range(0, problem.tests().size()).filter(t -> (done & 1 << t) == 0).toArray();
+            int[] left = IntStream.range(0, problem.tests().size())
+                    .filter(t -> (done & 1 << t) == 0)
+                    .toArray();
             int pick = random.nextInt(left.length + 1);
             return pick == left.length ? OptionalInt.empty() : OptionalInt.of(left[pick]);
         });

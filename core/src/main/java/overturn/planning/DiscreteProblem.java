@@ -4,12 +4,13 @@ import java.util.List;
 import overturn.suspect.Cure;
 
 /**
- * A small problem in full: a few possible cures with their probabilities, a few tests with minutes and the chances of their outcomes.
- * Readings are independent given the cure. The planner's own value works on it, and so does the exact optimum.
+ * A small problem in full: a few possible cures with their probabilities, a few tests with minutes and the chances of
+ * their outcomes. Readings are independent given the cure. The planner's own value works on it, and so does the exact
+ * optimum.
  *
- * @param cures  possible cures
+ * @param cures possible cures
  * @param shares their probabilities, summing to one
- * @param tests  what can be done, each once
+ * @param tests what can be done, each once
  */
 public record DiscreteProblem(List<Cure> cures, List<Double> shares, List<Test> tests) {
 
@@ -36,7 +37,8 @@ public record DiscreteProblem(List<Cure> cures, List<Double> shares, List<Test> 
         shares = List.copyOf(shares);
         tests = List.copyOf(tests);
         if (cures.size() != shares.size() || cures.isEmpty()) {
-            throw new IllegalArgumentException("Cures " + cures.size() + " and shares " + shares.size() + " must be as many, at least one");
+            throw new IllegalArgumentException(
+                    "Cures " + cures.size() + " and shares " + shares.size() + " must be as many, at least one");
         }
     }
 

@@ -19,33 +19,41 @@ public final class Proof {
     public static final double CARRYING_FACTOR = 3;
 
     /**
-     * Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every live rival); a fault in no
-     * list is one of them.
+     * Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every
+     * live rival); a fault in no list is one of them.
      */
     public static final double SEPARATED_SHARE = 0.012;
 
     /** Part of a remedy's probability from which on a suspect is one for which it is wanted. */
     private static final double LEADING_PART = 0.2;
 
-    private Proof() {
-    }
+    private Proof() {}
 
     /**
-     * Whether a reading of this test can carry the proof of a remedy: it isolates or looks at the fault itself, and can tell from nothing wrong a
-     * suspect for which the remedy is wanted.
+     * Whether a reading of this test can carry the proof of a remedy: it isolates or looks at the fault itself, and can
+     * tell from nothing wrong a suspect for which the remedy is wanted.
      */
     public static boolean canCarry(BeliefHistory history, Procedure procedure, Remedy remedy) {
         LayoutModel model = history.model();
         double wanted = LEADING_PART * history.now().probability(remedy);
-        return IntStream.range(0, model.suspects().size()).anyMatch(s -> model.suspects().get(s).remedy() == remedy && history.now().probability(s) >= wanted
-                && procedure.canCarry(model.suspects().get(s).id()) && model.tells(procedure, s));
+        return IntStream.range(0, model.suspects().size())
+                .anyMatch(s -> model.suspects().get(s).remedy() == remedy
+                        && history.now().probability(s) >= wanted
+                        && procedure.canCarry(model.suspects().get(s).id())
+                        && model.tells(procedure, s));
     }
 
     /** Indexes of the readings that carry a remedy: isolating or directly observing, and moving its odds. */
     public static List<Integer> carriers(BeliefHistory history, Remedy remedy) {
         LayoutModel model = history.model();
-        return IntStream.range(0, history.readings().size()).boxed()
-                .filter(i -> canCarry(history, model.procedures().find(history.readings().get(i).procedureId()).orElseThrow(), remedy))
+        return IntStream.range(0, history.readings().size())
+                .boxed()
+                .filter(i -> canCarry(
+                        history,
+                        model.procedures()
+                                .find(history.readings().get(i).procedureId())
+                                .orElseThrow(),
+                        remedy))
                 .filter(i -> history.ownFactor(i, remedy) >= CARRYING_FACTOR)
                 .toList();
     }
@@ -53,13 +61,15 @@ public final class Proof {
     /** Whether the rig of a carrying reading is proven, or the reading was repeated with another. */
     public static boolean rigStands(BeliefHistory history, int carrier) {
         Reading reading = history.readings().get(carrier);
-        return reading.trust() == RigTrust.PROVEN || history.readings().stream()
-                .anyMatch(r -> r.repeats(reading) && !r.rigSetup().equals(reading.rigSetup()));
+        return reading.trust() == RigTrust.PROVEN
+                || history.readings().stream()
+                        .anyMatch(r -> r.repeats(reading) && !r.rigSetup().equals(reading.rigSetup()));
     }
 
     /** Whether every remedy of a cure is carried by a reading whose rig stands. */
     static boolean carried(BeliefHistory history, Cure cure) {
-        return cure.remedies().stream().allMatch(r -> carriers(history, r).stream().anyMatch(i -> rigStands(history, i)));
+        return cure.remedies().stream()
+                .allMatch(r -> carriers(history, r).stream().anyMatch(i -> rigStands(history, i)));
     }
 
     /** Whether it can carry the proof of any remedy of a cure. */

@@ -8,21 +8,29 @@ import overturn.procedure.Procedure;
 /**
  * A test that could be done now.
  *
- * @param procedure    the test
- * @param anotherRig   whether it repeats a reading, to be done with another rig
- * @param stateMinutes changes of vehicle state there and back, and the share of closing and bleeding that it makes necessary
- * @param borne        part of those that this test bears, the rest being borne by others of its round; 1 where it goes alone
- * @param gain         what it is expected to bring
- * @param proofChance  chance that afterwards a remedy carries 95 % and this test carries it
+ * @param procedure the test
+ * @param anotherRig whether it repeats a reading, to be done with another rig
+ * @param stateMinutes changes of vehicle state there and back, and the share of closing and bleeding that it makes
+ *     necessary
+ * @param borne part of those that this test bears, the rest being borne by others of its round; 1 where it goes alone
+ * @param gain what it is expected to bring
+ * @param proofChance chance that afterwards a remedy carries 95 % and this test carries it
  * @param proofMinutes what such a proof may cost
- * @param kind         what speaks for it
+ * @param kind what speaks for it
  */
-public record Proposal(Procedure procedure, boolean anotherRig, double stateMinutes, double borne, Gain gain, double proofChance, double proofMinutes,
-                       Kind kind) {
+public record Proposal(
+        Procedure procedure,
+        boolean anotherRig,
+        double stateMinutes,
+        double borne,
+        Gain gain,
+        double proofChance,
+        double proofMinutes,
+        Kind kind) {
 
     /**
-     * What any test costs beyond its minutes when tests are compared: reading up, entering, being interrupted, and the model being a
-     * little wrong each time; estimate.
+     * What any test costs beyond its minutes when tests are compared: reading up, entering, being interrupted, and the
+     * model being a little wrong each time; estimate.
      */
     private static final double HANDLING_MINUTES = 8;
 
@@ -43,7 +51,8 @@ public record Proposal(Procedure procedure, boolean anotherRig, double stateMinu
     /** Why it is worth doing, as data; the sentence is made where it is shown. */
     public Reason reason(Belief belief) {
         Split split = Split.of(belief, procedure);
-        return new Reason(kind, split.low(), Split.share(belief, split.low()), split.high(), Split.share(belief, split.high()));
+        return new Reason(
+                kind, split.low(), Split.share(belief, split.low()), split.high(), Split.share(belief, split.high()));
     }
 
     /** All minutes it costs. */
@@ -71,7 +80,10 @@ public record Proposal(Procedure procedure, boolean anotherRig, double stateMinu
         return savedMinutes() / (minutesBorne() + HANDLING_MINUTES);
     }
 
-    /** Whether it saves more than it costs; a look that comes first always does, and so does what mends a conflict: nothing is believed before. */
+    /**
+     * Whether it saves more than it costs; a look that comes first always does, and so does what mends a conflict:
+     * nothing is believed before.
+     */
     public boolean worthDoing() {
         return kind == Kind.GATE || kind == Kind.CONFLICT || savedMinutes() > minutesBorne();
     }

@@ -25,7 +25,9 @@ import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
-/** Ranks the tests that can still be done: minutes saved per minute spent, the way there and back counted, gates first. */
+/**
+ * Ranks the tests that can still be done: minutes saved per minute spent, the way there and back counted, gates first.
+ */
 public final class TestPlanner {
 
     /** Share of the leading remedy above which the open question is its proof. */
@@ -36,11 +38,15 @@ public final class TestPlanner {
     private static final double REPEAT_WORTH = 0.35;
     /** A rig that may have lied is worth another from this probability on; no test is done more often than this. */
     private static final double SUSPICIOUS = 0.15;
+
     private static final int MOST_READINGS = 2;
     /** What a round brings is less than the sum of its tests, which partly tell the same; estimate. */
     private static final double ROUND_OVERLAP = 1.6;
+
     private static final double LEAST_SAVED = 1e-6;
-    /** Share of a way back that is taken as saved when a test leads it anyway: something may lead there again; estimate. */
+    /**
+     * Share of a way back that is taken as saved when a test leads it anyway: something may lead there again; estimate.
+     */
     private static final double WAY_BACK_CREDIT = 0.5;
 
     private final LayoutModel model;
@@ -60,8 +66,8 @@ public final class TestPlanner {
     /**
      * All tests that can be done now, the best first.
      *
-     * @param history  what is believed
-     * @param state    how the vehicle stands
+     * @param history what is believed
+     * @param state how the vehicle stands
      * @param setAside ids of tests that cannot be done here
      */
     public List<Proposal> rank(BeliefHistory history, VehicleNeeds state, Set<String> setAside) {
@@ -82,32 +88,43 @@ public final class TestPlanner {
     }
 
     /**
-     * Tests that share a state of the vehicle are one round: each bears the way there and back by its part of what the round brings. So a
-     * vehicle is raised when several tests together are worth it, though none alone is.
+     * Tests that share a state of the vehicle are one round: each bears the way there and back by its part of what the
+     * round brings. So a vehicle is raised when several tests together are worth it, though none alone is.
      */
     private static void shareWays(List<Proposal> proposals) {
         Map<VehicleNeeds, Double> rounds = new HashMap<>();
         proposals.forEach(p -> rounds.merge(p.procedure().needs(), p.savedMinutes(), Double::sum));
         proposals.replaceAll(p -> {
-            double part = p.savedMinutes() / Math.max(LEAST_SAVED, rounds.get(p.procedure().needs()));
+            double part = p.savedMinutes()
+                    / Math.max(LEAST_SAVED, rounds.get(p.procedure().needs()));
             return p.bearing(Math.min(1, part * ROUND_OVERLAP));
         });
     }
 
-    private record Candidate(Procedure procedure, Repeat repeat, boolean mendsConflict, boolean afterRepair) {
-    }
+    private record Candidate(Procedure procedure, Repeat repeat, boolean mendsConflict, boolean afterRepair) {}
 
     private List<Candidate> candidates(BeliefHistory history, Set<String> setAside) {
-        Set<String> done = history.readings().stream().filter(r -> r.after().equals(history.done())).filter(TestPlanner::saysSomething).map(Reading::procedureId)
+        Set<String> done = history.readings().stream()
+                .filter(r -> r.after().equals(history.done()))
+                .filter(TestPlanner::saysSomething)
+                .map(Reading::procedureId)
                 .collect(Collectors.toSet());
         Optional<String> odd = history.oddOneOut().map(Reading::procedureId);
         List<Candidate> candidates = new ArrayList<>();
-        List<Procedure> known = Stream.concat(model.procedures().all().stream(), CutSetChoice.of(history, workshop, setAside).stream()).toList();
+        List<Procedure> known = Stream.concat(
+                        model.procedures().all().stream(), CutSetChoice.of(history, workshop, setAside).stream())
+                .toList();
         for (Procedure procedure : known) {
-            boolean mends = odd.isPresent() && odd.get().equals(procedure.id()) && own(history, procedure).size() < MOST_READINGS;
+            boolean mends = odd.isPresent()
+                    && odd.get().equals(procedure.id())
+                    && own(history, procedure).size() < MOST_READINGS;
             Repeat repeat = !done.contains(procedure.id()) ? Repeat.FIRST : repeat(history, procedure);
-            if (workshop.canDo(procedure) && !setAside.contains(procedure.id()) && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE) && (repeat != Repeat.NO || mends)) {
-                candidates.add(new Candidate(procedure, repeat, mends, history.done().isPresent()));
+            if (workshop.canDo(procedure)
+                    && !setAside.contains(procedure.id())
+                    && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE)
+                    && (repeat != Repeat.NO || mends)) {
+                candidates.add(
+                        new Candidate(procedure, repeat, mends, history.done().isPresent()));
             }
         }
         return candidates;
@@ -115,7 +132,8 @@ public final class TestPlanner {
 
     /** Whether, and why, a test is done once more. */
     private enum Repeat {
-        FIRST(1), NO(REPEAT_WORTH),
+        FIRST(1),
+        NO(REPEAT_WORTH),
         /** The fault comes and goes: the next look tells as much as the first. */
         SOMETIMES(1),
         /** The rig may have lied: the repeat tells most of what the first would have; estimate. */
@@ -152,17 +170,32 @@ public final class TestPlanner {
 
     /** Readings of this test in the present state of repair. */
     private static List<Reading> own(BeliefHistory history, Procedure procedure) {
-        return history.readings().stream().filter(r -> r.procedureId().equals(procedure.id()) && r.after().equals(history.done())).toList();
+        return history.readings().stream()
+                .filter(r -> r.procedureId().equals(procedure.id()) && r.after().equals(history.done()))
+                .toList();
     }
 
-    private Proposal propose(Candidate candidate, BeliefHistory history, Foresight foresight, double[] now, CostToCome cost, VehicleNeeds state,
-                             Optional<Cure> carried) {
+    private Proposal propose(
+            Candidate candidate,
+            BeliefHistory history,
+            Foresight foresight,
+            double[] now,
+            CostToCome cost,
+            VehicleNeeds state,
+            Optional<Cure> carried) {
         Procedure procedure = candidate.procedure();
         double[][] outcomes = foresight.outcomes(procedure);
         double share = candidate.repeat().worth;
         CostToCome.Gain gain = cost.gain(now, outcomes).times(share);
         double chance = share * proofChance(history, procedure, now, outcomes, foresight, carried);
-        return new Proposal(procedure, candidate.repeat() != Repeat.FIRST, stateMinutes(procedure, state, history.now()), 1, gain, chance, prices.proofMinutes(),
+        return new Proposal(
+                procedure,
+                candidate.repeat() != Repeat.FIRST,
+                stateMinutes(procedure, state, history.now()),
+                1,
+                gain,
+                chance,
+                prices.proofMinutes(),
                 kind(candidate, history.now(), chance));
     }
 
@@ -172,8 +205,17 @@ public final class TestPlanner {
         return Optional.of(leading).filter(c -> history.now().probability(c) >= KNOWN && Proof.carried(history, c));
     }
 
-    /** Chance that a cure is then proven: it carries 95 %, its rivals are separated, and this test or an earlier one carries it. */
-    private static double proofChance(BeliefHistory history, Procedure procedure, double[] now, double[][] outcomes, Foresight foresight, Optional<Cure> carried) {
+    /**
+     * Chance that a cure is then proven: it carries 95 %, its rivals are separated, and this test or an earlier one
+     * carries it.
+     */
+    private static double proofChance(
+            BeliefHistory history,
+            Procedure procedure,
+            double[] now,
+            double[][] outcomes,
+            Foresight foresight,
+            Optional<Cure> carried) {
         List<Cure> cures = foresight.cures();
         double[] overall = foresight.overall(procedure);
         double chance = 0;
@@ -187,7 +229,8 @@ public final class TestPlanner {
             }
             double share = outcome[top] / total;
             boolean moved = outcome[top] >= Proof.CARRYING_FACTOR * now[top] * overall[m];
-            boolean carries = carried.filter(cures.get(top)::equals).isPresent() || moved && Proof.canCarry(history, procedure, cures.get(top));
+            boolean carries = carried.filter(cures.get(top)::equals).isPresent()
+                    || moved && Proof.canCarry(history, procedure, cures.get(top));
             if (share >= Proof.SHARE && carries && separated(cures, top, outcome, total)) {
                 chance += total;
             }
@@ -197,8 +240,11 @@ public final class TestPlanner {
 
     private static boolean separated(List<Cure> cures, int top, double[] outcome, double total) {
         for (int c = 0; c < outcome.length; c++) {
-            boolean instead = outcome[c] > Proof.SEPARATED_SHARE * total && !cures.get(c).includes(cures.get(top));
-            if (instead && cures.get(c).remedies().stream().anyMatch(r -> !cures.get(top).has(r))) {
+            boolean instead =
+                    outcome[c] > Proof.SEPARATED_SHARE * total && !cures.get(c).includes(cures.get(top));
+            if (instead
+                    && cures.get(c).remedies().stream()
+                            .anyMatch(r -> !cures.get(top).has(r))) {
                 return false;
             }
         }
@@ -209,7 +255,8 @@ public final class TestPlanner {
     private double stateMinutes(Procedure procedure, VehicleNeeds state, Belief belief) {
         VehicleNeeds needs = procedure.needs();
         double there = way(StateChanges.closed(state), StateChanges.closed(needs));
-        double back = way(StateChanges.closed(needs), VehicleNeeds.SEAT) - way(StateChanges.closed(state), VehicleNeeds.SEAT);
+        double back =
+                way(StateChanges.closed(needs), VehicleNeeds.SEAT) - way(StateChanges.closed(state), VehicleNeeds.SEAT);
         double openedAnyway = 0;
         for (Remedy remedy : Remedy.values()) {
             openedAnyway = Math.max(openedAnyway, remedy.opensCircuit() ? belief.probability(remedy) : 0);
@@ -226,9 +273,12 @@ public final class TestPlanner {
     }
 
     private static Kind kind(Candidate candidate, Belief belief, double proofChance) {
-        return candidate.mendsConflict() ? Kind.CONFLICT
-                : candidate.procedure().gate() && candidate.repeat() == Repeat.FIRST && !candidate.afterRepair() ? Kind.GATE
-                : belief.probability(belief.leadingRemedy()) < KNOWN ? Kind.SPLIT
-                : proofChance >= LEAST_PROOF ? Kind.PROOF : Kind.BESIDE;
+        return candidate.mendsConflict()
+                ? Kind.CONFLICT
+                : candidate.procedure().gate() && candidate.repeat() == Repeat.FIRST && !candidate.afterRepair()
+                        ? Kind.GATE
+                        : belief.probability(belief.leadingRemedy()) < KNOWN
+                                ? Kind.SPLIT
+                                : proofChance >= LEAST_PROOF ? Kind.PROOF : Kind.BESIDE;
     }
 }

@@ -6,11 +6,12 @@ import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.StateChanges;
 
 /**
- * What the workshop has: tests that it cannot do are not proposed, and what things cost here decides what is worth doing.
+ * What the workshop has: tests that it cannot do are not proposed, and what things cost here decides what is worth
+ * doing.
  *
- * @param lacks  tools it does not have
+ * @param lacks tools it does not have
  * @param helper whether a second person is at hand
- * @param lift   whether there is a lift; else jack and stands, which take longer
+ * @param lift whether there is a lift; else jack and stands, which take longer
  * @param prices what things cost
  */
 public record Workshop(Set<RigKind> lacks, boolean helper, boolean lift, Prices prices) {

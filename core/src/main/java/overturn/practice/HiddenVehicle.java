@@ -28,7 +28,13 @@ public final class HiddenVehicle {
     private final double shownShare;
     private final VehicleCondition found;
 
-    private HiddenVehicle(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale, double shownShare, VehicleCondition found) {
+    private HiddenVehicle(
+            Simulator simulator,
+            VehicleUnknowns vehicle,
+            List<Fault> faults,
+            double noiseScale,
+            double shownShare,
+            VehicleCondition found) {
         this.shownShare = shownShare;
         this.found = found;
         this.simulator = simulator;
@@ -38,7 +44,8 @@ public final class HiddenVehicle {
     }
 
     /** @param noiseScale factor on the noise of all instruments, 0 for none */
-    public static HiddenVehicle of(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale) {
+    public static HiddenVehicle of(
+            Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale) {
         if (!(noiseScale >= 0)) {
             throw new IllegalArgumentException("Noise scale " + noiseScale + " must be 0 or more");
         }
@@ -47,7 +54,16 @@ public final class HiddenVehicle {
 
     /** The same vehicle as the intake left it: every test after it begins there. */
     public HiddenVehicle after(Procedure intake) {
-        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, shownShare, simulator.run(intake.protocol(), vehicle, faults, VehicleCondition.RESTED).after().ready());
+        return new HiddenVehicle(
+                simulator,
+                vehicle,
+                faults,
+                noiseScale,
+                shownShare,
+                simulator
+                        .run(intake.protocol(), vehicle, faults, VehicleCondition.RESTED)
+                        .after()
+                        .ready());
     }
 
     /** The same vehicle with a fault that is there in this share of the tests only, 0 to 1. */
@@ -61,8 +77,10 @@ public final class HiddenVehicle {
     /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
         boolean shown = shownShare == 1 || random.nextDouble() < shownShare;
-        VehicleCondition before = procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? VehicleCondition.RESTED : found;
-        double[] simulated = simulator.prepare(procedure.protocol()).figures(vehicle, shown ? faults : List.of(), before);
+        VehicleCondition before =
+                procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? VehicleCondition.RESTED : found;
+        double[] simulated =
+                simulator.prepare(procedure.protocol()).figures(vehicle, shown ? faults : List.of(), before);
         if (procedure.spec() instanceof Series series) {
             return figures(series, simulated, random);
         }
@@ -89,7 +107,8 @@ public final class HiddenVehicle {
             Figure figure = series.figures().get(k);
             double noisy = simulated[k] + noiseScale * (offset + figure.noiseSd() * random.nextGaussian());
             double read = figure.nearest(rounded(noisy, figure.noiseSd()));
-            taken.add(Optional.of(new TypedQuantity(text(read), figure.dimension().coreUnit(), read)));
+            taken.add(
+                    Optional.of(new TypedQuantity(text(read), figure.dimension().coreUnit(), read)));
         }
         return new ReadingValue.Figures(taken);
     }
@@ -102,6 +121,9 @@ public final class HiddenVehicle {
     }
 
     private static String text(double value) {
-        return BigDecimal.valueOf(value).setScale(3, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(value)
+                .setScale(3, RoundingMode.HALF_UP)
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

@@ -16,7 +16,10 @@ import overturn.procedure.Procedure;
 import overturn.procedure.VehicleNeeds;
 import overturn.verdict.Assessment;
 
-/** A technician who does what the plan says, one test at a time, until a verdict is proven or nothing worth doing is left. */
+/**
+ * A technician who does what the plan says, one test at a time, until a verdict is proven or nothing worth doing is
+ * left.
+ */
 public final class PlanFollower {
 
     private static final int MOST_TESTS = 16;
@@ -30,9 +33,9 @@ public final class PlanFollower {
     /**
      * What was done on one vehicle.
      *
-     * @param readings   in order, the characterisation first
+     * @param readings in order, the characterisation first
      * @param assessment where it ended
-     * @param minutes    spent on tests and changes of state
+     * @param minutes spent on tests and changes of state
      */
     public record Diagnosis(List<Reading> readings, Assessment assessment, double minutes) {
 
@@ -69,7 +72,8 @@ public final class PlanFollower {
         return diagnose(vehicle, random, MOST_TESTS);
     }
 
-    private Reading read(Procedure procedure, boolean anotherRig, HiddenVehicle vehicle, RandomGenerator random, int index) {
+    private Reading read(
+            Procedure procedure, boolean anotherRig, HiddenVehicle vehicle, RandomGenerator random, int index) {
         String setup = RigSetup.name(procedure.rigSetup(), anotherRig ? 2 : 1);
         return new Reading("reading-" + index, procedure.id(), vehicle.read(procedure, random), setup, RigTrust.PROVEN);
     }

@@ -1,5 +1,5 @@
 /**
- * A hidden vehicle that answers tests with noisy readings, and a technician who follows the plan. The same model drives demo data,
- * training and the measure of how good the planner is.
+ * A hidden vehicle that answers tests with noisy readings, and a technician who follows the plan. The same model drives
+ * demo data, training and the measure of how good the planner is.
  */
 package overturn.practice;

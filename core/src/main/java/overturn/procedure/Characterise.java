@@ -24,14 +24,15 @@ import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.SuspectCatalogue;
 
 /**
- * The driver's complaint, pinned to one behaviour. Base weights are how often a sound vehicle is brought in for it; the rest grows
- * with what is really felt against a sound one of the same layout. Together with the frequencies they give about the shares of
- * handbook 09 D for "sinks".
+ * The driver's complaint, pinned to one behaviour. Base weights are how often a sound vehicle is brought in for it; the
+ * rest grows with what is really felt against a sound one of the same layout. Together with the frequencies they give
+ * about the shares of handbook 09 D for "sinks".
  */
 final class Characterise {
 
     /** Whoever plainly feels one thing hardly complains of another; estimate. */
     private static final double OUTSHONE = 0.95;
+
     private static final int TRAVEL = 0;
     private static final int SINK = 1;
     private static final int GENTLE_TRAVEL = 2;
@@ -54,13 +55,17 @@ final class Characterise {
         this.layout = layout;
         this.forces = forces;
         this.assisted = layout.assist().isPresent();
-        this.wheels = layout.ends().stream().filter(e -> !(e instanceof End.Slave)).map(End::id).toList();
+        this.wheels = layout.ends().stream()
+                .filter(e -> !(e instanceof End.Slave))
+                .map(End::id)
+                .toList();
     }
 
     Procedure procedure() {
         Protocol.Script script = script();
         double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
-        return TestDraft.of(ProcedureCatalogue.CHARACTERISE, script).sees(options(), felt -> weights(felt, sound))
+        return TestDraft.of(ProcedureCatalogue.CHARACTERISE, script)
+                .sees(options(), felt -> weights(felt, sound))
                 .steps(Step.of("ask"), Step.of("feel"));
     }
 
@@ -68,27 +73,50 @@ final class Characterise {
     Procedure driven() {
         Protocol.Script script = script(new Drive(DRIVE_SECONDS));
         double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
-        return TestDraft.of("driven", script).sees(List.of("as-it-should", "slightly", "plainly"), felt -> {
-            double not = felt(felt, sound).stream().mapToDouble(f -> 1 - f.strength).reduce(1, (a, b) -> a * b);
-            double as = 0.03 + 0.93 * not * not;
-            double plainly = 0.01 + 0.93 * (1 - not) * (1 - not);
-            return new double[] {as, 1 - as - plainly, plainly};
-        }).minutes(8).observes(SuspectCatalogue.NOTHING_WRONG).steps(Step.of("stand").caution("quiet-road"), Step.of("creep"), Step.of("judge"));
+        return TestDraft.of("driven", script)
+                .sees(List.of("as-it-should", "slightly", "plainly"), felt -> {
+                    double not = felt(felt, sound).stream()
+                            .mapToDouble(f -> 1 - f.strength)
+                            .reduce(1, (a, b) -> a * b);
+                    double as = 0.03 + 0.93 * not * not;
+                    double plainly = 0.01 + 0.93 * (1 - not) * (1 - not);
+                    return new double[] {as, 1 - as - plainly, plainly};
+                })
+                .minutes(8)
+                .observes(SuspectCatalogue.NOTHING_WRONG)
+                .steps(Step.of("stand").caution("quiet-road"), Step.of("creep"), Step.of("judge"));
     }
 
     private Protocol.Script script(Act... before) {
-        Protocol.Script script = Protocol.whole().then(before)
-                .then(new Press(forces.mediumN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Mark(), new Hold(60),
-                        new Sample(Sensed.SINK_MM), new Release(30), new Press(forces.gentleN()), new Hold(1),
-                        new Sample(Sensed.TRAVEL_MM), new Release(30), new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),
+        Protocol.Script script = Protocol.whole()
+                .then(before)
+                .then(
+                        new Press(forces.mediumN()),
+                        new Hold(1),
+                        new Sample(Sensed.TRAVEL_MM),
+                        new Mark(),
+                        new Hold(60),
+                        new Sample(Sensed.SINK_MM),
+                        new Release(30),
+                        new Press(forces.gentleN()),
+                        new Hold(1),
+                        new Sample(Sensed.TRAVEL_MM),
+                        new Release(30),
+                        new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),
                         new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY));
         if (assisted) {
             script.then(new StartEngine(), new Press(forces.runningN()), new Hold(2), new Release(2));
         }
         script.then(new Heat(60), new Release(1));
-        script.then(new Sample(wheels.isEmpty() ? Sensed.OUTSIDE_LOSS_ML_PER_DAY : Sensed.WORST_DRAG_NM), new Sample(Sensed.RETURN_SECONDS),
-                new Sample(Sensed.LAMP_LIT), new Heat(80), new Press(assisted ? forces.runningN() : forces.mediumN()), new Hold(1),
-                new Sample(Sensed.TRAVEL_MM), new Sample(Sensed.PRESSURE_BAR));
+        script.then(
+                new Sample(wheels.isEmpty() ? Sensed.OUTSIDE_LOSS_ML_PER_DAY : Sensed.WORST_DRAG_NM),
+                new Sample(Sensed.RETURN_SECONDS),
+                new Sample(Sensed.LAMP_LIT),
+                new Heat(80),
+                new Press(assisted ? forces.runningN() : forces.mediumN()),
+                new Hold(1),
+                new Sample(Sensed.TRAVEL_MM),
+                new Sample(Sensed.PRESSURE_BAR));
         if (wheels.isEmpty()) {
             return script.then(new Release(20), new PressToStop(), new Hold(3), new Sample(Sensed.RELEASE_MARGIN_MM));
         }
@@ -97,7 +125,8 @@ final class Characterise {
     }
 
     private List<String> options() {
-        List<String> options = new ArrayList<>(List.of("sinks", "springy", "long-then-firm", "hard", "level-falls", "returns-slowly"));
+        List<String> options =
+                new ArrayList<>(List.of("sinks", "springy", "long-then-firm", "hard", "level-falls", "returns-slowly"));
         if (wheels.isEmpty()) {
             options.add("does-not-free");
         } else {
@@ -113,7 +142,9 @@ final class Characterise {
     private double[] weights(double[] felt, double[] sound) {
         List<Felt> all = felt(felt, sound);
         double strongest = all.stream().mapToDouble(Felt::strength).max().orElse(0);
-        return normalised(all.stream().mapToDouble(f -> f.base * (1 - OUTSHONE * strongest) + f.gain * f.strength).toArray());
+        return normalised(all.stream()
+                .mapToDouble(f -> f.base * (1 - OUTSHONE * strongest) + f.gain * f.strength)
+                .toArray());
     }
 
     private List<Felt> felt(double[] felt, double[] sound) {
@@ -143,12 +174,11 @@ final class Characterise {
     /**
      * One behaviour.
      *
-     * @param base     how often a vehicle is brought in for it though it does not do it
-     * @param gain     how readily it is told when it does
+     * @param base how often a vehicle is brought in for it though it does not do it
+     * @param gain how readily it is told when it does
      * @param strength how plainly it does, 0 to 1
      */
-    private record Felt(double base, double gain, double strength) {
-    }
+    private record Felt(double base, double gain, double strength) {}
 
     private static double unevenness(double[] felt) {
         double least = Double.POSITIVE_INFINITY;

@@ -1,6 +1,5 @@
 package overturn.procedure;
 
-import overturn.circuit.End;
 import static overturn.procedure.ObservationTable.seen;
 
 import java.util.ArrayList;
@@ -9,6 +8,7 @@ import overturn.circuit.Assist.HydraulicAssist;
 import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.QuickConnector;
+import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
@@ -18,8 +18,9 @@ import overturn.simulation.Act.Sample;
 import overturn.simulation.Sensed;
 
 /**
- * The second, closer look at one suspect, when a first one pointed at it: one part wiped, papered, measured or moved by itself. Each sees
- * one quantity and little else, so its table is a single curve; how much it takes to be seen by half is an estimate.
+ * The second, closer look at one suspect, when a first one pointed at it: one part wiped, papered, measured or moved by
+ * itself. Each sees one quantity and little else, so its table is a single curve; how much it takes to be seen by half
+ * is an estimate.
  */
 final class CloserLooks {
 
@@ -45,37 +46,293 @@ final class CloserLooks {
 
     List<Procedure> all() {
         double wornMm = brake ? 0 : 0.06 * layout.all(Slave.class).get(0).releaseTravelMm();
-        add(brake, "pistons-pressed-back", VehicleNeeds.WHEELS_OFF, 6, List.of("free", "binds"), 1, List.of("piston-seized", "seal-groove-corroded"), steps(Step.of("hold"), Step.of("press")), Sensed.PISTON_BINDS_NM);
-        add(brake && discs, "slides-moved", VehicleNeeds.WHEELS_OFF, 5, List.of("free", "bind"), 1, List.of("slides-seized"), steps(Step.of("back"), Step.of("slide")), Sensed.SLIDES_BIND_NM);
-        add(brake, "linings-gauged", VehicleNeeds.WHEELS_OFF, 5, List.of("sound", "bad"), 0.02, List.of("linings-bad"), steps(Step.of("out").caution("lining-dust"), Step.of("compare")), Sensed.LINING_LOSS);
-        add(brake, "pistons-measured", VehicleNeeds.WHEELS_OFF, 8, List.of("alike", "differ"), 0.012, List.of("wrong-piston"), steps(Step.of("measure"), Step.of("compare")), Sensed.PISTON_MISMATCH);
-        add(brake && drums, "shoes-backed-off", raised, 6, List.of("no-change", "frees"), 1, List.of("shoes-too-tight"), steps(Step.of("count"), Step.of("turn")), Sensed.SHOES_BIND_NM);
-        add(drums && parking(), "cable-slackened", raised, 5, List.of("no-change", "frees"), 1, List.of("parking-brake-holding"), steps(Step.of("mark").caution("chocks"), Step.of("turn")), Sensed.PARKING_BINDS_NM);
-        add(brake && discs, "runout-dialled", VehicleNeeds.WHEELS_OFF, 6, List.of("runs-true", "runs-out"), 0.03, List.of("pad-pushed-back"), steps(Step.of("dial"), Step.of("rock")), Sensed.PUSHED_BACK_MM);
-        add(brake || !concentric(), "ends-papered", layout.family().lever() ? VehicleNeeds.SEAT : brake ? VehicleNeeds.WHEELS_OFF : VehicleNeeds.RAISED, 7, List.of("dry", "wet"), small(0.15), List.of("end-seal-weeping", "slave-seal-weeping"), steps(Step.of("wipe"), Step.of("pump").caution("pressure")), Sensed.END_LOSS_ML_PER_DAY);
-        add(!layout.all(Hose.class).isEmpty(), "hoses-papered", raised, 5, List.of("dry", "wet"), small(0.15), List.of("hose-weeping"), steps(Step.of("wipe"), Step.of("pump").caution("pressure")), Sensed.HOSE_LOSS_ML_PER_DAY);
-        add(true, "joints-papered", raised, 7, List.of("dry", "wet"), small(0.15), List.of("weeping-joint"), steps(Step.of("wipe"), Step.of("pump").caution("pressure")), Sensed.OUTSIDE_LOSS_ML_PER_DAY, Sensed.END_LOSS_ML_PER_DAY, Sensed.HOSE_LOSS_ML_PER_DAY, Sensed.RESERVOIR_LOSS_ML_PER_DAY, Sensed.CONNECTOR_LOSS_ML_PER_DAY);
-        add(!layout.all(QuickConnector.class).isEmpty(), "connector-papered", raised, 4, List.of("dry", "wet"), small(0.15), List.of("connector-weeping"), steps(Step.of("wipe"), Step.of("pump").caution("pressure")), Sensed.CONNECTOR_LOSS_ML_PER_DAY);
-        add(true, "reservoir-papered", VehicleNeeds.BONNET, 3, List.of("dry", "wet"), small(0.25), List.of("reservoir-weeping"), steps(Step.of("wipe").caution("fluid"), Step.of("pump")), Sensed.RESERVOIR_LOSS_ML_PER_DAY);
-        add(true, "rear-face-papered", layout.assist().isPresent() ? VehicleNeeds.BONNET : VehicleNeeds.SEAT, 9, List.of("dry", "wet"), small(0.12), List.of("rear-seal-weeping"), steps(Step.of("off"), Step.of("paper")), Sensed.HIDDEN_LOSS_ML_PER_DAY);
-        add(layout.assist().filter(VacuumAssist.class::isInstance).isPresent(), "test-hose-fitted", VehicleNeeds.BONNET, 5, List.of("same", "better"), 0.02, List.of("supply-hose-leaking"), steps(Step.of("fit").caution("running-engine"), Step.of("gauge")), Sensed.SUPPLY_HOSE_LEAK);
-        add(layout.assist().filter(VacuumAssist.class::isInstance).isPresent(), "joint-soaped", VehicleNeeds.BONNET, 4, List.of("no-bubbles", "bubbles"), 0.02, List.of("assist-joint-leaking"), steps(Step.of("soap").caution("running-engine"), Step.of("slacken")), Sensed.HISS_AT_JOINT);
-        add(layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(), "assist-lines-papered", VehicleNeeds.BONNET, 6, List.of("dry", "wet"), small(0.4), List.of("assist-line-leaking"), steps(Step.of("wipe"), Step.of("lock").caution("running-engine")), Sensed.ASSIST_LOSS_ML_PER_DAY, Sensed.FOOTWELL_LOSS_ML_PER_DAY);
-        add(layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(), "footwell-papered", VehicleNeeds.SEAT, 4, List.of("dry", "wet"), small(0.4), List.of("assist-input-seal-leaking"), steps(Step.of("wipe"), Step.of("press").caution("running-engine")), Sensed.FOOTWELL_LOSS_ML_PER_DAY);
-        add(!layout.family().lever(), "pipes-followed", raised, 6, List.of("sound", "kinked"), 0.3, List.of("pipe-kinked"), steps(Step.of("follow")), Sensed.PIPE_KINKED_SECONDS);
-        add(true, "master-ports-cracked", VehicleNeeds.BONNET, 6, List.of("clear", "spits-air"), small(0.2), List.of("air-in-master"), steps(Step.of("press").caution("pressure").withHelper(), Step.of("crack").caution("fluid")), Sensed.MASTER_AIR_ML);
-        add(layout.modulator().isPresent(), "modulator-ports-cracked", VehicleNeeds.BONNET, 9, List.of("clear", "spits-air"), small(0.2), List.of("air-in-modulator"), steps(Step.of("press").caution("pressure").withHelper(), Step.of("crack").caution("fluid")), Sensed.MODULATOR_AIR_ML);
-        add(brake, "front-screws-tapped", raised, 12, List.of("clear", "spits-air"), small(0.15), List.of("air-in-front-end"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.FRONT_AIR_ML);
-        add(brake && layout.ends().stream().anyMatch(End::rear), "rear-screws-tapped", raised, 12, List.of("clear", "spits-air"), small(0.15), List.of("air-in-rear-end"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.REAR_AIR_ML);
-        add(!brake, "slave-tapped", raised, 9, List.of("clear", "spits-air"), small(0.08), List.of("air-in-slave"), steps(Step.of("tap"), Step.of("bleed").caution("screw")), Sensed.FRONT_AIR_ML);
-        add(!brake && concentric(), "bearing-watched", raised, 8, List.of("follows", "lags"), 0.4, List.of("fork-worn"), steps(Step.of("scope"), Step.of("press").caution("clutch-in-gear")), Sensed.FORK_LOSS_MM);
-        add(!brake, "clutch-looked-into", raised, 28, List.of("sound", "worn"), wornMm, List.of("clutch-mechanical"), steps(Step.of("open"), Step.of("look")), Sensed.CLUTCH_WORN_MM);
-        shown("gravity-flow", raised, 6, List.of("runs", "does-not-run"), Sensed.HOLE_OPEN, -0.6, -0.25, List.of("hole-clogged"),
+        add(
+                brake,
+                "pistons-pressed-back",
+                VehicleNeeds.WHEELS_OFF,
+                6,
+                List.of("free", "binds"),
+                1,
+                List.of("piston-seized", "seal-groove-corroded"),
+                steps(Step.of("hold"), Step.of("press")),
+                Sensed.PISTON_BINDS_NM);
+        add(
+                brake && discs,
+                "slides-moved",
+                VehicleNeeds.WHEELS_OFF,
+                5,
+                List.of("free", "bind"),
+                1,
+                List.of("slides-seized"),
+                steps(Step.of("back"), Step.of("slide")),
+                Sensed.SLIDES_BIND_NM);
+        add(
+                brake,
+                "linings-gauged",
+                VehicleNeeds.WHEELS_OFF,
+                5,
+                List.of("sound", "bad"),
+                0.02,
+                List.of("linings-bad"),
+                steps(Step.of("out").caution("lining-dust"), Step.of("compare")),
+                Sensed.LINING_LOSS);
+        add(
+                brake,
+                "pistons-measured",
+                VehicleNeeds.WHEELS_OFF,
+                8,
+                List.of("alike", "differ"),
+                0.012,
+                List.of("wrong-piston"),
+                steps(Step.of("measure"), Step.of("compare")),
+                Sensed.PISTON_MISMATCH);
+        add(
+                brake && drums,
+                "shoes-backed-off",
+                raised,
+                6,
+                List.of("no-change", "frees"),
+                1,
+                List.of("shoes-too-tight"),
+                steps(Step.of("count"), Step.of("turn")),
+                Sensed.SHOES_BIND_NM);
+        add(
+                drums && parking(),
+                "cable-slackened",
+                raised,
+                5,
+                List.of("no-change", "frees"),
+                1,
+                List.of("parking-brake-holding"),
+                steps(Step.of("mark").caution("chocks"), Step.of("turn")),
+                Sensed.PARKING_BINDS_NM);
+        add(
+                brake && discs,
+                "runout-dialled",
+                VehicleNeeds.WHEELS_OFF,
+                6,
+                List.of("runs-true", "runs-out"),
+                0.03,
+                List.of("pad-pushed-back"),
+                steps(Step.of("dial"), Step.of("rock")),
+                Sensed.PUSHED_BACK_MM);
+        add(
+                brake || !concentric(),
+                "ends-papered",
+                layout.family().lever() ? VehicleNeeds.SEAT : brake ? VehicleNeeds.WHEELS_OFF : VehicleNeeds.RAISED,
+                7,
+                List.of("dry", "wet"),
+                small(0.15),
+                List.of("end-seal-weeping", "slave-seal-weeping"),
+                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
+                Sensed.END_LOSS_ML_PER_DAY);
+        add(
+                !layout.all(Hose.class).isEmpty(),
+                "hoses-papered",
+                raised,
+                5,
+                List.of("dry", "wet"),
+                small(0.15),
+                List.of("hose-weeping"),
+                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
+                Sensed.HOSE_LOSS_ML_PER_DAY);
+        add(
+                true,
+                "joints-papered",
+                raised,
+                7,
+                List.of("dry", "wet"),
+                small(0.15),
+                List.of("weeping-joint"),
+                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
+                Sensed.OUTSIDE_LOSS_ML_PER_DAY,
+                Sensed.END_LOSS_ML_PER_DAY,
+                Sensed.HOSE_LOSS_ML_PER_DAY,
+                Sensed.RESERVOIR_LOSS_ML_PER_DAY,
+                Sensed.CONNECTOR_LOSS_ML_PER_DAY);
+        add(
+                !layout.all(QuickConnector.class).isEmpty(),
+                "connector-papered",
+                raised,
+                4,
+                List.of("dry", "wet"),
+                small(0.15),
+                List.of("connector-weeping"),
+                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
+                Sensed.CONNECTOR_LOSS_ML_PER_DAY);
+        add(
+                true,
+                "reservoir-papered",
+                VehicleNeeds.BONNET,
+                3,
+                List.of("dry", "wet"),
+                small(0.25),
+                List.of("reservoir-weeping"),
+                steps(Step.of("wipe").caution("fluid"), Step.of("pump")),
+                Sensed.RESERVOIR_LOSS_ML_PER_DAY);
+        add(
+                true,
+                "rear-face-papered",
+                layout.assist().isPresent() ? VehicleNeeds.BONNET : VehicleNeeds.SEAT,
+                9,
+                List.of("dry", "wet"),
+                small(0.12),
+                List.of("rear-seal-weeping"),
+                steps(Step.of("off"), Step.of("paper")),
+                Sensed.HIDDEN_LOSS_ML_PER_DAY);
+        add(
+                layout.assist().filter(VacuumAssist.class::isInstance).isPresent(),
+                "test-hose-fitted",
+                VehicleNeeds.BONNET,
+                5,
+                List.of("same", "better"),
+                0.02,
+                List.of("supply-hose-leaking"),
+                steps(Step.of("fit").caution("running-engine"), Step.of("gauge")),
+                Sensed.SUPPLY_HOSE_LEAK);
+        add(
+                layout.assist().filter(VacuumAssist.class::isInstance).isPresent(),
+                "joint-soaped",
+                VehicleNeeds.BONNET,
+                4,
+                List.of("no-bubbles", "bubbles"),
+                0.02,
+                List.of("assist-joint-leaking"),
+                steps(Step.of("soap").caution("running-engine"), Step.of("slacken")),
+                Sensed.HISS_AT_JOINT);
+        add(
+                layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(),
+                "assist-lines-papered",
+                VehicleNeeds.BONNET,
+                6,
+                List.of("dry", "wet"),
+                small(0.4),
+                List.of("assist-line-leaking"),
+                steps(Step.of("wipe"), Step.of("lock").caution("running-engine")),
+                Sensed.ASSIST_LOSS_ML_PER_DAY,
+                Sensed.FOOTWELL_LOSS_ML_PER_DAY);
+        add(
+                layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(),
+                "footwell-papered",
+                VehicleNeeds.SEAT,
+                4,
+                List.of("dry", "wet"),
+                small(0.4),
+                List.of("assist-input-seal-leaking"),
+                steps(Step.of("wipe"), Step.of("press").caution("running-engine")),
+                Sensed.FOOTWELL_LOSS_ML_PER_DAY);
+        add(
+                !layout.family().lever(),
+                "pipes-followed",
+                raised,
+                6,
+                List.of("sound", "kinked"),
+                0.3,
+                List.of("pipe-kinked"),
+                steps(Step.of("follow")),
+                Sensed.PIPE_KINKED_SECONDS);
+        add(
+                true,
+                "master-ports-cracked",
+                VehicleNeeds.BONNET,
+                6,
+                List.of("clear", "spits-air"),
+                small(0.2),
+                List.of("air-in-master"),
+                steps(
+                        Step.of("press").caution("pressure").withHelper(),
+                        Step.of("crack").caution("fluid")),
+                Sensed.MASTER_AIR_ML);
+        add(
+                layout.modulator().isPresent(),
+                "modulator-ports-cracked",
+                VehicleNeeds.BONNET,
+                9,
+                List.of("clear", "spits-air"),
+                small(0.2),
+                List.of("air-in-modulator"),
+                steps(
+                        Step.of("press").caution("pressure").withHelper(),
+                        Step.of("crack").caution("fluid")),
+                Sensed.MODULATOR_AIR_ML);
+        add(
+                brake,
+                "front-screws-tapped",
+                raised,
+                12,
+                List.of("clear", "spits-air"),
+                small(0.15),
+                List.of("air-in-front-end"),
+                steps(Step.of("tap"), Step.of("bleed").caution("screw")),
+                Sensed.FRONT_AIR_ML);
+        add(
+                brake && layout.ends().stream().anyMatch(End::rear),
+                "rear-screws-tapped",
+                raised,
+                12,
+                List.of("clear", "spits-air"),
+                small(0.15),
+                List.of("air-in-rear-end"),
+                steps(Step.of("tap"), Step.of("bleed").caution("screw")),
+                Sensed.REAR_AIR_ML);
+        add(
+                !brake,
+                "slave-tapped",
+                raised,
+                9,
+                List.of("clear", "spits-air"),
+                small(0.08),
+                List.of("air-in-slave"),
+                steps(Step.of("tap"), Step.of("bleed").caution("screw")),
+                Sensed.FRONT_AIR_ML);
+        add(
+                !brake && concentric(),
+                "bearing-watched",
+                raised,
+                8,
+                List.of("follows", "lags"),
+                0.4,
+                List.of("fork-worn"),
+                steps(Step.of("scope"), Step.of("press").caution("clutch-in-gear")),
+                Sensed.FORK_LOSS_MM);
+        add(
+                !brake,
+                "clutch-looked-into",
+                raised,
+                28,
+                List.of("sound", "worn"),
+                wornMm,
+                List.of("clutch-mechanical"),
+                steps(Step.of("open"), Step.of("look")),
+                Sensed.CLUTCH_WORN_MM);
+        shown(
+                "gravity-flow",
+                raised,
+                6,
+                List.of("runs", "does-not-run"),
+                Sensed.HOLE_OPEN,
+                -0.6,
+                -0.25,
+                List.of("hole-clogged"),
                 steps(Step.of("hose-on").caution("screw"), Step.of("wait").timed(60)));
-        shown("fluid-in-water", VehicleNeeds.BONNET, 3, List.of("as-it-should", "wrong-kind"), Sensed.WRONG_FLUID, 0.2, 0.8, List.of("fluid-wrong"),
+        shown(
+                "fluid-in-water",
+                VehicleNeeds.BONNET,
+                3,
+                List.of("as-it-should", "wrong-kind"),
+                Sensed.WRONG_FLUID,
+                0.2,
+                0.8,
+                List.of("fluid-wrong"),
                 steps(Step.of("draw").caution("fluid"), Step.of("drop")));
         double nominalBoreMm = layout.master().boreMm();
-        compared("master-compared", VehicleNeeds.BONNET, 5, Sensed.BORE_MM, nominalBoreMm, List.of("bore-too-large", "bore-too-small"));
+        compared(
+                "master-compared",
+                VehicleNeeds.BONNET,
+                5,
+                Sensed.BORE_MM,
+                nominalBoreMm,
+                List.of("bore-too-large", "bore-too-small"));
         double soundRodMm = RATIO_STROKE_MM / layout.input().ratioAtRest();
         if (layout.input() instanceof Input.Pedal) {
             compared("pedal-compared", VehicleNeeds.SEAT, 6, Sensed.ROD_MM_PER_40, soundRodMm, List.of("wrong-ratio"));
@@ -83,21 +340,46 @@ final class CloserLooks {
         return List.copyOf(all);
     }
 
-    /** Adds a look that sees nothing up to one amount and is sure from another on; negative limits where less is worse. */
-    private void shown(String id, VehicleNeeds needs, double minutes, List<String> options, Sensed quantity, double from, double to,
-                       List<String> observes, List<Step> steps) {
-        all.add(TestDraft.sensing(id, new Sample(quantity)).sees(options, found -> {
-            double yes = FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * ObservationTable.ramp(from < 0 ? -found[0] : found[0], from, to);
-            return new double[] {1 - yes, yes};
-        }).needs(needs).minutes(minutes).observes(observes.toArray(String[]::new)).steps(steps));
+    /**
+     * Adds a look that sees nothing up to one amount and is sure from another on; negative limits where less is worse.
+     */
+    private void shown(
+            String id,
+            VehicleNeeds needs,
+            double minutes,
+            List<String> options,
+            Sensed quantity,
+            double from,
+            double to,
+            List<String> observes,
+            List<Step> steps) {
+        all.add(TestDraft.sensing(id, new Sample(quantity))
+                .sees(options, found -> {
+                    double yes = FALSELY_SEEN
+                            + (MOST_SEEN - FALSELY_SEEN)
+                                    * ObservationTable.ramp(from < 0 ? -found[0] : found[0], from, to);
+                    return new double[] {1 - yes, yes};
+                })
+                .needs(needs)
+                .minutes(minutes)
+                .observes(observes.toArray(String[]::new))
+                .steps(steps));
     }
 
     /** Numbers and lengths against the list: differs from a twentieth on. */
-    private void compared(String id, VehicleNeeds needs, double minutes, Sensed quantity, double listed, List<String> observes) {
-        all.add(TestDraft.sensing(id, new Sample(quantity)).sees(List.of("as-listed", "another"), found -> {
-            double another = FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * ObservationTable.ramp(Math.abs(found[0] / listed - 1), 0.02, 0.08);
-            return new double[] {1 - another, another};
-        }).needs(needs).minutes(minutes).observes(observes.toArray(String[]::new)).steps(Step.of("read"), Step.of("compare")));
+    private void compared(
+            String id, VehicleNeeds needs, double minutes, Sensed quantity, double listed, List<String> observes) {
+        all.add(TestDraft.sensing(id, new Sample(quantity))
+                .sees(List.of("as-listed", "another"), found -> {
+                    double another = FALSELY_SEEN
+                            + (MOST_SEEN - FALSELY_SEEN)
+                                    * ObservationTable.ramp(Math.abs(found[0] / listed - 1), 0.02, 0.08);
+                    return new double[] {1 - another, another};
+                })
+                .needs(needs)
+                .minutes(minutes)
+                .observes(observes.toArray(String[]::new))
+                .steps(Step.of("read"), Step.of("compare")));
     }
 
     /** A lever's or clutch's small circuit shows smaller things. */
@@ -120,12 +402,20 @@ final class CloserLooks {
     /**
      * Adds a look where the layout has what it looks at.
      *
-     * @param options  what is seen when there is nothing, and when there is something
-     * @param half     amount that is seen by half
-     * @param sensed   the first, less all others
+     * @param options what is seen when there is nothing, and when there is something
+     * @param half amount that is seen by half
+     * @param sensed the first, less all others
      */
-    private void add(boolean there, String id, VehicleNeeds needs, double minutes, List<String> options, double half, List<String> observes,
-                     List<Step> steps, Sensed... sensed) {
+    private void add(
+            boolean there,
+            String id,
+            VehicleNeeds needs,
+            double minutes,
+            List<String> options,
+            double half,
+            List<String> observes,
+            List<Step> steps,
+            Sensed... sensed) {
         if (!there) {
             return;
         }
@@ -133,13 +423,19 @@ final class CloserLooks {
         for (int i = 0; i < sensed.length; i++) {
             samples[i] = new Sample(sensed[i]);
         }
-        all.add(TestDraft.sensing(id, samples).sees(options, found -> {
-            double amount = found[0];
-            for (int i = 1; i < found.length; i++) {
-                amount -= found[i];
-            }
-            double yes = FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * seen(amount * Math.abs(amount), half * half);
-            return new double[] {1 - yes, yes};
-        }).needs(needs).minutes(minutes).observes(observes.toArray(String[]::new)).steps(steps));
+        all.add(TestDraft.sensing(id, samples)
+                .sees(options, found -> {
+                    double amount = found[0];
+                    for (int i = 1; i < found.length; i++) {
+                        amount -= found[i];
+                    }
+                    double yes =
+                            FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * seen(amount * Math.abs(amount), half * half);
+                    return new double[] {1 - yes, yes};
+                })
+                .needs(needs)
+                .minutes(minutes)
+                .observes(observes.toArray(String[]::new))
+                .steps(steps));
     }
 }

@@ -3,5 +3,4 @@ package overturn.procedure;
 import overturn.circuit.CutSets.Division;
 
 /** A test derived from a way to divide the circuit. */
-public record CutSetTest(Procedure procedure, Division division) {
-}
+public record CutSetTest(Procedure procedure, Division division) {}

@@ -12,47 +12,58 @@ import overturn.simulation.Protocol;
 import overturn.simulation.Sensed;
 
 /**
- * Holds on part of the circuit, one for every way to divide it that the catalogue does not have already. They share their words by device;
- * the joints follow in the id.
+ * Holds on part of the circuit, one for every way to divide it that the catalogue does not have already. They share
+ * their words by device; the joints follow in the id.
  */
 final class CutSetTests {
 
     private static final int[] HOLD_SECONDS = {5, 15, 30, 60};
     /** Tape, reserve spent and the hold itself; and fitting one device, what it cut off capped; minutes, estimates. */
     private static final double HOLD_MINUTES = 5;
+
     private static final double CLAMP_MINUTES = 1.5;
     private static final double PLUG_MINUTES = 5;
 
-    private CutSetTests() {
-    }
+    private CutSetTests() {}
 
     static List<CutSetTest> of(Layout layout, List<Procedure> catalogue) {
-        List<Division> divisions = CutSets.of(layout, catalogue.stream().map(p -> p.protocol().cuts()).toList());
+        List<Division> divisions = CutSets.of(
+                layout, catalogue.stream().map(p -> p.protocol().cuts()).toList());
         PressForces forces = PressForces.of(layout);
-        return divisions.stream().map(d -> new CutSetTest(test(layout, d, forces.mediumN()), d)).toList();
+        return divisions.stream()
+                .map(d -> new CutSetTest(test(layout, d, forces.mediumN()), d))
+                .toList();
     }
 
     private static Procedure test(Layout layout, Division division, double forceN) {
         boolean clamped = division.device() == Device.CLAMP;
         List<Step> steps = new ArrayList<>();
         String fitting = clamped ? "clamp" : "plug";
-        steps.add(Step.of("fit").caution(clamped ? "clamps" : "open-circuit").fits(division.joints().stream().map(j -> fitting + "@" + j).toArray(String[]::new)));
+        steps.add(Step.of("fit")
+                .caution(clamped ? "clamps" : "open-circuit")
+                .fits(division.joints().stream().map(j -> fitting + "@" + j).toArray(String[]::new)));
         if (!clamped) {
             steps.add(Step.of("prove-dry").caution("pressure"));
         }
         steps.addAll(List.of(Step.of("hold").timed(60).reads("at-5", "at-15", "at-30", "at-60"), Step.of("release")));
-        return TestDraft.of(id(division), Protocol.cut(division.cuts()).hold(forceN, Sensed.TRAVEL_MM, HOLD_SECONDS)).reads(Figures.hold(HOLD_SECONDS))
-                .isolates().needs(needs(layout, division.device())).minutes(HOLD_MINUTES + division.joints().size() * (clamped ? CLAMP_MINUTES : PLUG_MINUTES))
-                .rig(rig(division.device())).steps(steps);
+        return TestDraft.of(id(division), Protocol.cut(division.cuts()).hold(forceN, Sensed.TRAVEL_MM, HOLD_SECONDS))
+                .reads(Figures.hold(HOLD_SECONDS))
+                .isolates()
+                .needs(needs(layout, division.device()))
+                .minutes(HOLD_MINUTES + division.joints().size() * (clamped ? CLAMP_MINUTES : PLUG_MINUTES))
+                .rig(rig(division.device()))
+                .steps(steps);
     }
 
     private static String id(Division division) {
         return switch (division.device()) {
-            case CLAMP -> "cut-clamps";
-            case PORT_PLUG -> "cut-ports";
-            case OUTLET_PLUG -> "cut-outlets";
-            case LINE_PLUG -> "cut-lines";
-        } + Procedure.PLACES + String.join("+", division.joints());
+                    case CLAMP -> "cut-clamps";
+                    case PORT_PLUG -> "cut-ports";
+                    case OUTLET_PLUG -> "cut-outlets";
+                    case LINE_PLUG -> "cut-lines";
+                }
+                + Procedure.PLACES
+                + String.join("+", division.joints());
     }
 
     private static RigKind rig(Device device) {

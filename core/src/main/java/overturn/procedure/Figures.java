@@ -13,6 +13,7 @@ final class Figures {
 
     /** Where the tape is hooked, shared by one series, mm. */
     static final double DATUM_SD_MM = 2;
+
     private static final double TAPE_SD_MM = 1.2;
     private static final double SAME_TAPE_SD_MM = 0.8;
     private static final double LEVEL_SD_MM = 0.6;
@@ -22,6 +23,7 @@ final class Figures {
     private static final double RETURN_SD_SECONDS = 0.1;
     /** Half a kilonewton at the tyre of a road wheel: what does not turn then is locked. */
     private static final double MOST_BY_HAND_NM = 150;
+
     private static final double TORQUE_SD_NM = 1.5;
     private static final double TEMPERATURE_SD_C = 7;
     private static final double STROKE_SD_MM = 0.4;
@@ -30,8 +32,7 @@ final class Figures {
     private static final double WATER_SD_PERCENT = 0.5;
     private static final double CUP_SD_ML = 0.4;
 
-    private Figures() {
-    }
+    private Figures() {}
 
     private static Figure figure(String id, Dimension dimension, double least, double most, double sd) {
         return new Figure(id, dimension, least, most, sd, OptionalInt.empty());
@@ -102,7 +103,8 @@ final class Figures {
 
     /** Travel on one tape at these seconds of a hold. */
     static ReadingSpec.Series hold(int... seconds) {
-        List<Figure> figures = Arrays.stream(seconds).mapToObj(Figures::travelAt).toList();
+        List<Figure> figures =
+                Arrays.stream(seconds).mapToObj(Figures::travelAt).toList();
         return new ReadingSpec.Series(figures, DATUM_SD_MM);
     }
 

@@ -11,23 +11,35 @@ import overturn.simulation.Protocol;
 /**
  * A test: a procedure that yields a reading.
  *
- * @param id        stable id, key of its words; a test that is derived from the layout has {@link #PLACES} and the joints behind it
- * @param protocol  what is done to the circuit; the simulator predicts from it
- * @param spec      what the reading consists of
- * @param table     how the simulated figures become an observation; empty for a series
- * @param nature    what kind of proof it can be
- * @param observes  ids of the suspects that it observes directly
- * @param needs     vehicle state
- * @param minutes   working minutes, set-up of its own rig included (handbook 09 C, estimates)
- * @param rigKind   what rig it relies on; readings of one set-up stand or fall together
- * @param gate      whether it comes first whatever the score
- * @param steps     in order
+ * @param id stable id, key of its words; a test that is derived from the layout has {@link #PLACES} and the joints
+ *     behind it
+ * @param protocol what is done to the circuit; the simulator predicts from it
+ * @param spec what the reading consists of
+ * @param table how the simulated figures become an observation; empty for a series
+ * @param nature what kind of proof it can be
+ * @param observes ids of the suspects that it observes directly
+ * @param needs vehicle state
+ * @param minutes working minutes, set-up of its own rig included (handbook 09 C, estimates)
+ * @param rigKind what rig it relies on; readings of one set-up stand or fall together
+ * @param gate whether it comes first whatever the score
+ * @param steps in order
  */
-public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional<ObservationTable> table, Nature nature,
-                        Set<String> observes, VehicleNeeds needs, double minutes, RigKind rigKind, boolean gate, List<Step> steps) {
+public record Procedure(
+        String id,
+        Protocol protocol,
+        ReadingSpec spec,
+        Optional<ObservationTable> table,
+        Nature nature,
+        Set<String> observes,
+        VehicleNeeds needs,
+        double minutes,
+        RigKind rigKind,
+        boolean gate,
+        List<Step> steps) {
 
     /** In an id: what follows are places, not part of the key of its words. */
     public static final String PLACES = "@";
+
     private static final double TELLABLE_CHANCE = 0.25;
 
     public Procedure {
@@ -39,8 +51,8 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
             throw new IllegalArgumentException("Test " + id + ": an observation needs a table, a series none");
         }
         if (spec instanceof ReadingSpec.Series series && series.figures().size() != protocol.samples()) {
-            throw new IllegalArgumentException("Test " + id + ": " + series.figures().size() + " figures but "
-                    + protocol.samples() + " samples");
+            throw new IllegalArgumentException(
+                    "Test " + id + ": " + series.figures().size() + " figures but " + protocol.samples() + " samples");
         }
     }
 
@@ -56,9 +68,20 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
 
     /** The rig on which a test relies; its check question is the word {@code rig.<id>.check}. */
     public enum RigKind {
-        EYE("eye"), FOOT_AND_TAPE("foot-and-tape"), LEVEL_TAPE("level-tape"), CLAMPS("clamps"), PORT_PLUGS("port-plugs"),
-        OUTLET_PLUGS("outlet-plugs"), VACUUM_GAUGE("vacuum-gauge"), BLEED_HOSE("bleed-hose"), PRESSURE_GAUGE("pressure-gauge"),
-        RULE("rule"), HANDS_ON_WHEEL("hands-on-wheel"), THERMOMETER("thermometer"), FLUID_TESTER("fluid-tester"), LINE_PLUG("line-plug");
+        EYE("eye"),
+        FOOT_AND_TAPE("foot-and-tape"),
+        LEVEL_TAPE("level-tape"),
+        CLAMPS("clamps"),
+        PORT_PLUGS("port-plugs"),
+        OUTLET_PLUGS("outlet-plugs"),
+        VACUUM_GAUGE("vacuum-gauge"),
+        BLEED_HOSE("bleed-hose"),
+        PRESSURE_GAUGE("pressure-gauge"),
+        RULE("rule"),
+        HANDS_ON_WHEEL("hands-on-wheel"),
+        THERMOMETER("thermometer"),
+        FLUID_TESTER("fluid-tester"),
+        LINE_PLUG("line-plug");
 
         private final String id;
 
@@ -66,7 +89,9 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
             this.id = id;
         }
 
-        /** Whether it is a tool that a workshop may not have; eyes, hands, a foot, a tape and a rule are always there. */
+        /**
+         * Whether it is a tool that a workshop may not have; eyes, hands, a foot, a tape and a rule are always there.
+         */
         public boolean tool() {
             return switch (this) {
                 case EYE, FOOT_AND_TAPE, LEVEL_TAPE, RULE, HANDS_ON_WHEEL -> false;
@@ -84,7 +109,10 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
         return id.split(PLACES)[0];
     }
 
-    /** Name of the rig set-up it relies on the first time: every look is its own, a tape or plug once fitted serves all its tests. */
+    /**
+     * Name of the rig set-up it relies on the first time: every look is its own, a tape or plug once fitted serves all
+     * its tests.
+     */
     public String rigSetup() {
         return rigKind == RigKind.EYE ? rigKind.id() + "@" + id : rigKind.id();
     }
@@ -113,13 +141,20 @@ public record Procedure(String id, Protocol protocol, ReadingSpec spec, Optional
         return read;
     }
 
-    /** From which difference on two predictions can be told apart: two standard deviations of a figure, a quarter of an observation. */
+    /**
+     * From which difference on two predictions can be told apart: two standard deviations of a figure, a quarter of an
+     * observation.
+     */
     public double tellableDifference(int k) {
-        return spec instanceof ReadingSpec.Series series ? 2 * Math.hypot(series.figures().get(k).noiseSd(), series.offsetSd()) : TELLABLE_CHANCE;
+        return spec instanceof ReadingSpec.Series series
+                ? 2 * Math.hypot(series.figures().get(k).noiseSd(), series.offsetSd())
+                : TELLABLE_CHANCE;
     }
 
     /** How many numbers a prediction of this test holds: figures, or probabilities of the observations. */
     public int width() {
-        return spec instanceof ReadingSpec.Observation observation ? observation.options().size() : protocol.samples();
+        return spec instanceof ReadingSpec.Observation observation
+                ? observation.options().size()
+                : protocol.samples();
     }
 }

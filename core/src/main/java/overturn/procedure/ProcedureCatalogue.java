@@ -25,16 +25,23 @@ public final class ProcedureCatalogue {
     private ProcedureCatalogue(List<Procedure> procedures, List<CutSetTest> cutSets, PressForces forces) {
         this.procedures = List.copyOf(procedures);
         this.cutSets = cutSets;
-        this.byId = Stream.concat(procedures.stream(), cutSets.stream().map(CutSetTest::procedure)).collect(Collectors.toUnmodifiableMap(Procedure::id, Function.identity()));
+        this.byId = Stream.concat(procedures.stream(), cutSets.stream().map(CutSetTest::procedure))
+                .collect(Collectors.toUnmodifiableMap(Procedure::id, Function.identity()));
         this.forces = forces;
     }
 
     public static ProcedureCatalogue of(Layout layout) {
         PressForces forces = PressForces.of(layout);
-        List<Procedure> all = Stream.of(new LookTests(layout, forces).all(), new SeatTests(layout, forces).all(), new AssistTests(layout, forces).all(),
-                new DragTests(layout, forces).all(), new ClutchTests(layout, forces).all(), new IsolationTests(layout, forces).all(),
-                new CloserLooks(layout).all())
-                .flatMap(List::stream).toList();
+        List<Procedure> all = Stream.of(
+                        new LookTests(layout, forces).all(),
+                        new SeatTests(layout, forces).all(),
+                        new AssistTests(layout, forces).all(),
+                        new DragTests(layout, forces).all(),
+                        new ClutchTests(layout, forces).all(),
+                        new IsolationTests(layout, forces).all(),
+                        new CloserLooks(layout).all())
+                .flatMap(List::stream)
+                .toList();
         return new ProcedureCatalogue(all, CutSetTests.of(layout, all), forces);
     }
 

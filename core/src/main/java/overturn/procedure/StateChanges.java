@@ -2,12 +2,16 @@ package overturn.procedure;
 
 import overturn.procedure.VehicleNeeds.Opened;
 
-/** Minutes to bring a vehicle from one state to another, both ways (handbook 09 C, estimates). Opening is in the test's own minutes. */
+/**
+ * Minutes to bring a vehicle from one state to another, both ways (handbook 09 C, estimates). Opening is in the test's
+ * own minutes.
+ */
 public final class StateChanges {
 
     private static final double BONNET = 0.5;
     /** On the lift, and with jack and stands where there is none. */
     public static final double LIFT = 4;
+
     public static final double STANDS = 10;
     private static final double WHEELS_OFF = 8;
     private static final double WHEELS_ON = 10;
@@ -17,8 +21,7 @@ public final class StateChanges {
     private static final double CLOSE_AND_BLEED_AXLE = 14;
     private static final double CLOSE_AND_BLEED_CLUTCH = 18;
 
-    private StateChanges() {
-    }
+    private StateChanges() {}
 
     /** Minutes from one state to another. */
     public static double minutes(VehicleNeeds from, VehicleNeeds to) {

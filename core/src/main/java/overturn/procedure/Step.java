@@ -5,19 +5,25 @@ import java.util.Optional;
 import java.util.OptionalInt;
 
 /**
- * One action of a test. Its sentence is the word {@code test.<test>.step.<id>}; a step repeated for several components shares one
- * sentence, in which {@code {place}} stands for the component.
+ * One action of a test. Its sentence is the word {@code test.<test>.step.<id>}; a step repeated for several components
+ * shares one sentence, in which {@code {place}} stands for the component.
  *
- * @param id           key of its sentence
- * @param place        the component at which it is done, where a test repeats it
+ * @param id key of its sentence
+ * @param place the component at which it is done, where a test repeats it
  * @param timerSeconds how long it takes, where the clock matters
- * @param figures      ids of the figures called and entered here
- * @param cautionId    caution shown at this step
- * @param fits         what is put on the vehicle here; {@code kind} or {@code kind@component}
- * @param helper       whether it takes a second person
+ * @param figures ids of the figures called and entered here
+ * @param cautionId caution shown at this step
+ * @param fits what is put on the vehicle here; {@code kind} or {@code kind@component}
+ * @param helper whether it takes a second person
  */
-public record Step(String id, Optional<String> place, OptionalInt timerSeconds, List<String> figures, Optional<String> cautionId,
-                   List<String> fits, boolean helper) {
+public record Step(
+        String id,
+        Optional<String> place,
+        OptionalInt timerSeconds,
+        List<String> figures,
+        Optional<String> cautionId,
+        List<String> fits,
+        boolean helper) {
 
     public Step {
         figures = List.copyOf(figures);

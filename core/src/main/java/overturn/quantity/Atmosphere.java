@@ -8,6 +8,5 @@ public final class Atmosphere {
     /** Absolute pressure, kPa: the deepest depression there can be. */
     public static final double KPA = 101.325;
 
-    private Atmosphere() {
-    }
+    private Atmosphere() {}
 }

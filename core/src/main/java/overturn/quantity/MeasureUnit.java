@@ -4,7 +4,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
-/** A unit that a technician may type, with its exact factor to the core's unit of the same dimension (SI definitions). */
+/**
+ * A unit that a technician may type, with its exact factor to the core's unit of the same dimension (SI definitions).
+ */
 public enum MeasureUnit {
     MILLIMETRE(Symbol.MILLIMETRE, Dimension.LENGTH, 1.0),
     INCH("in", Dimension.LENGTH, 25.4),
@@ -55,8 +57,7 @@ public enum MeasureUnit {
         static final String TURNS = "turns";
         static final String STROKES = "strokes";
 
-        private Symbol() {
-        }
+        private Symbol() {}
     }
 
     private final String symbol;
@@ -96,11 +97,15 @@ public enum MeasureUnit {
 
     /** The unit with this symbol, if there is one. */
     public static Optional<MeasureUnit> ofSymbol(String symbol) {
-        return Arrays.stream(values()).filter(unit -> unit.symbol.equals(symbol)).findFirst();
+        return Arrays.stream(values())
+                .filter(unit -> unit.symbol.equals(symbol))
+                .findFirst();
     }
 
     /** All units of one dimension, the core's own first. */
     public static List<MeasureUnit> of(Dimension dimension) {
-        return Arrays.stream(values()).filter(unit -> unit.dimension == dimension).toList();
+        return Arrays.stream(values())
+                .filter(unit -> unit.dimension == dimension)
+                .toList();
     }
 }

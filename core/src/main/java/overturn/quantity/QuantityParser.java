@@ -3,7 +3,10 @@ package overturn.quantity;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** Reads typed text: decimal point or comma, a fraction ({@code 15/16}), a mixed number ({@code 1 1/8}), an optional unit behind it. */
+/**
+ * Reads typed text: decimal point or comma, a fraction ({@code 15/16}), a mixed number ({@code 1 1/8}), an optional
+ * unit behind it.
+ */
 public final class QuantityParser {
 
     private static final Pattern DECIMAL = Pattern.compile("([+-]?\\d{1,9}(?:[.,]\\d{0,9})?|[+-]?[.,]\\d{1,9})");
@@ -13,13 +16,13 @@ public final class QuantityParser {
     /** Longest text taken, characters: no figure needs more. */
     public static final int MOST_CHARACTERS = 40;
 
-    private QuantityParser() {
-    }
+    private QuantityParser() {}
 
     /**
      * Parses {@code text}; a unit inside the text wins over {@code defaultUnit}.
      *
-     * @throws QuantityFormatException if the text is no number, longer than {@link #MOST_CHARACTERS}, or its unit measures something else
+     * @throws QuantityFormatException if the text is no number, longer than {@link #MOST_CHARACTERS}, or its unit
+     *     measures something else
      */
     public static TypedQuantity parse(String text, MeasureUnit defaultUnit) {
         if (text.length() > MOST_CHARACTERS) {

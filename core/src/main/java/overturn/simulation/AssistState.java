@@ -4,18 +4,25 @@ import overturn.circuit.Assist;
 import overturn.circuit.Assist.HydraulicAssist;
 import overturn.circuit.Assist.VacuumAssist;
 
-/** The assist while a protocol runs: its reserve, its supply, and what it adds to the rod. Does nothing where there is none. */
+/**
+ * The assist while a protocol runs: its reserve, its supply, and what it adds to the rod. Does nothing where there is
+ * none.
+ */
 final class AssistState {
 
     /** Loss of depression with height, kPa per m near sea level (handbook 04). */
     static final double KPA_PER_M = 0.012;
+
     private static final double HARDLY_CHARGED = 0.1;
     /** Reserve left after the strokes that a full one gives; estimate. */
     private static final double SPENT_SHARE = 0.25;
     /** Seconds in which a sound check valve lets a reserve fall to a third; estimate. */
     private static final double SOUND_EMPTY_SECONDS = 40_000;
+
     private static final double LASH_SHARE_WHEN_CHARGED = 0.2;
-    /** Share of the run-out force that a restricted return adds while the steering is held against its stop; estimate. */
+    /**
+     * Share of the run-out force that a restricted return adds while the steering is held against its stop; estimate.
+     */
     private static final double STEERING_FACTOR = 2;
 
     private final Assist assist;
@@ -73,7 +80,9 @@ final class AssistState {
     }
 
     private double fullSupply() {
-        return assist == null ? 0 : assist instanceof VacuumAssist vacuum ? vacuum.supplyKpa() : ((HydraulicAssist) assist).pumpBar();
+        return assist == null
+                ? 0
+                : assist instanceof VacuumAssist vacuum ? vacuum.supplyKpa() : ((HydraulicAssist) assist).pumpBar();
     }
 
     /** What it holds now, kPa or bar. */
@@ -97,7 +106,9 @@ final class AssistState {
             double share = 1 - Math.exp(-seconds / (assist.recoverySeconds() * deviations.recoveryFactor));
             charge += (target(pressed) - charge) * share;
         } else if (charge > 0) {
-            double empty = Math.min(SOUND_EMPTY_SECONDS, Math.min(deviations.emptySeconds, pressed ? deviations.emptySecondsPressed : SOUND_EMPTY_SECONDS));
+            double empty = Math.min(
+                    SOUND_EMPTY_SECONDS,
+                    Math.min(deviations.emptySeconds, pressed ? deviations.emptySecondsPressed : SOUND_EMPTY_SECONDS));
             charge *= Math.exp(-seconds / empty);
         }
         secondsSinceRelease = pressed ? Double.POSITIVE_INFINITY : secondsSinceRelease + seconds;
@@ -105,8 +116,13 @@ final class AssistState {
 
     /** Whether its force would move if time passed under a foot. */
     boolean changing() {
-        return assist != null && !vented && (running ? Math.abs(target(true) - charge) > 0.003
-                : charge > 0.003 && Math.min(deviations.emptySeconds, deviations.emptySecondsPressed) < SOUND_EMPTY_SECONDS);
+        return assist != null
+                && !vented
+                && (running
+                        ? Math.abs(target(true) - charge) > 0.003
+                        : charge > 0.003
+                                && Math.min(deviations.emptySeconds, deviations.emptySecondsPressed)
+                                        < SOUND_EMPTY_SECONDS);
     }
 
     /** A stroke thins the reserve. */
@@ -140,7 +156,10 @@ final class AssistState {
         if (assist == null || charge < HARDLY_CHARGED) {
             return 0;
         }
-        double kept = deviations.returnShare * (steering ? STEERING_FACTOR : Math.exp(-secondsSinceRelease / Math.max(0.1, deviations.returnSeconds)));
+        double kept = deviations.returnShare
+                * (steering
+                        ? STEERING_FACTOR
+                        : Math.exp(-secondsSinceRelease / Math.max(0.1, deviations.returnSeconds)));
         return Math.min(deviations.stuckN + kept * assist.fullForceN(), charge * assist.fullForceN());
     }
 

@@ -13,6 +13,7 @@ final class Bundle {
     private static final double STIFFENING_BAR = 25;
     /** Share of a pad's and a shoe's clearance still out at once after release; estimates. */
     private static final double PAD_LINGERS = 0.5;
+
     private static final double AIR_LINGERS = 0.6;
     /** Share of a drum's clearance that the parking brake takes up; estimate. */
     private static final double PARKING_BRAKE_SHARE = 0.85;
@@ -47,7 +48,9 @@ final class Bundle {
         softMlPerBar += end.softMlPerBar() * stiffness * size;
         firmMlPerBar += end.firmMlPerBar() * stiffness * size;
         if (end instanceof DrumEnd drum) {
-            double ml = size * drum.clearanceMl(drum.clearancePerShoeMm() * vehicle.shoeClearance() * vehicle.ownClearance(part) + extraShoeMm);
+            double ml = size
+                    * drum.clearanceMl(drum.clearancePerShoeMm() * vehicle.shoeClearance() * vehicle.ownClearance(part)
+                            + extraShoeMm);
             shoeMl += ml;
             shoeTakeUpBar = end.takeUpBar();
             parkingMl += drum.parkingBrake() ? ml * PARKING_BRAKE_SHARE : 0;
@@ -75,12 +78,14 @@ final class Bundle {
     }
 
     double elasticMl(double bar) {
-        return firmMlPerBar * bar + (softMlPerBar - firmMlPerBar) * STIFFENING_BAR * (1 - Math.exp(-bar / STIFFENING_BAR));
+        return firmMlPerBar * bar
+                + (softMlPerBar - firmMlPerBar) * STIFFENING_BAR * (1 - Math.exp(-bar / STIFFENING_BAR));
     }
 
     double lingeringMl(double bar, boolean parkingBrakeOn) {
         double clearanceMl = lingeringMl - (parkingBrakeOn ? parkingMl : 0);
-        return Math.max(0, clearanceMl) * Math.min(1, bar / Math.max(shoeTakeUpBar, padTakeUpBar)) + AIR_LINGERS * airAt(bar);
+        return Math.max(0, clearanceMl) * Math.min(1, bar / Math.max(shoeTakeUpBar, padTakeUpBar))
+                + AIR_LINGERS * airAt(bar);
     }
 
     /** Isothermal: V0 · p / (p0 + p), handbook 04. */

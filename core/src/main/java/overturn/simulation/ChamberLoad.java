@@ -8,17 +8,20 @@ import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 
 /**
- * What one chamber swallows, volume against pressure (handbook 04): clearances taken up by a first pressure, progressive
- * stiffness, hoses, fluid and air; what lies behind a valve at that valve's pressure, what lies behind a restriction later.
+ * What one chamber swallows, volume against pressure (handbook 04): clearances taken up by a first pressure,
+ * progressive stiffness, hoses, fluid and air; what lies behind a valve at that valve's pressure, what lies behind a
+ * restriction later.
  */
 final class ChamberLoad {
 
     /** Compressibility of brake fluid, 1/bar: 0.012 mL/bar per 200 mL (handbook 09 A). */
     static final double FLUID_PER_BAR = 0.012 / 200;
+
     private static final double MASTER_CHAMBER_SHARE = 0.9;
     private static final double VAPOUR_TAKE_UP_BAR = 2.5;
     /** mL of vapour per °C above boiling and hot end, and the most of it; estimates. */
     private static final double VAPOUR_ML_PER_C = 0.06;
+
     private static final double MOST_VAPOUR_ML = 6;
 
     private final Bundle direct = new Bundle();
@@ -31,11 +34,16 @@ final class ChamberLoad {
     /** Fluid that warms up with the ends, mL. */
     private double hotMl;
 
-    /**
-     * @param taken whether pushed-back pads and drained-back fluid have been taken up by an earlier press
-     */
-    static ChamberLoad of(Plant plant, Section section, int chamber, VehicleUnknowns vehicle, Deviations deviations, boolean taken,
-                          double heatC, double[] airLetInMl) {
+    /** @param taken whether pushed-back pads and drained-back fluid have been taken up by an earlier press */
+    static ChamberLoad of(
+            Plant plant,
+            Section section,
+            int chamber,
+            VehicleUnknowns vehicle,
+            Deviations deviations,
+            boolean taken,
+            double heatC,
+            double[] airLetInMl) {
         ChamberLoad load = new ChamberLoad();
         double chamberMl = MASTER_CHAMBER_SHARE * plant.boreMm2 * plant.strokeLimitMm[chamber] / 1000;
         double fluidMl = chamberMl + section.fluidMl[chamber];
@@ -46,7 +54,11 @@ final class ChamberLoad {
         }
         for (int h : section.hoses[chamber]) {
             Hose hose = (Hose) plant.parts[h];
-            load.bundle(plant, h, deviations).addElastic(hose.swellMlPerBar() * vehicle.stiffness() * vehicle.ownStiffness(h) * Deviations.factorAt(deviations.swellFactor, h));
+            load.bundle(plant, h, deviations)
+                    .addElastic(hose.swellMlPerBar()
+                            * vehicle.stiffness()
+                            * vehicle.ownStiffness(h)
+                            * Deviations.factorAt(deviations.swellFactor, h));
         }
         load.direct.addElastic(fluidMl * FLUID_PER_BAR);
         double[] air = deviations.airMl[chamber];
@@ -78,13 +90,15 @@ final class ChamberLoad {
                 valveSlope = limiting.slope();
             } else {
                 metering = true;
-                valveBar = ((MeteringValve) plant.parts[valve]).opensAtBar() * Deviations.factorAt(deviations.kneeFactor, valve);
+                valveBar = ((MeteringValve) plant.parts[valve]).opensAtBar()
+                        * Deviations.factorAt(deviations.kneeFactor, valve);
             }
         }
         return valved;
     }
 
-    private void addEnd(Plant plant, int e, VehicleUnknowns vehicle, Deviations deviations, boolean taken, double heatC) {
+    private void addEnd(
+            Plant plant, int e, VehicleUnknowns vehicle, Deviations deviations, boolean taken, double heatC) {
         End end = plant.ends[e];
         int part = plant.endPart[e];
         double seconds = restriction(plant, e, deviations);
@@ -95,11 +109,17 @@ final class ChamberLoad {
             bundle = slow;
         }
         double size = Deviations.factorAt(deviations.pistonFactor, part);
-        bundle.addEnd(end, part, vehicle, size, Deviations.at(deviations.extraShoeMm, part),
+        bundle.addEnd(
+                end,
+                part,
+                vehicle,
+                size,
+                Deviations.at(deviations.extraShoeMm, part),
                 taken ? 0 : Deviations.at(deviations.pushedBackMm, part));
         if (heatC > 0 && !(end instanceof Slave)) {
             double aboveBoilingC = 20 + heatC * (end instanceof DrumEnd ? 0.6 : 1) - boilingC(deviations.waterPercent);
-            bundle.addTakenUp(Math.max(0, Math.min(MOST_VAPOUR_ML, aboveBoilingC * VAPOUR_ML_PER_C)), VAPOUR_TAKE_UP_BAR);
+            bundle.addTakenUp(
+                    Math.max(0, Math.min(MOST_VAPOUR_ML, aboveBoilingC * VAPOUR_ML_PER_C)), VAPOUR_TAKE_UP_BAR);
         }
     }
 
@@ -161,7 +181,8 @@ final class ChamberLoad {
 
     /** Volume still out in the ends and in bubbles at once after release, mL. */
     double lingeringMl(double bar, boolean parkingBrakeOn) {
-        return direct.lingeringMl(bar, parkingBrakeOn) + (valved == null ? 0 : valved.lingeringMl(behindValve(bar), parkingBrakeOn))
+        return direct.lingeringMl(bar, parkingBrakeOn)
+                + (valved == null ? 0 : valved.lingeringMl(behindValve(bar), parkingBrakeOn))
                 + (slow == null ? 0 : slow.lingeringMl(bar, parkingBrakeOn));
     }
 

@@ -263,7 +263,9 @@ final class Deviations {
         }
         double mm = preLoadMm[Rod.OUTPUT_ROD.ordinal()] + assistProudMm;
         if (!section.pedalLifted) {
-            mm += preLoadMm[Rod.PEDAL_ROD.ordinal()] + preLoadMm[Rod.REACH_SCREW.ordinal()] + preLoadMm[Rod.PEDAL_STOP.ordinal()];
+            mm += preLoadMm[Rod.PEDAL_ROD.ordinal()]
+                    + preLoadMm[Rod.REACH_SCREW.ordinal()]
+                    + preLoadMm[Rod.PEDAL_STOP.ordinal()];
         }
         return mm;
     }

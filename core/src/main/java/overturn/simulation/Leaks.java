@@ -15,6 +15,7 @@ final class Leaks {
     private static final double LIP_SEATED_BAR = 3;
     /** A worn lip passes this much more per °C; estimate. */
     private static final double BY_PASS_PER_C = 0.008;
+
     private static final double FLOW_REFERENCE_BAR = 20;
     private static final double HARDLY_ANY_BAR = 0.01;
 
@@ -67,12 +68,16 @@ final class Leaks {
         state.compartmentMl[cup.cup().compartment().ordinal()] += state.lose(c, ml);
     }
 
-    /** Flow past a lip at a pressure, mL/min: k · (p/20)^e, in proportion while the lip is not seated, more when warm. */
+    /**
+     * Flow past a lip at a pressure, mL/min: k · (p/20)^e, in proportion while the lip is not seated, more when warm.
+     */
     private double flow(ByPass cup, double bar) {
         if (bar != lastBar || byPasses.size() > 1) {
             lastBar = bar;
-            lastFlow = cup.mlPerMinAt20Bar() * Math.pow(Math.max(bar, HARDLY_ANY_BAR) / FLOW_REFERENCE_BAR, cup.pressureExponent())
-                    * Math.min(1, bar / LIP_SEATED_BAR) * (1 + BY_PASS_PER_C * state.heatC);
+            lastFlow = cup.mlPerMinAt20Bar()
+                    * Math.pow(Math.max(bar, HARDLY_ANY_BAR) / FLOW_REFERENCE_BAR, cup.pressureExponent())
+                    * Math.min(1, bar / LIP_SEATED_BAR)
+                    * (1 + BY_PASS_PER_C * state.heatC);
         }
         return lastFlow;
     }
@@ -99,7 +104,8 @@ final class Leaks {
         if (modulator == Plant.NONE || !state.section.reaches(c, modulator)) {
             return;
         }
-        double ml = Math.min(valve.mlPerMinAt20Bar() * seconds / 60 * state.pressureBar[c] / FLOW_REFERENCE_BAR,
+        double ml = Math.min(
+                valve.mlPerMinAt20Bar() * seconds / 60 * state.pressureBar[c] / FLOW_REFERENCE_BAR,
                 state.plant.modulator.closedChamberMl() - state.closedChamberMl[c]);
         state.closedChamberMl[c] += state.lose(c, ml);
     }

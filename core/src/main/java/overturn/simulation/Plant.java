@@ -23,21 +23,25 @@ final class Plant {
     final Input input;
     /** Null where there is none. */
     final Assist assist;
+
     final Master master;
     /** Null where there is none. */
     final Modulator modulator;
+
     final Component[] parts;
     final int chambers;
     final double boreMm2;
     final double[] strokeLimitMm;
     /** Parts that are ends, and per part its end number. */
     final End[] ends;
+
     final int[] endPart;
     final int[] endChamber;
     /** Valve upstream of each part, or {@link #NONE}. */
     final int[] valve;
     /** Pipes, hoses and connectors upstream of each end, as part numbers. */
     final int[][] upstream;
+
     private final Map<String, Integer> numbers = new HashMap<>();
 
     Plant(Layout layout) {
@@ -56,8 +60,12 @@ final class Plant {
         List<End> all = layout.ends();
         this.ends = all.toArray(End[]::new);
         this.endPart = all.stream().mapToInt(e -> number(e.id())).toArray();
-        this.endChamber = all.stream().mapToInt(e -> layout.chamberOf(e.id()).ordinal()).toArray();
-        this.upstream = all.stream().map(e -> layout.upstream(e.id()).stream().mapToInt(this::number).toArray()).toArray(int[][]::new);
+        this.endChamber =
+                all.stream().mapToInt(e -> layout.chamberOf(e.id()).ordinal()).toArray();
+        this.upstream = all.stream()
+                .map(e ->
+                        layout.upstream(e.id()).stream().mapToInt(this::number).toArray())
+                .toArray(int[][]::new);
         this.valve = new int[parts.length];
         for (int i = 0; i < parts.length; i++) {
             valve[i] = parts[i] instanceof End || parts[i] instanceof Hose ? valveAbove(parts[i].id()) : NONE;
@@ -65,8 +73,11 @@ final class Plant {
     }
 
     private int valveAbove(String id) {
-        return layout.upstream(id).stream().mapToInt(this::number)
-                .filter(n -> parts[n] instanceof ProportioningValve || parts[n] instanceof MeteringValve).findFirst().orElse(NONE);
+        return layout.upstream(id).stream()
+                .mapToInt(this::number)
+                .filter(n -> parts[n] instanceof ProportioningValve || parts[n] instanceof MeteringValve)
+                .findFirst()
+                .orElse(NONE);
     }
 
     /** Number of a part. */

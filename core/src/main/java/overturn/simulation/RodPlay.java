@@ -7,6 +7,7 @@ final class RodPlay {
 
     /** Share of the port travel that a pushed-in piston uses up before its hole is covered; estimate. */
     private static final double PORT_SHARE = 0.6;
+
     private static final double LEAST_LOST_MM = 0.3;
 
     private final Plant plant;
@@ -26,20 +27,28 @@ final class RodPlay {
     /** How far a pushed-in rod covers the holes, mm at the rod; 0 or less where the play takes it. */
     double preLoadBeyondPlayMm(Section section) {
         double mm = deviations.preLoadMm(section);
-        return mm == 0 ? 0 : mm - soundFreePlayMm() / plant.input.ratioAtRest() - PORT_SHARE * plant.master.portTravelMm();
+        return mm == 0
+                ? 0
+                : mm - soundFreePlayMm() / plant.input.ratioAtRest() - PORT_SHARE * plant.master.portTravelMm();
     }
 
     /** Rod travel before any pressure, mm. */
     double lostMotionMm(Section section, double assistLashMm) {
-        double mm = soundFreePlayMm() / plant.input.ratioAtRest() + plant.master.portTravelMm() + vehicle.lostMotionMm() + assistLashMm
+        double mm = soundFreePlayMm() / plant.input.ratioAtRest()
+                + plant.master.portTravelMm()
+                + vehicle.lostMotionMm()
+                + assistLashMm
                 - deviations.preLoadMm(section);
         return Math.max(LEAST_LOST_MM, mm) + deviations.lostMotionMm();
     }
 
     /** Play felt at the pedal or lever tip, mm. */
     double freePlayMm(Section section) {
-        double feltMm = deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()] + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()];
-        double pressedMm = deviations.preLoadMm(section) - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()] - deviations.assistProudMm;
+        double feltMm =
+                deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()] + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()];
+        double pressedMm = deviations.preLoadMm(section)
+                - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()]
+                - deviations.assistProudMm;
         return Math.max(0, soundFreePlayMm() + (feltMm - pressedMm) * plant.input.ratioAtRest());
     }
 }

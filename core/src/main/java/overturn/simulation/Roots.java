@@ -10,8 +10,7 @@ final class Roots {
     private static final double TOLERANCE_BAR = 1e-6;
     private static final int MOST_EVALUATIONS = 200;
 
-    private Roots() {
-    }
+    private Roots() {}
 
     /** The argument between two limits at which it is zero and just below; the nearer limit where it does not cross. */
     static double between(double low, double high, UnivariateFunction rising) {

@@ -31,6 +31,7 @@ final class Section {
     final boolean[] endOpen;
     /** Parts at which air stays when plugs and cracked joints are made again, per chamber. */
     final int[][] airAfterwards;
+
     final boolean supplyVented;
     final boolean masterLoose;
     final boolean fuseOut;
@@ -75,13 +76,20 @@ final class Section {
             }
         }
         hoses[c] = foundHoses.stream().mapToInt(Integer::intValue).toArray();
-        ends[c] = IntStream.range(0, plant.ends.length).filter(e -> reached[c][plant.endPart[e]]).toArray();
-        List<Joint> cracked = cuts.opened().stream().map(plant.layout::joint).filter(j -> j.chamber() == chamber).toList();
+        ends[c] = IntStream.range(0, plant.ends.length)
+                .filter(e -> reached[c][plant.endPart[e]])
+                .toArray();
+        List<Joint> cracked = cuts.opened().stream()
+                .map(plant.layout::joint)
+                .filter(j -> j.chamber() == chamber)
+                .toList();
         open[c] = cracked.stream().anyMatch(j -> connected.contains(j.from()));
         airAfterwards[c] = plant.layout.joints().stream()
                 .filter(j -> j.chamber() == chamber)
-                .filter(j -> cuts.opened().contains(j.id()) || cuts.closed().contains(j.id()) && !plant.layout.canClamp(j))
-                .mapToInt(j -> plant.number(j.from())).toArray();
+                .filter(j ->
+                        cuts.opened().contains(j.id()) || cuts.closed().contains(j.id()) && !plant.layout.canClamp(j))
+                .mapToInt(j -> plant.number(j.from()))
+                .toArray();
     }
 
     /** Whether a chamber presses on a part. */

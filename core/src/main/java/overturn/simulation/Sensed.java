@@ -46,7 +46,10 @@ public enum Sensed {
     SUPPLY,
     /** What the assist holds now, in the unit of its supply. */
     RESERVE,
-    /** Air drawn by the assist with the pedal free, by pressing more, and at its joint to the master: share of the supply. */
+    /**
+     * Air drawn by the assist with the pedal free, by pressing more, and at its joint to the master: share of the
+     * supply.
+     */
     HISS_FREE,
     HISS_PRESSED,
     HISS_AT_JOINT,

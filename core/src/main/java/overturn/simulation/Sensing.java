@@ -13,14 +13,19 @@ final class Sensing {
 
     /** Minutes of braking at about 20 bar in a day's round; estimate. */
     private static final double PRESSED_MINUTES_PER_DAY = 10;
+
     private static final double DAYS_SINCE_FULL = 10;
     /** Share of the marks' room by which a well-kept level stands above the minimum; estimate. */
     private static final double KEPT_SHARE = 0.6;
-    /** Temperature of a sound wheel after ten minutes, and rise per Nm of drag (handbook 09 C: +5 Nm is 15 to 30 °C). */
+    /**
+     * Temperature of a sound wheel after ten minutes, and rise per Nm of drag (handbook 09 C: +5 Nm is 15 to 30 °C).
+     */
     private static final double SOUND_WHEEL_C = 45;
+
     private static final double C_PER_NM = 4;
     /** Share of the full stroke used when an end is bled. */
     private static final double BLEED_STROKE_SHARE = 0.5;
+
     private static final double FLOW_HALVED_SECONDS = 1.5;
     private static final double HOLE_HALVED_SECONDS = 20;
     /** Share of the sticking force that keeps a piston in against its spring. */
@@ -63,10 +68,16 @@ final class Sensing {
     private double ofVehicle(Sensed quantity) {
         return switch (quantity) {
             case FREE_PLAY_MM -> state.play.freePlayMm(state.section);
-            case ROCK_MM -> 0.3 + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()] + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
+            case ROCK_MM ->
+                0.3
+                        + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()]
+                        + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
             case RETURN_SECONDS -> returnSeconds();
-            case OUTPUT_ROD_GAP_MM -> 0.3 + deviations.lostMotionMm[Rod.OUTPUT_ROD.ordinal()]
-                    - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()] - deviations.assistProudMm;
+            case OUTPUT_ROD_GAP_MM ->
+                0.3
+                        + deviations.lostMotionMm[Rod.OUTPUT_ROD.ordinal()]
+                        - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()]
+                        - deviations.assistProudMm;
             case ROD_MM_PER_40 -> 40 / (plant.input.ratioAt(20) * deviations.ratioFactor);
             case LAMP_LIT -> deviations.lampWrong || restingRodMm() > 1 ? 1 : 0;
             case BRACKET_MM -> state.bracketMm();
@@ -83,7 +94,8 @@ final class Sensing {
             case PISTON_STICKS_N -> deviations.stickingN;
             case BORE_MM -> plant.master.boreMm() * Math.sqrt(deviations.boreFactor);
             case PORTS_CROSSED -> deviations.portsCrossed ? 1 : 0;
-            case RESIDUAL_VALVE_BAR -> deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
+            case RESIDUAL_VALVE_BAR ->
+                deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
             case WATER_PERCENT -> deviations.waterPercent;
             case WRONG_FLUID -> deviations.wrongFluid ? 1 : 0;
             case WRONG_ASSIST -> deviations.wrongAssist ? 1 : 0;
@@ -119,7 +131,8 @@ final class Sensing {
             case PUSHED_BACK_MM -> highest(deviations.pushedBackMm);
             case FREES_AT_MM -> freesAtMm();
             case PISTON_MISMATCH -> mismatch();
-            case PISTON_BINDS_NM -> deviations.bindsNm[Binds.PISTON.ordinal()] + deviations.bindsNm[Binds.SEAL_GROOVE.ordinal()];
+            case PISTON_BINDS_NM ->
+                deviations.bindsNm[Binds.PISTON.ordinal()] + deviations.bindsNm[Binds.SEAL_GROOVE.ordinal()];
             case SLIDES_BIND_NM -> deviations.bindsNm[Binds.SLIDES.ordinal()];
             case PARKING_BINDS_NM -> deviations.bindsNm[Binds.PARKING_BRAKE.ordinal()];
             case SHOES_BIND_NM -> deviations.bindsNm[Binds.SHOES_TIGHT.ordinal()];
@@ -137,7 +150,9 @@ final class Sensing {
     }
 
     private double levelRiseMm(int c) {
-        return 1000 * (state.compartmentMl[c] - state.markedCompartmentMl[c]) / (plant.layout.reservoir().levelAreaMm2() * state.vehicle.levelArea());
+        return 1000
+                * (state.compartmentMl[c] - state.markedCompartmentMl[c])
+                / (plant.layout.reservoir().levelAreaMm2() * state.vehicle.levelArea());
     }
 
     private double used(int c) {
@@ -149,14 +164,17 @@ final class Sensing {
         if (!state.section.reaches(c, plant.endPart[e])) {
             return 0;
         }
-        double bar = plant.valve[plant.endPart[e]] == Plant.NONE ? state.pressureBar[c] : state.loads[c].behindValve(state.pressureBar[c]);
+        double bar = plant.valve[plant.endPart[e]] == Plant.NONE
+                ? state.pressureBar[c]
+                : state.loads[c].behindValve(state.pressureBar[c]);
         double seconds = ChamberLoad.restriction(plant, e, deviations);
         return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.heldSeconds + 1) / seconds));
     }
 
     private double brakeShare(int e) {
         int part = plant.endPart[e];
-        return (1 - Math.min(1, Deviations.at(deviations.clampingLost, part))) * (1 - Math.min(1, Deviations.at(deviations.liningLost, part)))
+        return (1 - Math.min(1, Deviations.at(deviations.clampingLost, part)))
+                * (1 - Math.min(1, Deviations.at(deviations.liningLost, part)))
                 * Deviations.factorAt(deviations.pistonFactor, part);
     }
 
@@ -165,9 +183,15 @@ final class Sensing {
         if (state.section.open[c]) {
             return 0;
         }
-        double pushed = state.section.masterLoose ? 0
-                : 10 * Math.max(state.assist.restingN() - state.springsN(), deviations.stickingN - SPRING_SHARE * state.springsN()) / plant.boreMm2;
-        double trapped = state.covered(c) && state.trappedMl[c] > 0 ? state.loads[c].pressureFor(state.trappedMl[c], 120) : 0;
+        double pushed = state.section.masterLoose
+                ? 0
+                : 10
+                        * Math.max(
+                                state.assist.restingN() - state.springsN(),
+                                deviations.stickingN - SPRING_SHARE * state.springsN())
+                        / plant.boreMm2;
+        double trapped =
+                state.covered(c) && state.trappedMl[c] > 0 ? state.loads[c].pressureFor(state.trappedMl[c], 120) : 0;
         double shut = deviations.reservoirShutBar * Math.min(1, state.heatC / 40);
         return Math.max(0, Math.max(Math.max(pushed, trapped), shut));
     }
@@ -191,7 +215,8 @@ final class Sensing {
 
     private double dragNm(int e) {
         End end = plant.ends[e];
-        return state.vehicle.wheelDragNm() + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
+        return state.vehicle.wheelDragNm()
+                + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
                 + end.dragNmPerBar() * Math.max(0, residualBar(e) - end.dragOnsetBar());
     }
 
@@ -211,12 +236,18 @@ final class Sensing {
 
     private double returnSeconds() {
         double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
-        return state.vehicle.inputReturnSeconds() + deviations.bindingSeconds + deviations.stickingSeconds + slow
-                + (deviations.returnShare > 0 ? 0.7 * deviations.returnSeconds : 0) + (deviations.stuckN > 0 ? 0.3 : 0);
+        return state.vehicle.inputReturnSeconds()
+                + deviations.bindingSeconds
+                + deviations.stickingSeconds
+                + slow
+                + (deviations.returnShare > 0 ? 0.7 * deviations.returnSeconds : 0)
+                + (deviations.stuckN > 0 ? 0.3 : 0);
     }
 
     private double restingRodMm() {
-        return (state.section.pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()]) + (deviations.bindingSeconds > 1 ? 3 : 0) + (deviations.stickingN > state.springsN() ? 3 : 0);
+        return (state.section.pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()])
+                + (deviations.bindingSeconds > 1 ? 3 : 0)
+                + (deviations.stickingN > state.springsN() ? 3 : 0);
     }
 
     private double slaveStrokeMm() {
@@ -231,7 +262,8 @@ final class Sensing {
     private double releaseMarginMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
-                return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio() - slave.releaseTravelMm() * state.vehicle.releaseNeed()
+                return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio()
+                        - slave.releaseTravelMm() * state.vehicle.releaseNeed()
                         - deviations.extraReleaseMm;
             }
         }
@@ -241,7 +273,9 @@ final class Sensing {
     private double freesAtMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
-                return (slave.releaseTravelMm() * state.vehicle.releaseNeed() + deviations.extraReleaseMm) * slave.forkRatio() + deviations.forkWearMm;
+                return (slave.releaseTravelMm() * state.vehicle.releaseNeed() + deviations.extraReleaseMm)
+                                * slave.forkRatio()
+                        + deviations.forkWearMm;
             }
         }
         return 0;
@@ -253,7 +287,10 @@ final class Sensing {
             return -1.6 * roomMl;
         }
         double lostMl = DAYS_SINCE_FULL * (outsideLossMlPerDay(null) + deviations.hiddenWeepMl);
-        return deviations.fluidLowMl + lostMl - KEPT_SHARE * roomMl - (deviations.fluidLowMl > 0 ? -KEPT_SHARE * roomMl : 0);
+        return deviations.fluidLowMl
+                + lostMl
+                - KEPT_SHARE * roomMl
+                - (deviations.fluidLowMl > 0 ? -KEPT_SHARE * roomMl : 0);
     }
 
     /** Flow past lips that are worn, or over bore that is pitted so that its area has changed, mL/min. */

@@ -31,10 +31,9 @@ public final class Simulator {
      * Figures and what the test left behind.
      *
      * @param figures in the order of the protocol's samples
-     * @param after   condition of the vehicle, everything made again
+     * @param after condition of the vehicle, everything made again
      */
-    public record Run(List<Double> figures, VehicleCondition after) {
-    }
+    public record Run(List<Double> figures, VehicleCondition after) {}
 
     /** A protocol whose cuts and places have been looked up, for many runs. */
     public final class Prepared {
@@ -53,7 +52,8 @@ public final class Simulator {
                 places[i] = Plant.NONE;
                 if (acts.get(i) instanceof Act.Recut recut) {
                     recuts[i] = section(recut.cuts());
-                } else if (acts.get(i) instanceof Act.Sample sample && sample.place().isPresent()) {
+                } else if (acts.get(i) instanceof Act.Sample sample
+                        && sample.place().isPresent()) {
                     places[i] = plant.end(sample.place().get());
                 }
             }
@@ -109,7 +109,12 @@ public final class Simulator {
     }
 
     /** The same as a time trace, a frame every {@code frameSeconds}. */
-    public Trace trace(Protocol protocol, VehicleUnknowns vehicle, List<Fault> faults, VehicleCondition before, double frameSeconds) {
+    public Trace trace(
+            Protocol protocol,
+            VehicleUnknowns vehicle,
+            List<Fault> faults,
+            VehicleCondition before,
+            double frameSeconds) {
         Prepared prepared = prepare(protocol);
         List<Trace.Frame> frames = new ArrayList<>();
         VehicleState state = new VehicleState(plant, vehicle, faults, prepared.first, before);

@@ -5,10 +5,11 @@ import overturn.circuit.Layout;
 import overturn.suspect.Fault.Cup;
 
 /**
- * How far each internal leak can sink a pedal before it ends by itself, mm at the pedal or lever beyond where it stood firm with the
- * ports plugged. The bands overlap, so the stop alone names a part only where they differ (handbook 09 E).
+ * How far each internal leak can sink a pedal before it ends by itself, mm at the pedal or lever beyond where it stood
+ * firm with the ports plugged. The bands overlap, so the stop alone names a part only where they differ (handbook 09
+ * E).
  *
- * @param primaryMm   pistons touch: the primary-piston cup and the second piston's rear cup
+ * @param primaryMm pistons touch: the primary-piston cup and the second piston's rear cup
  * @param secondaryMm second piston bottoms: its front cup; 0 where there is one chamber
  * @param modulatorMm the closed chamber is full
  */
@@ -17,8 +18,13 @@ public record StopDepths(double primaryMm, double secondaryMm, OptionalDouble mo
     /** Depths of a layout, from strokes, bore and ratio alone. */
     public static StopDepths of(Layout layout) {
         double ratio = layout.input().ratioAtRest();
-        return new StopDepths(layout.master().primaryStrokeMm() * ratio, layout.master().secondaryStrokeMm() * ratio,
-                layout.modulator().map(m -> OptionalDouble.of(1000 * m.closedChamberMl() / layout.master().areaMm2() * ratio)).orElse(OptionalDouble.empty()));
+        return new StopDepths(
+                layout.master().primaryStrokeMm() * ratio,
+                layout.master().secondaryStrokeMm() * ratio,
+                layout.modulator()
+                        .map(m -> OptionalDouble.of(
+                                1000 * m.closedChamberMl() / layout.master().areaMm2() * ratio))
+                        .orElse(OptionalDouble.empty()));
     }
 
     /** Stop depth of one cup, mm at the pedal or lever. */

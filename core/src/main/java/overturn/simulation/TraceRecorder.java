@@ -72,7 +72,14 @@ final class TraceRecorder implements Simulator.Recorder {
     }
 
     private void show() {
-        frames.add(new Trace.Frame(nowSeconds, state.forceN, state.travelMm(), state.pressureBar[0], state.pressureBar[1], state.assist.charge(),
-                state.compartmentMl[0] + state.compartmentMl[1], clutch ? sensing.of(Sensed.SLAVE_STROKE_MM, Plant.NONE) : 0));
+        frames.add(new Trace.Frame(
+                nowSeconds,
+                state.forceN,
+                state.travelMm(),
+                state.pressureBar[0],
+                state.pressureBar[1],
+                state.assist.charge(),
+                state.compartmentMl[0] + state.compartmentMl[1],
+                clutch ? sensing.of(Sensed.SLAVE_STROKE_MM, Plant.NONE) : 0));
     }
 }

@@ -5,20 +5,26 @@ import java.util.List;
 /**
  * What earlier tests left behind in a vehicle.
  *
- * @param reserveShare     reserve in the assist, 0 spent to 1 full
- * @param heatC            how far the ends are above the air, °C
- * @param trappedMl        fluid kept in behind covered holes, per chamber
- * @param closedChamberMl  fluid in the modulator's closed chambers, per chamber
- * @param airLetInMl       air let in at opened joints, per part of the layout; empty where none was opened
- * @param padsTakenUp      whether pushed-back pads and drained-back fluid have been taken up
- * @param sweptMm          deepest travel of each piston so far: cups dragged over bore not swept before can be hurt by it
+ * @param reserveShare reserve in the assist, 0 spent to 1 full
+ * @param heatC how far the ends are above the air, °C
+ * @param trappedMl fluid kept in behind covered holes, per chamber
+ * @param closedChamberMl fluid in the modulator's closed chambers, per chamber
+ * @param airLetInMl air let in at opened joints, per part of the layout; empty where none was opened
+ * @param padsTakenUp whether pushed-back pads and drained-back fluid have been taken up
+ * @param sweptMm deepest travel of each piston so far: cups dragged over bore not swept before can be hurt by it
  */
-public record VehicleCondition(double reserveShare, double heatC, List<Double> trappedMl, List<Double> closedChamberMl,
-                               List<Double> airLetInMl, boolean padsTakenUp, List<Double> sweptMm) {
+public record VehicleCondition(
+        double reserveShare,
+        double heatC,
+        List<Double> trappedMl,
+        List<Double> closedChamberMl,
+        List<Double> airLetInMl,
+        boolean padsTakenUp,
+        List<Double> sweptMm) {
 
     /** Engine off, reserve spent, cold, shut, rested: the default before any test. */
-    public static final VehicleCondition RESTED = new VehicleCondition(0, 0, List.of(0.0, 0.0), List.of(0.0, 0.0), List.of(), false,
-            List.of(0.0, 0.0));
+    public static final VehicleCondition RESTED =
+            new VehicleCondition(0, 0, List.of(0.0, 0.0), List.of(0.0, 0.0), List.of(), false, List.of(0.0, 0.0));
 
     public VehicleCondition {
         trappedMl = List.copyOf(trappedMl);

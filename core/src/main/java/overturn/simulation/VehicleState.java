@@ -12,6 +12,7 @@ final class VehicleState {
 
     /** Time constant of the foot sinking while the assist builds up, s; estimate. */
     private static final double RUNNING_CREEP_SECONDS = 20;
+
     private static final double STOP_BAR = 20;
     /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
     private static final double USUAL_PRESS_SHARE = 0.35;
@@ -21,11 +22,14 @@ final class VehicleState {
     static final double EXPANSION_PER_C = 0.0008;
     /** More than any pedal or lever needs to meet its stop. */
     static final double STOP_FORCE_N = 5_000;
+
     private static final double[] NO_AIR = {};
     /** A pedal ratio that changes by less is found. */
     private static final double SAME_RATIO = 1e-7;
+
     private static final double WORTH_SOLVING_SHARE = 0.003;
-    private static final double[] CREEP_DECADES = IntStream.rangeClosed(0, 900).mapToDouble(s -> Math.log10(1 + s)).toArray();
+    private static final double[] CREEP_DECADES =
+            IntStream.rangeClosed(0, 900).mapToDouble(s -> Math.log10(1 + s)).toArray();
 
     final Plant plant;
     final VehicleUnknowns vehicle;
@@ -64,6 +68,7 @@ final class VehicleState {
     private boolean atStop;
     /** Rod travel that moves no piston: play and ports. */
     private double beforePistonsMm;
+
     private double runningSeconds;
 
     VehicleState(Plant plant, VehicleUnknowns vehicle, List<Fault> faults, Section section, VehicleCondition before) {
@@ -76,7 +81,9 @@ final class VehicleState {
         this.stopRodMm = plant.input.rodTravelMm(plant.input.travelToStopMm()) / deviations.ratioFactor;
         this.flaps = new Flaps(plant, deviations);
         this.play = new RodPlay(plant, vehicle, deviations);
-        this.airLetInMl = before.airLetInMl().isEmpty() ? NO_AIR : before.airLetInMl().stream().mapToDouble(Double::doubleValue).toArray();
+        this.airLetInMl = before.airLetInMl().isEmpty()
+                ? NO_AIR
+                : before.airLetInMl().stream().mapToDouble(Double::doubleValue).toArray();
         this.taken = before.padsTakenUp();
         this.heatC = before.heatC();
         for (int c = 0; c < 2; c++) {
@@ -96,7 +103,8 @@ final class VehicleState {
                 air[part] += Section.AIR_PER_JOINT_ML;
             }
         }
-        return new VehicleCondition(assist.charge(), heatC, boxed(trappedMl), boxed(closedChamberMl), boxed(air), taken, boxed(sweptMm));
+        return new VehicleCondition(
+                assist.charge(), heatC, boxed(trappedMl), boxed(closedChamberMl), boxed(air), taken, boxed(sweptMm));
     }
 
     private static List<Double> boxed(double[] values) {
@@ -138,7 +146,8 @@ final class VehicleState {
         heldSeconds = 0;
         runningSeconds = 0;
         settle();
-        assist.use((strokeMm(0) + strokeMm(1)) / (USUAL_PRESS_SHARE * (plant.strokeLimitMm[0] + plant.strokeLimitMm[1])));
+        assist.use(
+                (strokeMm(0) + strokeMm(1)) / (USUAL_PRESS_SHARE * (plant.strokeLimitMm[0] + plant.strokeLimitMm[1])));
     }
 
     void hold(double seconds, double stepSeconds) {
@@ -161,7 +170,9 @@ final class VehicleState {
         if (assist.changing()) {
             assist.advance(seconds, true);
             settle();
-        } else if ((atStop || bottomed[0] || bottomed[1]) && hasMoved() || loads[0].changesWithTime() || plant.tandem() && loads[1].changesWithTime()) {
+        } else if ((atStop || bottomed[0] || bottomed[1]) && hasMoved()
+                || loads[0].changesWithTime()
+                || plant.tandem() && loads[1].changesWithTime()) {
             settle();
         }
         leaks.advance(seconds);
@@ -174,11 +185,15 @@ final class VehicleState {
     private boolean reachesAnEnd() {
         double first = contentMl(0);
         double second = plant.tandem() ? contentMl(1) : 0;
-        return first > limitMl[0] && !bottomed[0] || plant.tandem() && second > limitMl[1] && !bottomed[1]
+        return first > limitMl[0] && !bottomed[0]
+                || plant.tandem() && second > limitMl[1] && !bottomed[1]
                 || beforePistonsMm + bracketMm() + 1000 * (first + second) / areaMm2 > stopRodMm;
     }
 
-    /** Whether so much has crept or leaked since the last solution that a piston at its end has lost pressure worth telling. */
+    /**
+     * Whether so much has crept or leaked since the last solution that a piston at its end has lost pressure worth
+     * telling.
+     */
     private boolean hasMoved() {
         for (int c = 0; c < plant.chambers; c++) {
             if (Math.abs(contentMl(c) - solvedMl[c]) > WORTH_SOLVING_SHARE * limitMl[c]) {
@@ -190,7 +205,8 @@ final class VehicleState {
 
     /** Takes fluid out of a chamber, as long as its piston can push some after; returns what was really lost, mL. */
     double lose(int chamber, double ml) {
-        double lost = Math.max(0, Math.min(ml, limitMl[chamber] + keptMl[chamber] - letOutMl[chamber] - lostMl[chamber]));
+        double lost =
+                Math.max(0, Math.min(ml, limitMl[chamber] + keptMl[chamber] - letOutMl[chamber] - lostMl[chamber]));
         lostMl[chamber] += lost;
         return lost;
     }
@@ -271,7 +287,8 @@ final class VehicleState {
 
     /** Whether the compensating hole of a chamber does not let fluid back at rest. */
     boolean covered(int chamber) {
-        return deviations.holeDrainSeconds[chamber] > 0 && !section.open[chamber] || play.preLoadBeyondPlayMm(section) > 0 && !section.open[chamber];
+        return deviations.holeDrainSeconds[chamber] > 0 && !section.open[chamber]
+                || play.preLoadBeyondPlayMm(section) > 0 && !section.open[chamber];
     }
 
     double ratio(double travelMm) {
@@ -345,10 +362,15 @@ final class VehicleState {
 
     private double creepDecades() {
         int whole = (int) heldSeconds;
-        return whole == heldSeconds && whole < CREEP_DECADES.length ? CREEP_DECADES[whole] : Math.log10(1 + heldSeconds);
+        return whole == heldSeconds && whole < CREEP_DECADES.length
+                ? CREEP_DECADES[whole]
+                : Math.log10(1 + heldSeconds);
     }
 
-    /** What has left the master's chamber: in the ends at its pressure, crept, lost; less what was still out from the last press, mL. */
+    /**
+     * What has left the master's chamber: in the ends at its pressure, crept, lost; less what was still out from the
+     * last press, mL.
+     */
     double contentMl(int c) {
         return swallowedMl[c] + creepMl(c) + lostMl[c] + letOutMl[c] - keptMl[c];
     }
@@ -385,7 +407,10 @@ final class VehicleState {
         return beforePistonsMm + bracketMm() + strokeMm(0) + strokeMm(1);
     }
 
-    /** How far the bracket gives way, mm at the rod, under what really goes through the rod: a pedal on its stop pushes no more. */
+    /**
+     * How far the bracket gives way, mm at the rod, under what really goes through the rod: a pedal on its stop pushes
+     * no more.
+     */
     double bracketMm() {
         if (deviations.flexMmPerKn == 0) {
             return 0;

@@ -3,31 +3,46 @@ package overturn.simulation;
 import java.util.random.RandomGenerator;
 
 /**
- * How this one vehicle differs from the layout's figures though nothing is wrong with it, plus the rig that all its readings share.
- * Spreads: handbook 05 (20 to 30 %) and 09, estimates.
+ * How this one vehicle differs from the layout's figures though nothing is wrong with it, plus the rig that all its
+ * readings share. Spreads: handbook 05 (20 to 30 %) and 09, estimates.
  *
- * @param padClearance    factor on pad clearance
- * @param shoeClearance   factor on shoe clearance
- * @param stiffness       factor on what ends, hoses and fluid swallow per bar
- * @param springs         factor on spring force at the rod
- * @param lostMotionMm    mm at the rod added to the layout's lost motion
- * @param freePlay        factor on free play
- * @param creepPerDecade  share of the elastic volume (about half of all swallowed) that creeps per decade of time
- * @param runningCreep    share of the swallowed volume taken up in the first minute when the engine runs
- * @param returnSeconds   time constant in which displaced fluid comes back after release
- * @param assistGain      factor on the gain
- * @param supply          factor on the supply
- * @param forceBias       factor between the force asked for and the force pressed, the same foot and scale throughout
- * @param levelArea       factor on the level area of the reservoir
- * @param wheelDragNm     drag of a sound wheel turned by hand, Nm
+ * @param padClearance factor on pad clearance
+ * @param shoeClearance factor on shoe clearance
+ * @param stiffness factor on what ends, hoses and fluid swallow per bar
+ * @param springs factor on spring force at the rod
+ * @param lostMotionMm mm at the rod added to the layout's lost motion
+ * @param freePlay factor on free play
+ * @param creepPerDecade share of the elastic volume (about half of all swallowed) that creeps per decade of time
+ * @param runningCreep share of the swallowed volume taken up in the first minute when the engine runs
+ * @param returnSeconds time constant in which displaced fluid comes back after release
+ * @param assistGain factor on the gain
+ * @param supply factor on the supply
+ * @param forceBias factor between the force asked for and the force pressed, the same foot and scale throughout
+ * @param levelArea factor on the level area of the reservoir
+ * @param wheelDragNm drag of a sound wheel turned by hand, Nm
  * @param inputReturnSeconds time in which a sound pedal or lever comes back, s
- * @param releaseNeed     factor on the travel that frees a sound clutch
- * @param altitudeM       height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
+ * @param releaseNeed factor on the travel that frees a sound clutch
+ * @param altitudeM height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
  */
-public record VehicleUnknowns(double padClearance, double shoeClearance, double stiffness, double springs, double lostMotionMm,
-                              double freePlay, double creepPerDecade, double runningCreep, double returnSeconds,
-                              double assistGain, double supply, double forceBias, double levelArea, double wheelDragNm,
-                              double inputReturnSeconds, double releaseNeed, double altitudeM, long unevenness) {
+public record VehicleUnknowns(
+        double padClearance,
+        double shoeClearance,
+        double stiffness,
+        double springs,
+        double lostMotionMm,
+        double freePlay,
+        double creepPerDecade,
+        double runningCreep,
+        double returnSeconds,
+        double assistGain,
+        double supply,
+        double forceBias,
+        double levelArea,
+        double wheelDragNm,
+        double inputReturnSeconds,
+        double releaseNeed,
+        double altitudeM,
+        long unevenness) {
 
     /** Log spread of one component against the next; estimate. */
     private static final double UNEVEN = 0.07;
@@ -35,21 +50,53 @@ public record VehicleUnknowns(double padClearance, double shoeClearance, double 
     private static final double SUM_TO_SD = Math.sqrt(3);
 
     /** The vehicle of the data sheet. */
-    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1, 3, 0.22, 1, 0, 0);
+    public static final VehicleUnknowns NOMINAL =
+            new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1, 3, 0.22, 1, 0, 0);
 
     /** A vehicle drawn from the spread of sound ones. */
     public static VehicleUnknowns draw(RandomGenerator random) {
         return new VehicleUnknowns(
-                factor(random, 0.22), factor(random, 0.22), factor(random, 0.18), factor(random, 0.12), 0.3 * random.nextGaussian(),
-                factor(random, 0.3), 0.065 * factor(random, 0.28), 0.3 * factor(random, 0.4), 0.5 * factor(random, 0.3),
-                factor(random, 0.15), factor(random, 0.05), factor(random, 0.05), factor(random, 0.15),
-                3 * factor(random, 0.35), 0.22 * factor(random, 0.2), factor(random, 0.04), Math.abs(150 * random.nextGaussian()), random.nextLong());
+                factor(random, 0.22),
+                factor(random, 0.22),
+                factor(random, 0.18),
+                factor(random, 0.12),
+                0.3 * random.nextGaussian(),
+                factor(random, 0.3),
+                0.065 * factor(random, 0.28),
+                0.3 * factor(random, 0.4),
+                0.5 * factor(random, 0.3),
+                factor(random, 0.15),
+                factor(random, 0.05),
+                factor(random, 0.05),
+                factor(random, 0.15),
+                3 * factor(random, 0.35),
+                0.22 * factor(random, 0.2),
+                factor(random, 0.04),
+                Math.abs(150 * random.nextGaussian()),
+                random.nextLong());
     }
 
     /** The same vehicle at another height. */
     public VehicleUnknowns atAltitude(double metres) {
-        return new VehicleUnknowns(padClearance, shoeClearance, stiffness, springs, lostMotionMm, freePlay, creepPerDecade, runningCreep,
-                returnSeconds, assistGain, supply, forceBias, levelArea, wheelDragNm, inputReturnSeconds, releaseNeed, metres, unevenness);
+        return new VehicleUnknowns(
+                padClearance,
+                shoeClearance,
+                stiffness,
+                springs,
+                lostMotionMm,
+                freePlay,
+                creepPerDecade,
+                runningCreep,
+                returnSeconds,
+                assistGain,
+                supply,
+                forceBias,
+                levelArea,
+                wheelDragNm,
+                inputReturnSeconds,
+                releaseNeed,
+                metres,
+                unevenness);
     }
 
     /** Factor of one end or hose on its stiffness, beside the vehicle's. */

@@ -6,6 +6,5 @@ final class AirSeverity {
     /** In a brake circuit, mL: a few millilitres feel soft, ten leave no pedal; estimate. */
     static final Severity BRAKE_ML = Severity.of(2.2, 1.8, 0.5, 10);
 
-    private AirSeverity() {
-    }
+    private AirSeverity() {}
 }

@@ -13,21 +13,43 @@ final class ClutchSuspects {
     private static final Severity FORK_SHARE = Severity.of(0.22, 1.4, 0.1, 0.5);
     private static final Severity RELEASE_SHARE = Severity.of(0.3, 1.4, 0.15, 0.8);
 
-    private ClutchSuspects() {
-    }
+    private ClutchSuspects() {}
 
     static void addTo(SuspectList list) {
         List<String> slaves = list.of(Slave.class);
-        LineSuspects.outward(list, "slave-seal-weeping", slaves, Remedy.RENEW_SLAVE, Frequency.of(0, 0, 0, 24, 28, 0, 28));
-        list.add("air-in-slave", slaves, Remedy.BLEED_CLUTCH, Origin.AIR, Frequency.of(0, 0, 0, 9, 7, 0, 14), (q, l, r) ->
-                List.of(new Fault.TrappedAir(slaves.get(0), Chamber.PRIMARY, AIR_ML.at(q))));
-        List<String> loops = SuspectList.ids(list.layout().all(Pipe.class).stream().filter(Pipe::highLoop).toList());
-        list.add("air-in-high-loop", loops, Remedy.BLEED_LOOP, Origin.AIR, Frequency.of(0, 0, 0, 5, 11, 0, 5), (q, l, r) ->
-                List.of(new Fault.TrappedAir(loops.get(0), Chamber.PRIMARY, AIR_ML.at(q))));
-        list.add("fork-worn", slaves, Remedy.RENEW_FORK, Origin.WEAR, Frequency.of(0, 0, 0, 9, 4, 0, 0), (q, l, r) ->
-                List.of(new Fault.ForkWear(FORK_SHARE.at(q) * needed(l))));
-        list.add("clutch-mechanical", slaves, Remedy.RENEW_CLUTCH, Origin.WEAR, Frequency.of(0, 0, 0, 25, 26, 0, 19), (q, l, r) ->
-                List.of(new Fault.ClutchMechanical(RELEASE_SHARE.at(q) * l.all(Slave.class).get(0).releaseTravelMm())));
+        LineSuspects.outward(
+                list, "slave-seal-weeping", slaves, Remedy.RENEW_SLAVE, Frequency.of(0, 0, 0, 24, 28, 0, 28));
+        list.add(
+                "air-in-slave",
+                slaves,
+                Remedy.BLEED_CLUTCH,
+                Origin.AIR,
+                Frequency.of(0, 0, 0, 9, 7, 0, 14),
+                (q, l, r) -> List.of(new Fault.TrappedAir(slaves.get(0), Chamber.PRIMARY, AIR_ML.at(q))));
+        List<String> loops = SuspectList.ids(
+                list.layout().all(Pipe.class).stream().filter(Pipe::highLoop).toList());
+        list.add(
+                "air-in-high-loop",
+                loops,
+                Remedy.BLEED_LOOP,
+                Origin.AIR,
+                Frequency.of(0, 0, 0, 5, 11, 0, 5),
+                (q, l, r) -> List.of(new Fault.TrappedAir(loops.get(0), Chamber.PRIMARY, AIR_ML.at(q))));
+        list.add(
+                "fork-worn",
+                slaves,
+                Remedy.RENEW_FORK,
+                Origin.WEAR,
+                Frequency.of(0, 0, 0, 9, 4, 0, 0),
+                (q, l, r) -> List.of(new Fault.ForkWear(FORK_SHARE.at(q) * needed(l))));
+        list.add(
+                "clutch-mechanical",
+                slaves,
+                Remedy.RENEW_CLUTCH,
+                Origin.WEAR,
+                Frequency.of(0, 0, 0, 25, 26, 0, 19),
+                (q, l, r) -> List.of(new Fault.ClutchMechanical(
+                        RELEASE_SHARE.at(q) * l.all(Slave.class).get(0).releaseTravelMm())));
     }
 
     private static double needed(overturn.circuit.Layout layout) {

@@ -19,7 +19,8 @@ public record Cure(long mask) {
     /** One bit each: more remedies than a mask has bits would silently be taken for one another. */
     static <R> List<R> bits(R[] remedies) {
         if (remedies.length > Long.SIZE) {
-            throw new IllegalStateException("Impossible: " + remedies.length + " remedies do not fit into a mask of " + Long.SIZE + " bits");
+            throw new IllegalStateException(
+                    "Impossible: " + remedies.length + " remedies do not fit into a mask of " + Long.SIZE + " bits");
         }
         return List.of(remedies);
     }
@@ -54,7 +55,9 @@ public record Cure(long mask) {
     /** Both cures; what one of the remedies brings along is not named. */
     public Cure and(Cure other) {
         Cure both = new Cure(mask | other.mask);
-        return of(both.remedies().stream().filter(r -> both.remedies().stream().noneMatch(by -> by.bringsAlong(r))).toArray(Remedy[]::new));
+        return of(both.remedies().stream()
+                .filter(r -> both.remedies().stream().noneMatch(by -> by.bringsAlong(r)))
+                .toArray(Remedy[]::new));
     }
 
     /** Whether every remedy of the other is named by this one. */

@@ -25,33 +25,87 @@ final class EndSuspects {
     private static final Severity SIZE_STEP = Severity.of(0.3, 1.3, 0.15, 0.6);
     private static final Severity LINING_SHARE = Severity.of(0.5, 1.3, 0.25, 0.9);
 
-    private EndSuspects() {
-    }
+    private EndSuspects() {}
 
     static void addTo(SuspectList list) {
         boolean small = list.layout().family().lever();
         List<String> brakes = ends(list, e -> !(e instanceof Slave));
         List<String> discs = ends(list, DiscEnd.class::isInstance);
         List<String> drums = ends(list, DrumEnd.class::isInstance);
-        air(list, "air-in-front-end", ends(list, e -> !(e instanceof Slave) && !rear(e)), Remedy.BLEED_FRONT, Frequency.of(3, 5, 5, 0, 0, 14, 0), small);
-        air(list, "air-in-rear-end", ends(list, EndSuspects::rear), Remedy.BLEED_REAR, Frequency.of(6, 7, 4, 0, 0, 0, 0), small);
+        air(
+                list,
+                "air-in-front-end",
+                ends(list, e -> !(e instanceof Slave) && !rear(e)),
+                Remedy.BLEED_FRONT,
+                Frequency.of(3, 5, 5, 0, 0, 14, 0),
+                small);
+        air(
+                list,
+                "air-in-rear-end",
+                ends(list, EndSuspects::rear),
+                Remedy.BLEED_REAR,
+                Frequency.of(6, 7, 4, 0, 0, 0, 0),
+                small);
         LineSuspects.outward(list, "end-seal-weeping", brakes, Remedy.RESEAL_END, Frequency.of(6, 12, 4, 0, 0, 4, 0));
         drag(list, "piston-seized", brakes, Remedy.RENEW_END, Frequency.of(8, 8, 10, 0, 0, 14, 0), Binds.PISTON, 0.5);
-        drag(list, "seal-groove-corroded", discs, Remedy.RENEW_END, Frequency.of(3, 2, 6, 0, 0, 4, 0), Binds.SEAL_GROOVE, 0);
+        drag(
+                list,
+                "seal-groove-corroded",
+                discs,
+                Remedy.RENEW_END,
+                Frequency.of(3, 2, 6, 0, 0, 4, 0),
+                Binds.SEAL_GROOVE,
+                0);
         drag(list, "slides-seized", discs, Remedy.FREE_SLIDES, Frequency.of(11, 3, 15, 0, 0, 12, 0), Binds.SLIDES, 0.4);
-        drag(list, "parking-brake-holding", ends(list, e -> e instanceof DrumEnd d && d.parkingBrake()), Remedy.FREE_PARKING_BRAKE,
-                Frequency.of(3, 2, 0, 0, 0, 0, 0), Binds.PARKING_BRAKE, 0);
-        drag(list, "shoes-too-tight", drums, Remedy.ADJUST_SHOES, Frequency.of(1.5, 3, 0, 0, 0, 0, 0), Binds.SHOES_TIGHT, 0);
-        list.add("pad-pushed-back", discs, Remedy.MEND_RUNOUT, Origin.WEAR, Frequency.of(4, 1, 3, 0, 0, 8, 0), (q, l, r) -> {
-            String one = anyOf(discs, r);
-            return List.of(new Fault.PadPushedBack(Set.of(one), PUSHED_BACK_MM.at(q) * (discs.size() > 1 ? 1.6 : 1)));
-        });
-        list.add("excess-shoe-clearance", drums, Remedy.ADJUST_SHOES, Origin.WEAR, Frequency.of(10, 25, 0, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.ExcessShoeClearance(Set.copyOf(drums), SHOE_EXTRA_MM.at(q))));
-        list.add("wrong-piston", brakes.size() > 1 ? brakes : List.of(), Remedy.FIT_MATCHING_END, Origin.SETTING, Frequency.of(0.2, 3, 0.2, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.WrongPiston(anyOf(brakes, r), r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q)))));
-        list.add("linings-bad", brakes, Remedy.RENEW_LININGS, Origin.WEAR, Frequency.of(2, 4, 2, 0, 0, 4, 0), (q, l, r) ->
-                List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
+        drag(
+                list,
+                "parking-brake-holding",
+                ends(list, e -> e instanceof DrumEnd d && d.parkingBrake()),
+                Remedy.FREE_PARKING_BRAKE,
+                Frequency.of(3, 2, 0, 0, 0, 0, 0),
+                Binds.PARKING_BRAKE,
+                0);
+        drag(
+                list,
+                "shoes-too-tight",
+                drums,
+                Remedy.ADJUST_SHOES,
+                Frequency.of(1.5, 3, 0, 0, 0, 0, 0),
+                Binds.SHOES_TIGHT,
+                0);
+        list.add(
+                "pad-pushed-back",
+                discs,
+                Remedy.MEND_RUNOUT,
+                Origin.WEAR,
+                Frequency.of(4, 1, 3, 0, 0, 8, 0),
+                (q, l, r) -> {
+                    String one = anyOf(discs, r);
+                    return List.of(
+                            new Fault.PadPushedBack(Set.of(one), PUSHED_BACK_MM.at(q) * (discs.size() > 1 ? 1.6 : 1)));
+                });
+        list.add(
+                "excess-shoe-clearance",
+                drums,
+                Remedy.ADJUST_SHOES,
+                Origin.WEAR,
+                Frequency.of(10, 25, 0, 0, 0, 0, 0),
+                (q, l, r) -> List.of(new Fault.ExcessShoeClearance(Set.copyOf(drums), SHOE_EXTRA_MM.at(q))));
+        list.add(
+                "wrong-piston",
+                brakes.size() > 1 ? brakes : List.of(),
+                Remedy.FIT_MATCHING_END,
+                Origin.SETTING,
+                Frequency.of(0.2, 3, 0.2, 0, 0, 0, 0),
+                (q, l, r) -> List.of(new Fault.WrongPiston(
+                        anyOf(brakes, r), r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q)))));
+        list.add(
+                "linings-bad",
+                brakes,
+                Remedy.RENEW_LININGS,
+                Origin.WEAR,
+                Frequency.of(2, 4, 2, 0, 0, 4, 0),
+                (q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
     }
 
     private static boolean rear(Component end) {
@@ -62,15 +116,30 @@ final class EndSuspects {
         return SuspectList.ids(list.layout().ends().stream().filter(which).toList());
     }
 
-    private static void air(SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency, boolean small) {
+    private static void air(
+            SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency, boolean small) {
         list.add(id, places, remedy, Origin.AIR, frequency, (q, l, r) -> {
             String end = anyOf(places, r);
-            return List.of(new Fault.TrappedAir(end, list.chamberOf(end), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q)));
+            return List.of(new Fault.TrappedAir(
+                    end, list.chamberOf(end), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q)));
         });
     }
 
-    private static void drag(SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency, Binds what, double lostShare) {
-        list.add(id, places, remedy, Origin.WEAR, frequency, (q, l, r) ->
-                List.of(new MechanicalDrag(anyOf(places, r), what, DRAG_NM.at(q), lostShare * between(r, 0.4, 1))));
+    private static void drag(
+            SuspectList list,
+            String id,
+            List<String> places,
+            Remedy remedy,
+            Frequency frequency,
+            Binds what,
+            double lostShare) {
+        list.add(
+                id,
+                places,
+                remedy,
+                Origin.WEAR,
+                frequency,
+                (q, l, r) -> List.of(
+                        new MechanicalDrag(anyOf(places, r), what, DRAG_NM.at(q), lostShare * between(r, 0.4, 1))));
     }
 }

@@ -12,18 +12,35 @@ final class FluidSuspects {
     /** Air drawn in per mL short; estimate. */
     private static final double AIR_PER_ML_SHORT = 0.08;
 
-    private FluidSuspects() {
-    }
+    private FluidSuspects() {}
 
     static void addTo(SuspectList list) {
         List<String> reservoir = List.of(list.layout().reservoir().id());
-        list.add("fluid-aged", reservoir, Remedy.CHANGE_FLUID, Origin.WEAR, Frequency.of(1.5, 1, 1.5, 1, 1, 3, 2), (q, l, r) ->
-                List.of(new Fault.WetFluid(WATER_PERCENT.at(q))));
-        list.add("fluid-wrong", reservoir, Remedy.FLUSH_AND_RESEAL, Origin.SETTING, Frequency.of(0.3, 0.5, 1, 0.7, 0.7, 1, 2), (q, l, r) ->
-                List.of(new Fault.WrongFluid(SWOLLEN_DRAIN_SECONDS.at(q))));
-        list.add("fluid-low", reservoir, Remedy.BLEED_MASTER, Origin.NEITHER, Frequency.of(2, 1, 1, 2, 2, 2, 2), (q, l, r) -> {
-            double shortMl = SHORT_SHARE.at(q) * l.reservoir().minToMaxMl();
-            return List.of(new Fault.FluidLow(shortMl), new Fault.TrappedAir(l.master().id(), list.anyChamber(r), AIR_PER_ML_SHORT * shortMl));
-        });
+        list.add(
+                "fluid-aged",
+                reservoir,
+                Remedy.CHANGE_FLUID,
+                Origin.WEAR,
+                Frequency.of(1.5, 1, 1.5, 1, 1, 3, 2),
+                (q, l, r) -> List.of(new Fault.WetFluid(WATER_PERCENT.at(q))));
+        list.add(
+                "fluid-wrong",
+                reservoir,
+                Remedy.FLUSH_AND_RESEAL,
+                Origin.SETTING,
+                Frequency.of(0.3, 0.5, 1, 0.7, 0.7, 1, 2),
+                (q, l, r) -> List.of(new Fault.WrongFluid(SWOLLEN_DRAIN_SECONDS.at(q))));
+        list.add(
+                "fluid-low",
+                reservoir,
+                Remedy.BLEED_MASTER,
+                Origin.NEITHER,
+                Frequency.of(2, 1, 1, 2, 2, 2, 2),
+                (q, l, r) -> {
+                    double shortMl = SHORT_SHARE.at(q) * l.reservoir().minToMaxMl();
+                    return List.of(
+                            new Fault.FluidLow(shortMl),
+                            new Fault.TrappedAir(l.master().id(), list.anyChamber(r), AIR_PER_ML_SHORT * shortMl));
+                });
     }
 }

@@ -26,31 +26,87 @@ final class LineSuspects {
     private static final Severity KNEE_STEP = Severity.of(0.6, 1.4, 0.3, 1.5);
     private static final Severity ACTING_SHARE = Severity.of(0.5, 1.4, 0.2, 0.9);
 
-    private LineSuspects() {
-    }
+    private LineSuspects() {}
 
     static void addTo(SuspectList list) {
-        List<String> joints = Stream.of(list.of(Pipe.class), list.modulator(), list.of(ProportioningValve.class)).flatMap(List::stream).toList();
-        outward(list, "weeping-joint", joints.isEmpty() ? list.master() : joints, Remedy.MAKE_JOINT_DRY, Frequency.of(6, 5, 5, 4, 6, 3, 1));
+        List<String> joints = Stream.of(list.of(Pipe.class), list.modulator(), list.of(ProportioningValve.class))
+                .flatMap(List::stream)
+                .toList();
+        outward(
+                list,
+                "weeping-joint",
+                joints.isEmpty() ? list.master() : joints,
+                Remedy.MAKE_JOINT_DRY,
+                Frequency.of(6, 5, 5, 4, 6, 3, 1));
         outward(list, "hose-weeping", list.of(Hose.class), Remedy.RENEW_HOSES, Frequency.of(1.5, 2, 1, 1, 0.5, 1, 0.5));
-        outward(list, "connector-weeping", list.of(QuickConnector.class), Remedy.RENEW_CONNECTOR, Frequency.of(0, 0, 0, 1, 3, 0, 0));
-        list.add("swelling-hoses", list.of(Hose.class), Remedy.RENEW_HOSES, Origin.WEAR, Frequency.of(1.5, 3, 1, 2, 1, 2, 1), (q, l, r) ->
-                List.of(new Fault.HoseSwelling(Set.copyOf(list.of(Hose.class)), HOSE_FACTOR.at(q))));
-        list.add("hose-flap", brakeHoses(list), Remedy.RENEW_HOSES, Origin.WEAR, Frequency.of(0.9, 2, 0.8, 0, 0, 1, 0), (q, l, r) ->
-                List.of(new Fault.Flap(anyOf(list.of(Hose.class), r), FLAP_BAR.at(q))));
-        list.add("hose-restricted", list.of(Hose.class), Remedy.RENEW_HOSES, Origin.WEAR, Frequency.of(0.6, 1, 0.5, 1, 1, 0.5, 0.5), (q, l, r) ->
-                List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
-        list.add("pipe-kinked", list.of(Pipe.class), Remedy.RENEW_PIPE, Origin.NEITHER, Frequency.of(0.2, 0.6, 0.3, 0.7, 0.7, 0, 0), (q, l, r) ->
-                List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
-        list.add("air-in-modulator", list.modulator(), Remedy.BLEED_MODULATOR, Origin.AIR, Frequency.of(3, 3, 2, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), AirSeverity.BRAKE_ML.at(q))));
-        list.add("release-valve-passing", list.modulator(), Remedy.RENEW_MODULATOR, Origin.WEAR, Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.ReleaseValvePassing(list.anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), between(r, 40, 240))));
-        list.add("modulator-acting", list.modulator(), Remedy.MEND_MODULATOR_SIGNAL, Origin.WEAR, Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.ModulatorActing(ACTING_SHARE.at(q))));
-        List<String> valves = Stream.of(list.of(ProportioningValve.class), list.of(MeteringValve.class)).flatMap(List::stream).toList();
-        list.add("valve-shifted", valves, Remedy.RENEW_VALVE, Origin.WEAR, Frequency.of(0.7, 1.5, 0.5, 0, 0, 0, 0), (q, l, r) ->
-                List.of(new Fault.ValveShifted(anyOf(valves, r), r.nextBoolean() ? 1 + KNEE_STEP.at(q) : 1 / (1 + KNEE_STEP.at(q)))));
+        outward(
+                list,
+                "connector-weeping",
+                list.of(QuickConnector.class),
+                Remedy.RENEW_CONNECTOR,
+                Frequency.of(0, 0, 0, 1, 3, 0, 0));
+        list.add(
+                "swelling-hoses",
+                list.of(Hose.class),
+                Remedy.RENEW_HOSES,
+                Origin.WEAR,
+                Frequency.of(1.5, 3, 1, 2, 1, 2, 1),
+                (q, l, r) -> List.of(new Fault.HoseSwelling(Set.copyOf(list.of(Hose.class)), HOSE_FACTOR.at(q))));
+        list.add(
+                "hose-flap",
+                brakeHoses(list),
+                Remedy.RENEW_HOSES,
+                Origin.WEAR,
+                Frequency.of(0.9, 2, 0.8, 0, 0, 1, 0),
+                (q, l, r) -> List.of(new Fault.Flap(anyOf(list.of(Hose.class), r), FLAP_BAR.at(q))));
+        list.add(
+                "hose-restricted",
+                list.of(Hose.class),
+                Remedy.RENEW_HOSES,
+                Origin.WEAR,
+                Frequency.of(0.6, 1, 0.5, 1, 1, 0.5, 0.5),
+                (q, l, r) -> List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
+        list.add(
+                "pipe-kinked",
+                list.of(Pipe.class),
+                Remedy.RENEW_PIPE,
+                Origin.NEITHER,
+                Frequency.of(0.2, 0.6, 0.3, 0.7, 0.7, 0, 0),
+                (q, l, r) -> List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
+        list.add(
+                "air-in-modulator",
+                list.modulator(),
+                Remedy.BLEED_MODULATOR,
+                Origin.AIR,
+                Frequency.of(3, 3, 2, 0, 0, 0, 0),
+                (q, l, r) -> List.of(
+                        new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), AirSeverity.BRAKE_ML.at(q))));
+        list.add(
+                "release-valve-passing",
+                list.modulator(),
+                Remedy.RENEW_MODULATOR,
+                Origin.WEAR,
+                Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0),
+                (q, l, r) -> List.of(new Fault.ReleaseValvePassing(
+                        list.anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), between(r, 40, 240))));
+        list.add(
+                "modulator-acting",
+                list.modulator(),
+                Remedy.MEND_MODULATOR_SIGNAL,
+                Origin.WEAR,
+                Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0),
+                (q, l, r) -> List.of(new Fault.ModulatorActing(ACTING_SHARE.at(q))));
+        List<String> valves = Stream.of(list.of(ProportioningValve.class), list.of(MeteringValve.class))
+                .flatMap(List::stream)
+                .toList();
+        list.add(
+                "valve-shifted",
+                valves,
+                Remedy.RENEW_VALVE,
+                Origin.WEAR,
+                Frequency.of(0.7, 1.5, 0.5, 0, 0, 0, 0),
+                (q, l, r) -> List.of(new Fault.ValveShifted(
+                        anyOf(valves, r), r.nextBoolean() ? 1 + KNEE_STEP.at(q) : 1 / (1 + KNEE_STEP.at(q)))));
     }
 
     private static List<String> brakeHoses(SuspectList list) {
@@ -61,8 +117,11 @@ final class LineSuspects {
         list.add(id, places, remedy, Origin.WEAR, frequency, (q, l, r) -> {
             String place = anyOf(places, r);
             double opensAtBar = r.nextDouble() < 0.6 ? 0 : between(r, 30, 60);
-            return List.of(new OutwardLeak(place, place.equals(l.master().id()) ? overturn.circuit.Chamber.PRIMARY : list.chamberOf(place),
-                    OUTWARD_ML_PER_MIN.at(q), opensAtBar));
+            return List.of(new OutwardLeak(
+                    place,
+                    place.equals(l.master().id()) ? overturn.circuit.Chamber.PRIMARY : list.chamberOf(place),
+                    OUTWARD_ML_PER_MIN.at(q),
+                    opensAtBar));
         });
     }
 }

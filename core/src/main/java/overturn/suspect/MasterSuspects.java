@@ -26,40 +26,105 @@ final class MasterSuspects {
     private static final Severity DRAIN_BACK_SHARE = Severity.of(0.25, 1.5, 0.1, 0.6);
     private static final double SOUND_WORN_BORE = 1.004;
 
-    private MasterSuspects() {
-    }
+    private MasterSuspects() {}
 
     static void addTo(SuspectList list) {
         boolean tandem = list.layout().master().tandem();
         List<String> tandemMaster = tandem ? list.master() : List.of();
         boolean small = list.layout().family().lever() || list.layout().family().clutch();
-        cup(list, "primary-piston-cup", list.master(), Cup.PRIMARY_PISTON, Frequency.of(3, tandem ? 5 : 10, 2, 12, 9, 8, 7));
+        cup(
+                list,
+                "primary-piston-cup",
+                list.master(),
+                Cup.PRIMARY_PISTON,
+                Frequency.of(3, tandem ? 5 : 10, 2, 12, 9, 8, 7));
         cup(list, "second-piston-rear-cup", tandemMaster, Cup.SECOND_PISTON_REAR, Frequency.of(1.2, 2, 1, 0, 0, 0, 0));
-        cup(list, "second-piston-front-cup", tandemMaster, Cup.SECOND_PISTON_FRONT, Frequency.of(1.8, 3, 1.2, 0, 0, 0, 0));
-        list.add("rear-seal-weeping", list.master(), Remedy.RENEW_MASTER, Origin.WEAR, Frequency.of(3, 3, 2, 4, 3, 2, 3),
+        cup(
+                list,
+                "second-piston-front-cup",
+                tandemMaster,
+                Cup.SECOND_PISTON_FRONT,
+                Frequency.of(1.8, 3, 1.2, 0, 0, 0, 0));
+        list.add(
+                "rear-seal-weeping",
+                list.master(),
+                Remedy.RENEW_MASTER,
+                Origin.WEAR,
+                Frequency.of(3, 3, 2, 4, 3, 2, 3),
                 (q, l, r) -> List.of(new Fault.HiddenWeep(HIDDEN_WEEP_ML_PER_DAY.at(q) * (small ? 0.5 : 1))));
-        list.add("bore-pitted", list.master(), Remedy.RENEW_MASTER, Origin.WEAR, Frequency.of(0.3, 1, 0.3, 1, 1, 0.5, 0.5), (q, l, r) -> {
-            double fromMm = between(r, 0, 0.5) * l.master().primaryStrokeMm();
-            double flow = small ? SMALL_BY_PASS_ML_PER_MIN.at(q) : BY_PASS_ML_PER_MIN.at(q);
-            return List.of(new ByPass(Cup.PRIMARY_PISTON, flow, between(r, 0.3, 0.8), fromMm, fromMm + between(r, 2, 5)), new Fault.WrongBore(SOUND_WORN_BORE));
-        });
-        list.add("air-in-master", list.master(), Remedy.BLEED_MASTER, Origin.AIR, Frequency.of(3, 3, 2, 3, 4, 6, 6), (q, l, r) ->
-                List.of(new Fault.TrappedAir(l.master().id(), list.anyChamber(r), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q))));
-        list.add("hole-clogged", list.master(), Remedy.CLEAN_MASTER, Origin.WEAR, Frequency.of(0.5, 3, 0.5, 0.7, 0.5, 13, 6), (q, l, r) ->
-                List.of(new Fault.CloggedHole(list.anyChamber(r), HOLE_DRAIN_SECONDS.at(q))));
-        list.add("master-piston-sticking", list.master(), Remedy.RENEW_MASTER, Origin.WEAR, Frequency.of(0.4, 1.5, 0.4, 1, 1, 1.5, 1), (q, l, r) ->
-                List.of(new Fault.PistonSticking(STICKING_SHARE.at(q) * l.master().springsN(), STICKING_SECONDS.at(q))));
-        list.add("bore-too-large", list.master(), Remedy.FIT_RIGHT_MASTER, Origin.SETTING, Frequency.of(0.1, 1.5, 0.1, 0.7, 0.5, 0.7, 0.7), (q, l, r) ->
-                List.of(new Fault.WrongBore(1 + BORE_STEP.at(q))));
-        list.add("bore-too-small", list.master(), Remedy.FIT_RIGHT_MASTER, Origin.SETTING, Frequency.of(0.1, 1.5, 0.1, 0.7, 0.5, 0.7, 0.7), (q, l, r) ->
-                List.of(new Fault.WrongBore(1 / (1 + BORE_STEP.at(q)))));
+        list.add(
+                "bore-pitted",
+                list.master(),
+                Remedy.RENEW_MASTER,
+                Origin.WEAR,
+                Frequency.of(0.3, 1, 0.3, 1, 1, 0.5, 0.5),
+                (q, l, r) -> {
+                    double fromMm = between(r, 0, 0.5) * l.master().primaryStrokeMm();
+                    double flow = small ? SMALL_BY_PASS_ML_PER_MIN.at(q) : BY_PASS_ML_PER_MIN.at(q);
+                    return List.of(
+                            new ByPass(
+                                    Cup.PRIMARY_PISTON, flow, between(r, 0.3, 0.8), fromMm, fromMm + between(r, 2, 5)),
+                            new Fault.WrongBore(SOUND_WORN_BORE));
+                });
+        list.add(
+                "air-in-master",
+                list.master(),
+                Remedy.BLEED_MASTER,
+                Origin.AIR,
+                Frequency.of(3, 3, 2, 3, 4, 6, 6),
+                (q, l, r) -> List.of(new Fault.TrappedAir(
+                        l.master().id(), list.anyChamber(r), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q))));
+        list.add(
+                "hole-clogged",
+                list.master(),
+                Remedy.CLEAN_MASTER,
+                Origin.WEAR,
+                Frequency.of(0.5, 3, 0.5, 0.7, 0.5, 13, 6),
+                (q, l, r) -> List.of(new Fault.CloggedHole(list.anyChamber(r), HOLE_DRAIN_SECONDS.at(q))));
+        list.add(
+                "master-piston-sticking",
+                list.master(),
+                Remedy.RENEW_MASTER,
+                Origin.WEAR,
+                Frequency.of(0.4, 1.5, 0.4, 1, 1, 1.5, 1),
+                (q, l, r) -> List.of(new Fault.PistonSticking(
+                        STICKING_SHARE.at(q) * l.master().springsN(), STICKING_SECONDS.at(q))));
+        list.add(
+                "bore-too-large",
+                list.master(),
+                Remedy.FIT_RIGHT_MASTER,
+                Origin.SETTING,
+                Frequency.of(0.1, 1.5, 0.1, 0.7, 0.5, 0.7, 0.7),
+                (q, l, r) -> List.of(new Fault.WrongBore(1 + BORE_STEP.at(q))));
+        list.add(
+                "bore-too-small",
+                list.master(),
+                Remedy.FIT_RIGHT_MASTER,
+                Origin.SETTING,
+                Frequency.of(0.1, 1.5, 0.1, 0.7, 0.5, 0.7, 0.7),
+                (q, l, r) -> List.of(new Fault.WrongBore(1 / (1 + BORE_STEP.at(q)))));
         residualValves(list);
-        list.add("reservoir-shut", List.of(list.layout().reservoir().id()), Remedy.SET_LEVEL, Origin.SETTING, Frequency.of(0.3, 0.5, 0.3, 0.3, 0.3, 0.7, 0.7),
+        list.add(
+                "reservoir-shut",
+                List.of(list.layout().reservoir().id()),
+                Remedy.SET_LEVEL,
+                Origin.SETTING,
+                Frequency.of(0.3, 0.5, 0.3, 0.3, 0.3, 0.7, 0.7),
                 (q, l, r) -> List.of(new Fault.ReservoirShut(SHUT_BAR.at(q))));
-        list.add("reservoir-weeping", List.of(list.layout().reservoir().id()), Remedy.RESEAL_RESERVOIR, Origin.WEAR,
-                Frequency.of(0.7, 0.5, 0.5, 0.7, 0.7, 0.7, 0.7), (q, l, r) ->
-                List.of(new Fault.OutwardLeak(l.reservoir().id(), Chamber.PRIMARY, RESERVOIR_LEAK_ML_PER_MIN.at(q), 0)));
-        list.add("ports-crossed", tandemMaster, Remedy.REROUTE_PORTS, Origin.SETTING, Frequency.of(0.1, 0.7, 0.1, 0, 0, 0, 0),
+        list.add(
+                "reservoir-weeping",
+                List.of(list.layout().reservoir().id()),
+                Remedy.RESEAL_RESERVOIR,
+                Origin.WEAR,
+                Frequency.of(0.7, 0.5, 0.5, 0.7, 0.7, 0.7, 0.7),
+                (q, l, r) -> List.of(new Fault.OutwardLeak(
+                        l.reservoir().id(), Chamber.PRIMARY, RESERVOIR_LEAK_ML_PER_MIN.at(q), 0)));
+        list.add(
+                "ports-crossed",
+                tandemMaster,
+                Remedy.REROUTE_PORTS,
+                Origin.SETTING,
+                Frequency.of(0.1, 0.7, 0.1, 0, 0, 0, 0),
                 (q, l, r) -> List.of(new Fault.PortsCrossed()));
     }
 
@@ -67,16 +132,32 @@ final class MasterSuspects {
         boolean valve = list.layout().master().residualValveBar() > 0;
         boolean discs = !list.layout().all(DiscEnd.class).isEmpty();
         boolean drums = !list.layout().all(DrumEnd.class).isEmpty();
-        list.add("residual-valve-unwanted", discs && !valve ? list.master() : List.of(), Remedy.RESIDUAL_VALVE, Origin.SETTING,
-                Frequency.of(0.1, 0.7, 0.1, 0, 0, 0.3, 0), (q, l, r) -> List.of(new Fault.ResidualValveWrong(true, 0.7 + 0.6 * q)));
-        list.add("residual-valve-missing", drums && valve ? list.master() : List.of(), Remedy.RESIDUAL_VALVE, Origin.SETTING,
-                Frequency.of(0, 1, 0, 0, 0, 0, 0), (q, l, r) -> List.of(new Fault.ResidualValveWrong(false, 0), drainBack(q, list)));
-        list.add("drain-back", list.master(), Remedy.RESIDUAL_VALVE, Origin.NEITHER, Frequency.of(0, 1.2, 0, 0, 1, 0, 0),
+        list.add(
+                "residual-valve-unwanted",
+                discs && !valve ? list.master() : List.of(),
+                Remedy.RESIDUAL_VALVE,
+                Origin.SETTING,
+                Frequency.of(0.1, 0.7, 0.1, 0, 0, 0.3, 0),
+                (q, l, r) -> List.of(new Fault.ResidualValveWrong(true, 0.7 + 0.6 * q)));
+        list.add(
+                "residual-valve-missing",
+                drums && valve ? list.master() : List.of(),
+                Remedy.RESIDUAL_VALVE,
+                Origin.SETTING,
+                Frequency.of(0, 1, 0, 0, 0, 0, 0),
+                (q, l, r) -> List.of(new Fault.ResidualValveWrong(false, 0), drainBack(q, list)));
+        list.add(
+                "drain-back",
+                list.master(),
+                Remedy.RESIDUAL_VALVE,
+                Origin.NEITHER,
+                Frequency.of(0, 1.2, 0, 0, 1, 0, 0),
                 (q, l, r) -> List.of(drainBack(q, list)));
     }
 
     private static Fault drainBack(double q, SuspectList list) {
-        return new Fault.DrainBack(DRAIN_BACK_SHARE.at(q) * list.layout().master().strokeMl(Chamber.PRIMARY));
+        return new Fault.DrainBack(
+                DRAIN_BACK_SHARE.at(q) * list.layout().master().strokeMl(Chamber.PRIMARY));
     }
 
     private static void cup(SuspectList list, String id, List<String> places, Cup cup, Frequency frequency) {

@@ -1,8 +1,8 @@
 package overturn.suspect;
 
 /**
- * What cures a suspect. Minutes and part price (in minutes of workshop labour) are estimates; the workshop's own table replaces
- * them.
+ * What cures a suspect. Minutes and part price (in minutes of workshop labour) are estimates; the workshop's own table
+ * replaces them.
  */
 public enum Remedy {
     HAND_BACK("hand-back", 5, 0, false),
@@ -92,14 +92,20 @@ public enum Remedy {
     }
 
     /**
-     * Whether another remedy is part of this one (handbook 06): a master that was off is bled with all its ends, a slave or its line with the clutch,
-     * fluid is changed by bleeding everywhere, and a new part has none of the faults of the old.
+     * Whether another remedy is part of this one (handbook 06): a master that was off is bled with all its ends, a
+     * slave or its line with the clutch, fluid is changed by bleeding everywhere, and a new part has none of the faults
+     * of the old.
      */
     public boolean bringsAlong(Remedy other) {
         return switch (other) {
             case BLEED_MASTER -> takesMasterOff() || this == FLUSH_AND_RESEAL;
             case BLEED_FRONT, BLEED_REAR -> takesMasterOff() || this == FLUSH_AND_RESEAL || this == CHANGE_FLUID;
-            case BLEED_CLUTCH -> takesMasterOff() || this == FLUSH_AND_RESEAL || this == CHANGE_FLUID || this == RENEW_SLAVE || this == RENEW_CONNECTOR;
+            case BLEED_CLUTCH ->
+                takesMasterOff()
+                        || this == FLUSH_AND_RESEAL
+                        || this == CHANGE_FLUID
+                        || this == RENEW_SLAVE
+                        || this == RENEW_CONNECTOR;
             case CHANGE_FLUID -> this == FLUSH_AND_RESEAL;
             case CLEAN_MASTER, RESIDUAL_VALVE -> this == RENEW_MASTER || this == FIT_RIGHT_MASTER;
             case RENEW_MASTER -> this == FIT_RIGHT_MASTER;

@@ -8,12 +8,12 @@ import overturn.circuit.Layout;
 /**
  * One way in which one component can be at fault.
  *
- * @param id        stable id, key of its words
- * @param places    components of the layout at which it can sit; empty for nothing wrong
- * @param remedy    what cures it
+ * @param id stable id, key of its words
+ * @param places components of the layout at which it can sit; empty for nothing wrong
+ * @param remedy what cures it
  * @param frequency per cent of all complaints of the family before evidence (handbook 09 D)
- * @param origin    what recent work makes of that frequency
- * @param physics   its faults at a severity
+ * @param origin what recent work makes of that frequency
+ * @param physics its faults at a severity
  */
 public record Suspect(String id, List<String> places, Remedy remedy, double frequency, Origin origin, Physics physics) {
 
@@ -30,7 +30,10 @@ public record Suspect(String id, List<String> places, Remedy remedy, double freq
 
     /** Where a fault comes from, and what recent work on the system makes of its frequency (handbook 09 D). */
     public enum Origin {
-        WEAR(0.7), AIR(6), SETTING(4), NEITHER(1);
+        WEAR(0.7),
+        AIR(6),
+        SETTING(4),
+        NEITHER(1);
 
         private final double afterWork;
 
@@ -50,7 +53,7 @@ public record Suspect(String id, List<String> places, Remedy remedy, double freq
 
         /**
          * @param severityQuantile 0 (mildest) to 1 (worst), exclusive
-         * @param nuisance         source of what else varies at that severity (zone, lip, place)
+         * @param nuisance source of what else varies at that severity (zone, lip, place)
          */
         List<Fault> at(double severityQuantile, Layout layout, RandomGenerator nuisance);
     }

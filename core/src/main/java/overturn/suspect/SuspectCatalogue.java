@@ -4,16 +4,16 @@ import java.util.List;
 import overturn.circuit.Layout;
 
 /**
- * All suspects of a layout, each with its physics, severity, remedy and frequency in one place. Severities: handbook 09 C, drawn
- * where the complaint is felt; frequencies: handbook 09 D; splits within a group and whatever the handbook leaves open are estimates.
+ * All suspects of a layout, each with its physics, severity, remedy and frequency in one place. Severities: handbook 09
+ * C, drawn where the complaint is felt; frequencies: handbook 09 D; splits within a group and whatever the handbook
+ * leaves open are estimates.
  */
 public final class SuspectCatalogue {
 
     /** Id of the hypothesis that the vehicle is sound. */
     public static final String NOTHING_WRONG = "nothing-wrong";
 
-    private SuspectCatalogue() {
-    }
+    private SuspectCatalogue() {}
 
     /** The suspects of this layout, nothing wrong first; order is stable. */
     public static List<Suspect> of(Layout layout) {

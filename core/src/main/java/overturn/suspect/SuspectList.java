@@ -29,7 +29,13 @@ final class SuspectList {
     }
 
     /** Adds a suspect unless its family never has it or there is no place for it. */
-    void add(String id, List<String> places, Remedy remedy, Origin origin, Frequency frequency, Suspect.Physics physics) {
+    void add(
+            String id,
+            List<String> places,
+            Remedy remedy,
+            Origin origin,
+            Frequency frequency,
+            Suspect.Physics physics) {
         double share = frequency.in(layout.family());
         if (share > 0 && !places.isEmpty()) {
             all.add(new Suspect(id, places, remedy, share, origin, physics));
@@ -37,7 +43,13 @@ final class SuspectList {
     }
 
     void nothingWrong(String id, Frequency frequency) {
-        all.add(new Suspect(id, List.of(), Remedy.HAND_BACK, frequency.in(layout.family()), Origin.NEITHER, (q, l, r) -> List.of()));
+        all.add(new Suspect(
+                id,
+                List.of(),
+                Remedy.HAND_BACK,
+                frequency.in(layout.family()),
+                Origin.NEITHER,
+                (q, l, r) -> List.of()));
     }
 
     List<String> master() {

@@ -21,7 +21,10 @@ import overturn.suspect.Suspect;
 import overturn.verdict.Verdict.Overturner;
 import overturn.verdict.Verdict.StripDown;
 
-/** For each rival of a verdict, the cheapest test that tells the two apart, and the reading that would speak for the rival. */
+/**
+ * For each rival of a verdict, the cheapest test that tells the two apart, and the reading that would speak for the
+ * rival.
+ */
 final class Overturners {
 
     private static final int RIVALS = 3;
@@ -44,7 +47,9 @@ final class Overturners {
         List<Overturner> all = new ArrayList<>();
         history.now().remedies().entrySet().stream()
                 .filter(e -> e.getKey() != leader)
-                .sorted(Map.Entry.<Remedy, Double>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
+                .sorted(Map.Entry.<Remedy, Double>comparingByValue()
+                        .reversed()
+                        .thenComparing(Map.Entry.comparingByKey()))
                 .map(Map.Entry::getKey)
                 .map(rival -> cheapest(leader, rival, true))
                 .flatMap(Optional::stream)
@@ -58,23 +63,37 @@ final class Overturners {
         if (rivals.size() >= MOST_IN_GROUP || leader == Remedy.LOOK_ELSEWHERE || leader == Remedy.HAND_BACK) {
             return Optional.empty();
         }
-        List<Remedy> apart = rivals.stream().filter(r -> r != Remedy.LOOK_ELSEWHERE && cheapest(leader, r, false).isEmpty()).toList();
+        List<Remedy> apart = rivals.stream()
+                .filter(r ->
+                        r != Remedy.LOOK_ELSEWHERE && cheapest(leader, r, false).isEmpty())
+                .toList();
         if (apart.isEmpty()) {
             return Optional.empty();
         }
-        List<Suspect> group = Stream.concat(Stream.of(leader), apart.stream()).flatMap(this::leading).toList();
-        List<String> looks = group.stream().flatMap(s -> model.procedures().all().stream().filter(p -> p.observes().contains(s.id()))
-                .max(Comparator.comparingDouble(Procedure::minutes)).map(Procedure::id).stream()).distinct().toList();
+        List<Suspect> group = Stream.concat(Stream.of(leader), apart.stream())
+                .flatMap(this::leading)
+                .toList();
+        List<String> looks = group.stream()
+                .flatMap(s -> model.procedures().all().stream()
+                        .filter(p -> p.observes().contains(s.id()))
+                        .max(Comparator.comparingDouble(Procedure::minutes))
+                        .map(Procedure::id)
+                        .stream())
+                .distinct()
+                .toList();
         return Optional.of(new StripDown(group, looks));
     }
 
     /** The likeliest suspect of a remedy. */
     private Stream<Suspect> leading(Remedy remedy) {
-        return history.now().ranking().stream().filter(s -> s.remedy() == remedy).limit(1);
+        return history.now().ranking().stream()
+                .filter(s -> s.remedy() == remedy)
+                .limit(1);
     }
 
     private Optional<Overturner> cheapest(Remedy leader, Remedy rival, boolean again) {
-        return model.procedures().all().stream().filter(p -> workshop.canDo(p) && (again || !done(history, p)))
+        return model.procedures().all().stream()
+                .filter(p -> workshop.canDo(p) && (again || !done(history, p)))
                 .sorted(Comparator.comparingDouble((Procedure p) -> p.minutes() + (done(history, p) ? 10 : 0)))
                 .map(procedure -> telling(history, procedure, leader, rival))
                 .flatMap(Optional::stream)
@@ -85,7 +104,8 @@ final class Overturners {
         return history.readings().stream().anyMatch(r -> r.procedureId().equals(procedure.id()));
     }
 
-    private static Optional<Overturner> telling(BeliefHistory history, Procedure procedure, Remedy leader, Remedy rival) {
+    private static Optional<Overturner> telling(
+            BeliefHistory history, Procedure procedure, Remedy leader, Remedy rival) {
         Belief belief = history.now();
         Overturner best = null;
         double widest = TELLING;
@@ -98,10 +118,22 @@ final class Overturners {
             if (speaksForRival && apart > widest) {
                 widest = apart;
                 double threshold = (now.mean() * then.sd() + then.mean() * now.sd()) / (now.sd() + then.sd());
-                Optional<Figure> figure = series ? Optional.of(((Series) procedure.spec()).figures().get(k)) : Optional.empty();
-                best = new Overturner(rival, procedure.id(), done(history, procedure), figure.map(Figure::id), figure.map(Figure::dimension),
-                        then.mean() > now.mean(), threshold,
-                        series ? Optional.empty() : Optional.of(((Observation) procedure.spec()).options().get(k)));
+                Optional<Figure> figure = series
+                        ? Optional.of(((Series) procedure.spec()).figures().get(k))
+                        : Optional.empty();
+                best = new Overturner(
+                        rival,
+                        procedure.id(),
+                        done(history, procedure),
+                        figure.map(Figure::id),
+                        figure.map(Figure::dimension),
+                        then.mean() > now.mean(),
+                        threshold,
+                        series
+                                ? Optional.empty()
+                                : Optional.of(((Observation) procedure.spec())
+                                        .options()
+                                        .get(k)));
             }
         }
         return Optional.ofNullable(best);

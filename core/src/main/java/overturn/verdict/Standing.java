@@ -10,9 +10,9 @@ import overturn.suspect.Suspect;
 /**
  * Where one suspect stands and by which readings.
  *
- * @param suspect     the suspect
+ * @param suspect the suspect
  * @param probability that it is at fault
- * @param weights     readings that weigh on it, the weightiest first
+ * @param weights readings that weigh on it, the weightiest first
  */
 public record Standing(Suspect suspect, double probability, List<Weight> weights) {
 
@@ -39,9 +39,11 @@ public record Standing(Suspect suspect, double probability, List<Weight> weights
 
     /** How a suspect stands on these readings. */
     public static Standing of(BeliefHistory history, Suspect suspect) {
-        List<Weight> weights = IntStream.range(0, history.readings().size()).mapToObj(i -> new Weight(history.readings().get(i), history.oddsFactor(i, suspect.id())))
+        List<Weight> weights = IntStream.range(0, history.readings().size())
+                .mapToObj(i -> new Weight(history.readings().get(i), history.oddsFactor(i, suspect.id())))
                 .filter(w -> w.oddsFactor > TELLING_FACTOR || w.oddsFactor < 1 / TELLING_FACTOR)
-                .sorted((a, b) -> Double.compare(b.size(), a.size())).toList();
+                .sorted((a, b) -> Double.compare(b.size(), a.size()))
+                .toList();
         return new Standing(suspect, history.now().probability(suspect.id()), weights);
     }
 

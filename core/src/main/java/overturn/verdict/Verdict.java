@@ -11,19 +11,28 @@ import overturn.suspect.Suspect;
 /**
  * The named remedy or two, the suspects behind it, its grade and what it hangs on.
  *
- * @param cure        the likeliest cure: one remedy, or two where two suspects are at fault at once
- * @param suspects    the leading suspect of each remedy of the cure, the likelier first; empty where none of these leads
+ * @param cure the likeliest cure: one remedy, or two where two suspects are at fault at once
+ * @param suspects the leading suspect of each remedy of the cure, the likelier first; empty where none of these leads
  * @param probability that every remedy of the cure is needed
  * @param wasteMinutes what acting on it now is expected to waste: remedies done for nothing, the job begun anew
- * @param enough      probability that nothing beyond the cure is needed
- * @param grade       how far it is shown
- * @param carriers    readings that carry it, the strongest first
- * @param missing     what stands in the way of a proof; empty when proven
+ * @param enough probability that nothing beyond the cure is needed
+ * @param grade how far it is shown
+ * @param carriers readings that carry it, the strongest first
+ * @param missing what stands in the way of a proof; empty when proven
  * @param overturners what would overturn it, per rival
- * @param stripDown   rivals that no test left here tells from it, and what taking apart will show; empty where tests can
+ * @param stripDown rivals that no test left here tells from it, and what taking apart will show; empty where tests can
  */
-public record Verdict(Cure cure, List<Suspect> suspects, double probability, double wasteMinutes, double enough, Grade grade, List<Reading> carriers,
-                      List<Missing> missing, List<Overturner> overturners, Optional<StripDown> stripDown) {
+public record Verdict(
+        Cure cure,
+        List<Suspect> suspects,
+        double probability,
+        double wasteMinutes,
+        double enough,
+        Grade grade,
+        List<Reading> carriers,
+        List<Missing> missing,
+        List<Overturner> overturners,
+        Optional<StripDown> stripDown) {
 
     public Verdict {
         suspects = List.copyOf(suspects);
@@ -39,7 +48,9 @@ public record Verdict(Cure cure, List<Suspect> suspects, double probability, dou
 
     /** All remedies of it, the likelier first, as they are named to whoever decides. */
     public List<Remedy> remedies() {
-        return suspects.isEmpty() ? List.of(Remedy.LOOK_ELSEWHERE) : suspects.stream().map(Suspect::remedy).toList();
+        return suspects.isEmpty()
+                ? List.of(Remedy.LOOK_ELSEWHERE)
+                : suspects.stream().map(Suspect::remedy).toList();
     }
 
     /**
@@ -87,16 +98,22 @@ public record Verdict(Cure cure, List<Suspect> suspects, double probability, dou
     /**
      * A reading that would overturn the verdict.
      *
-     * @param rival       the remedy that would then lead
+     * @param rival the remedy that would then lead
      * @param procedureId the cheapest test that tells the two apart
-     * @param anotherRig  whether that test was done already and would be repeated with another rig
-     * @param figureId    the figure to look at, for a series
-     * @param dimension   what that figure measures, for a series
-     * @param above       whether a figure above the threshold overturns, else below
-     * @param threshold   core units
-     * @param option      the observation that overturns, for an observation
+     * @param anotherRig whether that test was done already and would be repeated with another rig
+     * @param figureId the figure to look at, for a series
+     * @param dimension what that figure measures, for a series
+     * @param above whether a figure above the threshold overturns, else below
+     * @param threshold core units
+     * @param option the observation that overturns, for an observation
      */
-    public record Overturner(Remedy rival, String procedureId, boolean anotherRig, Optional<String> figureId,
-                             Optional<Dimension> dimension, boolean above, double threshold, Optional<String> option) {
-    }
+    public record Overturner(
+            Remedy rival,
+            String procedureId,
+            boolean anotherRig,
+            Optional<String> figureId,
+            Optional<Dimension> dimension,
+            boolean above,
+            double threshold,
+            Optional<String> option) {}
 }

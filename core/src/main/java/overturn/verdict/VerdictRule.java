@@ -18,14 +18,18 @@ import overturn.suspect.Suspect;
 import overturn.verdict.Verdict.Missing;
 
 /**
- * Grades a belief (handbook 05): proven means 95 % or more, carried by an isolating or directly observing reading whose rig is
- * proven or which was repeated with another rig, no conflict open, and 80 % left without any other single reading. Of a cure of two
- * remedies each has to be proven. A proof also asks that a second fault beside it is unlikely.
+ * Grades a belief (handbook 05): proven means 95 % or more, carried by an isolating or directly observing reading whose
+ * rig is proven or which was repeated with another rig, no conflict open, and 80 % left without any other single
+ * reading. Of a cure of two remedies each has to be proven. A proof also asks that a second fault beside it is
+ * unlikely.
  */
 public final class VerdictRule {
 
     public static final double PROBABLE_SHARE = 0.80;
-    /** Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the rest. */
+    /**
+     * Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the
+     * rest.
+     */
     public static final double ENOUGH_SHARE = 0.85;
 
     /** Rough probability without a reading from which on it is not worked out to the end. */
@@ -52,20 +56,22 @@ public final class VerdictRule {
      *
      * @param probability that every remedy of the cure is needed
      */
-    public record Named(Cure cure, double probability, Grade grade) {
-    }
+    public record Named(Cure cure, double probability, Grade grade) {}
 
     /**
-     * The likeliest cure. Where that is two remedies of which one is unsure, the sure one alone, if it is probable: it is begun with, and proving
-     * it tells of the other.
+     * The likeliest cure. Where that is two remedies of which one is unsure, the sure one alone, if it is probable: it
+     * is begun with, and proving it tells of the other.
      */
     private static Cure cure(Belief now) {
         Cure leading = now.leadingCure();
         if (probability(now, leading) >= PROBABLE_SHARE) {
             return leading;
         }
-        return leading.remedies().stream().map(Cure::of).filter(one -> probability(now, one) >= PROBABLE_SHARE)
-                .max(Comparator.comparingDouble((Cure one) -> probability(now, one))).orElse(leading);
+        return leading.remedies().stream()
+                .map(Cure::of)
+                .filter(one -> probability(now, one) >= PROBABLE_SHARE)
+                .max(Comparator.comparingDouble((Cure one) -> probability(now, one)))
+                .orElse(leading);
     }
 
     /** The name and grade on these readings; quick where it is too early for a proof. */
@@ -73,10 +79,15 @@ public final class VerdictRule {
         Belief now = history.now();
         Cure cure = cure(now);
         double probability = probability(now, cure);
-        if (probability < Proof.SHARE || enough(now, cure) < ENOUGH_SHARE || !liveRivals(now, cure).isEmpty()) {
+        if (probability < Proof.SHARE
+                || enough(now, cure) < ENOUGH_SHARE
+                || !liveRivals(now, cure).isEmpty()) {
             return new Named(cure, probability, unproven(now, cure, probability));
         }
-        return new Named(cure, probability, grade(now, cure, probability, missing(history, cure, probability, carriers(history, cure))));
+        return new Named(
+                cure,
+                probability,
+                grade(now, cure, probability, missing(history, cure, probability, carriers(history, cure))));
     }
 
     /** The verdict on these readings, without what would overturn it. */
@@ -84,14 +95,28 @@ public final class VerdictRule {
         Belief now = history.now();
         Cure cure = cure(now);
         double probability = probability(now, cure);
-        List<Integer> carriers = carriers(history, cure).stream().sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure))).toList();
+        List<Integer> carriers = carriers(history, cure).stream()
+                .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure)))
+                .toList();
         List<Missing> missing = missing(history, cure, probability, carriers);
-        return new Verdict(cure, suspects(now, cure), probability, waste(now, cure), enough(now, cure), grade(now, cure, probability, missing),
-                carriers.stream().map(history.readings()::get).toList(), missing, List.of(), Optional.empty());
+        return new Verdict(
+                cure,
+                suspects(now, cure),
+                probability,
+                waste(now, cure),
+                enough(now, cure),
+                grade(now, cure, probability, missing),
+                carriers.stream().map(history.readings()::get).toList(),
+                missing,
+                List.of(),
+                Optional.empty());
     }
 
     private static List<Integer> carriers(BeliefHistory history, Cure cure) {
-        return cure.remedies().stream().flatMap(r -> Proof.carriers(history, r).stream()).distinct().toList();
+        return cure.remedies().stream()
+                .flatMap(r -> Proof.carriers(history, r).stream())
+                .distinct()
+                .toList();
     }
 
     private static Grade grade(Belief now, Cure cure, double probability, List<Missing> missing) {
@@ -102,36 +127,52 @@ public final class VerdictRule {
     public Verdict explained(BeliefHistory history) {
         Verdict verdict = on(history);
         Overturners overturners = new Overturners(history, workshop);
-        return new Verdict(verdict.cure(), verdict.suspects(), verdict.probability(), verdict.wasteMinutes(), verdict.enough(), verdict.grade(), verdict.carriers(),
-                verdict.missing(), overturners.of(verdict.remedy()),
+        return new Verdict(
+                verdict.cure(),
+                verdict.suspects(),
+                verdict.probability(),
+                verdict.wasteMinutes(),
+                verdict.enough(),
+                verdict.grade(),
+                verdict.carriers(),
+                verdict.missing(),
+                overturners.of(verdict.remedy()),
                 overturners.stripDown(verdict.remedy(), liveRivals(history.now(), verdict.cure())));
     }
 
     /**
-     * Probable from 80 % on. Nothing wrong has everything against it at once, so it is probable too when it leads and no rival is left with
-     * any weight of its own; it goes out with a date to re-check.
+     * Probable from 80 % on. Nothing wrong has everything against it at once, so it is probable too when it leads and
+     * no rival is left with any weight of its own; it goes out with a date to re-check.
      */
     private static Grade unproven(Belief now, Cure cure, double probability) {
         boolean probable = probability >= PROBABLE_SHARE;
         if (!probable && cure.equals(Cure.HAND_BACK) && probability >= SOUND_SHARE) {
-            probable = now.cures().entrySet().stream().allMatch(e -> e.getKey().equals(cure) || e.getValue() <= RIVAL_OF_SOUND * probability);
+            probable = now.cures().entrySet().stream()
+                    .allMatch(e -> e.getKey().equals(cure) || e.getValue() <= RIVAL_OF_SOUND * probability);
         }
         return probable ? Grade.PROBABLE : Grade.OPEN;
     }
 
     private List<Suspect> suspects(Belief belief, Cure cure) {
-        return cure.remedies().stream().sorted(Comparator.comparingDouble((Remedy r) -> -belief.probability(r)))
-                .flatMap(r -> belief.ranking().stream().filter(s -> s.remedy() == r).limit(1)).toList();
+        return cure.remedies().stream()
+                .sorted(Comparator.comparingDouble((Remedy r) -> -belief.probability(r)))
+                .flatMap(r ->
+                        belief.ranking().stream().filter(s -> s.remedy() == r).limit(1))
+                .toList();
     }
 
     private double waste(Belief belief, Cure cure) {
-        return belief.cures().entrySet().stream().mapToDouble(e -> e.getValue() * workshop.prices().waste(cure, e.getKey())).sum();
+        return belief.cures().entrySet().stream()
+                .mapToDouble(e -> e.getValue() * workshop.prices().waste(cure, e.getKey()))
+                .sum();
     }
 
     /** Probability that every remedy of a cure is needed. */
     private static double probability(Belief belief, Cure cure) {
-        return belief.cures().entrySet().stream().filter(e -> e.getKey().includes(cure))
-                .mapToDouble(Map.Entry::getValue).sum();
+        return belief.cures().entrySet().stream()
+                .filter(e -> e.getKey().includes(cure))
+                .mapToDouble(Map.Entry::getValue)
+                .sum();
     }
 
     /** Probability that nothing beyond a cure is needed, of the cases in which what it holds is needed. */
@@ -142,9 +183,13 @@ public final class VerdictRule {
     /** Other remedies, not beside the cure but instead of it, that are still likely enough to name. */
     private static List<Remedy> liveRivals(Belief belief, Cure cure) {
         Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
-        belief.cures().entrySet().stream().filter(e -> !e.getKey().includes(cure))
+        belief.cures().entrySet().stream()
+                .filter(e -> !e.getKey().includes(cure))
                 .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
-        return instead.entrySet().stream().filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.SEPARATED_SHARE).map(Map.Entry::getKey).toList();
+        return instead.entrySet().stream()
+                .filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.SEPARATED_SHARE)
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {
@@ -164,7 +209,8 @@ public final class VerdictRule {
         }
         if (cure.remedies().stream().anyMatch(r -> Proof.carriers(history, r).isEmpty())) {
             missing.add(Missing.A_CARRIER);
-        } else if (cure.remedies().stream().anyMatch(r -> Proof.carriers(history, r).stream().noneMatch(i -> Proof.rigStands(history, i)))) {
+        } else if (cure.remedies().stream()
+                .anyMatch(r -> Proof.carriers(history, r).stream().noneMatch(i -> Proof.rigStands(history, i)))) {
             missing.add(Missing.A_PROVEN_RIG);
         }
         if (history.oddOneOut().isPresent()) {
@@ -179,6 +225,7 @@ public final class VerdictRule {
     private static boolean hangsOnOneOther(BeliefHistory history, Cure cure, List<Integer> carriers) {
         return IntStream.range(0, history.readings().size())
                 .filter(i -> !carriers.contains(i))
-                .anyMatch(i -> history.roughlyWithout(i, cure) < SURELY_ENOUGH && probability(history.without(i), cure) < PROBABLE_SHARE);
+                .anyMatch(i -> history.roughlyWithout(i, cure) < SURELY_ENOUGH
+                        && probability(history.without(i), cure) < PROBABLE_SHARE);
     }
 }

@@ -12,10 +12,10 @@ import java.util.TreeMap;
 /** All words by id. */
 public final class Words {
 
-    private static final List<String> FILES = List.of("suspects", "layouts", "tests", "cautions", "rigs", "calculators", "catalogue");
+    private static final List<String> FILES =
+            List.of("suspects", "layouts", "tests", "cautions", "rigs", "calculators", "catalogue");
 
-    private Words() {
-    }
+    private Words() {}
 
     /** Reads every word; an id that stands in two files is an error. */
     public static Map<String, String> all() {

@@ -1,2 +1,5 @@
-/** The words a technician reads, by stable id, from the resource files in {@code overturn/words}. The core itself never makes sentences. */
+/**
+ * The words a technician reads, by stable id, from the resource files in {@code overturn/words}. The core itself never
+ * makes sentences.
+ */
 package overturn.words;

@@ -36,23 +36,32 @@ class CalculatorPropertiesTest {
         return Calculators.find(id).orElseThrow().compute(layout, values);
     }
 
-    /** No input is for show: moving it moves an output, a notice, a curve or a row of the calculator, on some preset. */
+    /**
+     * No input is for show: moving it moves an output, a notice, a curve or a row of the calculator, on some preset.
+     */
     @Test
     void everyInputMovesSomething() {
         for (Calculator calculator : Calculators.all()) {
             java.util.Set<String> idle = new java.util.TreeSet<>();
             java.util.Set<String> moving = new java.util.TreeSet<>();
-            for (Layout layout : Presets.all().stream().filter(l -> calculator.fits(l.family())).toList()) {
+            for (Layout layout : Presets.all().stream()
+                    .filter(l -> calculator.fits(l.family()))
+                    .toList()) {
                 List<Field> fields = calculator.fields(layout);
                 Map<String, Double> base = new HashMap<>();
-                fields.forEach(f -> base.put(f.id(), Double.isNaN(f.preset()) ? f.least() + (f.id().endsWith("2") ? 0.3 : 0.2) * (f.most() - f.least()) : f.preset()));
+                fields.forEach(f -> base.put(
+                        f.id(),
+                        Double.isNaN(f.preset())
+                                ? f.least() + (f.id().endsWith("2") ? 0.3 : 0.2) * (f.most() - f.least())
+                                : f.preset()));
                 Result before = calculator.compute(layout, base);
                 for (Field field : fields) {
-                    boolean moves = java.util.stream.DoubleStream.of(field.least(), field.most()).anyMatch(value -> {
-                        Map<String, Double> moved = new HashMap<>(base);
-                        moved.put(field.id(), value);
-                        return !calculator.compute(layout, moved).equals(before);
-                    });
+                    boolean moves = java.util.stream.DoubleStream.of(field.least(), field.most())
+                            .anyMatch(value -> {
+                                Map<String, Double> moved = new HashMap<>(base);
+                                moved.put(field.id(), value);
+                                return !calculator.compute(layout, moved).equals(before);
+                            });
                     (moves ? moving : idle).add(field.id());
                 }
             }
@@ -63,28 +72,45 @@ class CalculatorPropertiesTest {
 
     /** Doing what it says leaves the play that was wanted. */
     @Property(tries = 200)
-    void theTurnsGiveTheWantedPlay(@ForAll @DoubleRange(min = 0, max = 40) double measured, @ForAll @DoubleRange(min = 0, max = 40) double wanted,
+    void theTurnsGiveTheWantedPlay(
+            @ForAll @DoubleRange(min = 0, max = 40) double measured,
+            @ForAll @DoubleRange(min = 0, max = 40) double wanted,
             @ForAll @DoubleRange(min = 0.5, max = 2) double pitch) {
         Result result = compute("free-play", TARN, "measured", measured, "wanted", wanted, "pitch", pitch);
         double sign = result.notices().contains("lengthen-the-rod") ? -1 : 1;
-        assertEquals(wanted, measured + sign * result.value("turns") * pitch * 4, result.notices().contains("leave-it") ? 0.35 : 1e-6);
+        assertEquals(
+                wanted,
+                measured + sign * result.value("turns") * pitch * 4,
+                result.notices().contains("leave-it") ? 0.35 : 1e-6);
     }
 
     @Property(tries = 100)
-    void twiceTheSinkIsTwiceTheFlow(@ForAll @DoubleRange(min = 1, max = 40) double sunk, @ForAll @DoubleRange(min = 5, max = 300) double seconds) {
-        double one = compute("sink", TARN, "sunk", sunk, "creep", 0, "seconds", seconds).value("flow");
-        assertEquals(2 * one, compute("sink", TARN, "sunk", 2 * sunk, "creep", 0, "seconds", seconds).value("flow"), 1e-9 * one + 1e-12);
+    void twiceTheSinkIsTwiceTheFlow(
+            @ForAll @DoubleRange(min = 1, max = 40) double sunk,
+            @ForAll @DoubleRange(min = 5, max = 300) double seconds) {
+        double one = compute("sink", TARN, "sunk", sunk, "creep", 0, "seconds", seconds)
+                .value("flow");
+        assertEquals(
+                2 * one,
+                compute("sink", TARN, "sunk", 2 * sunk, "creep", 0, "seconds", seconds)
+                        .value("flow"),
+                1e-9 * one + 1e-12);
     }
 
     @Property(tries = 100)
-    void warmerIsNeverLessPressureAtAClosedPort(@ForAll @DoubleRange(min = 0, max = 200) double warm, @ForAll @DoubleRange(min = 0, max = 50) double more) {
-        assertTrue(compute("closed-port", TARN, "warmer-by", warm + more).value("pressure") >= compute("closed-port", TARN, "warmer-by", warm).value("pressure") - 1e-9);
+    void warmerIsNeverLessPressureAtAClosedPort(
+            @ForAll @DoubleRange(min = 0, max = 200) double warm, @ForAll @DoubleRange(min = 0, max = 50) double more) {
+        assertTrue(compute("closed-port", TARN, "warmer-by", warm + more).value("pressure")
+                >= compute("closed-port", TARN, "warmer-by", warm).value("pressure") - 1e-9);
     }
 
     /** Strokes of an end push at least what it needs, and one stroke less would not. */
     @Property(tries = 60)
-    void strokesAreJustEnough(@ForAll @DoubleRange(min = 0.5, max = 12) double perStroke, @ForAll @DoubleRange(min = 1, max = 3) double flush) {
-        for (Result.Row row : compute("bleeding", TARN, "stroke-volume", perStroke, "flush", flush).rows()) {
+    void strokesAreJustEnough(
+            @ForAll @DoubleRange(min = 0.5, max = 12) double perStroke,
+            @ForAll @DoubleRange(min = 1, max = 3) double flush) {
+        for (Result.Row row : compute("bleeding", TARN, "stroke-volume", perStroke, "flush", flush)
+                .rows()) {
             double fluid = row.cells().get(0).value();
             double strokes = row.cells().get(1).value();
             assertTrue(strokes * perStroke >= fluid - 1e-9 && (strokes - 1) * perStroke < fluid, row.label());
@@ -93,12 +119,20 @@ class CalculatorPropertiesTest {
 
     /** Any made size is its own match, at a caliper's resolution. */
     @Property(tries = 150)
-    void aMadeSizeFindsItself(@ForAll @IntRange(min = 12, max = 50) int mm, @ForAll @DoubleRange(min = -0.04, max = 0.04) double error) {
+    void aMadeSizeFindsItself(
+            @ForAll @IntRange(min = 12, max = 50) int mm, @ForAll @DoubleRange(min = -0.04, max = 0.04) double error) {
         Result result = compute("nominal-bore", TARN, "measured", mm + error, "resolution", 0.03);
-        assertTrue(result.rows().stream().filter(Result.Row::marked).anyMatch(r -> r.label().equals(mm + " mm")), result.rows().toString());
+        assertTrue(
+                result.rows().stream()
+                        .filter(Result.Row::marked)
+                        .anyMatch(r -> r.label().equals(mm + " mm")),
+                result.rows().toString());
     }
 
-    /** Noise of a tape on a known circuit: the estimate lies within two and a half of its own standard deviations nine times in ten. */
+    /**
+     * Noise of a tape on a known circuit: the estimate lies within two and a half of its own standard deviations nine
+     * times in ten.
+     */
     @Test
     void theUncertaintyOfLostTravelIsHonest() {
         SplittableRandom random = new SplittableRandom(4);
@@ -112,7 +146,10 @@ class CalculatorPropertiesTest {
                 given.put("travel-" + (i + 1), 12 + (1.5 + 0.06 * bars[i]) / mlPerMm + 1.2 * random.nextGaussian());
             }
             Result result = Calculators.find("lost-travel").orElseThrow().compute(TARN, given);
-            Result.Output lost = result.outputs().stream().filter(o -> o.id().equals("lost-volume")).findFirst().orElseThrow();
+            Result.Output lost = result.outputs().stream()
+                    .filter(o -> o.id().equals("lost-volume"))
+                    .findFirst()
+                    .orElseThrow();
             within += Math.abs(lost.value() - 1.5) <= 2.5 * lost.sd() ? 1 : 0;
         }
         assertTrue(within > 270 && within < 300, within + " of 300");
@@ -122,28 +159,54 @@ class CalculatorPropertiesTest {
     @Test
     void theClosedPortOfTheBenchAgreesWithTheSimulator() {
         double warm = 40;
-        double simulated = Simulator.of(TARN).run(Protocol.whole().then(new Act.Heat(warm), Act.Sample.at(Sensed.RESIDUAL_BAR, "front-left")).done(),
-                VehicleUnknowns.NOMINAL, List.of(new Fault.PreLoad(Fault.Rod.PEDAL_ROD, 5)))[0];
-        double clearance = TARN.ends().stream().filter(e -> e instanceof End.DiscEnd).mapToDouble(End::clearanceMl).sum();
-        double reckoned = compute("closed-port", TARN, "warmer-by", warm, "clearance", clearance).value("pressure");
+        double simulated = Simulator.of(TARN)
+                .run(
+                        Protocol.whole()
+                                .then(new Act.Heat(warm), Act.Sample.at(Sensed.RESIDUAL_BAR, "front-left"))
+                                .done(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of(new Fault.PreLoad(Fault.Rod.PEDAL_ROD, 5)))[0];
+        double clearance = TARN.ends().stream()
+                .filter(e -> e instanceof End.DiscEnd)
+                .mapToDouble(End::clearanceMl)
+                .sum();
+        double reckoned = compute("closed-port", TARN, "warmer-by", warm, "clearance", clearance)
+                .value("pressure");
         assertEquals(simulated, reckoned, 0.25 * simulated, "bench " + reckoned);
     }
 
     /** The promise of the bores is what the simulated slave does, less what hose and fluid take. */
     @Test
     void theSlavePromisedIsTheSlaveSimulated() {
-        double simulated = Simulator.of(TUG).run(Protocol.whole().then(new Act.PressToStop(), new Act.Sample(Sensed.SLAVE_STROKE_MM)).done(),
-                VehicleUnknowns.NOMINAL, List.of())[0];
+        double simulated = Simulator.of(TUG)
+                .run(
+                        Protocol.whole()
+                                .then(new Act.PressToStop(), new Act.Sample(Sensed.SLAVE_STROKE_MM))
+                                .done(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of())[0];
         assertEquals(simulated, compute("slave-stroke", TUG, "flex", 0.15).value("promised"), 0.6);
     }
 
     @Test
     void travelOfTheBenchIsTravelOfTheSimulator() {
-        double[] read = Simulator.of(TARN).run(Protocol.whole().then(new Act.Press(220), new Act.Sample(Sensed.TRAVEL_MM), new Act.Sample(Sensed.PRESSURE_BAR)).done(),
-                VehicleUnknowns.NOMINAL, List.of());
+        double[] read = Simulator.of(TARN)
+                .run(
+                        Protocol.whole()
+                                .then(
+                                        new Act.Press(220),
+                                        new Act.Sample(Sensed.TRAVEL_MM),
+                                        new Act.Sample(Sensed.PRESSURE_BAR))
+                                .done(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of());
         Result bench = compute("travel", TARN, "force", 220);
         assertEquals(read[0], bench.value("travel"), 1e-9);
         assertEquals(read[1], bench.value("pressure"), 1e-9);
-        assertEquals(read[1], compute("pressure", TARN, "force", 220).value("pressure"), 1e-9, "and both calculators say the same");
+        assertEquals(
+                read[1],
+                compute("pressure", TARN, "force", 220).value("pressure"),
+                1e-9,
+                "and both calculators say the same");
     }
 }

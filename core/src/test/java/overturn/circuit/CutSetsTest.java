@@ -18,16 +18,33 @@ import overturn.layoutfile.Presets;
 class CutSetsTest {
 
     private static Set<String> kept(Layout layout, Set<String> joints) {
-        return layout.chambers().stream().flatMap(c -> layout.connected(c, CutSet.closing(joints)).stream().map(id -> c + " " + id)).collect(Collectors.toSet());
+        return layout.chambers().stream()
+                .flatMap(c ->
+                        layout.connected(c, CutSet.closing(joints)).stream().map(id -> c + " " + id))
+                .collect(Collectors.toSet());
     }
 
-    /** One clamp, two or three at different hoses; the same of outlets; either port or both; and never two on one line. */
+    /**
+     * One clamp, two or three at different hoses; the same of outlets; either port or both; and never two on one line.
+     */
     @Test
     void theTarnCanBeDividedInOneHundredWays() {
         List<Division> all = CutSets.of(Presets.TARN_BOX_VAN, List.of());
-        assertEquals(List.of(14L, 3L, 14L, 69L), List.of(Device.values()).stream().map(d -> all.stream().filter(w -> w.device() == d).count()).toList());
-        assertEquals(Set.of("front-pipe"), all.stream().filter(d -> d.joints().equals(List.of("front-port"))).findFirst().orElseThrow().takenOut()
-                .stream().filter(id -> id.endsWith("pipe") && !id.contains("left") && !id.contains("right")).collect(Collectors.toSet()));
+        assertEquals(
+                List.of(14L, 3L, 14L, 69L),
+                List.of(Device.values()).stream()
+                        .map(d -> all.stream().filter(w -> w.device() == d).count())
+                        .toList());
+        assertEquals(
+                Set.of("front-pipe"),
+                all.stream()
+                        .filter(d -> d.joints().equals(List.of("front-port")))
+                        .findFirst()
+                        .orElseThrow()
+                        .takenOut()
+                        .stream()
+                        .filter(id -> id.endsWith("pipe") && !id.contains("left") && !id.contains("right"))
+                        .collect(Collectors.toSet()));
     }
 
     @ParameterizedTest
@@ -38,7 +55,11 @@ class CutSetsTest {
             Set<String> joints = Set.copyOf(division.joints());
             assertTrue(joints.size() <= 3 && joints.size() == division.joints().size(), division.toString());
             assertTrue(seen.add(kept(layout, joints)), division.toString());
-            joints.forEach(idle -> assertTrue(!kept(layout, joints).equals(kept(layout, joints.stream().filter(j -> !j.equals(idle)).collect(Collectors.toSet()))),
+            joints.forEach(idle -> assertTrue(
+                    !kept(layout, joints)
+                            .equals(kept(
+                                    layout,
+                                    joints.stream().filter(j -> !j.equals(idle)).collect(Collectors.toSet()))),
                     idle + " does nothing in " + division));
         }
     }
@@ -47,11 +68,18 @@ class CutSetsTest {
     @ParameterizedTest
     @MethodSource("overturn.layoutfile.Presets#all")
     void whateverTwoPlugsKeepIsThere(Layout layout) {
-        Set<Set<String>> there = CutSets.of(layout, List.of()).stream().map(d -> kept(layout, Set.copyOf(d.joints()))).collect(Collectors.toSet());
-        List<Joint> joints = layout.joints().stream().filter(j -> !(layout.component(j.from()) instanceof Component.Modulator) && !layout.ports().contains(j)).toList();
+        Set<Set<String>> there = CutSets.of(layout, List.of()).stream()
+                .map(d -> kept(layout, Set.copyOf(d.joints())))
+                .collect(Collectors.toSet());
+        List<Joint> joints = layout.joints().stream()
+                .filter(j -> !(layout.component(j.from()) instanceof Component.Modulator)
+                        && !layout.ports().contains(j))
+                .toList();
         for (Joint one : joints) {
             for (Joint other : joints) {
-                assertTrue(there.contains(kept(layout, new HashSet<>(List.of(one.id(), other.id())))), one.id() + " and " + other.id());
+                assertTrue(
+                        there.contains(kept(layout, new HashSet<>(List.of(one.id(), other.id())))),
+                        one.id() + " and " + other.id());
             }
         }
     }

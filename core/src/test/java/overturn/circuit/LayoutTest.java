@@ -28,7 +28,9 @@ class LayoutTest {
         assertEquals(Set.of("rear-left-hose", "rear-left"), tarn.beyond("rear-left-hose-inlet"));
         CutSet outlets = CutSet.of("front-left-outlet", "front-right-outlet", "rear-left-outlet", "rear-right-outlet");
         assertEquals(Set.of("master", "front-pipe", "modulator"), tarn.connected(Chamber.PRIMARY, outlets));
-        assertTrue(tarn.connected(Chamber.SECONDARY, CutSet.of("front-port")).contains("rear-left"), "the other chamber is untouched");
+        assertTrue(
+                tarn.connected(Chamber.SECONDARY, CutSet.of("front-port")).contains("rear-left"),
+                "the other chamber is untouched");
     }
 
     @Test
@@ -43,7 +45,13 @@ class LayoutTest {
         parts.remove(0);
         List<Joint> joints = new ArrayList<>(tarn.joints());
         joints.add(new Joint("odd", "master", "nowhere", Chamber.PRIMARY));
-        String message = assertThrows(IllegalArgumentException.class, () -> new Layout("broken", Family.VACUUM_BRAKE, parts, joints)).getMessage();
-        assertTrue(message.contains("front-pipe stands twice") && message.contains("nowhere") && message.contains("input (pedal or lever) stands 0 times"), message);
+        String message = assertThrows(
+                        IllegalArgumentException.class, () -> new Layout("broken", Family.VACUUM_BRAKE, parts, joints))
+                .getMessage();
+        assertTrue(
+                message.contains("front-pipe stands twice")
+                        && message.contains("nowhere")
+                        && message.contains("input (pedal or lever) stands 0 times"),
+                message);
     }
 }

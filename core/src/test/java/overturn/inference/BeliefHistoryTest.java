@@ -18,8 +18,16 @@ class BeliefHistoryTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
     /** The first looks of the catalogue, each with its first observation; that of the intake is among them. */
-    private static final List<Reading> READINGS = MODEL.procedures().all().stream().filter(p -> p.spec() instanceof Observation).limit(5)
-            .map(p -> new Reading(p.id(), p.id(), new Observed(((Observation) p.spec()).options().get(0)), p.rigSetup(), RigTrust.NORMAL)).toList();
+    private static final List<Reading> READINGS = MODEL.procedures().all().stream()
+            .filter(p -> p.spec() instanceof Observation)
+            .limit(5)
+            .map(p -> new Reading(
+                    p.id(),
+                    p.id(),
+                    new Observed(((Observation) p.spec()).options().get(0)),
+                    p.rigSetup(),
+                    RigTrust.NORMAL))
+            .toList();
 
     private static BeliefHistory of(int readings) {
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, READINGS.subList(0, readings));
@@ -47,8 +55,12 @@ class BeliefHistoryTest {
 
     @Test
     void itGoesOnTheSame() {
-        assertSame(of(5).now(), of(4).complete().with(READINGS.subList(4, 5)).complete().now());
-        assertSame(of(5).without(1), of(4).complete().with(READINGS.subList(4, 5)).complete().without(1));
+        assertSame(
+                of(5).now(),
+                of(4).complete().with(READINGS.subList(4, 5)).complete().now());
+        assertSame(
+                of(5).without(1),
+                of(4).complete().with(READINGS.subList(4, 5)).complete().without(1));
     }
 
     @Test
@@ -56,7 +68,8 @@ class BeliefHistoryTest {
         List<Belief> settled = of(3).complete().settled();
         assertEquals(4, settled.size(), "before any reading, and after each");
         for (int readings = 2; readings <= 5; readings++) {
-            BeliefHistory resumed = BeliefHistory.resumed(MODEL, Intake.UNKNOWN, READINGS.subList(0, readings), settled).complete();
+            BeliefHistory resumed = BeliefHistory.resumed(MODEL, Intake.UNKNOWN, READINGS.subList(0, readings), settled)
+                    .complete();
             for (int n = 0; n <= readings; n++) {
                 assertSame(of(readings).after(n), resumed.after(n));
             }
@@ -66,6 +79,10 @@ class BeliefHistoryTest {
     @Test
     void nothingCanBeWeighedWithASettledBelief() {
         assertThrows(RuntimeException.class, () -> of(2).now().settled().foreseen(0));
-        assertEquals(List.of(), Stream.of(of(2).now().settled()).filter(b -> b.lyingProbability(READINGS.get(0).rigSetup()) > 0).toList());
+        assertEquals(
+                List.of(),
+                Stream.of(of(2).now().settled())
+                        .filter(b -> b.lyingProbability(READINGS.get(0).rigSetup()) > 0)
+                        .toList());
     }
 }

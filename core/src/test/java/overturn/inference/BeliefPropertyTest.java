@@ -25,12 +25,17 @@ import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
-/** What must hold whatever is read: random vehicles of two families, random tests on them, read as a technician would. */
+/**
+ * What must hold whatever is read: random vehicles of two families, random tests on them, read as a technician would.
+ */
 @Tag("slow")
 class BeliefPropertyTest {
 
-    private static final Map<String, LayoutModel> MODELS = Map.of("wisp-courier-clutch", LayoutModel.of(Presets.layout("wisp-courier-clutch")),
-            "old-bess-tender", LayoutModel.of(Presets.layout("old-bess-tender")));
+    private static final Map<String, LayoutModel> MODELS = Map.of(
+            "wisp-courier-clutch",
+            LayoutModel.of(Presets.layout("wisp-courier-clutch")),
+            "old-bess-tender",
+            LayoutModel.of(Presets.layout("old-bess-tender")));
 
     /** A job: some tests of the catalogue, each once, on a vehicle with one fault drawn by chance. */
     private record Drawn(LayoutModel model, List<Reading> readings) {
@@ -38,14 +43,26 @@ class BeliefPropertyTest {
         static Drawn of(boolean clutch, long seed, int tests) {
             LayoutModel model = MODELS.get(clutch ? "wisp-courier-clutch" : "old-bess-tender");
             SplittableRandom random = new SplittableRandom(seed);
-            Suspect suspect = model.suspects().get(random.nextInt(model.suspects().size()));
-            HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random),
-                    suspect.physics().at(0.05 + 0.9 * random.nextDouble(), model.layout(), random), 1).after(model.procedures().intake());
+            Suspect suspect =
+                    model.suspects().get(random.nextInt(model.suspects().size()));
+            HiddenVehicle vehicle = HiddenVehicle.of(
+                            model.simulator(),
+                            VehicleUnknowns.draw(random),
+                            suspect.physics().at(0.05 + 0.9 * random.nextDouble(), model.layout(), random),
+                            1)
+                    .after(model.procedures().intake());
             List<Procedure> chosen = new ArrayList<>(model.procedures().all());
             Collections.shuffle(chosen, new Random(seed));
             RigTrust[] trusts = RigTrust.values();
-            List<Reading> readings = chosen.stream().limit(tests)
-                    .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), trusts[random.nextInt(trusts.length)])).toList();
+            List<Reading> readings = chosen.stream()
+                    .limit(tests)
+                    .map(p -> new Reading(
+                            p.id(),
+                            p.id(),
+                            vehicle.read(p, random),
+                            p.rigSetup(),
+                            trusts[random.nextInt(trusts.length)]))
+                    .toList();
             return new Drawn(model, readings);
         }
 
@@ -56,29 +73,47 @@ class BeliefPropertyTest {
 
     private static void assertSame(Belief expected, Belief actual, double tolerance) {
         assertEquals(expected.noneOfThese(), actual.noneOfThese(), tolerance);
-        expected.model().suspects().forEach(s -> assertEquals(expected.probability(s.id()), actual.probability(s.id()), tolerance, s.id()));
+        expected.model()
+                .suspects()
+                .forEach(
+                        s -> assertEquals(expected.probability(s.id()), actual.probability(s.id()), tolerance, s.id()));
     }
 
     @Property(tries = 10, shrinking = ShrinkingMode.OFF)
-    void curesShareOutOneAndNothingIsEverSure(@ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed, @ForAll @IntRange(min = 1, max = 14) int tests) {
+    void curesShareOutOneAndNothingIsEverSure(
+            @ForAll boolean clutch,
+            @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
+            @ForAll @IntRange(min = 1, max = 14) int tests) {
         Belief belief = Drawn.of(clutch, seed, tests).history().now();
-        assertEquals(1, belief.cures().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9);
+        assertEquals(
+                1,
+                belief.cures().values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .sum(),
+                1e-9);
         assertTrue(belief.cures().values().stream().allMatch(p -> p >= 0 && p < 1));
         assertTrue(belief.noneOfThese() > 0);
-        double hydraulic = belief.segments().values().stream().mapToDouble(Double::doubleValue).sum();
+        double hydraulic = belief.segments().values().stream()
+                .mapToDouble(Double::doubleValue)
+                .sum();
         assertTrue(hydraulic <= 1 + belief.pairs() + 1e-9, "a suspect is in one segment, a pair in two at most");
     }
 
     @Property(tries = 8, shrinking = ShrinkingMode.OFF)
-    void theOrderOfReadingsDoesNotMatter(@ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
+    void theOrderOfReadingsDoesNotMatter(
+            @ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
         Drawn drawn = Drawn.of(clutch, seed, 9);
         List<Reading> otherwise = new ArrayList<>(drawn.readings());
         Collections.shuffle(otherwise, new Random(seed + 1));
-        assertSame(drawn.history().now(), BeliefHistory.of(drawn.model(), Intake.UNKNOWN, otherwise).now(), 1e-6);
+        assertSame(
+                drawn.history().now(),
+                BeliefHistory.of(drawn.model(), Intake.UNKNOWN, otherwise).now(),
+                1e-6);
     }
 
     @Property(tries = 8, shrinking = ShrinkingMode.OFF)
-    void readingByReadingIsAllAtOnceToTheLastDigit(@ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
+    void readingByReadingIsAllAtOnceToTheLastDigit(
+            @ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
         Drawn drawn = Drawn.of(clutch, seed, 9);
         BeliefHistory step = BeliefHistory.of(drawn.model(), Intake.UNKNOWN, List.of());
         for (Reading reading : drawn.readings()) {
@@ -88,9 +123,14 @@ class BeliefPropertyTest {
         assertSame(drawn.history().now(), step.now(), 0);
     }
 
-    /** The same hypotheses are carried as with the reading; so pairs may differ a little from a job that never had it. */
+    /**
+     * The same hypotheses are carried as with the reading; so pairs may differ a little from a job that never had it.
+     */
     @Property(tries = 8, shrinking = ShrinkingMode.OFF)
-    void withoutAReadingIsAsIfItHadNeverBeen(@ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed, @ForAll @IntRange(min = 0, max = 6) int struck) {
+    void withoutAReadingIsAsIfItHadNeverBeen(
+            @ForAll boolean clutch,
+            @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
+            @ForAll @IntRange(min = 0, max = 6) int struck) {
         Drawn drawn = Drawn.of(clutch, seed, 7);
         List<Reading> rest = new ArrayList<>(drawn.readings());
         rest.remove(struck);
@@ -109,7 +149,9 @@ class BeliefPropertyTest {
         double farDoubtful = 0;
         double farProven = 0;
         for (int s = 0; s < drawn.model().suspects().size(); s++) {
-            double before = Math.log(BeliefHistory.of(drawn.model(), Intake.UNKNOWN, List.of()).now().share(s));
+            double before = Math.log(BeliefHistory.of(drawn.model(), Intake.UNKNOWN, List.of())
+                    .now()
+                    .share(s));
             farDoubtful = Math.max(farDoubtful, Math.log(doubtful.share(s)) - before);
             farProven = Math.max(farProven, Math.log(proven.share(s)) - before);
         }
@@ -117,7 +159,11 @@ class BeliefPropertyTest {
     }
 
     private static Belief moved(LayoutModel model, Reading read, RigTrust trust) {
-        return BeliefHistory.of(model, Intake.UNKNOWN, List.of(new Reading(read.id(), read.procedureId(), read.value(), read.rigSetup(), trust))).now();
+        return BeliefHistory.of(
+                        model,
+                        Intake.UNKNOWN,
+                        List.of(new Reading(read.id(), read.procedureId(), read.value(), read.rigSetup(), trust)))
+                .now();
     }
 
     /** After a repair the readings from before speak of what was, and what was remedied is no longer needed. */
@@ -130,13 +176,19 @@ class BeliefPropertyTest {
         }
         BeliefHistory repaired = history.repaired(leading);
         leading.remedies().forEach(r -> assertEquals(0, repaired.now().probability(r), r.id()));
-        assertEquals(history.now().probability(leading) + history.now().probability(Cure.HAND_BACK), repaired.now().probability(Cure.HAND_BACK), 1e-6 + settledAlong(history.now(), leading));
+        assertEquals(
+                history.now().probability(leading) + history.now().probability(Cure.HAND_BACK),
+                repaired.now().probability(Cure.HAND_BACK),
+                1e-6 + settledAlong(history.now(), leading));
         assertEquals(Optional.of(leading), repaired.done());
     }
 
     /** Share of cures that the leading one brings along though it is not one of them. */
     private static double settledAlong(Belief belief, Cure leading) {
-        return belief.cures().entrySet().stream().filter(e -> !e.getKey().equals(leading) && e.getKey().remedies().stream().allMatch(leading::settles))
-                .mapToDouble(Map.Entry::getValue).sum();
+        return belief.cures().entrySet().stream()
+                .filter(e -> !e.getKey().equals(leading)
+                        && e.getKey().remedies().stream().allMatch(leading::settles))
+                .mapToDouble(Map.Entry::getValue)
+                .sum();
     }
 }

@@ -24,11 +24,17 @@ class ChannelTest {
     private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("old-bess-tender"));
 
     private static List<Procedure> tests() {
-        return Stream.concat(MODEL.procedures().all().stream(), MODEL.procedures().cutSets().stream().limit(3).map(CutSetTest::procedure)).toList();
+        return Stream.concat(
+                        MODEL.procedures().all().stream(),
+                        MODEL.procedures().cutSets().stream().limit(3).map(CutSetTest::procedure))
+                .toList();
     }
 
     private static BeliefHistory history(String... observed) {
-        List<Reading> readings = Arrays.stream(observed).map(o -> o.split("=")).map(o -> new Reading(o[0], o[0], new Observed(o[1]), "eye@" + o[0], RigTrust.PROVEN)).toList();
+        List<Reading> readings = Arrays.stream(observed)
+                .map(o -> o.split("="))
+                .map(o -> new Reading(o[0], o[0], new Observed(o[1]), "eye@" + o[0], RigTrust.PROVEN))
+                .toList();
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, readings);
     }
 
@@ -39,7 +45,10 @@ class ChannelTest {
             Channel channel = MODEL.channel(test);
             double[] row = new double[channel.outcomes()];
             for (int s = 0; s < MODEL.suspects().size(); s++) {
-                for (Hypothesis told : List.of(Hypothesis.single(s), Hypothesis.unlistedLike(s), Hypothesis.pair(s, (s + 7) % MODEL.suspects().size()))) {
+                for (Hypothesis told : List.of(
+                        Hypothesis.single(s),
+                        Hypothesis.unlistedLike(s),
+                        Hypothesis.pair(s, (s + 7) % MODEL.suspects().size()))) {
                     channel.chances(told, 11, MODEL.sound(), 1, row);
                     assertEquals(1, Arrays.stream(row).sum(), 1e-4, test.id() + " " + told);
                     assertTrue(Arrays.stream(row).allMatch(p -> p > 0), test.id() + " " + told);
@@ -79,7 +88,11 @@ class ChannelTest {
             double[][] joint = foresight.outcomes(test);
             for (int c = 0; c < shares.length; c++) {
                 int cure = c;
-                assertEquals(shares[c], Arrays.stream(joint).mapToDouble(row -> row[cure]).sum(), 1e-4, test.id());
+                assertEquals(
+                        shares[c],
+                        Arrays.stream(joint).mapToDouble(row -> row[cure]).sum(),
+                        1e-4,
+                        test.id());
             }
         }
     }
@@ -88,9 +101,16 @@ class ChannelTest {
     void whatIsForeseenKeepsTheSharesOfTheCures() {
         BeliefHistory history = history("characterise=sinks", "reservoir=steady");
         Foresight foresight = Foresight.of(history);
-        Set<Cure> likely = history.now().cures().entrySet().stream().filter(e -> e.getValue() > 0.02).map(java.util.Map.Entry::getKey).collect(Collectors.toSet());
+        Set<Cure> likely = history.now().cures().entrySet().stream()
+                .filter(e -> e.getValue() > 0.02)
+                .map(java.util.Map.Entry::getKey)
+                .collect(Collectors.toSet());
         for (Cure cure : likely) {
-            assertEquals(history.now().probability(cure), foresight.shares()[foresight.cures().indexOf(cure)], 0.01, cure.toString());
+            assertEquals(
+                    history.now().probability(cure),
+                    foresight.shares()[foresight.cures().indexOf(cure)],
+                    0.01,
+                    cure.toString());
         }
         assertTrue(likely.size() >= 3);
     }
@@ -102,7 +122,8 @@ class ChannelTest {
         Procedure hold = MODEL.procedures().find("hold-medium").orElseThrow();
         double[] wide = row(MODEL.channel(hold), Hypothesis.single(MODEL.indexOf("primary-piston-cup")), 1);
         double[] narrow = new double[wide.length];
-        blind.channel(hold).chances(Hypothesis.single(blind.indexOf("primary-piston-cup")), 5, blind.sound(), 1, narrow);
+        blind.channel(hold)
+                .chances(Hypothesis.single(blind.indexOf("primary-piston-cup")), 5, blind.sound(), 1, narrow);
         assertArrayEquals(wide, narrow, 0);
     }
 }

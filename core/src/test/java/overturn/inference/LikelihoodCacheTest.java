@@ -40,7 +40,8 @@ class LikelihoodCacheTest {
         List<ReadingLikelihood> one = List.of(judged.of(dryWalk(RigTrust.NORMAL)));
         Belief belief = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of()).now();
         AtomicInteger worked = new AtomicInteger();
-        for (Optional<Cure> done : List.of(Optional.<Cure>empty(), Optional.of(Cure.LOOK_ELSEWHERE), Optional.<Cure>empty())) {
+        for (Optional<Cure> done :
+                List.of(Optional.<Cure>empty(), Optional.of(Cure.LOOK_ELSEWHERE), Optional.<Cure>empty())) {
             assertSame(belief, judged.alone(one, done, () -> {
                 worked.incrementAndGet();
                 return belief;

@@ -21,7 +21,8 @@ import overturn.quantity.TypedQuantity;
 class PairScreeningTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-    private static final Reading DAMP = new Reading("dry-walk", "dry-walk", new Observed("wet"), "eye@dry-walk", RigTrust.PROVEN);
+    private static final Reading DAMP =
+            new Reading("dry-walk", "dry-walk", new Observed("wet"), "eye@dry-walk", RigTrust.PROVEN);
 
     private static Reading hold(double... mm) {
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
@@ -33,11 +34,20 @@ class PairScreeningTest {
 
     private static PairScreening screening(Reading... readings) {
         List<SetupLikelihood> setups = IntStream.range(0, readings.length)
-                .mapToObj(i -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, readings[i], false)), true)).toList();
-        return PairScreening.of(MODEL, Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN), Optional.empty(), SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
+                .mapToObj(
+                        i -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, readings[i], false)), true))
+                .toList();
+        return PairScreening.of(
+                MODEL,
+                Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN),
+                Optional.empty(),
+                SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
     }
 
-    /** A wet joint and a sinking hold: the cup explains the one, the weeping joint the other; two cups leave the wet joint unexplained. */
+    /**
+     * A wet joint and a sinking hold: the cup explains the one, the weeping joint the other; two cups leave the wet
+     * joint unexplained.
+     */
     @Test
     void aPairIsSeenToExplainWhatEachOfTheTwoExplains() {
         PairScreening seen = screening(DAMP, hold(37.5, 43, 51.5, 67.5));
@@ -45,8 +55,14 @@ class PairScreeningTest {
         double both = seen.log(cup, MODEL.indexOf("weeping-joint"), Double.NEGATIVE_INFINITY);
         double twoCups = seen.log(cup, MODEL.indexOf("second-piston-rear-cup"), Double.NEGATIVE_INFINITY);
         assertTrue(both > twoCups + 1, both + " and " + twoCups);
-        assertEquals(both, seen.log(MODEL.indexOf("weeping-joint"), cup, Double.NEGATIVE_INFINITY), 1e-12, "whichever is named first");
-        assertTrue(seen.log(cup, MODEL.indexOf("second-piston-rear-cup"), both) < both, "less than asked for, however far it was worked out");
+        assertEquals(
+                both,
+                seen.log(MODEL.indexOf("weeping-joint"), cup, Double.NEGATIVE_INFINITY),
+                1e-12,
+                "whichever is named first");
+        assertTrue(
+                seen.log(cup, MODEL.indexOf("second-piston-rear-cup"), both) < both,
+                "less than asked for, however far it was worked out");
     }
 
     @Test
@@ -59,9 +75,14 @@ class PairScreeningTest {
         assertEquals(cup + joint, meetings.host() + meetings.guest());
         int[] hosts = IntStream.of(meetings.vehicles()).limit(16).distinct().toArray();
         assertEquals(4, hosts.length);
-        double[] row = ReadingLikelihood.of(MODEL, hold(37.5, 43, 51.5, 67.5), false).row(Hypothesis.single(cup), 0);
-        double best = IntStream.range(0, row.length).mapToDouble(i -> row[i]).max().orElseThrow();
-        double met = IntStream.concat(IntStream.of(meetings.vehicles()), IntStream.of(meetings.guests())).mapToDouble(i -> row[i]).max().orElseThrow();
+        double[] row =
+                ReadingLikelihood.of(MODEL, hold(37.5, 43, 51.5, 67.5), false).row(Hypothesis.single(cup), 0);
+        double best =
+                IntStream.range(0, row.length).mapToDouble(i -> row[i]).max().orElseThrow();
+        double met = IntStream.concat(IntStream.of(meetings.vehicles()), IntStream.of(meetings.guests()))
+                .mapToDouble(i -> row[i])
+                .max()
+                .orElseThrow();
         assertEquals(best, met, 3, "the best severity of the cup is among them, or one as good");
     }
 
@@ -72,7 +93,12 @@ class PairScreeningTest {
         assertEquals(3, meetings.host());
         assertEquals(7, meetings.guest());
         assertEquals(21, IntStream.of(meetings.vehicles()).distinct().count(), "no vehicle twice");
-        assertEquals(6, IntStream.range(0, 21).filter(n -> meetings.vehicles()[n] == meetings.guests()[n]).count(), "one in four meets itself");
+        assertEquals(
+                6,
+                IntStream.range(0, 21)
+                        .filter(n -> meetings.vehicles()[n] == meetings.guests()[n])
+                        .count(),
+                "one in four meets itself");
     }
 
     @Test

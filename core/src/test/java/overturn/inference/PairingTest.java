@@ -29,21 +29,31 @@ class PairingTest {
 
     /** Both show in the same test, where neither alone fits what is read; and each in a test of its own. */
     @ParameterizedTest
-    @CsvSource({"air-in-master, air-in-slave, 1", "air-in-master, air-in-slave, 2", "primary-piston-cup, slave-seal-weeping, 1"})
+    @CsvSource({
+        "air-in-master, air-in-slave, 1",
+        "air-in-master, air-in-slave, 2",
+        "primary-piston-cup, slave-seal-weeping, 1"
+    })
     void twoFaultsThatAreThereAreCarried(String one, String other, long seed) {
         Hypothesis pair = Hypothesis.pair(MODEL.indexOf(one), MODEL.indexOf(other));
         BeliefHistory history = history(pair, seed);
-        assertTrue(history.now().hypotheses().contains(pair), "carried: " + history.now().leadingPairs(8));
-        assertTrue(history.now().share(history.now().hypotheses().indexOf(pair)) > history.now().probability(MODEL.sound()));
+        assertTrue(
+                history.now().hypotheses().contains(pair),
+                "carried: " + history.now().leadingPairs(8));
+        assertTrue(history.now().share(history.now().hypotheses().indexOf(pair))
+                > history.now().probability(MODEL.sound()));
     }
 
     private static BeliefHistory history(Hypothesis pair, long seed) {
         SplittableRandom random = new SplittableRandom(seed);
-        List<Fault> faults = new ArrayList<>(MODEL.suspects().get(pair.first()).physics().at(0.5, MODEL.layout(), random));
+        List<Fault> faults =
+                new ArrayList<>(MODEL.suspects().get(pair.first()).physics().at(0.5, MODEL.layout(), random));
         faults.addAll(MODEL.suspects().get(pair.second()).physics().at(0.5, MODEL.layout(), random));
-        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1).after(MODEL.procedures().intake());
+        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1)
+                .after(MODEL.procedures().intake());
         List<Reading> readings = MODEL.procedures().all().stream()
-                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
+                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN))
+                .toList();
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, readings);
     }
 
@@ -52,18 +62,29 @@ class PairingTest {
     @CsvSource({"clutch-mechanical, 1", "air-in-slave, 2", "slave-seal-weeping, 3"})
     void whatAFaultInNoListLooksLikeIsFoundAtAGlance(String suspect, long seed) {
         SplittableRandom random = new SplittableRandom(seed);
-        List<Fault> faults = MODEL.suspects().get(MODEL.indexOf(suspect)).physics().at(0.5, MODEL.layout(), random);
-        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1).after(MODEL.procedures().intake());
+        List<Fault> faults =
+                MODEL.suspects().get(MODEL.indexOf(suspect)).physics().at(0.5, MODEL.layout(), random);
+        HiddenVehicle vehicle = HiddenVehicle.of(MODEL.simulator(), VehicleUnknowns.draw(random), faults, 1)
+                .after(MODEL.procedures().intake());
         List<SetupLikelihood> setups = MODEL.procedures().all().stream()
                 .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.id(), RigTrust.NORMAL))
-                .map(r -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, r, false)), true)).toList();
+                .map(r -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, r, false)), true))
+                .toList();
         SummedLikelihood read = SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups));
         Prior prior = Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN);
-        List<Hypothesis> found = Pairing.hypotheses(MODEL, prior, Repairs.NONE, read).stream().filter(Hypothesis::isNoneOfThese).toList();
-        List<Hypothesis> best = IntStream.range(0, MODEL.suspects().size()).mapToObj(Hypothesis::unlistedLike)
-                .sorted(Comparator.comparingDouble((Hypothesis h) -> -Belief.logEvidence(prior, h, read))).limit(4).toList();
+        List<Hypothesis> found = Pairing.hypotheses(MODEL, prior, Repairs.NONE, read).stream()
+                .filter(Hypothesis::isNoneOfThese)
+                .toList();
+        List<Hypothesis> best = IntStream.range(0, MODEL.suspects().size())
+                .mapToObj(Hypothesis::unlistedLike)
+                .sorted(Comparator.comparingDouble((Hypothesis h) -> -Belief.logEvidence(prior, h, read)))
+                .limit(4)
+                .toList();
         assertTrue(found.containsAll(best), best + " are among " + found);
-        assertEquals(Hypothesis.unlistedLike(MODEL.sound()), found.get(0), "nothing wrong that is felt all the same is always carried");
+        assertEquals(
+                Hypothesis.unlistedLike(MODEL.sound()),
+                found.get(0),
+                "nothing wrong that is felt all the same is always carried");
     }
 
     @Test
@@ -91,7 +112,10 @@ class PairingTest {
         assertEquals(predictions.value(pair.second(), there, 0) + adds, tried[0], 1e-3);
     }
 
-    /** On a vehicle that is not simulated with both, they do what they do on the one of the simulated that stands for it; never beyond what the field takes. */
+    /**
+     * On a vehicle that is not simulated with both, they do what they do on the one of the simulated that stands for
+     * it; never beyond what the field takes.
+     */
     @Test
     void whatTwoFaultsDoIsDoneToTheVehiclesThatAreNotSimulated() {
         Procedure travel = MODEL.procedures().find("travel-at-forces").orElseThrow();
@@ -104,19 +128,29 @@ class PairingTest {
             int like = i % Crowd.PAIRS_SIMULATED;
             for (int k = 0; k < width; k++) {
                 double adds = both[like * width + k] - predictions.value(MODEL.sound(), like, k);
-                assertEquals(predictions.within(k, predictions.value(MODEL.sound(), i, k) + adds), both[i * width + k], 1e-3);
+                assertEquals(
+                        predictions.within(k, predictions.value(MODEL.sound(), i, k) + adds),
+                        both[i * width + k],
+                        1e-3);
             }
         }
     }
 
     /** Where the quick look finds that nothing hangs on a reading, nothing does. */
     @ParameterizedTest
-    @CsvSource({"air-in-master, air-in-slave, 5", "primary-piston-cup, air-in-slave, 1", "input-binding, slave-seal-weeping, 2"})
+    @CsvSource({
+        "air-in-master, air-in-slave, 5",
+        "primary-piston-cup, air-in-slave, 1",
+        "input-binding, slave-seal-weeping, 2"
+    })
     void whatHangsOnOneReadingIsNotPassedOver(String one, String other, long seed) {
         BeliefHistory whole = history(Hypothesis.pair(MODEL.indexOf(one), MODEL.indexOf(other)), seed);
         Cure cure = whole.now().leadingCure();
         for (int i = 0; i < whole.readings().size(); i++) {
-            double exact = whole.without(i).cures().entrySet().stream().filter(e -> e.getKey().includes(cure)).mapToDouble(e -> e.getValue()).sum();
+            double exact = whole.without(i).cures().entrySet().stream()
+                    .filter(e -> e.getKey().includes(cure))
+                    .mapToDouble(e -> e.getValue())
+                    .sum();
             double rough = whole.roughlyWithout(i, cure);
             assertTrue(rough < 0.98 || exact > 0.8, whole.readings().get(i).id() + ": " + rough + " but " + exact);
         }
@@ -125,14 +159,16 @@ class PairingTest {
     /** The sum over set-ups is the same whether it was made at once or from the sum before. */
     @Test
     void sumsMadeFromEarlierOnesAreTheSame() {
-        BeliefHistory whole = history(Hypothesis.pair(MODEL.indexOf("air-in-master"), MODEL.indexOf("air-in-slave")), 3);
+        BeliefHistory whole =
+                history(Hypothesis.pair(MODEL.indexOf("air-in-master"), MODEL.indexOf("air-in-slave")), 3);
         List<Reading> readings = whole.readings();
         BeliefHistory step = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of());
         for (Reading reading : readings.subList(0, 12)) {
             step.now();
             step = step.with(List.of(reading));
         }
-        Belief atOnce = BeliefHistory.of(MODEL, Intake.UNKNOWN, readings.subList(0, 12)).now();
+        Belief atOnce =
+                BeliefHistory.of(MODEL, Intake.UNKNOWN, readings.subList(0, 12)).now();
         for (int s = 0; s < MODEL.suspects().size(); s++) {
             assertEquals(atOnce.probability(s), step.now().probability(s), 1e-9);
         }

@@ -19,7 +19,9 @@ import overturn.quantity.TypedQuantity;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
-/** Of two faults one is gone: severities of both are taken where they fit, and counted so that all meetings count alike. */
+/**
+ * Of two faults one is gone: severities of both are taken where they fit, and counted so that all meetings count alike.
+ */
 class RepairsTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
@@ -39,7 +41,13 @@ class RepairsTest {
     }
 
     private static Reading travel(String procedure, Optional<Cure> after, double... mm) {
-        return reading(procedure, new Figures(Arrays.stream(mm).mapToObj(v -> Optional.of(new TypedQuantity(Double.toString(v), MeasureUnit.MILLIMETRE, v))).toList()), "tape", after);
+        return reading(
+                procedure,
+                new Figures(Arrays.stream(mm)
+                        .mapToObj(v -> Optional.of(new TypedQuantity(Double.toString(v), MeasureUnit.MILLIMETRE, v)))
+                        .toList()),
+                "tape",
+                after);
     }
 
     private static Reading reading(String procedure, ReadingValue value, String setup, Optional<Cure> after) {
@@ -47,12 +55,21 @@ class RepairsTest {
     }
 
     private static List<ReadingLikelihood> likelihoods(Reading... readings) {
-        return Arrays.stream(readings).map(r -> ReadingLikelihood.of(MODEL, r, false)).toList();
+        return Arrays.stream(readings)
+                .map(r -> ReadingLikelihood.of(MODEL, r, false))
+                .toList();
     }
 
     private static Repairs repaired(Reading... since) {
-        List<SetupLikelihood> setups = likelihoods(SINKS, HOLD).stream().map(r -> new SetupLikelihood(MODEL, List.of(r), true)).toList();
-        return Repairs.NONE.and(MASTER, MODEL.suspects(), SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups))).with(likelihoods(since));
+        List<SetupLikelihood> setups = likelihoods(SINKS, HOLD).stream()
+                .map(r -> new SetupLikelihood(MODEL, List.of(r), true))
+                .toList();
+        return Repairs.NONE
+                .and(
+                        MASTER,
+                        MODEL.suspects(),
+                        SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)))
+                .with(likelihoods(since));
     }
 
     @Test
@@ -61,8 +78,12 @@ class RepairsTest {
         assertTrue(Repairs.NONE.tried(BOTH).isEmpty());
         assertTrue(repaired(SINKS).tried(BOTH).isEmpty(), "nothing read since");
         assertTrue(repairs.tried(Hypothesis.single(PLAY)).isEmpty());
-        assertTrue(repairs.tried(Hypothesis.pair(PLAY, MODEL.indexOf("hose-flap"))).isEmpty(), "nothing of it is gone");
-        assertTrue(repairs.tried(Hypothesis.pair(CUP, MODEL.indexOf("bore-pitted"))).isEmpty(), "all of it is gone");
+        assertTrue(
+                repairs.tried(Hypothesis.pair(PLAY, MODEL.indexOf("hose-flap"))).isEmpty(), "nothing of it is gone");
+        assertTrue(
+                repairs.tried(Hypothesis.pair(CUP, MODEL.indexOf("bore-pitted")))
+                        .isEmpty(),
+                "all of it is gone");
         assertEquals(CUP, repairs.tried(BOTH).orElseThrow().meetings().host(), "what is gone lends the vehicles");
     }
 
@@ -71,9 +92,16 @@ class RepairsTest {
         Repairs.Weighed weighed = repaired(PLAY_LEFT).tried(BOTH).orElseThrow();
         int[] hosts = weighed.meetings().vehicles();
         int[] guests = weighed.meetings().guests();
-        double all = IntStream.range(0, hosts.length).mapToDouble(n -> Math.exp(weighed.logWeights()[n])).sum() / hosts.length;
+        double all = IntStream.range(0, hosts.length)
+                        .mapToDouble(n -> Math.exp(weighed.logWeights()[n]))
+                        .sum()
+                / hosts.length;
         assertEquals(1, all, 0.1);
-        double low = IntStream.range(0, hosts.length).filter(n -> guests[n] < Crowd.PARTICLES / 2 && hosts[n] % 2 == 0).mapToDouble(n -> Math.exp(weighed.logWeights()[n])).sum() / hosts.length;
+        double low = IntStream.range(0, hosts.length)
+                        .filter(n -> guests[n] < Crowd.PARTICLES / 2 && hosts[n] % 2 == 0)
+                        .mapToDouble(n -> Math.exp(weighed.logWeights()[n]))
+                        .sum()
+                / hosts.length;
         assertEquals(0.25, low, 0.06);
     }
 
@@ -82,15 +110,24 @@ class RepairsTest {
         int[] evenly = repaired(STILL_FELT).tried(BOTH).orElseThrow().meetings().guests();
         int[] fitting = repaired(PLAY_LEFT).tried(BOTH).orElseThrow().meetings().guests();
         double[] row = ReadingLikelihood.of(MODEL, PLAY_LEFT, false).row(Hypothesis.single(PLAY), 0);
-        assertTrue(Arrays.stream(fitting).mapToDouble(i -> row[i]).average().orElseThrow() > Arrays.stream(evenly).mapToDouble(i -> row[i]).average().orElseThrow() + 1);
+        assertTrue(Arrays.stream(fitting).mapToDouble(i -> row[i]).average().orElseThrow()
+                > Arrays.stream(evenly).mapToDouble(i -> row[i]).average().orElseThrow() + 1);
     }
 
-    /** The master is renewed and proven worn; what is still felt then, with play to measure, is the rod and not nothing. */
+    /**
+     * The master is renewed and proven worn; what is still felt then, with play to measure, is the rod and not nothing.
+     */
     @Test
     void aSecondFaultThatOnlyShowsAfterTheRepairIsFound() {
         BeliefHistory before = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, HOLD, WORN));
-        assertTrue(before.now().probability(Remedy.RENEW_MASTER) > 0.9, "worn cup " + before.now().probability(Remedy.RENEW_MASTER));
-        Belief after = before.repaired(MASTER).with(List.of(STILL_FELT, PLAY_LEFT)).now();
-        assertTrue(after.probability(Remedy.SET_ROD) > 0.8, "play at the rod " + after.probability(Remedy.SET_ROD) + ", nothing " + after.probability(Remedy.HAND_BACK));
+        assertTrue(
+                before.now().probability(Remedy.RENEW_MASTER) > 0.9,
+                "worn cup " + before.now().probability(Remedy.RENEW_MASTER));
+        Belief after =
+                before.repaired(MASTER).with(List.of(STILL_FELT, PLAY_LEFT)).now();
+        assertTrue(
+                after.probability(Remedy.SET_ROD) > 0.8,
+                "play at the rod " + after.probability(Remedy.SET_ROD) + ", nothing "
+                        + after.probability(Remedy.HAND_BACK));
     }
 }

@@ -21,7 +21,10 @@ import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 
-/** A reading that nothing in the list explains: either its rig lied or the fault is in no list, and the same test on another rig tells which. */
+/**
+ * A reading that nothing in the list explains: either its rig lied or the fault is in no list, and the same test on
+ * another rig tells which.
+ */
 @Tag("slow")
 class RepeatTest {
 
@@ -37,8 +40,14 @@ class RepeatTest {
     }
 
     private static Reading hold(String setup, double... mm) {
-        return new Reading("hold-medium" + setup + mm[0], "hold-medium", new Figures(Arrays.stream(mm).mapToObj(v -> Optional.of(new TypedQuantity(Double.toString(v), MeasureUnit.MILLIMETRE, v))).toList()),
-                setup, RigTrust.PROVEN);
+        return new Reading(
+                "hold-medium" + setup + mm[0],
+                "hold-medium",
+                new Figures(Arrays.stream(mm)
+                        .mapToObj(v -> Optional.of(new TypedQuantity(Double.toString(v), MeasureUnit.MILLIMETRE, v)))
+                        .toList()),
+                setup,
+                RigTrust.PROVEN);
     }
 
     private static BeliefHistory after(Reading... readings) {
@@ -50,7 +59,11 @@ class RepeatTest {
         BeliefHistory history = after(SINKS, DRY, ODD);
         assertTrue(history.now().noneOfThese() > 0.5, "none " + history.now().noneOfThese());
         assertEquals(ODD, history.oddOneOut().orElseThrow());
-        Proposal first = TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()).stream().filter(p -> p.kind() != Proposal.Kind.GATE).findFirst().orElseThrow();
+        Proposal first =
+                TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()).stream()
+                        .filter(p -> p.kind() != Proposal.Kind.GATE)
+                        .findFirst()
+                        .orElseThrow();
         assertEquals("hold-medium", first.procedure().id());
         assertTrue(first.anotherRig());
         assertEquals(Proposal.Kind.CONFLICT, first.kind());
@@ -70,7 +83,8 @@ class RepeatTest {
         assertTrue(history.now().noneOfThese() < 0.2, "none " + history.now().noneOfThese());
         assertTrue(history.lied(ODD));
         assertEquals(Optional.empty(), history.oddOneOut());
-        assertEquals(after(SINKS, DRY, PLAIN).now().leadingRemedy(), history.now().leadingRemedy());
+        assertEquals(
+                after(SINKS, DRY, PLAIN).now().leadingRemedy(), history.now().leadingRemedy());
     }
 
     @Test
@@ -79,19 +93,25 @@ class RepeatTest {
             Belief there = after(SINKS, DRY, ODD, second).now();
             Belief back = after(SINKS, DRY, second, ODD).now();
             assertEquals(there.noneOfThese(), back.noneOfThese(), 1e-6);
-            MODEL.suspects().forEach(s -> assertEquals(there.probability(s.id()), back.probability(s.id()), 1e-6, s.id()));
+            MODEL.suspects()
+                    .forEach(s -> assertEquals(there.probability(s.id()), back.probability(s.id()), 1e-6, s.id()));
         }
     }
 
     @Test
     void withoutTheFirstTheSecondStandsAlone() {
-        assertEquals(after(SINKS, DRY, PLAIN).now().noneOfThese(), after(SINKS, DRY, ODD, PLAIN).without(2).noneOfThese(), 5e-3);
+        assertEquals(
+                after(SINKS, DRY, PLAIN).now().noneOfThese(),
+                after(SINKS, DRY, ODD, PLAIN).without(2).noneOfThese(),
+                5e-3);
     }
 
     @Test
     void theSameOnTheSameRigOnceMoreBearsOutNothing() {
-        Reading twice = new Reading("twice", ODD_AGAIN.procedureId(), ODD_AGAIN.value(), ODD_AGAIN.rigSetup(), ODD_AGAIN.trust());
-        assertEquals(logOdds(after(SINKS, DRY, ODD, ODD_AGAIN)), logOdds(after(SINKS, DRY, ODD, ODD_AGAIN, twice)), 0.05);
+        Reading twice = new Reading(
+                "twice", ODD_AGAIN.procedureId(), ODD_AGAIN.value(), ODD_AGAIN.rigSetup(), ODD_AGAIN.trust());
+        assertEquals(
+                logOdds(after(SINKS, DRY, ODD, ODD_AGAIN)), logOdds(after(SINKS, DRY, ODD, ODD_AGAIN, twice)), 0.05);
     }
 
     private static double logOdds(BeliefHistory history) {

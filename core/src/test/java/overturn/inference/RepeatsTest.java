@@ -17,7 +17,10 @@ import overturn.measurement.RigTrust;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
-/** Two eyes on the same thing, worked by hand: a fault in no list shows its own way to both or to neither, and either of them may be wrong. */
+/**
+ * Two eyes on the same thing, worked by hand: a fault in no list shows its own way to both or to neither, and either of
+ * them may be wrong.
+ */
 class RepeatsTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
@@ -31,7 +34,8 @@ class RepeatsTest {
     }
 
     private static double[] row(SetupLikelihood... setups) {
-        return SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(List.of(setups))).row(UNLISTED, 0);
+        return SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(List.of(setups)))
+                .row(UNLISTED, 0);
     }
 
     /** Chance that one eye, if it does not lie, sees what it saw of the sound vehicle that a particle is like. */
@@ -40,14 +44,19 @@ class RepeatsTest {
     }
 
     private static double byHand(SetupLikelihood one, SetupLikelihood other, boolean alike, int particle) {
-        int options = ((Observation) MODEL.procedures().find(LOOK).orElseThrow().spec()).options().size();
+        int options = ((Observation) MODEL.procedures().find(LOOK).orElseThrow().spec())
+                .options()
+                .size();
         double own = Crowd.unlistedShare(particle);
         double lying = RigTrust.NORMAL.lyingProbability();
         double anything = 1.0 / options;
         double here = (1 - own) * plain(one, particle) + own * anything;
         double there = (1 - own) * plain(other, particle) + own * anything;
-        double both = (1 - own) * plain(one, particle) * plain(other, particle) + own * anything * (alike ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (options - 1));
-        return (1 - lying) * (1 - lying) * both + lying * (1 - lying) * anything * (here + there) + lying * lying * anything * anything;
+        double both = (1 - own) * plain(one, particle) * plain(other, particle)
+                + own * anything * (alike ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (options - 1));
+        return (1 - lying) * (1 - lying) * both
+                + lying * (1 - lying) * anything * (here + there)
+                + lying * lying * anything * anything;
     }
 
     @Test
@@ -66,22 +75,34 @@ class RepeatsTest {
     @Test
     void agreeingIsLikelierThanTwoAccidentsAndDifferingLess() {
         SetupLikelihood wet = seen("wet", "eye", false);
-        double apart = Arrays.stream(row(wet)).sum() + Arrays.stream(row(seen("wet", "other-eye", false))).sum();
+        double apart = Arrays.stream(row(wet)).sum()
+                + Arrays.stream(row(seen("wet", "other-eye", false))).sum();
         assertTrue(Arrays.stream(row(wet, seen("wet", "other-eye", false))).sum() > apart + Crowd.PARTICLES * 0.5);
     }
 
     @Test
     void oneRigOrAFaultThatComesAndGoesTiesNothingTogether() {
-        assertTrue(Repeats.among(List.of(seen("wet", "eye", true), seen("all-dry", "other-eye", true))).isEmpty());
+        assertTrue(Repeats.among(List.of(seen("wet", "eye", true), seen("all-dry", "other-eye", true)))
+                .isEmpty());
         Reading hold = new Reading("pivot", "pivot-felt", new Observed("free"), "eye", RigTrust.NORMAL);
         SetupLikelihood another = new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, hold, false)), true);
-        assertTrue(Repeats.among(List.of(seen("wet", "other-eye", false), another)).isEmpty(), "not the same test");
+        assertTrue(
+                Repeats.among(List.of(seen("wet", "other-eye", false), another)).isEmpty(), "not the same test");
     }
 
     @Test
     void aRepairLiesBetweenReadingsOfTheSameTest() {
-        Reading later = new Reading("later", LOOK, new Observed("all-dry"), "other-eye", RigTrust.NORMAL, Optional.of(Cure.of(Remedy.BLEED_CLUTCH)));
-        List<SetupLikelihood> both = Stream.of(seen("wet", "eye", false), new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, later, false)), true)).toList();
+        Reading later = new Reading(
+                "later",
+                LOOK,
+                new Observed("all-dry"),
+                "other-eye",
+                RigTrust.NORMAL,
+                Optional.of(Cure.of(Remedy.BLEED_CLUTCH)));
+        List<SetupLikelihood> both = Stream.of(
+                        seen("wet", "eye", false),
+                        new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, later, false)), true))
+                .toList();
         assertTrue(Repeats.among(both).isEmpty());
     }
 }

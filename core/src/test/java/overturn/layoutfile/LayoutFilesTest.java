@@ -24,14 +24,16 @@ import overturn.circuit.Layout;
 
 class LayoutFilesTest {
 
-    private static final String TARN = LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
+    private static final String TARN =
+            LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
 
     static List<LayoutFile> presets() {
         return Presets.files();
     }
 
     private static List<RefusedLayoutException.Refusal> refusals(String json) {
-        return assertThrows(RefusedLayoutException.class, () -> LayoutFiles.read(json)).refusals();
+        return assertThrows(RefusedLayoutException.class, () -> LayoutFiles.read(json))
+                .refusals();
     }
 
     @ParameterizedTest
@@ -43,7 +45,9 @@ class LayoutFilesTest {
     @Test
     void thereIsAPresetForEveryFamilyAndEverySplit() {
         assertTrue(Presets.all().size() >= 9);
-        assertEquals(Set.of(Family.values()), Presets.all().stream().map(Layout::family).collect(Collectors.toSet()));
+        assertEquals(
+                Set.of(Family.values()),
+                Presets.all().stream().map(Layout::family).collect(Collectors.toSet()));
         Layout diagonal = Presets.layout("pellow-saloon");
         assertEquals(diagonal.chamberOf("front-left"), diagonal.chamberOf("rear-right"));
         assertEquals(1, Presets.layout("old-bess-tender").chambers().size());
@@ -61,23 +65,35 @@ class LayoutFilesTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "\"boreMm\":23.81 | \"boreMm\":90 | boreMm | 90 | 60",
-        "\"ratio\":4.0 | \"ratio\":-1 | ratio | -1 | 1.5",
-        "\"pistonMm\":54.0 | \"pistonMm\":\"wide\" | pistonMm | wide | number",
-        "\"family\":\"vacuum-brake\" | \"family\":\"rocket\" | family | rocket | vacuum-brake",
-        "\"kind\":\"pedal\" | \"kind\":\"saddle\" | kind | saddle | pedal"})
-    void aFieldOutOfRangeIsNamedWithWhatWasGivenAndWhatIsAllowed(String from, String to, String field, String given, String allowed) {
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"boreMm\":23.81 | \"boreMm\":90 | boreMm | 90 | 60",
+                "\"ratio\":4.0 | \"ratio\":-1 | ratio | -1 | 1.5",
+                "\"pistonMm\":54.0 | \"pistonMm\":\"wide\" | pistonMm | wide | number",
+                "\"family\":\"vacuum-brake\" | \"family\":\"rocket\" | family | rocket | vacuum-brake",
+                "\"kind\":\"pedal\" | \"kind\":\"saddle\" | kind | saddle | pedal"
+            })
+    void aFieldOutOfRangeIsNamedWithWhatWasGivenAndWhatIsAllowed(
+            String from, String to, String field, String given, String allowed) {
         assertTrue(TARN.contains(from), TARN);
         List<RefusedLayoutException.Refusal> all = refusals(TARN.replaceFirst(java.util.regex.Pattern.quote(from), to));
-        assertTrue(all.stream().anyMatch(r -> r.field().endsWith(field) && r.given().equals(given) && r.why().contains(allowed)), all.toString());
+        assertTrue(
+                all.stream()
+                        .anyMatch(r -> r.field().endsWith(field)
+                                && r.given().equals(given)
+                                && r.why().contains(allowed)),
+                all.toString());
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "\"to\":\"modulator\" | \"to\":\"nowhere\" | leads to nowhere",
-        "\"family\":\"vacuum-brake\" | \"family\":\"lever-clutch\" | does not fit",
-        "\"from\":\"master\",\"to\":\"front-pipe\" | \"from\":\"front-pipe\",\"to\":\"front-pipe\" | is not joined to the master's side"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"to\":\"modulator\" | \"to\":\"nowhere\" | leads to nowhere",
+                "\"family\":\"vacuum-brake\" | \"family\":\"lever-clutch\" | does not fit",
+                "\"from\":\"master\",\"to\":\"front-pipe\" | \"from\":\"front-pipe\",\"to\":\"front-pipe\" | is not joined to the master's side"
+            })
     void aCircuitThatCannotBeIsToldInWords(String from, String to, String why) {
         assertTrue(TARN.contains(from), TARN);
         List<RefusedLayoutException.Refusal> all = refusals(TARN.replaceFirst(java.util.regex.Pattern.quote(from), to));
@@ -86,9 +102,12 @@ class LayoutFilesTest {
 
     @Test
     void twoInputsAndTextThatIsNoJsonAreRefused() {
-        String second = "{\"kind\":\"lever\",\"id\":\"lever\",\"ratioAtRest\":6,\"ratioAtGrip\":6,\"travelToGripMm\":70,\"freePlayMm\":3},{\"kind\":\"pedal\"";
-        assertTrue(refusals(TARN.replaceFirst("\\{\"kind\":\"pedal\"", java.util.regex.Matcher.quoteReplacement(second))).stream()
-                .anyMatch(r -> r.why().contains("exactly one")));
+        String second =
+                "{\"kind\":\"lever\",\"id\":\"lever\",\"ratioAtRest\":6,\"ratioAtGrip\":6,\"travelToGripMm\":70,\"freePlayMm\":3},{\"kind\":\"pedal\"";
+        assertTrue(
+                refusals(TARN.replaceFirst("\\{\"kind\":\"pedal\"", java.util.regex.Matcher.quoteReplacement(second)))
+                        .stream()
+                        .anyMatch(r -> r.why().contains("exactly one")));
         assertTrue(refusals("oil").get(0).why().contains(LayoutFile.FORMAT));
         assertTrue(refusals("[]").size() >= 1);
         assertTrue(refusals("{}").stream().anyMatch(r -> r.why().contains("components")));
@@ -106,38 +125,54 @@ class LayoutFilesTest {
             joints.add(new Joint("more-" + i + "-inlet", "more-hose-" + i, "more-" + i, Chamber.PRIMARY));
         }
         String last = "front-pipe";
-        Joint into = joints.stream().filter(j -> j.from().equals("front-pipe")).findFirst().orElseThrow();
+        Joint into = joints.stream()
+                .filter(j -> j.from().equals("front-pipe"))
+                .findFirst()
+                .orElseThrow();
         for (int i = 0; i < chain; i++) {
             parts.add(new Component.Pipe("chain-" + i, 5, false));
             joints.add(new Joint("chain-" + i + "-inlet", last, "chain-" + i, Chamber.PRIMARY));
             last = "chain-" + i;
         }
         joints.set(joints.indexOf(into), new Joint(into.id(), last, into.to(), into.chamber()));
-        return LayoutFiles.write(new LayoutFile(tarn.format(), "grown", "Grown", tarn.about(), tarn.startedFrom(), tarn.family(), parts, joints));
+        return LayoutFiles.write(new LayoutFile(
+                tarn.format(), "grown", "Grown", tarn.about(), tarn.startedFrom(), tarn.family(), parts, joints));
     }
 
     @Test
     void theLargestLayoutAllowedIsReadAndDividedAndALargerOneIsRefused() {
         Layout largest = LayoutFiles.read(grown(8, 25)).layout();
-        assertEquals(List.of(60, 12), List.of(largest.components().size(), largest.ends().size()));
+        assertEquals(
+                List.of(60, 12),
+                List.of(largest.components().size(), largest.ends().size()));
         int ways = CutSets.of(largest, List.of()).size();
         assertTrue(ways > 400 && ways <= CutSets.MOST_WAYS, ways + " ways");
-        assertTrue(refusals(grown(8, 26)).stream().anyMatch(r -> r.field().equals("components") && r.why().contains("60")));
-        assertTrue(refusals(grown(9, 0)).stream().anyMatch(r -> r.given().equals("13 ends") && r.why().contains("at most 12")));
+        assertTrue(refusals(grown(8, 26)).stream()
+                .anyMatch(r -> r.field().equals("components") && r.why().contains("60")));
+        assertTrue(refusals(grown(9, 0)).stream()
+                .anyMatch(r -> r.given().equals("13 ends") && r.why().contains("at most 12")));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"1e308", "1e400", "-1e12", "99999999999999999999999999"})
     void aNumberThatNoVehicleHasIsNamed(String number) {
-        List<RefusedLayoutException.Refusal> all = refusals(TARN.replaceFirst("\"pistonsPerSide\":1", "\"pistonsPerSide\":" + number));
-        assertTrue(all.stream().anyMatch(r -> r.field().endsWith("pistonsPerSide") && r.why().contains("1000000000")), all.toString());
+        List<RefusedLayoutException.Refusal> all =
+                refusals(TARN.replaceFirst("\"pistonsPerSide\":1", "\"pistonsPerSide\":" + number));
+        assertTrue(
+                all.stream()
+                        .anyMatch(r ->
+                                r.field().endsWith("pistonsPerSide") && r.why().contains("1000000000")),
+                all.toString());
     }
 
     @Test
     void textThatCannotBeKeptIsNamed() {
         for (String text : List.of("\\u0000", "\\ud800")) {
-            List<RefusedLayoutException.Refusal> all = refusals(TARN.replace("\"Tarn box van\"", "\"Tarn" + text + "\""));
-            assertEquals(List.of("name"), all.stream().map(RefusedLayoutException.Refusal::field).toList());
+            List<RefusedLayoutException.Refusal> all =
+                    refusals(TARN.replace("\"Tarn box van\"", "\"Tarn" + text + "\""));
+            assertEquals(
+                    List.of("name"),
+                    all.stream().map(RefusedLayoutException.Refusal::field).toList());
         }
     }
 
@@ -146,6 +181,10 @@ class LayoutFilesTest {
         String old = TARN.replaceAll("\"axle\":\"[a-z]+\",\"side\":\"[a-z]+\",", "");
         assertTrue(!old.contains("axle"), old);
         assertEquals(LayoutFiles.read(TARN), LayoutFiles.read(old));
-        assertEquals(List.of("axle"), refusals(TARN.replaceFirst("\"axle\":\"front\"", "\"axle\":\"middle\"")).stream().map(r -> r.field().replaceAll(".*\\.", "")).toList());
+        assertEquals(
+                List.of("axle"),
+                refusals(TARN.replaceFirst("\"axle\":\"front\"", "\"axle\":\"middle\"")).stream()
+                        .map(r -> r.field().replaceAll(".*\\.", ""))
+                        .toList());
     }
 }

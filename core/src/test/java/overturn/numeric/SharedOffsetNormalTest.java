@@ -33,10 +33,13 @@ class SharedOffsetNormalTest {
         assertEquals(alone, density(new double[] {1, Double.NaN}, 3), 1e-12);
     }
 
-    /** Against differences: moving the means along a direction changes the log density as gradient and curvature say. */
+    /**
+     * Against differences: moving the means along a direction changes the log density as gradient and curvature say.
+     */
     @Test
     void theTangentIsThatOfTheDensity() {
-        SharedOffsetNormal normal = new SharedOffsetNormal(new double[] {3, Double.NaN, 5}, new double[] {1, 1, 2}, 0.7);
+        SharedOffsetNormal normal =
+                new SharedOffsetNormal(new double[] {3, Double.NaN, 5}, new double[] {1, 1, 2}, 0.7);
         double[][] directions = {{1, 4, 0.5}, {-0.3, 0, 2}};
         SharedOffsetNormal.Tangent tangent = normal.tangent(directions);
         float[] means = {2, 9, 3};
@@ -63,20 +66,26 @@ class SharedOffsetNormalTest {
     void logSpaceAddsWithoutUnderflow() {
         assertEquals(-2000 + Math.log(2), LogSpace.add(-2000, -2000), 2e-6);
         assertEquals(-2000 + Math.log(3), LogSpace.sum(new double[] {-2000, -2000, -2000}), 1e-12);
-        assertArrayEquals(new double[] {0.25, 0.75}, LogSpace.normalised(new double[] {-1000, -1000 + Math.log(3)}), 1e-12);
+        assertArrayEquals(
+                new double[] {0.25, 0.75}, LogSpace.normalised(new double[] {-1000, -1000 + Math.log(3)}), 1e-12);
         assertEquals(Math.log(2), LogSpace.entropy(new double[] {0.5, 0.5, 0}), 1e-12);
         assertThrows(IllegalStateException.class, () -> LogSpace.normalised(new double[] {Double.NEGATIVE_INFINITY}));
     }
 
     @Test
     void manyTermsAreSummedRoughly() {
-        double[] logs = java.util.stream.IntStream.range(0, 300).mapToDouble(i -> -1000 - 0.17 * i).toArray();
+        double[] logs = java.util.stream.IntStream.range(0, 300)
+                .mapToDouble(i -> -1000 - 0.17 * i)
+                .toArray();
         assertEquals(LogSpace.sum(logs), LogSpace.roughSum(logs), 1e-5);
         double[] against = LogSpace.against(-1000, logs);
         assertEquals(1, against[0]);
         for (int i = 0; i < 117; i++) {
             assertEquals(Math.exp(-0.17 * i), against[i], 1e-5 * Math.exp(-0.17 * i));
         }
-        assertArrayEquals(new double[] {1, Math.exp(-3), 0, 0}, LogSpace.against(2, new double[] {2, -1, -30, Double.NEGATIVE_INFINITY}), 1e-6);
+        assertArrayEquals(
+                new double[] {1, Math.exp(-3), 0, 0},
+                LogSpace.against(2, new double[] {2, -1, -30, Double.NEGATIVE_INFINITY}),
+                1e-6);
     }
 }

@@ -17,10 +17,13 @@ class CostToComePropertyTest {
     private static final Cure MASTER = Cure.of(Remedy.RENEW_MASTER);
     private static final Cure SHOES = Cure.of(Remedy.ADJUST_SHOES);
     private static final Cure HOSES = Cure.of(Remedy.RENEW_HOSES);
-    private static final List<Cure> CURES = List.of(Cure.HAND_BACK, MASTER, SHOES, HOSES, MASTER.and(SHOES), SHOES.and(HOSES), Cure.LOOK_ELSEWHERE);
+    private static final List<Cure> CURES =
+            List.of(Cure.HAND_BACK, MASTER, SHOES, HOSES, MASTER.and(SHOES), SHOES.and(HOSES), Cure.LOOK_ELSEWHERE);
 
     private static double[] shares(SplittableRandom random) {
-        double[] shares = CURES.stream().mapToDouble(c -> random.nextDouble() < 0.3 ? 0 : -Math.log(random.nextDouble())).toArray();
+        double[] shares = CURES.stream()
+                .mapToDouble(c -> random.nextDouble() < 0.3 ? 0 : -Math.log(random.nextDouble()))
+                .toArray();
         shares[random.nextInt(shares.length)] += 0.2;
         double total = Arrays.stream(shares).sum();
         return Arrays.stream(shares).map(s -> s / total).toArray();
@@ -55,18 +58,30 @@ class CostToComePropertyTest {
         double[][] fine = test(shares, random);
         CostToCome.Gain gain = cost.gain(shares, fine);
         CostToCome.Gain blurred = cost.gain(shares, new double[][] {sum(fine[0], fine[1]), fine[2]});
-        assertTrue(Arrays.stream(fine).mapToDouble(cost::of).sum() <= cost.of(shares) + 1e-9, "on average the cost to come does not rise");
-        assertTrue(gain.wasteMinutes() >= blurred.wasteMinutes() - 1e-9, "two outcomes that cannot be told apart save no more");
+        assertTrue(
+                Arrays.stream(fine).mapToDouble(cost::of).sum() <= cost.of(shares) + 1e-9,
+                "on average the cost to come does not rise");
+        assertTrue(
+                gain.wasteMinutes() >= blurred.wasteMinutes() - 1e-9,
+                "two outcomes that cannot be told apart save no more");
         assertTrue(gain.informationNats() >= blurred.informationNats() - 1e-9);
-        assertTrue(gain.leadingAfter() >= Arrays.stream(shares).max().orElseThrow() - 1e-12, "the likeliest is on average not less likely after it");
+        assertTrue(
+                gain.leadingAfter() >= Arrays.stream(shares).max().orElseThrow() - 1e-12,
+                "the likeliest is on average not less likely after it");
     }
 
     @Property(tries = 100)
     void aTestThatTellsNothingBringsNothing(@ForAll long seed) {
         SplittableRandom random = new SplittableRandom(seed);
         double[] shares = shares(random);
-        double[][] alike = {Arrays.stream(shares).map(s -> 0.3 * s).toArray(), Arrays.stream(shares).map(s -> 0.7 * s).toArray()};
-        assertEquals(0, CostToCome.of(Prices.DEFAULT, CURES, shares).gain(shares, alike).minutes(), 1e-9);
+        double[][] alike = {
+            Arrays.stream(shares).map(s -> 0.3 * s).toArray(),
+            Arrays.stream(shares).map(s -> 0.7 * s).toArray()
+        };
+        assertEquals(
+                0,
+                CostToCome.of(Prices.DEFAULT, CURES, shares).gain(shares, alike).minutes(),
+                1e-9);
     }
 
     @Property(tries = 100)
@@ -85,7 +100,10 @@ class CostToComePropertyTest {
     void halfTheBeliefCostsHalf(@ForAll long seed) {
         double[] shares = shares(new SplittableRandom(seed));
         CostToCome cost = CostToCome.of(Prices.DEFAULT, CURES, shares);
-        assertEquals(cost.of(shares) / 2, cost.of(Arrays.stream(shares).map(s -> s / 2).toArray()), 1e-9);
+        assertEquals(
+                cost.of(shares) / 2,
+                cost.of(Arrays.stream(shares).map(s -> s / 2).toArray()),
+                1e-9);
     }
 
     @Property(tries = 100)

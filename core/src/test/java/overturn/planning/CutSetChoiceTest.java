@@ -48,17 +48,24 @@ class CutSetChoiceTest {
     }
 
     private static Set<String> takenOut(Procedure procedure) {
-        return TENDER.procedures().cutSets().stream().filter(t -> t.procedure().equals(procedure)).map(CutSetTest::division).findFirst().orElseThrow().takenOut();
+        return TENDER.procedures().cutSets().stream()
+                .filter(t -> t.procedure().equals(procedure))
+                .map(CutSetTest::division)
+                .findFirst()
+                .orElseThrow()
+                .takenOut();
     }
 
     /** Long and then firm on a circuit of four hoses: clamps split front from rear, and nothing is opened for it. */
     @Test
     void whatSplitsForFewMinutesComesFirst() {
-        List<Procedure> offered = offered(Workshop.WELL_EQUIPPED, observed("characterise", "long-then-firm"), observed("reservoir", "steady"));
+        List<Procedure> offered = offered(
+                Workshop.WELL_EQUIPPED, observed("characterise", "long-then-firm"), observed("reservoir", "steady"));
         assertEquals(2, offered.size());
         for (Procedure procedure : offered) {
             assertEquals(RigKind.CLAMPS, procedure.rigKind(), procedure.id());
-            assertTrue(takenOut(procedure).stream().anyMatch(id -> id.startsWith("rear")) || takenOut(procedure).stream().anyMatch(id -> id.startsWith("front")));
+            assertTrue(takenOut(procedure).stream().anyMatch(id -> id.startsWith("rear"))
+                    || takenOut(procedure).stream().anyMatch(id -> id.startsWith("front")));
         }
     }
 
@@ -66,8 +73,12 @@ class CutSetChoiceTest {
     @Test
     void whatIsKnownIsNotDivided() {
         Reading bored = new Reading("bore", "master-stripped", new Observed("lip-worn"), "eye@bore", RigTrust.PROVEN);
-        Reading again = new Reading("again", "master-stripped", new Observed("lip-worn"), "eye@bore-rig-2", RigTrust.PROVEN);
-        BeliefHistory sure = BeliefHistory.of(TENDER, Intake.UNKNOWN, List.of(observed("characterise", "sinks"), held(60, 70, 85, 110), bored, again));
+        Reading again =
+                new Reading("again", "master-stripped", new Observed("lip-worn"), "eye@bore-rig-2", RigTrust.PROVEN);
+        BeliefHistory sure = BeliefHistory.of(
+                TENDER,
+                Intake.UNKNOWN,
+                List.of(observed("characterise", "sinks"), held(60, 70, 85, 110), bored, again));
         double master = sure.now().components().get("master");
         assertTrue(master > 0.97, "master " + master);
         assertEquals(List.of(), CutSetChoice.of(sure, Workshop.WELL_EQUIPPED, Set.of()));
@@ -76,15 +87,25 @@ class CutSetChoiceTest {
     @Test
     void whatTheWorkshopLacksIsNotOffered() {
         Workshop noClamps = new Workshop(Set.of(RigKind.CLAMPS), true, true, Prices.DEFAULT);
-        Set<RigKind> rigs = offered(noClamps, observed("characterise", "long-then-firm")).stream().map(Procedure::rigKind).collect(Collectors.toSet());
+        Set<RigKind> rigs = offered(noClamps, observed("characterise", "long-then-firm")).stream()
+                .map(Procedure::rigKind)
+                .collect(Collectors.toSet());
         assertTrue(!rigs.isEmpty() && !rigs.contains(RigKind.CLAMPS), rigs.toString());
     }
 
     /** All of them are there, every device among them, by an id that names the joints. */
     @Test
     void everyDeviceIsAmongThoseThatAreJudged() {
-        assertEquals(Set.of(Device.CLAMP, Device.LINE_PLUG), TENDER.procedures().cutSets().stream().map(t -> t.division().device()).collect(Collectors.toSet()),
+        assertEquals(
+                Set.of(Device.CLAMP, Device.LINE_PLUG),
+                TENDER.procedures().cutSets().stream()
+                        .map(t -> t.division().device())
+                        .collect(Collectors.toSet()),
                 "one port, which is written down, and no modulator");
-        TENDER.procedures().cutSets().forEach(t -> assertEquals(Optional.of(t.procedure()), TENDER.procedures().find(t.procedure().id())));
+        TENDER.procedures()
+                .cutSets()
+                .forEach(t -> assertEquals(
+                        Optional.of(t.procedure()),
+                        TENDER.procedures().find(t.procedure().id())));
     }
 }

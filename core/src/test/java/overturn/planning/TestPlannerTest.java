@@ -11,17 +11,17 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Foresight;
+import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
+import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.planning.Proposal.Kind;
-import overturn.inference.Intake;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds;
@@ -51,18 +51,26 @@ class TestPlannerTest {
     }
 
     private static List<Proposal> rank(VehicleNeeds state, Set<String> setAside, Reading... readings) {
-        return TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), state, setAside);
+        return TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED)
+                .rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), state, setAside);
     }
 
     private static Proposal proposal(List<Proposal> ranked, String test) {
-        return ranked.stream().filter(p -> p.procedure().id().equals(test)).findFirst().orElseThrow();
+        return ranked.stream()
+                .filter(p -> p.procedure().id().equals(test))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
     void theFreeLooksComeFirstWhateverTheScore() {
         List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of(), SINKS);
-        assertEquals(List.of(Kind.GATE, Kind.GATE, Kind.SPLIT), ranked.subList(0, 3).stream().map(Proposal::kind).toList());
-        assertEquals(Set.of("reservoir", "dry-walk"), Set.of(ranked.get(0).procedure().id(), ranked.get(1).procedure().id()));
+        assertEquals(
+                List.of(Kind.GATE, Kind.GATE, Kind.SPLIT),
+                ranked.subList(0, 3).stream().map(Proposal::kind).toList());
+        assertEquals(
+                Set.of("reservoir", "dry-walk"),
+                Set.of(ranked.get(0).procedure().id(), ranked.get(1).procedure().id()));
     }
 
     @Test
@@ -75,9 +83,17 @@ class TestPlannerTest {
     @Test
     void whatIsDoneOrCannotBeDoneIsNotProposed() {
         List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of("port-plugs"), SINKS, STEADY, DRY);
-        assertTrue(ranked.stream().map(p -> p.procedure().id()).noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
+        assertTrue(ranked.stream()
+                .map(p -> p.procedure().id())
+                .noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
         Reading unseen = observed("dry-walk", "not-seen");
-        assertEquals("dry-walk", rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen).get(0).procedure().id(), "not seen is not done");
+        assertEquals(
+                "dry-walk",
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen)
+                        .get(0)
+                        .procedure()
+                        .id(),
+                "not seen is not done");
     }
 
     /** It may not have been there the first time; another rig's reading of it counts in full. */
@@ -85,20 +101,37 @@ class TestPlannerTest {
     void ofAFaultThatComesAndGoesTheNextLookTellsAsMuchAsTheFirst() {
         Reading firm = figures("hold-medium", RigTrust.PROVEN, 36, 36.5, 37, 37);
         BeliefHistory history = BeliefHistory.of(MODEL, Intake.sometimesFelt(), List.of(SINKS, STEADY, DRY, firm));
-        Proposal again = proposal(TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()), "hold-medium");
+        Proposal again = proposal(
+                TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()),
+                "hold-medium");
         Foresight foresight = Foresight.of(history);
         CostToCome cost = CostToCome.of(Workshop.WELL_EQUIPPED.prices(), foresight.cures(), foresight.shares());
         assertTrue(again.anotherRig());
-        assertEquals(cost.gain(foresight.shares(), foresight.outcomes(again.procedure())).informationNats(), again.gain().informationNats(), 1e-12);
-        assertTrue(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, firm).stream().noneMatch(p -> p.procedure().id().equals("hold-medium")), "proven, and always there");
+        assertEquals(
+                cost.gain(foresight.shares(), foresight.outcomes(again.procedure()))
+                        .informationNats(),
+                again.gain().informationNats(),
+                1e-12);
+        assertTrue(
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, firm).stream()
+                        .noneMatch(p -> p.procedure().id().equals("hold-medium")),
+                "proven, and always there");
     }
 
     private static List<String> offeredCuts(Workshop workshop, Set<String> setAside, Reading... readings) {
-        return TestPlanner.of(MODEL, workshop).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), VehicleNeeds.SEAT, setAside).stream()
-                .map(p -> p.procedure().id()).filter(id -> id.contains(Procedure.PLACES)).sorted().toList();
+        return TestPlanner.of(MODEL, workshop)
+                .rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)), VehicleNeeds.SEAT, setAside)
+                .stream()
+                .map(p -> p.procedure().id())
+                .filter(id -> id.contains(Procedure.PLACES))
+                .sorted()
+                .toList();
     }
 
-    /** Of some hundred ways to divide the circuit only those few are weighed that split what is suspected; another when one cannot be done. */
+    /**
+     * Of some hundred ways to divide the circuit only those few are weighed that split what is suspected; another when
+     * one cannot be done.
+     */
     @Test
     void theWaysToDivideTheCircuitThatSplitBestAreWeighedToo() {
         List<String> offered = offeredCuts(Workshop.WELL_EQUIPPED, Set.of(), SINKS, STEADY, DRY);
@@ -106,14 +139,18 @@ class TestPlannerTest {
         List<String> others = offeredCuts(Workshop.WELL_EQUIPPED, Set.copyOf(offered), SINKS, STEADY, DRY);
         assertTrue(others.size() == 2 && others.stream().noneMatch(offered::contains), offered + " then " + others);
         Workshop noClamps = new Workshop(Set.of(RigKind.CLAMPS), true, true, Prices.DEFAULT);
-        assertTrue(offeredCuts(noClamps, Set.of(), SINKS, STEADY, DRY).stream().noneMatch(id -> id.startsWith("cut-clamps")));
+        assertTrue(offeredCuts(noClamps, Set.of(), SINKS, STEADY, DRY).stream()
+                .noneMatch(id -> id.startsWith("cut-clamps")));
     }
 
     @Test
     void openingCostsTheWayBackAndStayingOpenDoesNot() {
-        double fromShut = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS), "port-plugs").stateMinutes();
-        double stayingOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "port-plugs").stateMinutes();
-        double seatFromOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "free-play").stateMinutes();
+        double fromShut =
+                proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS), "port-plugs").stateMinutes();
+        double stayingOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "port-plugs")
+                .stateMinutes();
+        double seatFromOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "free-play")
+                .stateMinutes();
         assertTrue(fromShut > 10, "bleeding owed " + fromShut);
         assertEquals(0, stayingOpen);
         assertTrue(seatFromOpen >= 40, "closing and bleeding first " + seatFromOpen);
@@ -122,8 +159,10 @@ class TestPlannerTest {
     @Test
     void aLikelyOpeningRemedyMakesOpeningCheaper() {
         Reading sinking = figures("hold-medium", RigTrust.PROVEN, 36, 41, 48, 60);
-        double vague = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "port-plugs").stateMinutes();
-        double likely = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking), "port-plugs").stateMinutes();
+        double vague = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "port-plugs")
+                .stateMinutes();
+        double likely = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking), "port-plugs")
+                .stateMinutes();
         assertTrue(likely < vague, likely + " < " + vague);
     }
 
@@ -131,7 +170,8 @@ class TestPlannerTest {
     void onceTheLeaderIsKnownTheReasonIsItsProof() {
         Reading sinking = figures("hold-medium", RigTrust.PROVEN, 39, 46, 55.5, 75);
         Reading running = figures("hold-running", RigTrust.PROVEN, 51.5, 64, 75.5, 79);
-        Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking, running).get(0);
+        Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, sinking, running)
+                .get(0);
         assertEquals(Kind.PROOF, next.kind());
         assertTrue(next.proofChance() > 0.1, next.toString());
     }
@@ -139,30 +179,49 @@ class TestPlannerTest {
     @Test
     void anUnprovenCarrierIsRepeatedOnAnotherRigAndAProvenOneIsNot() {
         double[] plugsSink = {13, 5, 5, 5, 3, 1};
-        List<Proposal> unproven = rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS, figures("port-plugs", RigTrust.NORMAL, plugsSink));
-        List<Proposal> proven = rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS, figures("port-plugs", RigTrust.PROVEN, plugsSink));
+        List<Proposal> unproven = rank(
+                VehicleNeeds.openedAt(Opened.MASTER_PORTS),
+                Set.of(),
+                SINKS,
+                figures("port-plugs", RigTrust.NORMAL, plugsSink));
+        List<Proposal> proven = rank(
+                VehicleNeeds.openedAt(Opened.MASTER_PORTS),
+                Set.of(),
+                SINKS,
+                figures("port-plugs", RigTrust.PROVEN, plugsSink));
         assertTrue(proposal(unproven, "port-plugs").anotherRig());
         assertFalse(proven.stream().anyMatch(p -> p.procedure().id().equals("port-plugs")));
     }
 
     @Test
     void equalJobsGetEqualPlans() {
-        List<String> once = rank(VehicleNeeds.SEAT, Set.of(), SINKS, DRY).stream().map(p -> p.procedure().id()).toList();
-        assertEquals(once, rank(VehicleNeeds.SEAT, Set.of(), SINKS, DRY).stream().map(p -> p.procedure().id()).toList());
+        List<String> once = rank(VehicleNeeds.SEAT, Set.of(), SINKS, DRY).stream()
+                .map(p -> p.procedure().id())
+                .toList();
+        assertEquals(
+                once,
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, DRY).stream()
+                        .map(p -> p.procedure().id())
+                        .toList());
     }
 
     @Test
     void theSplitNamesEveryLiveRemedyOnOneSideOrTheOther() {
-        Belief belief = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY)).now();
-        Reason reason = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0).reason(belief);
+        Belief belief = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY))
+                .now();
+        Reason reason =
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0).reason(belief);
         assertFalse(reason.oneSide().isEmpty() || reason.otherSide().isEmpty());
         assertTrue(java.util.Collections.disjoint(reason.oneSide(), reason.otherSide()));
         assertTrue(reason.oneShare() + reason.otherShare() + belief.noneOfThese() > 0.9);
     }
 
     private static List<String> ids(Workshop workshop) {
-        return TestPlanner.of(MODEL, workshop).rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY)), VehicleNeeds.SEAT, Set.of()).stream()
-                .map(p -> p.procedure().id()).toList();
+        return TestPlanner.of(MODEL, workshop)
+                .rank(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY)), VehicleNeeds.SEAT, Set.of())
+                .stream()
+                .map(p -> p.procedure().id())
+                .toList();
     }
 
     @Test
@@ -175,16 +234,23 @@ class TestPlannerTest {
         List<String> alone = ids(new Workshop(Set.of(), false, true, Prices.DEFAULT));
         assertFalse(alone.contains("front-screws"), "somebody has to press while the screw is cracked");
         assertTrue(alone.contains("hold-medium"));
-        assertThrows(IllegalArgumentException.class, () -> new Workshop(Set.of(RigKind.EYE), true, true, Prices.DEFAULT));
+        assertThrows(
+                IllegalArgumentException.class, () -> new Workshop(Set.of(RigKind.EYE), true, true, Prices.DEFAULT));
     }
 
-    /** Jack and stands there and back take 12 minutes more than the lift; a way back that is gone anyway is half credited. */
+    /**
+     * Jack and stands there and back take 12 minutes more than the lift; a way back that is gone anyway is half
+     * credited.
+     */
     @Test
     void withoutALiftRaisingTakesLonger() {
         Workshop jacks = new Workshop(Set.of(), true, false, Prices.DEFAULT);
         BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY));
-        double onLift = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "raised-walk").stateMinutes();
-        double onStands = proposal(TestPlanner.of(MODEL, jacks).rank(history, VehicleNeeds.SEAT, Set.of()), "raised-walk").stateMinutes();
+        double onLift = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "raised-walk")
+                .stateMinutes();
+        double onStands = proposal(
+                        TestPlanner.of(MODEL, jacks).rank(history, VehicleNeeds.SEAT, Set.of()), "raised-walk")
+                .stateMinutes();
         assertEquals(12, onStands - onLift, 1e-9);
     }
 
@@ -192,11 +258,15 @@ class TestPlannerTest {
     void aRoundHoldsAllThatIsWorthDoingInOneStateAndGoesTheWayOnce() {
         List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY);
         List<Round> rounds = Round.of(ranked);
-        assertEquals(ranked.stream().filter(Proposal::worthDoing).count(), rounds.stream().mapToInt(r -> r.proposals().size()).sum());
+        assertEquals(
+                ranked.stream().filter(Proposal::worthDoing).count(),
+                rounds.stream().mapToInt(r -> r.proposals().size()).sum());
         assertEquals(rounds.size(), rounds.stream().map(Round::needs).distinct().count());
         for (Round round : rounds) {
-            assertTrue(round.proposals().stream().allMatch(p -> p.procedure().needs().equals(round.needs())));
-            double apart = round.proposals().stream().mapToDouble(Proposal::minutes).sum();
+            assertTrue(round.proposals().stream()
+                    .allMatch(p -> p.procedure().needs().equals(round.needs())));
+            double apart =
+                    round.proposals().stream().mapToDouble(Proposal::minutes).sum();
             assertTrue(round.minutes() <= apart + 1e-9, "together at most as long as apart");
         }
         assertEquals(ranked.get(0).procedure().needs(), rounds.get(0).needs());

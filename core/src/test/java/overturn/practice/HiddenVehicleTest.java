@@ -43,7 +43,11 @@ class HiddenVehicleTest {
     @Test
     void theSameSeedGivesTheSameReadingAndAnotherSeedAnother() {
         assertArrayEquals(read(sound(1), 7), read(sound(1), 7));
-        assertTrue(java.util.stream.LongStream.range(0, 20).mapToObj(seed -> read(sound(1), seed)[0]).distinct().count() > 3);
+        assertTrue(java.util.stream.LongStream.range(0, 20)
+                        .mapToObj(seed -> read(sound(1), seed)[0])
+                        .distinct()
+                        .count()
+                > 3);
     }
 
     @Test
@@ -61,13 +65,19 @@ class HiddenVehicleTest {
     @Test
     void aLockedWheelIsExpectedToReadWhatItReads() {
         Procedure drag = PROCEDURES.find("drag-with-engine").orElseThrow();
-        List<Fault> clogged = List.of(new Fault.CloggedHole(Chamber.PRIMARY, 20_000), new Fault.CloggedHole(Chamber.SECONDARY, 20_000));
+        List<Fault> clogged = List.of(
+                new Fault.CloggedHole(Chamber.PRIMARY, 20_000), new Fault.CloggedHole(Chamber.SECONDARY, 20_000));
         double[] simulated = SIMULATOR.run(drag.protocol(), VehicleUnknowns.NOMINAL, clogged);
         assertTrue(simulated[0] > 150, "locked: " + simulated[0]);
         assertTrue(Words.all().get("test.drag-with-engine.step.spent").contains("150 Nm"), "and the step says so");
         double[] expected = drag.predicted(simulated);
         assertArrayEquals(new double[] {150, 150}, expected);
-        assertArrayEquals(expected, ((Figures) HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL, clogged, 0).read(drag, new SplittableRandom(1))).coreValues(), 1);
+        assertArrayEquals(
+                expected,
+                ((Figures) HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL, clogged, 0)
+                                .read(drag, new SplittableRandom(1)))
+                        .coreValues(),
+                1);
     }
 
     @Test
@@ -86,9 +96,16 @@ class HiddenVehicleTest {
 
     @Test
     void anIntermittentFaultShowsInItsShareOfTheTestsAndElseReadsSound() {
-        HiddenVehicle sinking = HiddenVehicle.of(SIMULATOR, VehicleUnknowns.NOMINAL,
-                List.of(new overturn.suspect.Fault.ByPass(overturn.suspect.Fault.Cup.PRIMARY_PISTON, 6, 0, 0, 40)), 0).intermittent(0.3);
-        long shown = java.util.stream.LongStream.range(0, 500).filter(seed -> read(sinking, seed)[3] - read(sinking, seed)[0] > 10).count();
+        HiddenVehicle sinking = HiddenVehicle.of(
+                        SIMULATOR,
+                        VehicleUnknowns.NOMINAL,
+                        List.of(new overturn.suspect.Fault.ByPass(
+                                overturn.suspect.Fault.Cup.PRIMARY_PISTON, 6, 0, 0, 40)),
+                        0)
+                .intermittent(0.3);
+        long shown = java.util.stream.LongStream.range(0, 500)
+                .filter(seed -> read(sinking, seed)[3] - read(sinking, seed)[0] > 10)
+                .count();
         assertTrue(shown > 115 && shown < 185, "shown in " + shown + " of 500");
         assertThrows(IllegalArgumentException.class, () -> sinking.intermittent(0));
     }

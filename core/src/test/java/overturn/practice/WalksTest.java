@@ -22,8 +22,8 @@ import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
 
 /**
- * The walks that the trade knows come out of the planner; none is written down anywhere. Three vehicles have a fault of the walk's kind;
- * on each the walk's own question has to come, and the remedy at the end of at least two.
+ * The walks that the trade knows come out of the planner; none is written down anywhere. Three vehicles have a fault of
+ * the walk's kind; on each the walk's own question has to come, and the remedy at the end of at least two.
  */
 @Tag("slow")
 class WalksTest {
@@ -32,17 +32,73 @@ class WalksTest {
 
     private static Stream<Arguments> walks() {
         return Stream.of(
-                Arguments.of("drag", "pellow-saloon", "slides-seized", 2, Set.of("wheel-drag", "drag-with-engine", "toe-lift", "loosen-master", "vent-supply", "crack-end-screw")),
-                Arguments.of("drag of a lever", "wisp-courier-brake", "hole-clogged", 3, Set.of("wheel-drag", "toe-lift", "spout", "gravity-flow")),
-                Arguments.of("soft", "tarn-box-van", "air-in-front-end", 2, Set.of("hoses-clamped", "front-screws", "port-plugs", "outlet-plugs", "cut-clamps")),
-                Arguments.of("sink", "tarn-box-van", "primary-piston-cup", 1, Set.of("hold-gentle", "hold-medium", "hold-and-stop", "hold-running")),
-                Arguments.of("hard pedal", "tarn-box-van", "low-assist-supply", 1, Set.of("vacuum-tee", "vacuum-recovery", "assist-drop", "reserve-strokes")),
-                Arguments.of("hard pedal, pump", "corvane-flatbed", "low-pump-flow", 2, Set.of("pump-gauge", "assist-drop", "reserve-strokes")),
+                Arguments.of(
+                        "drag",
+                        "pellow-saloon",
+                        "slides-seized",
+                        2,
+                        Set.of(
+                                "wheel-drag",
+                                "drag-with-engine",
+                                "toe-lift",
+                                "loosen-master",
+                                "vent-supply",
+                                "crack-end-screw")),
+                Arguments.of(
+                        "drag of a lever",
+                        "wisp-courier-brake",
+                        "hole-clogged",
+                        3,
+                        Set.of("wheel-drag", "toe-lift", "spout", "gravity-flow")),
+                Arguments.of(
+                        "soft",
+                        "tarn-box-van",
+                        "air-in-front-end",
+                        2,
+                        Set.of("hoses-clamped", "front-screws", "port-plugs", "outlet-plugs", "cut-clamps")),
+                Arguments.of(
+                        "sink",
+                        "tarn-box-van",
+                        "primary-piston-cup",
+                        1,
+                        Set.of("hold-gentle", "hold-medium", "hold-and-stop", "hold-running")),
+                Arguments.of(
+                        "hard pedal",
+                        "tarn-box-van",
+                        "low-assist-supply",
+                        1,
+                        Set.of("vacuum-tee", "vacuum-recovery", "assist-drop", "reserve-strokes")),
+                Arguments.of(
+                        "hard pedal, pump",
+                        "corvane-flatbed",
+                        "low-pump-flow",
+                        2,
+                        Set.of("pump-gauge", "assist-drop", "reserve-strokes")),
                 Arguments.of("return", "wisp-courier-brake", "input-binding", 1, Set.of("return-time", "pivot-felt")),
-                Arguments.of("clutch", "brack-tug-clutch", "clutch-mechanical", 1, Set.of("slave-stroke", "held-in-gear", "frees-at")),
-                Arguments.of("clutch, high loop", "pellow-saloon-clutch", "air-in-high-loop", 1, Set.of("loop-lifted", "connector-plug", "slave-tapped")),
-                Arguments.of("leak", "tarn-box-van", "end-seal-weeping", 1, Set.of("raised-walk", "ends-papered", "joints-papered")),
-                Arguments.of("leak of a clutch", "wisp-courier-clutch", "slave-seal-weeping", 1, Set.of("raised-walk", "ends-papered")));
+                Arguments.of(
+                        "clutch",
+                        "brack-tug-clutch",
+                        "clutch-mechanical",
+                        1,
+                        Set.of("slave-stroke", "held-in-gear", "frees-at")),
+                Arguments.of(
+                        "clutch, high loop",
+                        "pellow-saloon-clutch",
+                        "air-in-high-loop",
+                        1,
+                        Set.of("loop-lifted", "connector-plug", "slave-tapped")),
+                Arguments.of(
+                        "leak",
+                        "tarn-box-van",
+                        "end-seal-weeping",
+                        1,
+                        Set.of("raised-walk", "ends-papered", "joints-papered")),
+                Arguments.of(
+                        "leak of a clutch",
+                        "wisp-courier-clutch",
+                        "slave-seal-weeping",
+                        1,
+                        Set.of("raised-walk", "ends-papered")));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -54,11 +110,19 @@ class WalksTest {
         int right = 0;
         for (long vehicle = seed; vehicle < seed + VEHICLES; vehicle++) {
             PlanFollower.Diagnosis done = diagnosed(model, suspect, vehicle);
-            List<String> tests = done.readings().stream().map(r -> r.procedureId()).toList();
-            right += done.assessment().verdict().remedy() == suspect.remedy() && done.assessment().verdict().grade() != Grade.OPEN ? 1 : 0;
-            List<String> kinds = tests.stream().map(id -> id.split(Procedure.PLACES)[0]).toList();
-            assertTrue(!Collections.disjoint(kinds, ownQuestions), walk + " asks one of " + ownQuestions + ": " + tests);
-            assertTrue(tests.indexOf("reservoir") < 4 && tests.indexOf("dry-walk") < 4, walk + " looks before it measures: " + tests);
+            List<String> tests =
+                    done.readings().stream().map(r -> r.procedureId()).toList();
+            right += done.assessment().verdict().remedy() == suspect.remedy()
+                            && done.assessment().verdict().grade() != Grade.OPEN
+                    ? 1
+                    : 0;
+            List<String> kinds =
+                    tests.stream().map(id -> id.split(Procedure.PLACES)[0]).toList();
+            assertTrue(
+                    !Collections.disjoint(kinds, ownQuestions), walk + " asks one of " + ownQuestions + ": " + tests);
+            assertTrue(
+                    tests.indexOf("reservoir") < 4 && tests.indexOf("dry-walk") < 4,
+                    walk + " looks before it measures: " + tests);
             firstOpeningComesAfterSomethingShut(model, walk, tests);
         }
         assertTrue(right >= VEHICLES - 1, walk + ": right on " + right + " of " + VEHICLES);
@@ -66,13 +130,19 @@ class WalksTest {
 
     private static PlanFollower.Diagnosis diagnosed(LayoutModel model, Suspect suspect, long seed) {
         SplittableRandom random = new SplittableRandom(seed);
-        HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), suspect.physics().at(0.6, model.layout(), random), 1);
+        HiddenVehicle vehicle = HiddenVehicle.of(
+                model.simulator(),
+                VehicleUnknowns.draw(random),
+                suspect.physics().at(0.6, model.layout(), random),
+                1);
         return new PlanFollower(model).diagnose(vehicle, random);
     }
 
     /** Nothing is opened before at least two tests that open nothing. */
     private static void firstOpeningComesAfterSomethingShut(LayoutModel model, String walk, List<String> tests) {
-        List<Procedure> procedures = tests.stream().map(id -> model.procedures().find(id).orElseThrow()).toList();
+        List<Procedure> procedures = tests.stream()
+                .map(id -> model.procedures().find(id).orElseThrow())
+                .toList();
         for (int i = 0; i < procedures.size(); i++) {
             if (procedures.get(i).nature() == Nature.ISOLATING) {
                 assertTrue(i >= 3, walk + " isolates too soon: " + tests);
@@ -84,14 +154,20 @@ class WalksTest {
     /** What nobody would do: to condemn the dearest part on the complaint alone. */
     @ParameterizedTest(name = "{0}")
     @MethodSource("walks")
-    void theComplaintAloneIsNeverAVerdict(String walk, String layoutId, String hidden, long seed, Set<String> ownQuestions) {
+    void theComplaintAloneIsNeverAVerdict(
+            String walk, String layoutId, String hidden, long seed, Set<String> ownQuestions) {
         LayoutModel model = LayoutModel.of(Presets.layout(layoutId));
         SplittableRandom random = new SplittableRandom(seed);
         Suspect suspect = model.suspects().get(model.indexOf(hidden));
-        HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), suspect.physics().at(0.6, model.layout(), random), 1);
+        HiddenVehicle vehicle = HiddenVehicle.of(
+                model.simulator(),
+                VehicleUnknowns.draw(random),
+                suspect.physics().at(0.6, model.layout(), random),
+                1);
         PlanFollower.Diagnosis first = new PlanFollower(model).diagnose(vehicle, random, 0);
         assertEquals(Grade.OPEN, first.assessment().verdict().grade(), walk);
         assertTrue(first.assessment().next().isPresent());
-        assertTrue(first.assessment().verdict().remedy() != Remedy.LOOK_ELSEWHERE || first.assessment().verdict().probability() < 0.5);
+        assertTrue(first.assessment().verdict().remedy() != Remedy.LOOK_ELSEWHERE
+                || first.assessment().verdict().probability() < 0.5);
     }
 }

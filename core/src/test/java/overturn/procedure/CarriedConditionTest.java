@@ -30,8 +30,12 @@ class CarriedConditionTest {
         return test.predicted(simulator.prepare(test.protocol()).figures(VehicleUnknowns.NOMINAL, faults, before));
     }
 
-    private static VehicleCondition after(Simulator simulator, Procedure test, List<Fault> faults, VehicleCondition before) {
-        return simulator.run(test.protocol(), VehicleUnknowns.NOMINAL, faults, before).after().ready();
+    private static VehicleCondition after(
+            Simulator simulator, Procedure test, List<Fault> faults, VehicleCondition before) {
+        return simulator
+                .run(test.protocol(), VehicleUnknowns.NOMINAL, faults, before)
+                .after()
+                .ready();
     }
 
     private static boolean apart(Procedure test, double[] one, double[] other) {
@@ -43,29 +47,43 @@ class CarriedConditionTest {
         return false;
     }
 
-    /** Share of all (suspect, earlier test, later test) in which the later one reads otherwise, by more than its own noise, than without the earlier. */
+    /**
+     * Share of all (suspect, earlier test, later test) in which the later one reads otherwise, by more than its own
+     * noise, than without the earlier.
+     */
     private static double shareThatCarries(Layout layout, boolean intakeFirst) {
         Simulator simulator = Simulator.of(layout);
         List<Procedure> tests = ProcedureCatalogue.of(layout).all();
-        Procedure intake = tests.stream().filter(t -> t.id().equals(ProcedureCatalogue.CHARACTERISE)).findFirst().orElseThrow();
+        Procedure intake = tests.stream()
+                .filter(t -> t.id().equals(ProcedureCatalogue.CHARACTERISE))
+                .findFirst()
+                .orElseThrow();
         List<Procedure> later = tests.stream().filter(t -> t != intake).toList();
         int all = 0;
         int carried = 0;
         for (Suspect suspect : SuspectCatalogue.of(layout)) {
             List<Fault> faults = suspect.physics().at(0.5, layout, new Random(3));
-            VehicleCondition start = intakeFirst ? after(simulator, intake, faults, VehicleCondition.RESTED) : VehicleCondition.RESTED;
+            VehicleCondition start =
+                    intakeFirst ? after(simulator, intake, faults, VehicleCondition.RESTED) : VehicleCondition.RESTED;
             Map<String, double[]> alone = new HashMap<>();
             later.forEach(t -> alone.put(t.id(), read(simulator, t, faults, start)));
             for (Procedure earlier : later) {
                 VehicleCondition left = after(simulator, earlier, faults, start);
                 all += later.size();
-                carried += left.equals(start) ? 0 : (int) later.stream().filter(t -> apart(t, alone.get(t.id()), read(simulator, t, faults, left))).count();
+                carried += left.equals(start)
+                        ? 0
+                        : (int) later.stream()
+                                .filter(t -> apart(t, alone.get(t.id()), read(simulator, t, faults, left)))
+                                .count();
             }
         }
         return carried / (double) all;
     }
 
-    /** Bled, spent and cooled as the steps ask, a vehicle that the intake has pressed once reads the same whatever was tested before. */
+    /**
+     * Bled, spent and cooled as the steps ask, a vehicle that the intake has pressed once reads the same whatever was
+     * tested before.
+     */
     @ParameterizedTest
     @ValueSource(strings = {"tarn-box-van", "old-bess-tender", "wisp-courier-brake"})
     void afterTheIntakeTheOrderOfTestsHardlyMatters(String preset) {
@@ -83,24 +101,37 @@ class CarriedConditionTest {
     void padsPushedBackShowAgainOnlyAfterADrive() {
         Simulator simulator = Simulator.of(TARN);
         ProcedureCatalogue catalogue = ProcedureCatalogue.of(TARN);
-        Suspect suspect = SuspectCatalogue.of(TARN).stream().filter(s -> s.id().equals("pad-pushed-back")).findFirst().orElseThrow();
+        Suspect suspect = SuspectCatalogue.of(TARN).stream()
+                .filter(s -> s.id().equals("pad-pushed-back"))
+                .findFirst()
+                .orElseThrow();
         List<Fault> faults = suspect.physics().at(0.7, TARN, new Random(3));
         VehicleCondition found = after(simulator, catalogue.intake(), faults, VehicleCondition.RESTED);
         Procedure hold = catalogue.find(ProcedureCatalogue.HOLD).orElseThrow();
         assertEquals(read(simulator, hold, List.of(), found)[0], read(simulator, hold, faults, found)[0], 0.1);
-        assertTrue(read(simulator, hold, faults, VehicleCondition.RESTED)[0] > read(simulator, hold, List.of(), VehicleCondition.RESTED)[0] + 5);
+        assertTrue(read(simulator, hold, faults, VehicleCondition.RESTED)[0]
+                > read(simulator, hold, List.of(), VehicleCondition.RESTED)[0] + 5);
         Procedure driven = catalogue.find("driven").orElseThrow();
-        assertTrue(read(simulator, driven, faults, found)[0] < 0.7 * read(simulator, driven, List.of(), found)[0], "hardly as it should");
+        assertTrue(
+                read(simulator, driven, faults, found)[0] < 0.7 * read(simulator, driven, List.of(), found)[0],
+                "hardly as it should");
     }
 
     /** Behind a clogged hole the intake leaves fluid, and the wheels drag at the next look. */
     @Test
     void whatTheIntakeTrappedIsStillThere() {
         Simulator simulator = Simulator.of(TARN);
-        Suspect clogged = SuspectCatalogue.of(TARN).stream().filter(s -> s.id().equals("hole-clogged")).findFirst().orElseThrow();
+        Suspect clogged = SuspectCatalogue.of(TARN).stream()
+                .filter(s -> s.id().equals("hole-clogged"))
+                .findFirst()
+                .orElseThrow();
         List<Fault> faults = clogged.physics().at(0.7, TARN, new Random(3));
-        VehicleCondition found = after(simulator, ProcedureCatalogue.of(TARN).intake(), faults, VehicleCondition.RESTED);
+        VehicleCondition found =
+                after(simulator, ProcedureCatalogue.of(TARN).intake(), faults, VehicleCondition.RESTED);
         assertTrue(found.trappedMl().stream().anyMatch(ml -> ml > 0.05), found.toString());
-        assertEquals(List.of(0.0, 0.0), after(simulator, ProcedureCatalogue.of(TARN).intake(), List.of(), VehicleCondition.RESTED).trappedMl());
+        assertEquals(
+                List.of(0.0, 0.0),
+                after(simulator, ProcedureCatalogue.of(TARN).intake(), List.of(), VehicleCondition.RESTED)
+                        .trappedMl());
     }
 }

@@ -33,7 +33,10 @@ class CutSetTestsTest {
             double[] sound = simulator.run(test.procedure().protocol(), VehicleUnknowns.NOMINAL, List.of());
             for (Suspect suspect : SuspectCatalogue.of(layout)) {
                 if (!suspect.places().isEmpty() && test.division().takenOut().containsAll(suspect.places())) {
-                    assertArrayEquals(sound, simulator.run(test.procedure().protocol(), VehicleUnknowns.NOMINAL, worst(layout, suspect)), 1e-6,
+                    assertArrayEquals(
+                            sound,
+                            simulator.run(test.procedure().protocol(), VehicleUnknowns.NOMINAL, worst(layout, suspect)),
+                            1e-6,
                             test.procedure().id() + " " + suspect.id());
                 }
             }
@@ -44,8 +47,13 @@ class CutSetTestsTest {
     void onePortPluggedSweepsTheCupFurtherThanBoth() {
         Simulator simulator = Simulator.of(Presets.TARN_BOX_VAN);
         ProcedureCatalogue catalogue = ProcedureCatalogue.of(Presets.TARN_BOX_VAN);
-        double both = simulator.run(catalogue.find("port-plugs").orElseThrow().protocol(), VehicleUnknowns.NOMINAL, List.of())[0];
-        double one = simulator.run(catalogue.find("cut-ports@front-port").orElseThrow().protocol(), VehicleUnknowns.NOMINAL, List.of())[0];
+        double both = simulator
+                .run(catalogue.find("port-plugs").orElseThrow().protocol(), VehicleUnknowns.NOMINAL, List.of())[0];
+        double one = simulator
+                .run(
+                        catalogue.find("cut-ports@front-port").orElseThrow().protocol(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of())[0];
         assertTrue(one > 1.5 * both, one + " mm with the rear lines left, " + both + " mm with none");
     }
 
@@ -56,8 +64,15 @@ class CutSetTestsTest {
         Procedure two = catalogue.find("cut-lines@front-inlet+rear-inlet").orElseThrow();
         assertEquals(5, two.minutes() - one.minutes());
         assertEquals(14, StateChanges.closingMinutes(one.needs()));
-        assertEquals(List.of("plug@front-inlet", "plug@rear-inlet"), two.steps().get(0).fits());
+        assertEquals(
+                List.of("plug@front-inlet", "plug@rear-inlet"),
+                two.steps().get(0).fits());
         assertEquals("cut-lines", two.wordId());
-        assertEquals(0, StateChanges.closingMinutes(catalogue.find("cut-clamps@front-left-hose-inlet").orElseThrow().needs()));
+        assertEquals(
+                0,
+                StateChanges.closingMinutes(catalogue
+                        .find("cut-clamps@front-left-hose-inlet")
+                        .orElseThrow()
+                        .needs()));
     }
 }

@@ -24,7 +24,9 @@ import overturn.suspect.SuspectCatalogue;
 class EveryPresetTest {
 
     private static Set<String> tests(String preset) {
-        return ProcedureCatalogue.of(Presets.layout(preset)).all().stream().map(Procedure::id).collect(Collectors.toSet());
+        return ProcedureCatalogue.of(Presets.layout(preset)).all().stream()
+                .map(Procedure::id)
+                .collect(Collectors.toSet());
     }
 
     @ParameterizedTest
@@ -32,8 +34,11 @@ class EveryPresetTest {
     void everyFigureIsReadAtExactlyOneStep(Layout layout) {
         for (Procedure procedure : ProcedureCatalogue.of(layout).all()) {
             if (procedure.spec() instanceof Series series) {
-                List<String> read = procedure.steps().stream().flatMap(s -> s.figures().stream()).toList();
-                assertEquals(series.figures().stream().map(f -> f.id()).toList(), read, layout.id() + " " + procedure.id());
+                List<String> read = procedure.steps().stream()
+                        .flatMap(s -> s.figures().stream())
+                        .toList();
+                assertEquals(
+                        series.figures().stream().map(f -> f.id()).toList(), read, layout.id() + " " + procedure.id());
             } else {
                 assertTrue(procedure.steps().stream().allMatch(s -> s.figures().isEmpty()), procedure.id());
             }
@@ -45,17 +50,25 @@ class EveryPresetTest {
     void idsAreUniqueAndObservedSuspectsAreKnownSomewhere(Layout layout) {
         List<Procedure> all = ProcedureCatalogue.of(layout).all();
         assertEquals(all.size(), all.stream().map(Procedure::id).distinct().count(), layout.id());
-        Set<String> known = Presets.all().stream().flatMap(l -> SuspectCatalogue.of(l).stream()).map(Suspect::id).collect(Collectors.toSet());
+        Set<String> known = Presets.all().stream()
+                .flatMap(l -> SuspectCatalogue.of(l).stream())
+                .map(Suspect::id)
+                .collect(Collectors.toSet());
         all.forEach(p -> assertTrue(known.containsAll(p.observes()), p.id() + " observes " + p.observes()));
     }
 
-    /** An isolating test takes something out: it starts cut, cuts on the way, or uses parking brake or engine to do so. */
+    /**
+     * An isolating test takes something out: it starts cut, cuts on the way, or uses parking brake or engine to do so.
+     */
     @ParameterizedTest
     @MethodSource("overturn.layoutfile.Presets#all")
     void whatIsolatesTakesSomethingOut(Layout layout) {
         for (Procedure procedure : ProcedureCatalogue.of(layout).all()) {
-            boolean takes = !procedure.protocol().cuts().equals(CutSet.NONE) || procedure.protocol().acts().stream()
-                    .anyMatch(a -> a instanceof Act.Recut || a instanceof Act.ParkingBrake || a instanceof Act.StartEngine);
+            boolean takes = !procedure.protocol().cuts().equals(CutSet.NONE)
+                    || procedure.protocol().acts().stream()
+                            .anyMatch(a -> a instanceof Act.Recut
+                                    || a instanceof Act.ParkingBrake
+                                    || a instanceof Act.StartEngine);
             if (procedure.nature() == Nature.ISOLATING) {
                 assertTrue(takes, layout.id() + " " + procedure.id());
             }
@@ -65,11 +78,17 @@ class EveryPresetTest {
     @ParameterizedTest
     @MethodSource("overturn.layoutfile.Presets#all")
     void whateverOpensTheCircuitShowsACautionAndIsPutOnTheList(Layout layout) {
-        ProcedureCatalogue.of(layout).all().stream().filter(p -> p.needs().opened() != Opened.NOTHING).forEach(p -> {
-            assertTrue(p.steps().stream().anyMatch(s -> s.cautionId().isPresent()), layout.id() + " " + p.id());
-            boolean oneScrew = p.needs().opened() == Opened.ONE_END;
-            assertTrue(oneScrew || p.steps().stream().anyMatch(s -> !s.fits().isEmpty()), layout.id() + " " + p.id());
-        });
+        ProcedureCatalogue.of(layout).all().stream()
+                .filter(p -> p.needs().opened() != Opened.NOTHING)
+                .forEach(p -> {
+                    assertTrue(p.steps().stream().anyMatch(s -> s.cautionId().isPresent()), layout.id() + " " + p.id());
+                    boolean oneScrew = p.needs().opened() == Opened.ONE_END;
+                    assertTrue(
+                            oneScrew
+                                    || p.steps().stream()
+                                            .anyMatch(s -> !s.fits().isEmpty()),
+                            layout.id() + " " + p.id());
+                });
     }
 
     /** No clamp on braided or plastic hose, no assist tests without assist, no wheel where nothing turns. */
@@ -81,22 +100,34 @@ class EveryPresetTest {
         assertFalse(tests("old-bess-tender").contains("assist-drop"));
         assertFalse(tests("old-bess-tender").contains("outlet-plugs"));
         assertFalse(tests("old-bess-tender").contains("one-chamber-open"));
-        assertTrue(tests("corvane-flatbed").contains("pump-gauge") && !tests("corvane-flatbed").contains("vacuum-tee"));
+        assertTrue(tests("corvane-flatbed").contains("pump-gauge")
+                && !tests("corvane-flatbed").contains("vacuum-tee"));
         assertFalse(tests("brack-tug-clutch").contains("wheel-drag"));
         assertFalse(tests("corvane-flatbed").contains("parking-brake"), "no drums");
         assertFalse(tests("pellow-saloon").contains("spout"), "a centre-valve master does not spout");
-        assertTrue(tests("pellow-saloon-clutch").contains("loop-lifted") && !tests("brack-tug-clutch").contains("loop-lifted"));
-        assertTrue(tests("ardle-mail-trike").contains("gauge-at-ends") && !tests("tarn-box-van").contains("gauge-at-ends"));
-        assertTrue(tests("wisp-courier-brake").contains("rock-lever") && !tests("tarn-box-van").contains("rock-lever"));
+        assertTrue(tests("pellow-saloon-clutch").contains("loop-lifted")
+                && !tests("brack-tug-clutch").contains("loop-lifted"));
+        assertTrue(tests("ardle-mail-trike").contains("gauge-at-ends")
+                && !tests("tarn-box-van").contains("gauge-at-ends"));
+        assertTrue(tests("wisp-courier-brake").contains("rock-lever")
+                && !tests("tarn-box-van").contains("rock-lever"));
     }
 
     @Test
     void suspectsFollowTheParts() {
-        Set<String> bess = SuspectCatalogue.of(Presets.layout("old-bess-tender")).stream().map(Suspect::id).collect(Collectors.toSet());
-        assertFalse(bess.contains("second-piston-front-cup") || bess.contains("low-assist-supply") || bess.contains("slides-seized") || bess.contains("air-in-modulator"));
+        Set<String> bess = SuspectCatalogue.of(Presets.layout("old-bess-tender")).stream()
+                .map(Suspect::id)
+                .collect(Collectors.toSet());
+        assertFalse(bess.contains("second-piston-front-cup")
+                || bess.contains("low-assist-supply")
+                || bess.contains("slides-seized")
+                || bess.contains("air-in-modulator"));
         assertTrue(bess.containsAll(List.of("residual-valve-missing", "excess-shoe-clearance", "drain-back")));
-        Set<String> tug = SuspectCatalogue.of(Presets.layout("brack-tug-clutch")).stream().map(Suspect::id).collect(Collectors.toSet());
+        Set<String> tug = SuspectCatalogue.of(Presets.layout("brack-tug-clutch")).stream()
+                .map(Suspect::id)
+                .collect(Collectors.toSet());
         assertTrue(tug.containsAll(List.of("slave-seal-weeping", "clutch-mechanical", "fork-worn", "hole-clogged")));
-        assertFalse(tug.contains("piston-seized") || tug.contains("lamp-switch-wrong") || tug.contains("air-in-high-loop"));
+        assertFalse(
+                tug.contains("piston-seized") || tug.contains("lamp-switch-wrong") || tug.contains("air-in-high-loop"));
     }
 }

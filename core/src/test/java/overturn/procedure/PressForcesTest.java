@@ -18,15 +18,22 @@ import overturn.simulation.VehicleUnknowns;
 class PressForcesTest {
 
     private static double[] at(Layout layout, double forceN) {
-        return Simulator.of(layout).run(Protocol.whole().then(new Press(forceN), new Sample(Sensed.PRESSURE_BAR), new Sample(Sensed.TRAVEL_MM)).done(),
-                VehicleUnknowns.NOMINAL, List.of());
+        return Simulator.of(layout)
+                .run(
+                        Protocol.whole()
+                                .then(new Press(forceN), new Sample(Sensed.PRESSURE_BAR), new Sample(Sensed.TRAVEL_MM))
+                                .done(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of());
     }
 
     @ParameterizedTest
     @MethodSource("overturn.layoutfile.Presets#all")
     void forcesGiveThePressuresTheyAreNamedAfter(Layout layout) {
         PressForces forces = PressForces.of(layout);
-        assertTrue(forces.gentleN() < forces.easyN() && forces.easyN() <= forces.strokeN() && forces.strokeN() < forces.mediumN());
+        assertTrue(forces.gentleN() < forces.easyN()
+                && forces.easyN() <= forces.strokeN()
+                && forces.strokeN() < forces.mediumN());
         double gentle = at(layout, forces.gentleN())[0];
         assertTrue(gentle >= 3 && gentle <= 8.5, layout.id() + " gentle " + gentle);
         double medium = at(layout, forces.mediumN())[0];
@@ -36,7 +43,9 @@ class PressForcesTest {
             Slave slave = layout.all(Slave.class).get(0);
             assertTrue(medium > slave.biteBar() && medium < slave.fullBar(), layout.id() + " medium " + medium);
         }
-        assertTrue(at(layout, forces.mediumN())[1] < 0.75 * layout.input().travelToStopMm(), layout.id() + " leaves travel");
+        assertTrue(
+                at(layout, forces.mediumN())[1] < 0.75 * layout.input().travelToStopMm(),
+                layout.id() + " leaves travel");
     }
 
     @ParameterizedTest
@@ -47,7 +56,10 @@ class PressForcesTest {
             double[] read = test.predicted(simulator.run(test.protocol(), VehicleUnknowns.NOMINAL, List.of()));
             if (test.spec() instanceof overturn.measurement.ReadingSpec.Series series) {
                 for (int k = 0; k < read.length; k++) {
-                    assertTrue(series.figures().get(k).allows(read[k]), layout.id() + " " + test.id() + " " + series.figures().get(k).id() + " " + read[k]);
+                    assertTrue(
+                            series.figures().get(k).allows(read[k]),
+                            layout.id() + " " + test.id() + " "
+                                    + series.figures().get(k).id() + " " + read[k]);
                 }
             } else {
                 double sum = 0;

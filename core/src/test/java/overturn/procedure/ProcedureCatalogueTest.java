@@ -15,8 +15,8 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.simulation.Act.Press;
 import overturn.simulation.Act.Sample;
-import overturn.simulation.Sensed;
 import overturn.simulation.Protocol;
+import overturn.simulation.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.SuspectCatalogue;
@@ -30,7 +30,9 @@ class ProcedureCatalogueTest {
     void everyFigureIsReadAtExactlyOneStep() {
         for (Procedure procedure : catalogue.all()) {
             if (procedure.spec() instanceof Series series) {
-                List<String> read = procedure.steps().stream().flatMap(s -> s.figures().stream()).toList();
+                List<String> read = procedure.steps().stream()
+                        .flatMap(s -> s.figures().stream())
+                        .toList();
                 assertEquals(series.figures().stream().map(f -> f.id()).toList(), read, procedure.id());
             }
         }
@@ -38,10 +40,17 @@ class ProcedureCatalogueTest {
 
     @Test
     void whateverOpensTheCircuitShowsItsCautionAndPutsSomethingOnTheList() {
-        catalogue.all().stream().filter(p -> p.needs().opened() != Opened.NOTHING).forEach(p -> {
-            assertTrue(p.steps().stream().anyMatch(s -> s.cautionId().filter(Set.of("open-circuit", "pressure", "screw")::contains).isPresent()), p.id());
-            assertTrue(p.steps().stream().anyMatch(s -> !s.fits().isEmpty()), p.id());
-        });
+        catalogue.all().stream()
+                .filter(p -> p.needs().opened() != Opened.NOTHING)
+                .forEach(p -> {
+                    assertTrue(
+                            p.steps().stream()
+                                    .anyMatch(s -> s.cautionId()
+                                            .filter(Set.of("open-circuit", "pressure", "screw")::contains)
+                                            .isPresent()),
+                            p.id());
+                    assertTrue(p.steps().stream().anyMatch(s -> !s.fits().isEmpty()), p.id());
+                });
     }
 
     @ParameterizedTest
@@ -49,19 +58,29 @@ class ProcedureCatalogueTest {
     void everySuspectCanBeCarriedToAProof(Layout layout) {
         List<Procedure> procedures = ProcedureCatalogue.of(layout).all();
         Set<String> uncarried = new TreeSet<>();
-        SuspectCatalogue.of(layout).stream().map(s -> s.id()).filter(id -> procedures.stream().noneMatch(p -> p.canCarry(id))).forEach(uncarried::add);
+        SuspectCatalogue.of(layout).stream()
+                .map(s -> s.id())
+                .filter(id -> procedures.stream().noneMatch(p -> p.canCarry(id)))
+                .forEach(uncarried::add);
         assertEquals(Set.of(), uncarried, layout.id());
     }
 
     @Test
     void gentleAndMediumForcesGiveGentleAndMediumPressures() {
-        assertTrue(barAt(catalogue.forces().gentleN()) >= 3 && barAt(catalogue.forces().gentleN()) <= 8);
-        assertTrue(barAt(catalogue.forces().mediumN()) >= 15 && barAt(catalogue.forces().mediumN()) <= 30);
+        assertTrue(barAt(catalogue.forces().gentleN()) >= 3
+                && barAt(catalogue.forces().gentleN()) <= 8);
+        assertTrue(barAt(catalogue.forces().mediumN()) >= 15
+                && barAt(catalogue.forces().mediumN()) <= 30);
     }
 
     private static double barAt(double forceN) {
-        return Simulator.of(Presets.TARN_BOX_VAN).run(Protocol.whole().then(new Press(forceN), new Sample(Sensed.PRESSURE_BAR)).done(),
-                VehicleUnknowns.NOMINAL, List.of())[0];
+        return Simulator.of(Presets.TARN_BOX_VAN)
+                .run(
+                        Protocol.whole()
+                                .then(new Press(forceN), new Sample(Sensed.PRESSURE_BAR))
+                                .done(),
+                        VehicleUnknowns.NOMINAL,
+                        List.of())[0];
     }
 
     @Test

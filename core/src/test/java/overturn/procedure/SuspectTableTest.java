@@ -17,10 +17,14 @@ class SuspectTableTest {
     void everySuspectIsToldFromSoundAndGroupsStaySmall(Layout layout) {
         SuspectTable table = SuspectTable.of(layout, 12);
         for (int s = 1; s < table.suspects().size(); s++) {
-            assertFalse(table.telling(s).isEmpty(), layout.id() + ": no test tells " + table.suspects().get(s).id());
+            assertFalse(
+                    table.telling(s).isEmpty(),
+                    layout.id() + ": no test tells " + table.suspects().get(s).id());
         }
         for (List<Suspect> group : table.groups()) {
-            assertTrue(group.size() <= 3, layout.id() + ": " + group.stream().map(Suspect::id).toList());
+            assertTrue(
+                    group.size() <= 3,
+                    layout.id() + ": " + group.stream().map(Suspect::id).toList());
         }
     }
 }

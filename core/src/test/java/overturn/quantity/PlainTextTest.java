@@ -27,7 +27,8 @@ class PlainTextTest {
     /** What is kept is what comes back from UTF-8 unchanged, null characters apart. */
     @Property
     void keptTextSurvivesUtf8(@ForAll String text) {
-        boolean survives = new String(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8).equals(text) && text.indexOf(0) < 0;
+        boolean survives = new String(text.getBytes(StandardCharsets.UTF_8), StandardCharsets.UTF_8).equals(text)
+                && text.indexOf(0) < 0;
         assertEquals(survives, PlainText.keeps(text));
     }
 }

@@ -14,8 +14,20 @@ import org.junit.jupiter.params.provider.ValueSource;
 class QuantityParserTest {
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"23.8|23.8", "23,8|23.8", "23,8 mm|23.8", "15/16 in|23.8125", "1 1/8 in|28.575",
-            "0.94\"|23.876", "-3|-3", "0|0", ".5|0.5", "12.|12"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "23.8|23.8",
+                "23,8|23.8",
+                "23,8 mm|23.8",
+                "15/16 in|23.8125",
+                "1 1/8 in|28.575",
+                "0.94\"|23.876",
+                "-3|-3",
+                "0|0",
+                ".5|0.5",
+                "12.|12"
+            })
     void readsWhatTechniciansType(String text, double millimetres) {
         TypedQuantity quantity = QuantityParser.parse(text, MeasureUnit.MILLIMETRE);
         assertEquals(millimetres, quantity.coreValue(), 1e-9);
@@ -23,26 +35,37 @@ class QuantityParserTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", " ", "hard", "12 bar", "1/0", "1e400", "NaN", "Infinity", "1,2,3", "--4", "12 furlong", "٣"})
+    @ValueSource(
+            strings = {"", " ", "hard", "12 bar", "1/0", "1e400", "NaN", "Infinity", "1,2,3", "--4", "12 furlong", "٣"})
     void saysWhatIsWrongWithTheRest(String text) {
-        QuantityFormatException refused = assertThrows(QuantityFormatException.class, () -> QuantityParser.parse(text, MeasureUnit.MILLIMETRE));
-        assertTrue(refused.getMessage().contains("“" + text + "”") && refused.getMessage().contains("mm"));
+        QuantityFormatException refused =
+                assertThrows(QuantityFormatException.class, () -> QuantityParser.parse(text, MeasureUnit.MILLIMETRE));
+        assertTrue(refused.getMessage().contains("“" + text + "”")
+                && refused.getMessage().contains("mm"));
     }
 
     @Property
     void anythingTypedIsReadOrRefusedAndNeverElse(@ForAll String text) {
         try {
-            assertTrue(Double.isFinite(QuantityParser.parse(text, MeasureUnit.BAR).coreValue()));
+            assertTrue(
+                    Double.isFinite(QuantityParser.parse(text, MeasureUnit.BAR).coreValue()));
         } catch (QuantityFormatException refused) {
-            assertTrue(refused.getMessage().contains(text.substring(0, Math.min(text.length(), QuantityParser.MOST_CHARACTERS))));
+            assertTrue(refused.getMessage()
+                    .contains(text.substring(0, Math.min(text.length(), QuantityParser.MOST_CHARACTERS))));
         }
     }
 
     @Test
     void aTextLongerThanAnyFigureIsRefusedUnreadWhateverStandsInIt() {
-        String refused = assertThrows(QuantityFormatException.class, () -> QuantityParser.parse("4" + " ".repeat(60_000), MeasureUnit.MILLIMETRE)).getMessage();
+        String refused = assertThrows(
+                        QuantityFormatException.class,
+                        () -> QuantityParser.parse("4" + " ".repeat(60_000), MeasureUnit.MILLIMETRE))
+                .getMessage();
         assertTrue(refused.contains("at most 40 characters") && refused.length() < 250, refused);
-        assertEquals(4, QuantityParser.parse("4" + " ".repeat(39), MeasureUnit.MILLIMETRE).coreValue());
+        assertEquals(
+                4,
+                QuantityParser.parse("4" + " ".repeat(39), MeasureUnit.MILLIMETRE)
+                        .coreValue());
     }
 
     @Property

@@ -34,8 +34,24 @@ class AssistOverTimeTest {
 
     @Test
     void theReserveIsThereBeforeTheEngineAndGoneWhenSpent() {
-        double[] kpa = run(TARN, Protocol.whole().then(reserve(), new StartEngine(), new Release(30), reserve(), new StopEngine(), new Press(250), new Release(1),
-                new Press(250), new Release(1), new Press(250), new Release(1), new Press(250), new Release(1), reserve()));
+        double[] kpa = run(
+                TARN,
+                Protocol.whole()
+                        .then(
+                                reserve(),
+                                new StartEngine(),
+                                new Release(30),
+                                reserve(),
+                                new StopEngine(),
+                                new Press(250),
+                                new Release(1),
+                                new Press(250),
+                                new Release(1),
+                                new Press(250),
+                                new Release(1),
+                                new Press(250),
+                                new Release(1),
+                                reserve()));
         assertEquals(0, kpa[0], 1e-9, "the default is a spent reserve");
         assertEquals(65, kpa[1], 0.5);
         assertTrue(kpa[2] < 0.25 * kpa[1], "four full strokes spend it: " + kpa[2]);
@@ -43,7 +59,8 @@ class AssistOverTimeTest {
 
     @Test
     void aSoundCheckValveKeepsItOverFiveMinutesAndALeakingOneDoesNot() {
-        Protocol.Script wait = Protocol.whole().then(new StartEngine(), new Release(30), new StopEngine(), new Stand(300), reserve());
+        Protocol.Script wait =
+                Protocol.whole().then(new StartEngine(), new Release(30), new StopEngine(), new Stand(300), reserve());
         assertTrue(run(TARN, wait)[0] > 63);
         assertTrue(run(TARN, wait, new AssistLeak(AssistLeakAt.CHECK_VALVE, 0.3, 60))[0] < 1);
     }
@@ -52,9 +69,29 @@ class AssistOverTimeTest {
     @Test
     void recoveryIsExponential() {
         double tau = Presets.TARN_BOX_VAN.assist().orElseThrow().recoverySeconds();
-        double[] kpa = run(TARN, Protocol.whole().then(new StartEngine(), new Release(60), new Press(250), new Release(0.001), reserve(), new Release(tau), reserve()));
+        double[] kpa = run(
+                TARN,
+                Protocol.whole()
+                        .then(
+                                new StartEngine(),
+                                new Release(60),
+                                new Press(250),
+                                new Release(0.001),
+                                reserve(),
+                                new Release(tau),
+                                reserve()));
         assertEquals(65 - (65 - kpa[0]) * Math.exp(-1), kpa[1], 0.1);
-        double[] slow = run(TARN, Protocol.whole().then(new StartEngine(), new Release(300), new Press(250), new Release(0.001), reserve(), new Release(tau), reserve()),
+        double[] slow = run(
+                TARN,
+                Protocol.whole()
+                        .then(
+                                new StartEngine(),
+                                new Release(300),
+                                new Press(250),
+                                new Release(0.001),
+                                reserve(),
+                                new Release(tau),
+                                reserve()),
                 new Fault.SlowRecovery(8));
         assertTrue(slow[1] < kpa[1] - 3, "a collapsed hose lags: " + slow[1]);
     }
@@ -63,7 +100,10 @@ class AssistOverTimeTest {
     void aTornDiaphragmLosesHelpUnderTheFootOnly() {
         Fault torn = new AssistLeak(AssistLeakAt.WHILE_PRESSED, 0.5, 10);
         double[] free = run(TARN, Protocol.whole().then(new StartEngine(), new Release(60), reserve()), torn);
-        double[] pressed = run(TARN, Protocol.whole().then(new StartEngine(), new Release(60), new Press(150), new Hold(20), reserve()), torn);
+        double[] pressed = run(
+                TARN,
+                Protocol.whole().then(new StartEngine(), new Release(60), new Press(150), new Hold(20), reserve()),
+                torn);
         assertEquals(65, free[0], 0.5);
         assertEquals(32.5, pressed[0], 1);
     }
@@ -71,8 +111,12 @@ class AssistOverTimeTest {
     @Test
     void theDeadAssistGivesTheFootAloneAndTheVentedOneToo() {
         double[] dead = run(TARN, Protocol.whole().then(new Press(150), new Sample(Sensed.PRESSURE_BAR)));
-        double[] vented = TARN.run(Protocol.cut(overturn.circuit.CutSet.by(overturn.circuit.Isolation.SUPPLY_VENTED)).then(new StartEngine(), new Release(30),
-                new Press(150), new Sample(Sensed.PRESSURE_BAR)).done(), VehicleUnknowns.NOMINAL, List.of());
+        double[] vented = TARN.run(
+                Protocol.cut(overturn.circuit.CutSet.by(overturn.circuit.Isolation.SUPPLY_VENTED))
+                        .then(new StartEngine(), new Release(30), new Press(150), new Sample(Sensed.PRESSURE_BAR))
+                        .done(),
+                VehicleUnknowns.NOMINAL,
+                List.of());
         assertEquals(dead[0], vented[0], 1e-9);
         assertEquals(10 * (150 * 4 - 200) / Presets.TARN_BOX_VAN.master().areaMm2(), dead[0], 1e-9);
     }
@@ -80,8 +124,16 @@ class AssistOverTimeTest {
     /** Beyond run-out only the foot adds: the slope of pressure over force falls to ratio over bore. */
     @Test
     void beyondRunOutOnlyTheFootAdds() {
-        double[] bar = IntStream.of(40, 50, 400, 410).mapToDouble(n -> run(TARN, Protocol.whole().then(new StartEngine(), new Release(30), new Press(n),
-                new Sample(Sensed.PRESSURE_BAR)))[0]).toArray();
+        double[] bar = IntStream.of(40, 50, 400, 410)
+                .mapToDouble(n -> run(
+                        TARN,
+                        Protocol.whole()
+                                .then(
+                                        new StartEngine(),
+                                        new Release(30),
+                                        new Press(n),
+                                        new Sample(Sensed.PRESSURE_BAR)))[0])
+                .toArray();
         double unaided = 10 * 10 * 4 / Presets.TARN_BOX_VAN.master().areaMm2();
         assertEquals(5 * unaided, bar[1] - bar[0], 0.05, "gain 5 below run-out");
         assertEquals(unaided, bar[3] - bar[2], 0.01);
@@ -89,7 +141,9 @@ class AssistOverTimeTest {
 
     @Test
     void altitudeTakesHelpFromAVacuumAssistAndNoneFromAHydraulicOne() {
-        Protocol supply = Protocol.whole().then(new StartEngine(), new Release(30), new Sample(Sensed.SUPPLY)).done();
+        Protocol supply = Protocol.whole()
+                .then(new StartEngine(), new Release(30), new Sample(Sensed.SUPPLY))
+                .done();
         VehicleUnknowns high = VehicleUnknowns.NOMINAL.atAltitude(2000);
         assertEquals(65 - 24, TARN.run(supply, high, List.of())[0], 0.01);
         assertEquals(100, CORVANE.run(supply, high, List.of())[0], 0.01);
@@ -98,8 +152,15 @@ class AssistOverTimeTest {
     @Test
     void aRestrictedReturnHoldsOnWhileSteeringAgainstTheStop() {
         Fault restricted = new Fault.ReturnRestricted(0.3, 1.5);
-        Protocol.Script steered = Protocol.whole().then(new StartEngine(), new Release(30), new Press(150), new Release(10), new Sample(Sensed.WORST_DRAG_NM),
-                new Act.Steer(true), new Sample(Sensed.WORST_DRAG_NM));
+        Protocol.Script steered = Protocol.whole()
+                .then(
+                        new StartEngine(),
+                        new Release(30),
+                        new Press(150),
+                        new Release(10),
+                        new Sample(Sensed.WORST_DRAG_NM),
+                        new Act.Steer(true),
+                        new Sample(Sensed.WORST_DRAG_NM));
         double[] nm = run(CORVANE, steered, restricted);
         assertTrue(nm[0] < 5, "it has come off after ten seconds: " + nm[0]);
         assertTrue(nm[1] > 50, "and applies itself while steering: " + nm[1]);

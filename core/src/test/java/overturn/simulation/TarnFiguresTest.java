@@ -30,7 +30,9 @@ class TarnFiguresTest {
     @ParameterizedTest
     @CsvSource({"50, 0", "100, 4.5", "200, 13.5", "300, 22.5", "400, 31.4"})
     void pressureFollowsFromForceRatioSpringsAndBore(double forceN, double bar) {
-        double seen = nominal(Protocol.whole().then(new Press(forceN), new Sample(Sensed.PRESSURE_BAR)).done())[0];
+        double seen = nominal(Protocol.whole()
+                .then(new Press(forceN), new Sample(Sensed.PRESSURE_BAR))
+                .done())[0];
         assertEquals(bar, seen, 0.1);
     }
 
@@ -42,7 +44,8 @@ class TarnFiguresTest {
 
     @Test
     void creepsOneToThreeMillimetresInAMinuteAndEverSlower() {
-        double[] mm = nominal(Protocol.whole().hold(300, Sensed.TRAVEL_MM, 0, 15, 30, 45, 60).done());
+        double[] mm = nominal(
+                Protocol.whole().hold(300, Sensed.TRAVEL_MM, 0, 15, 30, 45, 60).done());
         double total = mm[4] - mm[0];
         assertTrue(total >= 1 && total <= 3, "creep " + total);
         assertTrue(mm[1] - mm[0] > mm[4] - mm[1], "first quarter moves more than the other three together");
@@ -66,7 +69,9 @@ class TarnFiguresTest {
     @Test
     void theSinkOfEachInternalSealEndsAtItsOwnStop() {
         CutSet plugged = CutSet.of("front-port", "rear-port");
-        Protocol long300 = Protocol.cut(plugged).then(new Press(300), new Hold(600), new Sample(Sensed.TRAVEL_MM)).done();
+        Protocol long300 = Protocol.cut(plugged)
+                .then(new Press(300), new Hold(600), new Sample(Sensed.TRAVEL_MM))
+                .done();
         double atRest = travelMm(300, plugged);
         double primary = nominal(long300, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 60, 0, 0, 40))[0];
         double front = nominal(long300, new Fault.ByPass(Fault.Cup.SECOND_PISTON_FRONT, 60, 0, 0, 40))[0];
@@ -78,9 +83,17 @@ class TarnFiguresTest {
     @Test
     void theReleaseValveSinksUntilItsChamberIsFullAndASecondHoldIsShorter() {
         var valve = new Fault.ReleaseValvePassing(overturn.circuit.Chamber.PRIMARY, 6, 120);
-        double[] mm = nominal(Protocol.whole()
-                .then(new Press(300), new Act.Mark(), new Hold(60), new Sample(Sensed.SINK_MM))
-                .then(new Act.Release(2), new Press(300), new Act.Mark(), new Hold(60), new Sample(Sensed.SINK_MM)).done(), valve);
+        double[] mm = nominal(
+                Protocol.whole()
+                        .then(new Press(300), new Act.Mark(), new Hold(60), new Sample(Sensed.SINK_MM))
+                        .then(
+                                new Act.Release(2),
+                                new Press(300),
+                                new Act.Mark(),
+                                new Hold(60),
+                                new Sample(Sensed.SINK_MM))
+                        .done(),
+                valve);
         assertEquals(3 * 9.0, mm[0], 2.5, "3 mL closed chamber");
         assertTrue(mm[1] < 4, "second hold " + mm[1]);
     }
@@ -97,8 +110,9 @@ class TarnFiguresTest {
 
     @Test
     void startingTheEngineDropsTheSoundPedalTenToThirtyMillimetres() {
-        double mm = nominal(Protocol.whole().then(new Press(150), new Act.Mark(), new Act.StartEngine(), new Hold(3),
-                new Sample(Sensed.SINK_MM)).done())[0];
+        double mm = nominal(Protocol.whole()
+                .then(new Press(150), new Act.Mark(), new Act.StartEngine(), new Hold(3), new Sample(Sensed.SINK_MM))
+                .done())[0];
         assertTrue(mm >= 10 && mm <= 30, "drop " + mm);
     }
 }

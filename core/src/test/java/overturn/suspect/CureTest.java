@@ -1,8 +1,8 @@
 package overturn.suspect;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
@@ -18,7 +18,9 @@ class CureTest {
         Cure worn = Cure.of(Remedy.RENEW_MASTER);
         assertEquals(worn, worn.and(Cure.of(Remedy.BLEED_MASTER)), "a master that was off is bled");
         assertEquals(Cure.of(Remedy.RENEW_SLAVE), Cure.of(Remedy.BLEED_CLUTCH).and(Cure.of(Remedy.RENEW_SLAVE)));
-        assertEquals(List.of(Remedy.SET_ROD, Remedy.RENEW_MASTER), worn.and(Cure.of(Remedy.SET_ROD)).remedies());
+        assertEquals(
+                List.of(Remedy.SET_ROD, Remedy.RENEW_MASTER),
+                worn.and(Cure.of(Remedy.SET_ROD)).remedies());
     }
 
     @Test
@@ -39,14 +41,21 @@ class CureTest {
         for (Remedy other : Remedy.values()) {
             assertFalse(remedy.bringsAlong(other) && other.bringsAlong(remedy), remedy + " and " + other);
             for (Remedy third : Remedy.values()) {
-                assertTrue(!remedy.bringsAlong(other) || !other.bringsAlong(third) || remedy.bringsAlong(third), remedy + ", " + other + ", " + third);
+                assertTrue(
+                        !remedy.bringsAlong(other) || !other.bringsAlong(third) || remedy.bringsAlong(third),
+                        remedy + ", " + other + ", " + third);
             }
         }
     }
 
     @Test
     void moreRemediesThanBitsAreRefusedInsteadOfMixedUp() {
-        assertEquals(64, Cure.bits(IntStream.range(0, 64).boxed().toArray(Integer[]::new)).size());
-        assertThrows(IllegalStateException.class, () -> Cure.bits(IntStream.range(0, 65).boxed().toArray(Integer[]::new)));
+        assertEquals(
+                64,
+                Cure.bits(IntStream.range(0, 64).boxed().toArray(Integer[]::new))
+                        .size());
+        assertThrows(
+                IllegalStateException.class,
+                () -> Cure.bits(IntStream.range(0, 65).boxed().toArray(Integer[]::new)));
     }
 }

@@ -21,18 +21,24 @@ import overturn.procedure.ProcedureCatalogue;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 
-/** What the trade says each suspect does to a reading, against the sound vehicle: more, less, or the same. Handbook 02 and 03. */
+/**
+ * What the trade says each suspect does to a reading, against the sound vehicle: more, less, or the same. Handbook 02
+ * and 03.
+ */
 @Tag("slow")
 class SuspectSignsTest {
 
     private static final Map<String, Simulator> SIMULATORS = new ConcurrentHashMap<>();
 
     private static double[] read(Layout layout, Procedure test, List<Fault> faults) {
-        return test.predicted(SIMULATORS.computeIfAbsent(layout.id(), id -> Simulator.of(layout)).run(test.protocol(), VehicleUnknowns.NOMINAL, faults));
+        return test.predicted(SIMULATORS
+                .computeIfAbsent(layout.id(), id -> Simulator.of(layout))
+                .run(test.protocol(), VehicleUnknowns.NOMINAL, faults));
     }
 
     private static int index(Procedure test, String figure) {
-        int at = test.spec() instanceof Series series ? series.figures().stream().map(f -> f.id()).toList().indexOf(figure)
+        int at = test.spec() instanceof Series series
+                ? series.figures().stream().map(f -> f.id()).toList().indexOf(figure)
                 : ((Observation) test.spec()).options().indexOf(figure);
         assertTrue(at >= 0, test.id() + " has no " + figure);
         return at;
@@ -41,82 +47,152 @@ class SuspectSignsTest {
     @ParameterizedTest
     @CsvSource({
         // sinking: which isolation still shows it
-        "tarn-box-van, primary-piston-cup, hold-medium, at-60, more", "tarn-box-van, primary-piston-cup, port-plugs, sink-0, more",
-        "tarn-box-van, primary-piston-cup, reservoir-watch, primary-rise, more", "tarn-box-van, primary-piston-cup, reservoir-watch, secondary-rise, same",
-        "tarn-box-van, second-piston-rear-cup, reservoir-watch, secondary-rise, more", "tarn-box-van, second-piston-front-cup, reservoir-watch, secondary-rise, more",
-        "tarn-box-van, second-piston-front-cup, port-plugs, sink-0, more", "tarn-box-van, release-valve-passing, hold-medium, at-60, more",
-        "tarn-box-van, release-valve-passing, port-plugs, sink-0, same", "tarn-box-van, release-valve-passing, outlet-plugs, at-60, more",
-        "tarn-box-van, weeping-joint, port-plugs, sink-0, same", "tarn-box-van, end-seal-weeping, raised-walk, wet-at-end, more",
-        "tarn-box-van, end-seal-weeping, hoses-clamped, clamped-30, same", "tarn-box-van, hose-weeping, raised-walk, wet-at-hose, more",
-        "tarn-box-van, rear-seal-weeping, assist-looked-into, wet, more", "tarn-box-van, rear-seal-weeping, hold-medium, at-60, same",
-        "old-bess-tender, rear-seal-weeping, master-boot-peeled, wet, more", "tarn-box-van, reservoir-weeping, dry-walk, wet-under-reservoir, more",
-        "old-bess-tender, primary-piston-cup, hold-medium, at-60, more", "brack-tug-clutch, primary-piston-cup, slave-stroke, after-ten, less",
+        "tarn-box-van, primary-piston-cup, hold-medium, at-60, more",
+        "tarn-box-van, primary-piston-cup, port-plugs, sink-0, more",
+        "tarn-box-van, primary-piston-cup, reservoir-watch, primary-rise, more",
+        "tarn-box-van, primary-piston-cup, reservoir-watch, secondary-rise, same",
+        "tarn-box-van, second-piston-rear-cup, reservoir-watch, secondary-rise, more",
+        "tarn-box-van, second-piston-front-cup, reservoir-watch, secondary-rise, more",
+        "tarn-box-van, second-piston-front-cup, port-plugs, sink-0, more",
+        "tarn-box-van, release-valve-passing, hold-medium, at-60, more",
+        "tarn-box-van, release-valve-passing, port-plugs, sink-0, same",
+        "tarn-box-van, release-valve-passing, outlet-plugs, at-60, more",
+        "tarn-box-van, weeping-joint, port-plugs, sink-0, same",
+        "tarn-box-van, end-seal-weeping, raised-walk, wet-at-end, more",
+        "tarn-box-van, end-seal-weeping, hoses-clamped, clamped-30, same",
+        "tarn-box-van, hose-weeping, raised-walk, wet-at-hose, more",
+        "tarn-box-van, rear-seal-weeping, assist-looked-into, wet, more",
+        "tarn-box-van, rear-seal-weeping, hold-medium, at-60, same",
+        "old-bess-tender, rear-seal-weeping, master-boot-peeled, wet, more",
+        "tarn-box-van, reservoir-weeping, dry-walk, wet-under-reservoir, more",
+        "old-bess-tender, primary-piston-cup, hold-medium, at-60, more",
+        "brack-tug-clutch, primary-piston-cup, slave-stroke, after-ten, less",
         "wisp-courier-brake, primary-piston-cup, hold-medium, at-60, more",
         // long and springy
-        "tarn-box-van, air-in-master, port-plugs, travel, more", "tarn-box-van, air-in-rear-end, port-plugs, travel, same",
-        "tarn-box-van, air-in-rear-end, travel-at-forces, gentle, more", "tarn-box-van, air-in-rear-end, hoses-clamped, clamped-5, same",
-        "tarn-box-van, air-in-front-end, front-screws, spits-air, more", "tarn-box-van, air-in-modulator, outlet-plugs, at-5, more",
-        "tarn-box-van, air-in-modulator, hoses-clamped, clamped-5, more", "tarn-box-van, excess-shoe-clearance, travel-at-forces, gentle, more",
-        "tarn-box-van, excess-shoe-clearance, pump-up, stroke-1, more", "tarn-box-van, excess-shoe-clearance, parking-brake, on, more",
-        "tarn-box-van, swelling-hoses, travel-at-forces, medium, more", "tarn-box-van, swelling-hoses, port-plugs, travel, same",
-        "tarn-box-van, rod-gap-too-large, free-play, play, more", "tarn-box-van, output-rod-too-short, free-play, play, same",
-        "tarn-box-van, output-rod-too-short, output-rod-measured, gap, more", "tarn-box-van, output-rod-too-short, travel-at-forces, gentle, more",
-        "pellow-saloon, pad-pushed-back, first-press, first, more", "pellow-saloon, pad-pushed-back, first-press, third, same",
-        "old-bess-tender, drain-back, first-press, first, more", "old-bess-tender, drain-back, first-press, third, same",
-        "old-bess-tender, bracket-flexing, bracket-watched, moves, more", "old-bess-tender, bracket-flexing, port-plugs, travel, more",
-        "old-bess-tender, bore-too-small, travel-at-forces, gentle, more", "old-bess-tender, bore-too-large, travel-at-forces, medium, less",
-        "tarn-box-van, fluid-aged, hot-then-soft, hot, more", "tarn-box-van, fluid-aged, hot-then-soft, cold, same", "tarn-box-van, fluid-aged, moisture-tester, water, more",
+        "tarn-box-van, air-in-master, port-plugs, travel, more",
+        "tarn-box-van, air-in-rear-end, port-plugs, travel, same",
+        "tarn-box-van, air-in-rear-end, travel-at-forces, gentle, more",
+        "tarn-box-van, air-in-rear-end, hoses-clamped, clamped-5, same",
+        "tarn-box-van, air-in-front-end, front-screws, spits-air, more",
+        "tarn-box-van, air-in-modulator, outlet-plugs, at-5, more",
+        "tarn-box-van, air-in-modulator, hoses-clamped, clamped-5, more",
+        "tarn-box-van, excess-shoe-clearance, travel-at-forces, gentle, more",
+        "tarn-box-van, excess-shoe-clearance, pump-up, stroke-1, more",
+        "tarn-box-van, excess-shoe-clearance, parking-brake, on, more",
+        "tarn-box-van, swelling-hoses, travel-at-forces, medium, more",
+        "tarn-box-van, swelling-hoses, port-plugs, travel, same",
+        "tarn-box-van, rod-gap-too-large, free-play, play, more",
+        "tarn-box-van, output-rod-too-short, free-play, play, same",
+        "tarn-box-van, output-rod-too-short, output-rod-measured, gap, more",
+        "tarn-box-van, output-rod-too-short, travel-at-forces, gentle, more",
+        "pellow-saloon, pad-pushed-back, first-press, first, more",
+        "pellow-saloon, pad-pushed-back, first-press, third, same",
+        "old-bess-tender, drain-back, first-press, first, more",
+        "old-bess-tender, drain-back, first-press, third, same",
+        "old-bess-tender, bracket-flexing, bracket-watched, moves, more",
+        "old-bess-tender, bracket-flexing, port-plugs, travel, more",
+        "old-bess-tender, bore-too-small, travel-at-forces, gentle, more",
+        "old-bess-tender, bore-too-large, travel-at-forces, medium, less",
+        "tarn-box-van, fluid-aged, hot-then-soft, hot, more",
+        "tarn-box-van, fluid-aged, hot-then-soft, cold, same",
+        "tarn-box-van, fluid-aged, moisture-tester, water, more",
         // hard
-        "tarn-box-van, low-assist-supply, vacuum-tee, idle, less", "tarn-box-van, low-assist-supply, assist-drop, drop, less",
-        "tarn-box-van, supply-hose-collapsed, vacuum-tee, idle, same", "tarn-box-van, supply-hose-collapsed, vacuum-recovery, after-three, less",
-        "tarn-box-van, supply-hose-leaking, vacuum-tee, idle, less", "tarn-box-van, check-valve-stuck-shut, vacuum-tee, idle, same",
-        "tarn-box-van, check-valve-stuck-shut, assist-drop, drop, less", "tarn-box-van, check-valve-leaking, reserve-after-wait, stroke-1, less",
-        "tarn-box-van, check-valve-leaking, assist-drop, drop, same", "tarn-box-van, diaphragm-torn, assist-hiss, pressed, more",
-        "tarn-box-van, diaphragm-torn, assist-hiss, free, same", "tarn-box-van, assist-leaking-at-rest, assist-hiss, free, more",
-        "tarn-box-van, assist-joint-leaking, assist-hiss, at-joint, more", "tarn-box-van, wrong-assist, assist-compared, another, more",
-        "corvane-flatbed, low-pump-flow, pump-gauge, stalled, less", "corvane-flatbed, accumulator-lost, reserve-strokes, stroke-3, less",
-        "corvane-flatbed, accumulator-lost, assist-drop, drop, same", "corvane-flatbed, air-in-assist, steering-fluid-foam, foam, more",
-        "corvane-flatbed, assist-input-seal-leaking, steering-fluid-look, wet-in-footwell, more", "corvane-flatbed, assist-line-leaking, steering-fluid-look, wet-outside, more",
-        "corvane-flatbed, return-restricted, return-caught, runs-slow, more", "corvane-flatbed, return-restricted, return-time, return, more",
+        "tarn-box-van, low-assist-supply, vacuum-tee, idle, less",
+        "tarn-box-van, low-assist-supply, assist-drop, drop, less",
+        "tarn-box-van, supply-hose-collapsed, vacuum-tee, idle, same",
+        "tarn-box-van, supply-hose-collapsed, vacuum-recovery, after-three, less",
+        "tarn-box-van, supply-hose-leaking, vacuum-tee, idle, less",
+        "tarn-box-van, check-valve-stuck-shut, vacuum-tee, idle, same",
+        "tarn-box-van, check-valve-stuck-shut, assist-drop, drop, less",
+        "tarn-box-van, check-valve-leaking, reserve-after-wait, stroke-1, less",
+        "tarn-box-van, check-valve-leaking, assist-drop, drop, same",
+        "tarn-box-van, diaphragm-torn, assist-hiss, pressed, more",
+        "tarn-box-van, diaphragm-torn, assist-hiss, free, same",
+        "tarn-box-van, assist-leaking-at-rest, assist-hiss, free, more",
+        "tarn-box-van, assist-joint-leaking, assist-hiss, at-joint, more",
+        "tarn-box-van, wrong-assist, assist-compared, another, more",
+        "corvane-flatbed, low-pump-flow, pump-gauge, stalled, less",
+        "corvane-flatbed, accumulator-lost, reserve-strokes, stroke-3, less",
+        "corvane-flatbed, accumulator-lost, assist-drop, drop, same",
+        "corvane-flatbed, air-in-assist, steering-fluid-foam, foam, more",
+        "corvane-flatbed, assist-input-seal-leaking, steering-fluid-look, wet-in-footwell, more",
+        "corvane-flatbed, assist-line-leaking, steering-fluid-look, wet-outside, more",
+        "corvane-flatbed, return-restricted, return-caught, runs-slow, more",
+        "corvane-flatbed, return-restricted, return-time, return, more",
         // drag
-        "tarn-box-van, hose-flap, crack-master-port, after, more", "tarn-box-van, hose-flap, crack-end-screw, after, same",
-        "tarn-box-van, hole-clogged, crack-master-port, after, same", "tarn-box-van, hole-clogged, loosen-master, before, more",
-        "tarn-box-van, hole-clogged, hole-probed, blocked, more", "tarn-box-van, rod-too-long, spout, none, more", "tarn-box-van, rod-too-long, free-play, play, less",
-        "tarn-box-van, rod-too-long, toe-lift, after, same", "tarn-box-van, pedal-stop-wrong, lamp-at-rest, out-when-lifted, more",
-        "tarn-box-van, lamp-switch-wrong, lamp-at-rest, stays-lit, more", "tarn-box-van, lamp-switch-wrong, free-play, play, same",
-        "tarn-box-van, output-rod-too-long, toe-lift, after, more", "tarn-box-van, output-rod-too-long, loosen-master, after, same",
-        "tarn-box-van, valve-body-sticking, drag-with-engine, spent, same", "tarn-box-van, valve-body-sticking, drag-with-engine, running, more",
-        "tarn-box-van, valve-body-sticking, vent-supply, after, same", "corvane-flatbed, spool-sticking, vent-supply, before, more",
-        "tarn-box-van, parking-brake-holding, crack-end-screw, after, more", "tarn-box-van, parking-brake-holding, ends-by-hand, cable-holds, more",
-        "tarn-box-van, slides-seized, ends-by-hand, slides-bind, more", "tarn-box-van, piston-seized, ends-by-hand, piston-binds, more",
-        "tarn-box-van, shoes-too-tight, ends-by-hand, shoes-bind, more", "tarn-box-van, reservoir-shut, reservoir, over-full, more",
-        "wisp-courier-brake, hole-clogged, spout, none, more", "wisp-courier-brake, reach-screw-preload, free-play, play, less",
-        "wisp-courier-brake, lever-bush-worn, rock-lever, rock, more", "tarn-box-van, fluid-wrong, fluid-look, layers-or-swollen-cap, more",
-        "tarn-box-van, master-piston-sticking, return-time, return, more", "tarn-box-van, input-binding, pivot-felt, binds, more",
+        "tarn-box-van, hose-flap, crack-master-port, after, more",
+        "tarn-box-van, hose-flap, crack-end-screw, after, same",
+        "tarn-box-van, hole-clogged, crack-master-port, after, same",
+        "tarn-box-van, hole-clogged, loosen-master, before, more",
+        "tarn-box-van, hole-clogged, hole-probed, blocked, more",
+        "tarn-box-van, rod-too-long, spout, none, more",
+        "tarn-box-van, rod-too-long, free-play, play, less",
+        "tarn-box-van, rod-too-long, toe-lift, after, same",
+        "tarn-box-van, pedal-stop-wrong, lamp-at-rest, out-when-lifted, more",
+        "tarn-box-van, lamp-switch-wrong, lamp-at-rest, stays-lit, more",
+        "tarn-box-van, lamp-switch-wrong, free-play, play, same",
+        "tarn-box-van, output-rod-too-long, toe-lift, after, more",
+        "tarn-box-van, output-rod-too-long, loosen-master, after, same",
+        "tarn-box-van, valve-body-sticking, drag-with-engine, spent, same",
+        "tarn-box-van, valve-body-sticking, drag-with-engine, running, more",
+        "tarn-box-van, valve-body-sticking, vent-supply, after, same",
+        "corvane-flatbed, spool-sticking, vent-supply, before, more",
+        "tarn-box-van, parking-brake-holding, crack-end-screw, after, more",
+        "tarn-box-van, parking-brake-holding, ends-by-hand, cable-holds, more",
+        "tarn-box-van, slides-seized, ends-by-hand, slides-bind, more",
+        "tarn-box-van, piston-seized, ends-by-hand, piston-binds, more",
+        "tarn-box-van, shoes-too-tight, ends-by-hand, shoes-bind, more",
+        "tarn-box-van, reservoir-shut, reservoir, over-full, more",
+        "wisp-courier-brake, hole-clogged, spout, none, more",
+        "wisp-courier-brake, reach-screw-preload, free-play, play, less",
+        "wisp-courier-brake, lever-bush-worn, rock-lever, rock, more",
+        "tarn-box-van, fluid-wrong, fluid-look, layers-or-swollen-cap, more",
+        "tarn-box-van, master-piston-sticking, return-time, return, more",
+        "tarn-box-van, input-binding, pivot-felt, binds, more",
         // uneven and elsewhere
-        "tarn-box-van, linings-bad, ends-by-hand, linings-bad, more", "tarn-box-van, linings-bad, hold-medium, at-60, same",
-        "tarn-box-van, wrong-piston, ends-by-hand, parts-differ, more", "tarn-box-van, ports-crossed, port-routing, crossed, more",
-        "tarn-box-van, modulator-acting, modulator-fuse, pulse-gone-with-fuse, more", "ardle-mail-trike, residual-valve-unwanted, residual-spurt, short-spurt, more",
-        "old-bess-tender, residual-valve-missing, residual-spurt, short-spurt, less", "tarn-box-van, wrong-ratio, hold-medium, at-5, other",
-        "ardle-mail-trike, valve-shifted, gauge-at-ends, rear, other", "ardle-mail-trike, valve-shifted, gauge-at-ends, front, same",
+        "tarn-box-van, linings-bad, ends-by-hand, linings-bad, more",
+        "tarn-box-van, linings-bad, hold-medium, at-60, same",
+        "tarn-box-van, wrong-piston, ends-by-hand, parts-differ, more",
+        "tarn-box-van, ports-crossed, port-routing, crossed, more",
+        "tarn-box-van, modulator-acting, modulator-fuse, pulse-gone-with-fuse, more",
+        "ardle-mail-trike, residual-valve-unwanted, residual-spurt, short-spurt, more",
+        "old-bess-tender, residual-valve-missing, residual-spurt, short-spurt, less",
+        "tarn-box-van, wrong-ratio, hold-medium, at-5, other",
+        "ardle-mail-trike, valve-shifted, gauge-at-ends, rear, other",
+        "ardle-mail-trike, valve-shifted, gauge-at-ends, front, same",
         "tarn-box-van, fluid-low, reservoir, below-minimum, more",
         // clutch
-        "brack-tug-clutch, air-in-slave, slave-stroke, at-once, less", "brack-tug-clutch, air-in-slave, slave-screw, spits-air, more",
-        "pellow-saloon-clutch, air-in-high-loop, loop-lifted, bubbles-rise, more", "pellow-saloon-clutch, air-in-high-loop, slave-stroke, at-once, less",
-        "brack-tug-clutch, fork-worn, slave-stroke, at-once, same", "brack-tug-clutch, fork-worn, fork-watched, play, more",
-        "brack-tug-clutch, clutch-mechanical, slave-stroke, at-once, same", "brack-tug-clutch, clutch-mechanical, frees-at, frees, more",
-        "brack-tug-clutch, clutch-mechanical, held-in-gear, never-free, more", "pellow-saloon-clutch, slave-seal-weeping, housing-drain, clutch-fluid, more",
-        "brack-tug-clutch, slave-seal-weeping, raised-walk, wet-at-end, more", "pellow-saloon-clutch, slave-seal-weeping, connector-plug, at-60, same",
-        "pellow-saloon-clutch, connector-weeping, raised-walk, wet-at-joint, more", "brack-tug-clutch, hole-clogged, pressure-left, spurts, more",
-        "brack-tug-clutch, swelling-hoses, slave-stroke, at-once, less", "wisp-courier-clutch, slave-seal-weeping, raised-walk, wet-at-end, more"})
-    void aSuspectMovesTheReadingAsTheTradeSays(String preset, String suspectId, String testId, String figure, String sign) {
+        "brack-tug-clutch, air-in-slave, slave-stroke, at-once, less",
+        "brack-tug-clutch, air-in-slave, slave-screw, spits-air, more",
+        "pellow-saloon-clutch, air-in-high-loop, loop-lifted, bubbles-rise, more",
+        "pellow-saloon-clutch, air-in-high-loop, slave-stroke, at-once, less",
+        "brack-tug-clutch, fork-worn, slave-stroke, at-once, same",
+        "brack-tug-clutch, fork-worn, fork-watched, play, more",
+        "brack-tug-clutch, clutch-mechanical, slave-stroke, at-once, same",
+        "brack-tug-clutch, clutch-mechanical, frees-at, frees, more",
+        "brack-tug-clutch, clutch-mechanical, held-in-gear, never-free, more",
+        "pellow-saloon-clutch, slave-seal-weeping, housing-drain, clutch-fluid, more",
+        "brack-tug-clutch, slave-seal-weeping, raised-walk, wet-at-end, more",
+        "pellow-saloon-clutch, slave-seal-weeping, connector-plug, at-60, same",
+        "pellow-saloon-clutch, connector-weeping, raised-walk, wet-at-joint, more",
+        "brack-tug-clutch, hole-clogged, pressure-left, spurts, more",
+        "brack-tug-clutch, swelling-hoses, slave-stroke, at-once, less",
+        "wisp-courier-clutch, slave-seal-weeping, raised-walk, wet-at-end, more"
+    })
+    void aSuspectMovesTheReadingAsTheTradeSays(
+            String preset, String suspectId, String testId, String figure, String sign) {
         Layout layout = Presets.layout(preset);
-        Suspect suspect = SuspectCatalogue.of(layout).stream().filter(s -> s.id().equals(suspectId)).findFirst().orElseThrow();
+        Suspect suspect = SuspectCatalogue.of(layout).stream()
+                .filter(s -> s.id().equals(suspectId))
+                .findFirst()
+                .orElseThrow();
         Procedure test = ProcedureCatalogue.of(layout).find(testId).orElseThrow();
         int k = index(test, figure);
         double sound = read(layout, test, List.of())[k];
         double faulty = read(layout, test, suspect.physics().at(0.6, layout, new SplittableRandom(5)))[k];
-        double noticed = test.spec() instanceof Series series ? 0.9 * series.figures().get(k).noiseSd() : 0.15;
+        double noticed = test.spec() instanceof Series series
+                ? 0.9 * series.figures().get(k).noiseSd()
+                : 0.15;
         switch (sign) {
             case "more" -> assertTrue(faulty > sound + noticed, sound + " to " + faulty);
             case "less" -> assertTrue(faulty < sound - noticed, sound + " to " + faulty);
@@ -125,7 +201,10 @@ class SuspectSignsTest {
         }
     }
 
-    /** Worse is not told much less plainly: a leak that is over before the tape is read, or a pit at another depth, may hide a little. */
+    /**
+     * Worse is not told much less plainly: a leak that is over before the tape is read, or a pit at another depth, may
+     * hide a little.
+     */
     @ParameterizedTest
     @MethodSource("overturn.layoutfile.Presets#all")
     void worseIsNeverMuchLessPlain(Layout layout) {
@@ -152,7 +231,9 @@ class SuspectSignsTest {
     @Test
     void frequenciesOfAFamilyAddUpToAboutAHundred() {
         for (Layout layout : Presets.all()) {
-            double total = SuspectCatalogue.of(layout).stream().mapToDouble(Suspect::frequency).sum();
+            double total = SuspectCatalogue.of(layout).stream()
+                    .mapToDouble(Suspect::frequency)
+                    .sum();
             assertTrue(total > 75 && total < 150, layout.id() + " " + total);
         }
     }

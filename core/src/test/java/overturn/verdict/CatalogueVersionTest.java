@@ -14,7 +14,10 @@ import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.SuspectCatalogue;
 import overturn.words.Words;
 
-/** Whoever changes a suspect, a test or a frequency gives the catalogue another version, so that stored entries tell what judged them. */
+/**
+ * Whoever changes a suspect, a test or a frequency gives the catalogue another version, so that stored entries tell
+ * what judged them.
+ */
 class CatalogueVersionTest {
 
     /** The fingerprint of the catalogue at each version; add a line, never change one. */
@@ -24,16 +27,26 @@ class CatalogueVersionTest {
     private static long fingerprint() {
         CRC32 sum = new CRC32();
         Presets.all().forEach(layout -> {
-            SuspectCatalogue.of(layout).forEach(s -> add(sum, s.id() + s.remedy().id() + s.places() + s.frequency()));
-            ProcedureCatalogue.of(layout).all().forEach(p -> add(sum, p.id() + p.spec() + p.minutes() + p.protocol() + p.observes() + p.rigSetup()));
+            SuspectCatalogue.of(layout)
+                    .forEach(s -> add(sum, s.id() + s.remedy().id() + s.places() + s.frequency()));
+            ProcedureCatalogue.of(layout)
+                    .all()
+                    .forEach(p ->
+                            add(sum, p.id() + p.spec() + p.minutes() + p.protocol() + p.observes() + p.rigSetup()));
         });
         return sum.getValue();
     }
 
-    /** Words and figures in the order of the alphabet, since sets have none of their own; addresses of functions say nothing. */
+    /**
+     * Words and figures in the order of the alphabet, since sets have none of their own; addresses of functions say
+     * nothing.
+     */
     private static void add(CRC32 sum, String told) {
         String plain = told.replaceAll("@[0-9a-f]+|\\$\\$Lambda[^,\\]]*", "");
-        sum.update(Arrays.stream(plain.split("[^\\w.-]+")).sorted().collect(Collectors.joining(" ")).getBytes(StandardCharsets.UTF_8));
+        sum.update(Arrays.stream(plain.split("[^\\w.-]+"))
+                .sorted()
+                .collect(Collectors.joining(" "))
+                .getBytes(StandardCharsets.UTF_8));
     }
 
     @Test
@@ -43,6 +56,9 @@ class CatalogueVersionTest {
 
     @Test
     void theVersionIsThatOfThisCatalogue() {
-        assertEquals(FINGERPRINTS.get(CatalogueVersion.CURRENT), fingerprint(), "the catalogue has changed: give it a new version and add its fingerprint");
+        assertEquals(
+                FINGERPRINTS.get(CatalogueVersion.CURRENT),
+                fingerprint(),
+                "the catalogue has changed: give it a new version and add its fingerprint");
     }
 }

@@ -28,9 +28,9 @@ import overturn.planning.Workshop;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds;
-import overturn.simulation.VehicleUnknowns;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Suspect;
 
 /** By what a suspect is cleared or held up, and how readings that do not fit are settled. */
@@ -38,8 +38,10 @@ import overturn.suspect.Suspect;
 class StandingTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-    private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
-    private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
+    private static final Reading SINKS =
+            new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
+    private static final Reading DRY =
+            new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
 
     private static Reading hold(String id, String setup, double... mm) {
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
@@ -55,7 +57,8 @@ class StandingTest {
 
     @Test
     void aSinkingHoldClearsSoundAndHoldsUpTheCup() {
-        BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
+        BeliefHistory history = BeliefHistory.of(
+                MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
         Standing sound = Standing.of(history, suspect("nothing-wrong"));
         assertTrue(sound.cleared());
         assertEquals("hold-medium", sound.clearedBy().orElseThrow().reading().procedureId());
@@ -69,17 +72,37 @@ class StandingTest {
 
     @Test
     void segmentsShareOutWhatTheComponentsCarry() {
-        BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
-        double components = history.now().components().values().stream().mapToDouble(Double::doubleValue).sum();
-        assertEquals(components, history.now().segments().values().stream().mapToDouble(Double::doubleValue).sum(), 1e-9);
+        BeliefHistory history = BeliefHistory.of(
+                MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
+        double components = history.now().components().values().stream()
+                .mapToDouble(Double::doubleValue)
+                .sum();
+        assertEquals(
+                components,
+                history.now().segments().values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .sum(),
+                1e-9);
         assertEquals(Set.of(Segment.values()), history.now().segments().keySet());
-        assertTrue(history.now().segments().get(Segment.MASTER) > 0.5 * components, history.now().segments().toString());
+        assertTrue(
+                history.now().segments().get(Segment.MASTER) > 0.5 * components,
+                history.now().segments().toString());
     }
 
     @Test
     void readingsThatContradictEachOtherAreSettledByTheCheapestRepeat() {
-        Assessment assessment = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-gentle", "tape", 36, 42, 50, 66), hold("hold-twice", "other-tape", 0.5, 0.5),
-                hold("hold-medium", "tape-3", 33, 33, 33.5, 34)), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        Assessment assessment = Assessment.of(
+                MODEL,
+                Intake.UNKNOWN,
+                List.of(
+                        SINKS,
+                        DRY,
+                        hold("hold-gentle", "tape", 36, 42, 50, 66),
+                        hold("hold-twice", "other-tape", 0.5, 0.5),
+                        hold("hold-medium", "tape-3", 33, 33, 33.5, 34)),
+                VehicleNeeds.SEAT,
+                Set.of(),
+                Workshop.WELL_EQUIPPED);
         String odd = assessment.history().oddOneOut().orElseThrow().procedureId();
         assertEquals("hold-gentle", odd);
         Proposal repeat = assessment.cheapestRepeat().orElseThrow();
@@ -87,21 +110,42 @@ class StandingTest {
         assertTrue(repeat.anotherRig());
     }
 
-    /** Without tools, helper or lift, air in the master and air in the slave cannot be told apart; the ports and the screw will show. */
+    /**
+     * Without tools, helper or lift, air in the master and air in the slave cannot be told apart; the ports and the
+     * screw will show.
+     */
     @Test
     void whatNoTestLeftHereTellsApartIsToldByTakingApart() {
         LayoutModel clutch = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
-        Workshop bare = new Workshop(Arrays.stream(RigKind.values()).filter(RigKind::tool).collect(Collectors.toSet()), false, false, Prices.DEFAULT);
+        Workshop bare = new Workshop(
+                Arrays.stream(RigKind.values()).filter(RigKind::tool).collect(Collectors.toSet()),
+                false,
+                false,
+                Prices.DEFAULT);
         SplittableRandom random = new SplittableRandom(2);
         Suspect air = clutch.suspects().get(clutch.indexOf("air-in-master"));
-        HiddenVehicle vehicle = HiddenVehicle.of(clutch.simulator(), VehicleUnknowns.draw(random), air.physics().at(0.6, clutch.layout(), random), 1)
+        HiddenVehicle vehicle = HiddenVehicle.of(
+                        clutch.simulator(),
+                        VehicleUnknowns.draw(random),
+                        air.physics().at(0.6, clutch.layout(), random),
+                        1)
                 .after(clutch.procedures().intake());
-        List<Reading> all = clutch.procedures().all().stream().filter(bare::canDo)
-                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN)).toList();
+        List<Reading> all = clutch.procedures().all().stream()
+                .filter(bare::canDo)
+                .map(p -> new Reading(p.id(), p.id(), vehicle.read(p, random), p.rigSetup(), RigTrust.PROVEN))
+                .toList();
         BeliefHistory history = BeliefHistory.of(clutch, Intake.UNKNOWN, all);
-        Verdict.StripDown apart = VerdictRule.of(clutch, bare).explained(history).stripDown().orElseThrow();
-        assertEquals(List.of("air-in-master", "air-in-slave"), apart.group().stream().map(Suspect::id).toList());
+        Verdict.StripDown apart =
+                VerdictRule.of(clutch, bare).explained(history).stripDown().orElseThrow();
+        assertEquals(
+                List.of("air-in-master", "air-in-slave"),
+                apart.group().stream().map(Suspect::id).toList());
         assertEquals(List.of("master-ports-cracked", "slave-tapped"), apart.looks());
-        assertTrue(VerdictRule.of(clutch, Workshop.WELL_EQUIPPED).explained(history).stripDown().isEmpty(), "with tools a test is left that tells them");
+        assertTrue(
+                VerdictRule.of(clutch, Workshop.WELL_EQUIPPED)
+                        .explained(history)
+                        .stripDown()
+                        .isEmpty(),
+                "with tools a test is left that tells them");
     }
 }

@@ -10,12 +10,12 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.inference.LayoutModel;
+import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -33,9 +33,12 @@ import overturn.verdict.Verdict.Overturner;
 class VerdictRuleTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-    private static final Reading SINKS = new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
-    private static final Reading STEADY = new Reading("reservoir", "reservoir", new Observed("steady"), "eye@reservoir", RigTrust.NORMAL);
-    private static final Reading DRY = new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
+    private static final Reading SINKS =
+            new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
+    private static final Reading STEADY =
+            new Reading("reservoir", "reservoir", new Observed("steady"), "eye@reservoir", RigTrust.NORMAL);
+    private static final Reading DRY =
+            new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
     private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60);
     private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82);
     private static final Reading GENTLE = figures("hold-gentle", "tape", RigTrust.PROVEN, 25, 30, 38, 47);
@@ -53,7 +56,8 @@ class VerdictRuleTest {
     }
 
     private static Verdict verdict(Reading... readings) {
-        return VerdictRule.of(MODEL, Workshop.WELL_EQUIPPED).explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
+        return VerdictRule.of(MODEL, Workshop.WELL_EQUIPPED)
+                .explained(BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)));
     }
 
     private static Reading seen(String test, String option, RigTrust trust) {
@@ -63,8 +67,11 @@ class VerdictRuleTest {
     /** A wet rear face is sure, bound slides are not: the master is begun with, and proving it tells of the slides. */
     @Test
     void theSureOneOfTwoRemediesIsNamedAlone() {
-        List<Reading> readings = List.of(seen("assist-looked-into", "wet", RigTrust.PROVEN), seen("rear-face-papered", "wet", RigTrust.PROVEN),
-                seen("ends-by-hand", "slides-bind", RigTrust.NORMAL), seen("slides-moved", "bind", RigTrust.DOUBTFUL));
+        List<Reading> readings = List.of(
+                seen("assist-looked-into", "wet", RigTrust.PROVEN),
+                seen("rear-face-papered", "wet", RigTrust.PROVEN),
+                seen("ends-by-hand", "slides-bind", RigTrust.NORMAL),
+                seen("slides-moved", "bind", RigTrust.DOUBTFUL));
         Belief now = BeliefHistory.of(MODEL, Intake.UNKNOWN, readings).now();
         Cure both = Cure.of(Remedy.RENEW_MASTER, Remedy.FREE_SLIDES);
         assertEquals(both, now.leadingCure());
@@ -89,7 +96,8 @@ class VerdictRuleTest {
         assertEquals(Remedy.RENEW_MASTER, verdict.remedy());
         assertTrue(verdict.probability() > 0.95, "heavy " + verdict.probability());
         assertEquals(Grade.PROBABLE, verdict.grade());
-        assertTrue(verdict.missing().contains(Missing.A_CARRIER), verdict.missing().toString());
+        assertTrue(
+                verdict.missing().contains(Missing.A_CARRIER), verdict.missing().toString());
     }
 
     @Test
@@ -103,15 +111,30 @@ class VerdictRuleTest {
     void theSameIsolationOnAnUncheckedRigIsOnlyProbableUntilAnotherRigSaysTheSame() {
         Verdict unchecked = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.NORMAL));
         assertEquals(Grade.PROBABLE, unchecked.grade());
-        assertTrue(unchecked.missing().contains(Missing.A_PROVEN_RIG), unchecked.missing().toString());
-        Verdict repeated = verdict(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.NORMAL), plugs("plugs-rig-2", RigTrust.NORMAL));
-        assertFalse(repeated.missing().contains(Missing.A_PROVEN_RIG), repeated.missing().toString());
+        assertTrue(
+                unchecked.missing().contains(Missing.A_PROVEN_RIG),
+                unchecked.missing().toString());
+        Verdict repeated = verdict(
+                SINKS,
+                STEADY,
+                DRY,
+                HOLD,
+                RUNNING,
+                GENTLE,
+                plugs("plugs", RigTrust.NORMAL),
+                plugs("plugs-rig-2", RigTrust.NORMAL));
+        assertFalse(
+                repeated.missing().contains(Missing.A_PROVEN_RIG),
+                repeated.missing().toString());
     }
 
     /** All agrees, but only two readings differ from sound: a fault in no list may still look the same. */
     @Test
     void fewReadingsDoNotRuleOutAFaultInNoList() {
-        Verdict verdict = verdict(SINKS, DRY, figures("hold-medium", "tape", RigTrust.PROVEN, 37.5, 42.5, 49.5, 62.5),
+        Verdict verdict = verdict(
+                SINKS,
+                DRY,
+                figures("hold-medium", "tape", RigTrust.PROVEN, 37.5, 42.5, 49.5, 62.5),
                 figures("port-plugs", "plugs", RigTrust.PROVEN, 12, 9, 9, 9, 0, 0));
         assertEquals(Grade.PROBABLE, verdict.grade());
         assertEquals(List.of(Missing.NOTHING_UNLISTED), verdict.missing());
@@ -123,15 +146,23 @@ class VerdictRuleTest {
         assertFalse(verdict.overturners().isEmpty());
         for (Overturner overturner : verdict.overturners()) {
             assertTrue(overturner.rival() != verdict.remedy());
-            assertTrue(overturner.figureId().isPresent() != overturner.option().isPresent(), "a figure or an observation");
+            assertTrue(
+                    overturner.figureId().isPresent() != overturner.option().isPresent(), "a figure or an observation");
             assertTrue(MODEL.procedures().find(overturner.procedureId()).isPresent());
         }
     }
 
     @Test
     void anAssessmentStopsProposingOnceItIsProven() {
-        Assessment open = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
-        Assessment proven = Assessment.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.PROVEN)), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        Assessment open = Assessment.of(
+                MODEL, Intake.UNKNOWN, List.of(SINKS), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        Assessment proven = Assessment.of(
+                MODEL,
+                Intake.UNKNOWN,
+                List.of(SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.PROVEN)),
+                VehicleNeeds.SEAT,
+                Set.of(),
+                Workshop.WELL_EQUIPPED);
         assertTrue(open.next().isPresent());
         assertTrue(proven.next().isEmpty());
         assertFalse(proven.proposals().isEmpty(), "others can still be chosen");

@@ -22,20 +22,29 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
-import overturn.verdict.CatalogueVersion;
 import overturn.procedure.Step;
 import overturn.suspect.Remedy;
 import overturn.suspect.SuspectCatalogue;
+import overturn.verdict.CatalogueVersion;
 
 /** Everything that can be shown has its words, and no word is left over. */
 class WordsTest {
 
     private static final Map<String, String> WORDS = Words.all();
-    private static final Set<String> FORCES = Set.of("gentle", "easy", "stroke", "medium", "running", "place", "places");
+    private static final Set<String> FORCES =
+            Set.of("gentle", "easy", "stroke", "medium", "running", "place", "places");
 
     private static Set<String> needed() {
-        Set<String> ids = new TreeSet<>(Set.of("suspect.none-of-these", "suspect.none-of-these.shows", "option.not-seen", "rig.sound", "rig.doubtful", "rig.not-checked",
-                "caution.not-to-be-driven", "caution.before-opening", "caution.out-of-scope"));
+        Set<String> ids = new TreeSet<>(Set.of(
+                "suspect.none-of-these",
+                "suspect.none-of-these.shows",
+                "option.not-seen",
+                "rig.sound",
+                "rig.doubtful",
+                "rig.not-checked",
+                "caution.not-to-be-driven",
+                "caution.before-opening",
+                "caution.out-of-scope"));
         for (Family family : Family.values()) {
             ids.add("family." + family.id());
         }
@@ -47,7 +56,8 @@ class WordsTest {
         }
         for (Layout layout : Presets.all()) {
             layout.components().forEach(c -> ids.add("component." + c.id()));
-            SuspectCatalogue.of(layout).forEach(s -> ids.addAll(List.of("suspect." + s.id(), "suspect." + s.id() + ".shows")));
+            SuspectCatalogue.of(layout)
+                    .forEach(s -> ids.addAll(List.of("suspect." + s.id(), "suspect." + s.id() + ".shows")));
             ProcedureCatalogue.of(layout).all().forEach(p -> ids.addAll(neededBy(p, layout)));
             ProcedureCatalogue.of(layout).cutSets().forEach(test -> ids.addAll(neededBy(test.procedure(), layout)));
         }
@@ -62,7 +72,11 @@ class WordsTest {
 
     private static List<String> neededBy(Procedure p, Layout layout) {
         String test = "test." + p.wordId();
-        List<String> ids = new ArrayList<>(List.of(test, test + ".purpose", test + ".blind", "rig." + p.rigKind().id(),
+        List<String> ids = new ArrayList<>(List.of(
+                test,
+                test + ".purpose",
+                test + ".blind",
+                "rig." + p.rigKind().id(),
                 "rig." + p.rigKind().id() + ".check"));
         for (Step step : p.steps()) {
             ids.add(test + ".step." + step.id());
@@ -70,7 +84,8 @@ class WordsTest {
             step.fits().forEach(f -> ids.add("fitting." + f.split("@")[0]));
         }
         if (p.spec() instanceof Series series) {
-            series.figures().stream().filter(f -> layout.components().stream().noneMatch(c -> c.id().equals(f.id())))
+            series.figures().stream()
+                    .filter(f -> layout.components().stream().noneMatch(c -> c.id().equals(f.id())))
                     .forEach(f -> ids.add("figure." + p.wordId() + "." + f.id()));
         } else {
             ((Observation) p.spec()).options().forEach(o -> ids.add("option." + p.id() + "." + o));
@@ -93,10 +108,15 @@ class WordsTest {
         for (Map<String, Double> inputs : List.of(Map.<String, Double>of(), everything)) {
             Result result = calculator.compute(layout, inputs);
             result.outputs().forEach(o -> ids.add(own + ".out." + o.id()));
-            result.curves().forEach(c -> ids.addAll(List.of(own + ".curve." + c.id(), own + ".curve." + c.id() + ".x", own + ".curve." + c.id() + ".y")));
+            result.curves()
+                    .forEach(c -> ids.addAll(List.of(
+                            own + ".curve." + c.id(),
+                            own + ".curve." + c.id() + ".x",
+                            own + ".curve." + c.id() + ".y")));
             result.rows().forEach(row -> {
                 row.cells().forEach(cell -> ids.add(own + ".out." + cell.id()));
-                if (row.label().matches("[a-z-]+") && layout.components().stream().noneMatch(c -> c.id().equals(row.label()))) {
+                if (row.label().matches("[a-z-]+")
+                        && layout.components().stream().noneMatch(c -> c.id().equals(row.label()))) {
                     ids.add(own + ".row." + row.label());
                 }
             });
@@ -119,11 +139,16 @@ class WordsTest {
     @Test
     void figuresOfOneTestAreCalledDifferently() {
         for (Layout layout : Presets.all()) {
-            ProcedureCatalogue.of(layout).all().stream().filter(p -> p.spec() instanceof Series).forEach(p -> {
-                List<String> names = ((Series) p.spec()).figures().stream()
-                        .map(f -> WORDS.getOrDefault("figure." + p.id() + "." + f.id(), WORDS.get("component." + f.id()))).toList();
-                assertEquals(names.size(), Set.copyOf(names).size(), p.id() + ": " + names);
-            });
+            ProcedureCatalogue.of(layout).all().stream()
+                    .filter(p -> p.spec() instanceof Series)
+                    .forEach(p -> {
+                        List<String> names = ((Series) p.spec())
+                                .figures().stream()
+                                        .map(f -> WORDS.getOrDefault(
+                                                "figure." + p.id() + "." + f.id(), WORDS.get("component." + f.id())))
+                                        .toList();
+                        assertEquals(names.size(), Set.copyOf(names).size(), p.id() + ": " + names);
+                    });
         }
     }
 
@@ -131,7 +156,9 @@ class WordsTest {
     void everyWordSaysSomethingAndNamesOnlyForcesThatTheTestKnows() {
         WORDS.forEach((id, text) -> {
             assertTrue(!text.isBlank(), id);
-            java.util.regex.Pattern.compile("\\{(\\w+)}").matcher(text).results()
+            java.util.regex.Pattern.compile("\\{(\\w+)}")
+                    .matcher(text)
+                    .results()
                     .forEach(match -> assertTrue(FORCES.contains(match.group(1)), id + " names " + match.group(1)));
         });
     }
@@ -141,7 +168,9 @@ class WordsTest {
     void testsWhoseStepsNameAHelperTakeOne() {
         for (Layout layout : Presets.all()) {
             for (Procedure p : ProcedureCatalogue.of(layout).all()) {
-                boolean told = p.steps().stream().anyMatch(step -> WORDS.get("test." + p.id() + ".step." + step.id()).contains("helper"));
+                boolean told = p.steps().stream()
+                        .anyMatch(step -> WORDS.get("test." + p.id() + ".step." + step.id())
+                                .contains("helper"));
                 assertEquals(told, p.needsHelper(), layout.id() + " " + p.id());
             }
         }

@@ -28,7 +28,9 @@ class BenchController {
     @GetMapping
     List<CalculatorView> calculators(@RequestParam(required = false) String layoutId) {
         Layout layout = calculate.layout(layoutId);
-        return Calculators.of(layout).stream().map(c -> CalculatorView.of(c, layout)).toList();
+        return Calculators.of(layout).stream()
+                .map(c -> CalculatorView.of(c, layout))
+                .toList();
     }
 
     @PostMapping("/{id}")

@@ -7,8 +7,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import overturn.app.job.Staff;
 import overturn.app.api.CatalogueView.LayoutView;
+import overturn.app.job.Staff;
 import overturn.app.usecase.LayoutSheets;
 import overturn.words.Words;
 
@@ -30,7 +30,11 @@ class CatalogueController {
     CatalogueView catalogue() {
         List<LayoutSheets.Listed> listed = sheets.list();
         views.keySet().retainAll(listed);
-        return CatalogueView.of(staff.all(), listed.stream().flatMap(l -> views.computeIfAbsent(l, this::view).stream()).toList());
+        return CatalogueView.of(
+                staff.all(),
+                listed.stream()
+                        .flatMap(l -> views.computeIfAbsent(l, this::view).stream())
+                        .toList());
     }
 
     /** A layout never changes, so that what is shown of it is worked out once; one that cannot be read is left out. */

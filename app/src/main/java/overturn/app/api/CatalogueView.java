@@ -18,59 +18,121 @@ import overturn.measurement.ReadingSpec.Observation;
 import overturn.procedure.Procedure;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
-import overturn.suspect.Suspect;
 import overturn.verdict.Standing;
 
-/** What the program knows before any job: people, layouts with their suspects and tests, units, and the share below which a suspect or a part counts as cleared. */
-public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units, double clearedBelow) {
+/**
+ * What the program knows before any job: people, layouts with their suspects and tests, units, and the share below
+ * which a suspect or a part counts as cleared.
+ */
+public record CatalogueView(
+        List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units, double clearedBelow) {
 
     static CatalogueView of(List<Person> staff, List<LayoutView> layouts) {
-        return new CatalogueView(staff.stream().map(p -> new PersonView(p.id(), p.name(), p.role())).toList(), layouts, Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList(),
+        return new CatalogueView(
+                staff.stream()
+                        .map(p -> new PersonView(p.id(), p.name(), p.role()))
+                        .toList(),
+                layouts,
+                Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList(),
                 Standing.CLEARED_SHARE);
     }
 
     /** Someone whose name can stand on an entry. */
-    public record PersonView(String id, String name, String role) {
-    }
+    public record PersonView(String id, String name, String role) {}
 
-    /** A unit that may be typed; {@code coreUnitsPerUnit} and {@code zeroInCore} convert to the core's unit of that dimension. */
-    public record UnitView(String symbol, Dimension dimension, double coreUnitsPerUnit, double zeroInCore, boolean core) {
+    /**
+     * A unit that may be typed; {@code coreUnitsPerUnit} and {@code zeroInCore} convert to the core's unit of that
+     * dimension.
+     */
+    public record UnitView(
+            String symbol, Dimension dimension, double coreUnitsPerUnit, double zeroInCore, boolean core) {
 
         static UnitView of(MeasureUnit unit) {
-            return new UnitView(unit.symbol(), unit.dimension(), unit.toCore(1) - unit.toCore(0), unit.toCore(0), unit.dimension().coreUnit() == unit);
+            return new UnitView(
+                    unit.symbol(),
+                    unit.dimension(),
+                    unit.toCore(1) - unit.toCore(0),
+                    unit.toCore(0),
+                    unit.dimension().coreUnit() == unit);
         }
     }
 
     /** A layout: its circuit for the drawing, its suspects and tests; a withdrawn one is offered to no new job. */
-    public record LayoutView(String id, String name, Optional<String> about, boolean preset, boolean withdrawn, Optional<String> startedFrom, String family,
-                             List<ComponentView> components, List<JointView> joints, List<SuspectView> suspects, List<String> behaviours,
-                             List<String> tests) {
+    public record LayoutView(
+            String id,
+            String name,
+            Optional<String> about,
+            boolean preset,
+            boolean withdrawn,
+            Optional<String> startedFrom,
+            String family,
+            List<ComponentView> components,
+            List<JointView> joints,
+            List<SuspectView> suspects,
+            List<String> behaviours,
+            List<String> tests) {
 
         static LayoutView of(Sheet sheet, boolean withdrawn) {
             LayoutFile file = sheet.file();
             Layout layout = sheet.layout();
             Observation characterise = (Observation) sheet.procedures().intake().spec();
-            return new LayoutView(file.id(), file.name(), file.about(), Presets.find(file.id()).isPresent(), withdrawn, file.startedFrom(), layout.family().id(),
+            return new LayoutView(
+                    file.id(),
+                    file.name(),
+                    file.about(),
+                    Presets.find(file.id()).isPresent(),
+                    withdrawn,
+                    file.startedFrom(),
+                    layout.family().id(),
                     layout.components().stream().map(ComponentView::of).toList(),
                     layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),
-                    sheet.suspects().stream().map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency())).toList(),
-                    characterise.options(), sheet.procedures().all().stream().map(Procedure::id).toList());
+                    sheet.suspects().stream()
+                            .map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency()))
+                            .toList(),
+                    characterise.options(),
+                    sheet.procedures().all().stream().map(Procedure::id).toList());
         }
     }
 
     /** The kind of a component, for drawing it. */
     public enum ComponentKind {
-        PEDAL, LEVER, VACUUM_ASSIST, HYDRAULIC_ASSIST, MASTER, RESERVOIR, PIPE, MODULATOR, PROPORTIONING_VALVE, METERING_VALVE, JUNCTION, CONNECTOR, HOSE,
-        DISC, DRUM, SLAVE
+        PEDAL,
+        LEVER,
+        VACUUM_ASSIST,
+        HYDRAULIC_ASSIST,
+        MASTER,
+        RESERVOIR,
+        PIPE,
+        MODULATOR,
+        PROPORTIONING_VALVE,
+        METERING_VALVE,
+        JUNCTION,
+        CONNECTOR,
+        HOSE,
+        DISC,
+        DRUM,
+        SLAVE
     }
 
     /** A component and the figure written beside it; {@code chambers} for a master. */
-    public record ComponentView(String id, ComponentKind kind, Optional<Double> ratio, Optional<Double> boreMm, Optional<Integer> chambers) {
+    public record ComponentView(
+            String id,
+            ComponentKind kind,
+            Optional<Double> ratio,
+            Optional<Double> boreMm,
+            Optional<Integer> chambers) {
 
         static ComponentView of(Component component) {
-            Optional<Double> ratio = component instanceof Input input ? Optional.of(input.ratioAtRest()) : Optional.empty();
-            Optional<Component.Master> master = component instanceof Component.Master m ? Optional.of(m) : Optional.empty();
-            return new ComponentView(component.id(), kind(component), ratio, master.map(Component.Master::boreMm), master.map(m -> m.tandem() ? 2 : 1));
+            Optional<Double> ratio =
+                    component instanceof Input input ? Optional.of(input.ratioAtRest()) : Optional.empty();
+            Optional<Component.Master> master =
+                    component instanceof Component.Master m ? Optional.of(m) : Optional.empty();
+            return new ComponentView(
+                    component.id(),
+                    kind(component),
+                    ratio,
+                    master.map(Component.Master::boreMm),
+                    master.map(m -> m.tandem() ? 2 : 1));
         }
 
         private static ComponentKind kind(Component component) {
@@ -99,9 +161,13 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
             if (component instanceof Input) {
                 return component instanceof Input.Lever ? ComponentKind.LEVER : ComponentKind.PEDAL;
             } else if (component instanceof Assist) {
-                return component instanceof Assist.VacuumAssist ? ComponentKind.VACUUM_ASSIST : ComponentKind.HYDRAULIC_ASSIST;
+                return component instanceof Assist.VacuumAssist
+                        ? ComponentKind.VACUUM_ASSIST
+                        : ComponentKind.HYDRAULIC_ASSIST;
             }
-            return component instanceof End.DiscEnd ? ComponentKind.DISC : component instanceof End.DrumEnd ? ComponentKind.DRUM : ComponentKind.SLAVE;
+            return component instanceof End.DiscEnd
+                    ? ComponentKind.DISC
+                    : component instanceof End.DrumEnd ? ComponentKind.DRUM : ComponentKind.SLAVE;
         }
     }
 
@@ -113,7 +179,9 @@ public record CatalogueView(List<PersonView> staff, List<LayoutView> layouts, Li
         }
     }
 
-    /** A suspect, the components at which it can sit; {@code frequency} is per cent of the family's complaints before evidence. */
-    public record SuspectView(String id, String remedyId, List<String> places, double frequency) {
-    }
+    /**
+     * A suspect, the components at which it can sit; {@code frequency} is per cent of the family's complaints before
+     * evidence.
+     */
+    public record SuspectView(String id, String remedyId, List<String> places, double frequency) {}
 }

@@ -11,13 +11,19 @@ import overturn.procedure.CutSetTest;
  * A way to divide the circuit, done as a hold.
  *
  * @param procedureId id of the test
- * @param joints      where a plug or clamp is fitted
- * @param takenOut    components that are then out of the test
+ * @param joints where a plug or clamp is fitted
+ * @param takenOut components that are then out of the test
  */
-public record CutSetView(String procedureId, Device device, List<String> joints, Set<String> takenOut, double minutes, NeedsView needs) {
+public record CutSetView(
+        String procedureId, Device device, List<String> joints, Set<String> takenOut, double minutes, NeedsView needs) {
 
     static CutSetView of(CutSetTest test) {
-        return new CutSetView(test.procedure().id(), test.division().device(), test.division().joints(), new TreeSet<>(test.division().takenOut()),
-                test.procedure().minutes(), NeedsView.of(test.procedure().needs()));
+        return new CutSetView(
+                test.procedure().id(),
+                test.division().device(),
+                test.division().joints(),
+                new TreeSet<>(test.division().takenOut()),
+                test.procedure().minutes(),
+                NeedsView.of(test.procedure().needs()));
     }
 }

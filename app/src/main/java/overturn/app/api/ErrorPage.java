@@ -11,7 +11,10 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What the container could not hand to a controller, told as a problem detail; asked for directly there is nothing here. */
+/**
+ * What the container could not hand to a controller, told as a problem detail; asked for directly there is nothing
+ * here.
+ */
 @Hidden
 @RestController
 class ErrorPage implements ErrorController {
@@ -20,8 +23,15 @@ class ErrorPage implements ErrorController {
     ResponseEntity<ProblemDetail> error(HttpServletRequest request) {
         Object code = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         HttpStatus status = code instanceof Integer number ? HttpStatus.valueOf(number) : HttpStatus.NOT_FOUND;
-        ProblemDetail problem = status == HttpStatus.NOT_FOUND ? Problems.problem(status, "not-found", "Not here", "There is nothing at this address")
-                : Problems.problem(status, "request-not-readable", "This request cannot be answered", "The request was refused; nothing was written");
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+        ProblemDetail problem = status == HttpStatus.NOT_FOUND
+                ? Problems.problem(status, "not-found", "Not here", "There is nothing at this address")
+                : Problems.problem(
+                        status,
+                        "request-not-readable",
+                        "This request cannot be answered",
+                        "The request was refused; nothing was written");
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(problem);
     }
 }

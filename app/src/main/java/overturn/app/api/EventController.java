@@ -21,8 +21,9 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import overturn.app.job.LogNotices;
 
 /**
- * Tells pages which logs have grown, as server-sent events: {@code grown} with the job and its sequence; {@code missed} at the start of a stream and
- * whenever some may have been lost, after which a page reads what it shows once more. A line of comment every few seconds keeps the stream open.
+ * Tells pages which logs have grown, as server-sent events: {@code grown} with the job and its sequence; {@code missed}
+ * at the start of a stream and whenever some may have been lost, after which a page reads what it shows once more. A
+ * line of comment every few seconds keeps the stream open.
  */
 @RestController
 @RequestMapping("/api/events")
@@ -30,6 +31,7 @@ class EventController implements LogNotices.Listener {
 
     /** Pages that can listen at once; a browser needs one for all its tabs. */
     private static final int MOST_STREAMS = 300;
+
     private static final long HEARTBEAT_SECONDS = 10;
     private static final long FOR_EVER = 0;
 
@@ -38,7 +40,10 @@ class EventController implements LogNotices.Listener {
 
     EventController(LogNotices notices) {
         notices.listen(this);
-        teller.scheduleWithFixedDelay(() -> streams.forEach(stream -> send(stream, SseEmitter.event().comment("here"))), HEARTBEAT_SECONDS, HEARTBEAT_SECONDS,
+        teller.scheduleWithFixedDelay(
+                () -> streams.forEach(stream -> send(stream, SseEmitter.event().comment("here"))),
+                HEARTBEAT_SECONDS,
+                HEARTBEAT_SECONDS,
                 TimeUnit.SECONDS);
     }
 
@@ -51,9 +56,15 @@ class EventController implements LogNotices.Listener {
     @GetMapping(produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<?> events() {
         if (streams.size() >= MOST_STREAMS) {
-            ProblemDetail problem = Problems.problem(HttpStatus.TOO_MANY_REQUESTS, "too-many-streams", "Too many listen already",
-                    "At most " + MOST_STREAMS + " pages are told of entries as they come; read the job again every few seconds instead");
-            return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(problem);
+            ProblemDetail problem = Problems.problem(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "too-many-streams",
+                    "Too many listen already",
+                    "At most " + MOST_STREAMS
+                            + " pages are told of entries as they come; read the job again every few seconds instead");
+            return ResponseEntity.status(HttpStatus.TOO_MANY_REQUESTS)
+                    .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                    .body(problem);
         }
         SseEmitter stream = new SseEmitter(FOR_EVER);
         stream.onCompletion(() -> streams.remove(stream));
@@ -65,12 +76,14 @@ class EventController implements LogNotices.Listener {
 
     @Override
     public void grown(UUID jobId, int sequence) {
-        teller.execute(() -> streams.forEach(stream -> send(stream, SseEmitter.event().name("grown").data(Map.of("jobId", jobId, "sequence", sequence)))));
+        teller.execute(() -> streams.forEach(stream ->
+                send(stream, SseEmitter.event().name("grown").data(Map.of("jobId", jobId, "sequence", sequence)))));
     }
 
     @Override
     public void missed() {
-        teller.execute(() -> streams.forEach(stream -> send(stream, SseEmitter.event().name("missed").data(Map.of()))));
+        teller.execute(() -> streams.forEach(
+                stream -> send(stream, SseEmitter.event().name("missed").data(Map.of()))));
     }
 
     private void send(SseEmitter stream, SseEmitter.SseEventBuilder event) {

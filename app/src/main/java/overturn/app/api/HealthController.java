@@ -22,22 +22,30 @@ class HealthController {
     }
 
     /** What was looked at, all of it sound. */
-    public record HealthView(String status, List<CheckView> checks) {
-    }
+    public record HealthView(String status, List<CheckView> checks) {}
 
     /** One thing that was looked at. */
-    public record CheckView(String name, boolean sound, String found) {
-    }
+    public record CheckView(String name, boolean sound, String found) {}
 
     @GetMapping
     ResponseEntity<?> health() {
         List<Check> checks = health.checks();
-        List<CheckView> views = checks.stream().map(c -> new CheckView(c.name(), c.sound(), c.found())).toList();
+        List<CheckView> views = checks.stream()
+                .map(c -> new CheckView(c.name(), c.sound(), c.found()))
+                .toList();
         if (checks.stream().allMatch(Check::sound)) {
             return ResponseEntity.ok(new HealthView("up", views));
         }
-        ProblemDetail problem = Problems.problem(HttpStatus.SERVICE_UNAVAILABLE, "not-sound", "The server is not sound",
-                String.join("; ", checks.stream().filter(c -> !c.sound()).map(c -> c.name() + ": " + c.found()).toList()));
+        ProblemDetail problem = Problems.problem(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "not-sound",
+                "The server is not sound",
+                String.join(
+                        "; ",
+                        checks.stream()
+                                .filter(c -> !c.sound())
+                                .map(c -> c.name() + ": " + c.found())
+                                .toList()));
         problem.setProperty("checks", views);
         return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).body(problem);
     }

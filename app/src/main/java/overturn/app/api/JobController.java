@@ -44,8 +44,16 @@ class JobController {
     private final AcceptVerdict acceptVerdict;
     private final WriteNote writeNote;
 
-    JobController(Jobs jobs, Bay bay, OpenJob openJob, RecordReading recordReading, StrikeEntry strikeEntry, SetTestAside setTestAside,
-                  TakeOffFittings takeOffFittings, AcceptVerdict acceptVerdict, WriteNote writeNote) {
+    JobController(
+            Jobs jobs,
+            Bay bay,
+            OpenJob openJob,
+            RecordReading recordReading,
+            StrikeEntry strikeEntry,
+            SetTestAside setTestAside,
+            TakeOffFittings takeOffFittings,
+            AcceptVerdict acceptVerdict,
+            WriteNote writeNote) {
         this.jobs = jobs;
         this.bay = bay;
         this.openJob = openJob;
@@ -57,10 +65,16 @@ class JobController {
         this.writeNote = writeNote;
     }
 
-    /** Lines of the bay: {@code stage} is open, closed, all or a stage; {@code after} the {@code next} of the answer before. */
+    /**
+     * Lines of the bay: {@code stage} is open, closed, all or a stage; {@code after} the {@code next} of the answer
+     * before.
+     */
     @GetMapping
-    JobListView list(@RequestParam(required = false) String stage, @RequestParam(required = false) String search, @RequestParam(required = false) String after,
-                     @RequestParam(required = false) Integer most) {
+    JobListView list(
+            @RequestParam(required = false) String stage,
+            @RequestParam(required = false) String search,
+            @RequestParam(required = false) String after,
+            @RequestParam(required = false) Integer most) {
         return JobListView.of(bay.find(stage, search, after, most));
     }
 
@@ -75,25 +89,38 @@ class JobController {
         return JobView.of(jobs.find(id), bay.moved(id));
     }
 
-    /** Every test of this job's layout that is written down: what exactly its reading needs, and where it would lie now. */
+    /**
+     * Every test of this job's layout that is written down: what exactly its reading needs, and where it would lie now.
+     */
     @GetMapping("/{id}/tests")
     List<TestView> tests(@PathVariable UUID id) {
         Jobs.Job job = jobs.find(id);
         return job.model().procedures().all().stream()
-                .map(p -> TestView.of(p, job.model().procedures().forces(), job.assessment().history().now())).toList();
+                .map(p -> TestView.of(
+                        p,
+                        job.model().procedures().forces(),
+                        job.assessment().history().now()))
+                .toList();
     }
 
     /** Every other way to divide this job's circuit with at most three plugs or clamps: each is a test by its id. */
     @GetMapping("/{id}/cut-sets")
     List<CutSetView> cutSets(@PathVariable UUID id) {
-        return jobs.find(id).model().procedures().cutSets().stream().map(CutSetView::of).toList();
+        return jobs.find(id).model().procedures().cutSets().stream()
+                .map(CutSetView::of)
+                .toList();
     }
 
     @GetMapping("/{id}/tests/{procedureId}")
     TestView test(@PathVariable UUID id, @PathVariable String procedureId) {
         Jobs.Job job = jobs.find(id);
-        return job.model().procedures().find(procedureId)
-                .map(p -> TestView.of(p, job.model().procedures().forces(), job.assessment().history().now()))
+        return job.model()
+                .procedures()
+                .find(procedureId)
+                .map(p -> TestView.of(
+                        p,
+                        job.model().procedures().forces(),
+                        job.assessment().history().now()))
                 .orElseThrow(() -> new NotFoundException("test", procedureId));
     }
 
@@ -120,12 +147,17 @@ class JobController {
     /** Accepts the verdict that was shown; where another stands now, nothing is written. */
     @PostMapping("/{id}/verdict")
     JobView accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
-        return JobView.of(acceptVerdict.accept(id, request.stamp(), new AcceptVerdict.Shown(request.remedyIds(), request.grade()), request.why()));
+        return JobView.of(acceptVerdict.accept(
+                id, request.stamp(), new AcceptVerdict.Shown(request.remedyIds(), request.grade()), request.why()));
     }
 
     @PostMapping("/{id}/notes")
     JobView note(@PathVariable UUID id, @RequestBody NoteRequest request) {
-        return JobView.of(writeNote.write(id, request.stamp(), request.text(), request.calculatorId() == null ? "" : request.calculatorId(),
+        return JobView.of(writeNote.write(
+                id,
+                request.stamp(),
+                request.text(),
+                request.calculatorId() == null ? "" : request.calculatorId(),
                 request.typed()));
     }
 }

@@ -11,16 +11,21 @@ import overturn.app.usecase.Bay;
  *
  * @param found how many there are in all, counted up to 1000
  * @param atLeast whether there are more than were counted
- * @param next  to be sent as {@code after} for the lines behind these; absent where there are none
+ * @param next to be sent as {@code after} for the lines behind these; absent where there are none
  */
 public record JobListView(List<JobSummaryView> jobs, int found, boolean atLeast, Optional<String> next) {
 
     static JobListView of(Page page) {
-        Optional<String> next = Optional.of(page.lines()).filter(lines -> page.more()).map(lines -> {
-            JobSummary last = lines.get(lines.size() - 1);
-            return Bay.place(last.openedAt(), last.jobId());
-        });
-        return new JobListView(page.lines().stream().map(JobSummaryView::of).toList(), Math.min(page.found(), Page.MOST_COUNTED),
-                page.found() > Page.MOST_COUNTED, next);
+        Optional<String> next = Optional.of(page.lines())
+                .filter(lines -> page.more())
+                .map(lines -> {
+                    JobSummary last = lines.get(lines.size() - 1);
+                    return Bay.place(last.openedAt(), last.jobId());
+                });
+        return new JobListView(
+                page.lines().stream().map(JobSummaryView::of).toList(),
+                Math.min(page.found(), Page.MOST_COUNTED),
+                page.found() > Page.MOST_COUNTED,
+                next);
     }
 }

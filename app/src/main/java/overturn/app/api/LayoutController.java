@@ -39,12 +39,14 @@ class LayoutController {
      *
      * @param figures pressure, travel and stroke left from the travel calculator, core units
      */
-    public record CheckedLayoutView(LayoutView layout, List<CalculationView.OutputView> figures, List<String> notices) {
-    }
+    public record CheckedLayoutView(
+            LayoutView layout, List<CalculationView.OutputView> figures, List<String> notices) {}
 
     @GetMapping(value = "/layouts/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
     String layout(@PathVariable String id) {
-        return LayoutFiles.write(sheets.find(id).orElseThrow(() -> new NotFoundException("layout", id)).file());
+        return LayoutFiles.write(sheets.find(id)
+                .orElseThrow(() -> new NotFoundException("layout", id))
+                .file());
     }
 
     @GetMapping(value = "/layout-schema", produces = MediaType.APPLICATION_JSON_VALUE)
@@ -56,7 +58,10 @@ class LayoutController {
     CheckedLayoutView check(@RequestBody String file) {
         LayoutFile checked = saveLayout.check(file);
         Result travel = Calculators.find("travel").orElseThrow().compute(checked.layout(), java.util.Map.of());
-        return new CheckedLayoutView(LayoutView.of(sheets.ofUnsaved(checked), false), travel.outputs().stream().map(CalculationView.OutputView::of).toList(), travel.notices());
+        return new CheckedLayoutView(
+                LayoutView.of(sheets.ofUnsaved(checked), false),
+                travel.outputs().stream().map(CalculationView.OutputView::of).toList(),
+                travel.notices());
     }
 
     @PostMapping("/layouts")

@@ -7,7 +7,17 @@ import org.springframework.web.bind.annotation.GetMapping;
 @Controller
 class PageController {
 
-    @GetMapping({"/", "/intake", "/jobs/{id}", "/jobs/{id}/tests/{procedureId}", "/jobs/{id}/bench", "/bench", "/workshop", "/layouts", "/layouts/new"})
+    @GetMapping({
+        "/",
+        "/intake",
+        "/jobs/{id}",
+        "/jobs/{id}/tests/{procedureId}",
+        "/jobs/{id}/bench",
+        "/bench",
+        "/workshop",
+        "/layouts",
+        "/layouts/new"
+    })
     String page() {
         return "forward:/index.html";
     }

@@ -20,7 +20,6 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.util.DisconnectedClientHelper;
-import tools.jackson.databind.DatabindException;
 import overturn.app.config.BodyLimitFilter.BodyTooLargeException;
 import overturn.app.config.BodyLimitFilter.BodyTooSlowException;
 import overturn.app.job.StaleLogException;
@@ -30,6 +29,7 @@ import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.UnreadableJobException;
 import overturn.app.usecase.VerdictChangedException;
+import tools.jackson.databind.DatabindException;
 
 /** Tells every failure as a problem detail (RFC 9457): what, given, allowed; never a stack trace. */
 @RestControllerAdvice
@@ -39,7 +39,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail invalid(InvalidInputException e) {
-        ProblemDetail problem = problem(HttpStatus.UNPROCESSABLE_ENTITY, "input-not-allowed", "This cannot be taken", e.getMessage());
+        ProblemDetail problem =
+                problem(HttpStatus.UNPROCESSABLE_CONTENT, "input-not-allowed", "This cannot be taken", e.getMessage());
         problem.setProperty("findings", e.findings());
         return problem;
     }
@@ -51,8 +52,11 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail stale(StaleLogException e) {
-        ProblemDetail problem = problem(HttpStatus.CONFLICT, "log-has-grown", "Somebody else entered something", e.getMessage());
-        problem.setProperty("findings", List.of(new Finding(e.field(), Integer.toString(e.given()), "the " + e.field() + " that stands now")));
+        ProblemDetail problem =
+                problem(HttpStatus.CONFLICT, "log-has-grown", "Somebody else entered something", e.getMessage());
+        problem.setProperty(
+                "findings",
+                List.of(new Finding(e.field(), Integer.toString(e.given()), "the " + e.field() + " that stands now")));
         return problem;
     }
 
@@ -63,7 +67,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail unreadable(UnreadableJobException e) {
-        return problem(HttpStatus.CONFLICT, "job-not-readable", "This job cannot be opened by this version", e.getMessage());
+        return problem(
+                HttpStatus.CONFLICT, "job-not-readable", "This job cannot be opened by this version", e.getMessage());
     }
 
     @ExceptionHandler
@@ -73,14 +78,21 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ProblemDetail badAddress(MethodArgumentTypeMismatchException e) {
-        return problem(HttpStatus.BAD_REQUEST, "address-not-readable", "This address cannot be read",
-                e.getName() + ": “" + e.getValue() + "” was given, allowed is " + (e.getRequiredType() == UUID.class ? "a UUID" : "a whole number"));
+        return problem(
+                HttpStatus.BAD_REQUEST,
+                "address-not-readable",
+                "This address cannot be read",
+                e.getName() + ": “" + e.getValue() + "” was given, allowed is "
+                        + (e.getRequiredType() == UUID.class ? "a UUID" : "a whole number"));
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail storeAway(RuntimeException e) {
         LOG.error("The store does not answer: {}", e.getMessage());
-        return problem(HttpStatus.SERVICE_UNAVAILABLE, "store-away", "The store does not answer",
+        return problem(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "store-away",
+                "The store does not answer",
                 "Nothing was written. What was typed stays on this device and is sent again.");
     }
 
@@ -95,28 +107,39 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers,
-                                                                  HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
             if (cause instanceof BodyTooLargeException tooLarge) {
                 return ResponseEntity.status(HttpStatus.CONTENT_TOO_LARGE)
-                        .body(problem(HttpStatus.CONTENT_TOO_LARGE, "body-too-large", "Too much at once", tooLarge.getMessage()));
+                        .body(problem(
+                                HttpStatus.CONTENT_TOO_LARGE,
+                                "body-too-large",
+                                "Too much at once",
+                                tooLarge.getMessage()));
             }
             if (cause instanceof BodyTooSlowException tooSlow) {
-                return ResponseEntity.status(HttpStatus.REQUEST_TIMEOUT).header(HttpHeaders.CONNECTION, "close")
+                return ResponseEntity.status(HttpStatus.REQUEST_TIMEOUT)
+                        .header(HttpHeaders.CONNECTION, "close")
                         .body(problem(HttpStatus.REQUEST_TIMEOUT, "body-too-slow", "Too slow", tooSlow.getMessage()));
             }
         }
-        ProblemDetail problem = problem(HttpStatus.BAD_REQUEST, "body-not-readable", "This body cannot be read",
+        ProblemDetail problem = problem(
+                HttpStatus.BAD_REQUEST,
+                "body-not-readable",
+                "This body cannot be read",
                 "A JSON object as described at /api/openapi is needed; " + firstLine(e));
-        if (e.getMostSpecificCause() instanceof DatabindException cause && !cause.getPath().isEmpty()) {
+        if (e.getMostSpecificCause() instanceof DatabindException cause
+                && !cause.getPath().isEmpty()) {
             problem.setProperty("findings", List.of(new Finding(field(cause), "", firstLine(e))));
         }
         return ResponseEntity.badRequest().body(problem);
     }
 
     private static String field(DatabindException cause) {
-        return cause.getPath().stream().map(step -> step.getPropertyName() == null ? Integer.toString(step.getIndex()) : step.getPropertyName())
+        return cause.getPath().stream()
+                .map(step ->
+                        step.getPropertyName() == null ? Integer.toString(step.getIndex()) : step.getPropertyName())
                 .collect(Collectors.joining("."));
     }
 

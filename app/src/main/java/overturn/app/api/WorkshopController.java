@@ -21,17 +21,37 @@ class WorkshopController {
     }
 
     /** A remedy's minutes of labour, and its parts as minutes of labour. */
-    record PriceRequest(String remedyId, Double labourMinutes, Double partsMinutes) {
-    }
+    record PriceRequest(String remedyId, Double labourMinutes, Double partsMinutes) {}
 
-    /** All settings; {@code version} is the last that the sender had seen, {@code lacks} the tools that are not there. */
-    record WorkshopRequest(Integer version, String personId, List<String> lacks, Boolean helper, Boolean lift, Optional<Double> ratePerHour, String currency,
-                           List<PriceRequest> prices) {
+    /**
+     * All settings; {@code version} is the last that the sender had seen, {@code lacks} the tools that are not there.
+     */
+    record WorkshopRequest(
+            Integer version,
+            String personId,
+            List<String> lacks,
+            Boolean helper,
+            Boolean lift,
+            Optional<Double> ratePerHour,
+            String currency,
+            List<PriceRequest> prices) {
 
         TellWorkshop.Draft draft() {
-            return new TellWorkshop.Draft(version, personId, lacks, helper, lift, ratePerHour == null ? null : ratePerHour.orElse(null), currency,
-                    prices == null ? List.of() : prices.stream()
-                    .map(p -> p == null ? null : new TellWorkshop.PriceDraft(p.remedyId, p.labourMinutes, p.partsMinutes)).toList());
+            return new TellWorkshop.Draft(
+                    version,
+                    personId,
+                    lacks,
+                    helper,
+                    lift,
+                    ratePerHour == null ? null : ratePerHour.orElse(null),
+                    currency,
+                    prices == null
+                            ? List.of()
+                            : prices.stream()
+                                    .map(p -> p == null
+                                            ? null
+                                            : new TellWorkshop.PriceDraft(p.remedyId, p.labourMinutes, p.partsMinutes))
+                                    .toList());
         }
     }
 

@@ -21,7 +21,8 @@ class ApplicationConfiguration {
     /** Bodies hold no null among the items of a list, and only text that can be kept. */
     @Bean
     JsonMapperBuilderCustomizer strictBodies() {
-        return builder -> builder.addModule(new SimpleModule("plain-text").addDeserializer(String.class, new PlainTextReader()))
+        return builder -> builder.addModule(
+                        new SimpleModule("plain-text").addDeserializer(String.class, new PlainTextReader()))
                 .changeDefaultNullHandling(handling -> handling.withContentNulls(Nulls.FAIL));
     }
 

@@ -48,7 +48,8 @@ public class BodyLimitFilter extends OncePerRequestFilter {
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         if (request.getContentLengthLong() > MOST_BYTES) {
-            Refusals.send(response, 413, "body-too-large", "Too much at once", new BodyTooLargeException().getMessage());
+            Refusals.send(
+                    response, 413, "body-too-large", "Too much at once", new BodyTooLargeException().getMessage());
             return;
         }
         chain.doFilter(new Limited(request), response);

@@ -14,7 +14,10 @@ import org.apache.catalina.valves.ErrorReportValve;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 
-/** What the container refuses before any of our classes sees it (an address that cannot be, say) is told as a problem detail too. */
+/**
+ * What the container refuses before any of our classes sees it (an address that cannot be, say) is told as a problem
+ * detail too.
+ */
 public final class ContainerProblems extends ErrorReportValve {
 
     /** Puts it in the place of the container's own pages. */
@@ -22,7 +25,8 @@ public final class ContainerProblems extends ErrorReportValve {
 
         @Override
         public void lifecycleEvent(LifecycleEvent event) {
-            if (Lifecycle.CONFIGURE_START_EVENT.equals(event.getType()) && ((Context) event.getLifecycle()).getParent() instanceof StandardHost host) {
+            if (Lifecycle.CONFIGURE_START_EVENT.equals(event.getType())
+                    && ((Context) event.getLifecycle()).getParent() instanceof StandardHost host) {
                 fit(host);
             }
         }
@@ -48,8 +52,12 @@ public final class ContainerProblems extends ErrorReportValve {
             response.setCharacterEncoding("utf-8");
             Writer writer = response.getReporter();
             if (writer != null) {
-                writer.write(Refusals.text(HttpStatus.valueOf(status), "request-not-readable", "This request cannot be read",
-                        "The request was refused before it was read; a request over HTTP/1.1 as described at /api/openapi is needed"));
+                writer.write(
+                        Refusals.text(
+                                HttpStatus.valueOf(status),
+                                "request-not-readable",
+                                "This request cannot be read",
+                                "The request was refused before it was read; a request over HTTP/1.1 as described at /api/openapi is needed"));
                 response.finishResponse();
             }
         } catch (IOException | IllegalStateException e) {

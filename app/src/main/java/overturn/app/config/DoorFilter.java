@@ -23,15 +23,28 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import overturn.quantity.PlainText;
 
-/** Loopback names only, same origin only, readable addresses only, and headers that keep foreign script, frames and guesses out. */
+/**
+ * Loopback names only, same origin only, readable addresses only, and headers that keep foreign script, frames and
+ * guesses out.
+ */
 @Component
 @Order(1)
 class DoorFilter extends OncePerRequestFilter {
 
     private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
-    private static final String CONTENT_POLICY = String.join("; ",
-            "default-src 'none'", "script-src 'self'", "style-src 'self' 'unsafe-inline'", "font-src 'self'", "img-src 'self' data:",
-            "connect-src 'self'", "manifest-src 'self'", "worker-src 'self'", "form-action 'self'", "base-uri 'none'", "frame-ancestors 'none'");
+    private static final String CONTENT_POLICY = String.join(
+            "; ",
+            "default-src 'none'",
+            "script-src 'self'",
+            "style-src 'self' 'unsafe-inline'",
+            "font-src 'self'",
+            "img-src 'self' data:",
+            "connect-src 'self'",
+            "manifest-src 'self'",
+            "worker-src 'self'",
+            "form-action 'self'",
+            "base-uri 'none'",
+            "frame-ancestors 'none'");
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -49,17 +62,32 @@ class DoorFilter extends OncePerRequestFilter {
         boolean ownHost = host != null && OWN_NAMES.contains(host.replaceFirst(":\\d+$", ""));
         boolean ownOrigin = origin == null || origin.equals("http://" + host);
         if (!ownHost || !ownOrigin) {
-            Refusals.send(response, 403, "not-from-here", "Not from here", "Requests are taken from this machine's own pages only");
+            Refusals.send(
+                    response,
+                    403,
+                    "not-from-here",
+                    "Not from here",
+                    "Requests are taken from this machine's own pages only");
             return;
         }
-        String address = request.getRequestURI() + (request.getQueryString() == null ? "" : "?" + request.getQueryString());
+        String address =
+                request.getRequestURI() + (request.getQueryString() == null ? "" : "?" + request.getQueryString());
         if (!readable(address)) {
-            Refusals.send(response, 400, "address-not-readable", "This address cannot be read", "The address holds a null character or is not UTF-8");
+            Refusals.send(
+                    response,
+                    400,
+                    "address-not-readable",
+                    "This address cannot be read",
+                    "The address holds a null character or is not UTF-8");
             return;
         }
         Optional<String> strange = strangeContentType(request.getContentType());
         if (strange.isPresent()) {
-            Refusals.send(response, 415, "content-type-not-taken", "This kind of body is not taken",
+            Refusals.send(
+                    response,
+                    415,
+                    "content-type-not-taken",
+                    "This kind of body is not taken",
                     "Content-Type: “" + strange.get() + "” was given, allowed is application/json in UTF-8");
             return;
         }
@@ -87,7 +115,10 @@ class DoorFilter extends OncePerRequestFilter {
     /** Whether every escape of an address stands for text that can be kept. */
     private static boolean readable(String address) {
         try {
-            String decoded = StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes(address))).toString();
+            String decoded = StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes(address)))
+                    .toString();
             return PlainText.keeps(decoded);
         } catch (CharacterCodingException | NumberFormatException e) {
             return false;
@@ -118,7 +149,9 @@ class DoorFilter extends OncePerRequestFilter {
         try {
             MediaType type = MediaType.parseMediaType(given);
             Charset charset = type.getCharset();
-            return type.isConcrete() && (charset == null || charset.equals(StandardCharsets.UTF_8)) ? Optional.empty() : Optional.of(given);
+            return type.isConcrete() && (charset == null || charset.equals(StandardCharsets.UTF_8))
+                    ? Optional.empty()
+                    : Optional.of(given);
         } catch (IllegalArgumentException e) {
             return Optional.of(given);
         }

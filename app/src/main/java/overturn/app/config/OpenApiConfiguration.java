@@ -28,12 +28,16 @@ class OpenApiConfiguration {
     OpenApiCustomizer requiredUnlessOptional() {
         Map<String, Class<?>> records = apiRecords();
         return api -> {
-            api.info(new Info().title("Overturn").version("1")
-                    .description("Everything the screens do. Lengths in mm, forces in N, pressures in bar, depression in kPa, times in s."));
+            api.info(
+                    new Info()
+                            .title("Overturn")
+                            .version("1")
+                            .description(
+                                    "Everything the screens do. Lengths in mm, forces in N, pressures in bar, depression in kPa, times in s."));
             api.servers(List.of(new Server().url("/").description("the server that serves this")));
             schemas(api).forEach((name, schema) -> {
                 if (records.containsKey(name)) {
-                    schema.setRequired(required(records.get(name)));
+                    required(records.get(name)).forEach(schema::addRequiredItem);
                 }
             });
         };
@@ -41,7 +45,9 @@ class OpenApiConfiguration {
 
     @SuppressWarnings("rawtypes")
     private static Map<String, Schema> schemas(OpenAPI api) {
-        return api.getComponents() == null || api.getComponents().getSchemas() == null ? Map.of() : api.getComponents().getSchemas();
+        return api.getComponents() == null || api.getComponents().getSchemas() == null
+                ? Map.of()
+                : api.getComponents().getSchemas();
     }
 
     private static List<String> required(Class<?> type) {
@@ -62,7 +68,8 @@ class OpenApiConfiguration {
             }
         };
         scanner.addIncludeFilter(new AssignableTypeFilter(Record.class));
-        return scanner.findCandidateComponents(API_PACKAGE).stream().map(BeanDefinition::getBeanClassName)
+        return scanner.findCandidateComponents(API_PACKAGE).stream()
+                .map(BeanDefinition::getBeanClassName)
                 .map(OpenApiConfiguration::load)
                 .collect(Collectors.toMap(Class::getSimpleName, type -> type));
     }

@@ -21,8 +21,11 @@ final class PlainTextReader extends StdScalarDeserializer<String> {
         }
         String text = parser.getString();
         if (!PlainText.keeps(text)) {
-            throw InvalidFormatException.from(parser, "a text holds a null character or half of a surrogate pair; only text that can be kept is taken",
-                    "", String.class);
+            throw InvalidFormatException.from(
+                    parser,
+                    "a text holds a null character or half of a surrogate pair; only text that can be kept is taken",
+                    "",
+                    String.class);
         }
         return text;
     }

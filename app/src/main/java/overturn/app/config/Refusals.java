@@ -14,14 +14,15 @@ final class Refusals {
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
-    private Refusals() {
-    }
+    private Refusals() {}
 
-    static void send(HttpServletResponse response, int status, String type, String title, String detail) throws IOException {
+    static void send(HttpServletResponse response, int status, String type, String title, String detail)
+            throws IOException {
         response.setStatus(status);
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setHeader("Connection", "close");
-        response.getOutputStream().write(text(HttpStatus.valueOf(status), type, title, detail).getBytes(StandardCharsets.UTF_8));
+        response.getOutputStream()
+                .write(text(HttpStatus.valueOf(status), type, title, detail).getBytes(StandardCharsets.UTF_8));
     }
 
     static String text(HttpStatus status, String type, String title, String detail) {

@@ -14,21 +14,27 @@ import org.apache.tomcat.util.net.AbstractEndpoint.Handler.SocketState;
 import org.apache.tomcat.util.net.SocketWrapperBase;
 
 /**
- * HTTP/1.1 whose requests have to come in within a time. The container itself only limits the pause between two bytes, so that one byte at a time
- * keeps a connection for hours. What a request takes while it is answered, or told events, does not count; a body has a time of its own ({@link BodyLimitFilter}).
+ * HTTP/1.1 whose requests have to come in within a time. The container itself only limits the pause between two bytes,
+ * so that one byte at a time keeps a connection for hours. What a request takes while it is answered, or told events,
+ * does not count; a body has a time of its own ({@link BodyLimitFilter}).
  */
 public final class TimedHttp11Protocol extends Http11NioProtocol {
 
-    /** Time from the first byte, a blank line included, to the end of the headers, or to the end of a body that was refused, s. */
+    /**
+     * Time from the first byte, a blank line included, to the end of the headers, or to the end of a body that was
+     * refused, s.
+     */
     static final int MOST_SECONDS = 15;
     /** Pause between two bytes, and from a connection to its first byte, ms. */
     private static final int MOST_PAUSE_MILLIS = 10_000;
     /** Open connections; a workshop has some dozens. */
     private static final int MOST_CONNECTIONS = 1000;
+
     private static final int LOOK_EVERY_SECONDS = 2;
 
     private final Map<SocketWrapperBase<?>, Coming> coming = new ConcurrentHashMap<>();
-    private final ScheduledExecutorService watch = Executors.newSingleThreadScheduledExecutor(TimedHttp11Protocol::thread);
+    private final ScheduledExecutorService watch =
+            Executors.newSingleThreadScheduledExecutor(TimedHttp11Protocol::thread);
 
     /** Made by the container, by name. */
     public TimedHttp11Protocol() {
@@ -41,8 +47,12 @@ public final class TimedHttp11Protocol extends Http11NioProtocol {
 
         boolean late() {
             int stage = reader.getRequest().getRequestProcessor().getStage();
-            boolean answering = stage == Constants.STAGE_PREPARE || stage == Constants.STAGE_SERVICE || stage == Constants.STAGE_ENDOUTPUT;
-            return !answering && !reader.isAsync() && System.nanoTime() - sinceNanos > TimeUnit.SECONDS.toNanos(MOST_SECONDS);
+            boolean answering = stage == Constants.STAGE_PREPARE
+                    || stage == Constants.STAGE_SERVICE
+                    || stage == Constants.STAGE_ENDOUTPUT;
+            return !answering
+                    && !reader.isAsync()
+                    && System.nanoTime() - sinceNanos > TimeUnit.SECONDS.toNanos(MOST_SECONDS);
         }
     }
 
@@ -57,7 +67,10 @@ public final class TimedHttp11Protocol extends Http11NioProtocol {
         return new Http11Processor(this, adapter) {
             @Override
             public SocketState service(SocketWrapperBase<?> connection) throws IOException {
-                coming.merge(connection, new Coming(System.nanoTime(), this), (before, now) -> new Coming(before.sinceNanos, this));
+                coming.merge(
+                        connection,
+                        new Coming(System.nanoTime(), this),
+                        (before, now) -> new Coming(before.sinceNanos, this));
                 int answered = getRequest().getRequestProcessor().getRequestCount();
                 SocketState state = SocketState.CLOSED;
                 try {

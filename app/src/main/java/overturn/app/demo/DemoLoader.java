@@ -19,9 +19,9 @@ import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.Staff;
 import overturn.app.usecase.LayoutModels;
-import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
 import overturn.inference.LayoutModel;
+import overturn.layoutfile.Presets;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;
 import overturn.simulation.VehicleUnknowns;
@@ -61,18 +61,46 @@ class DemoLoader implements SmartInitializingSingleton {
         LayoutModel model = models.of(Presets.TARN_BOX_VAN.id());
         SplittableRandom random = new SplittableRandom(story.seed());
         HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), story.faults(), 1);
-        List<Reading> readings = new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
+        List<Reading> readings =
+                new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
         UUID jobId = id(story, "job");
         Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
         log.open(jobId, at);
-        log.append(jobId, LoggedEntry.of(id(story, "opened"), 1, at, story.openedBy(), new JobOpened(story.vehicle(),
-                model.layout().id(), story.complaint(), story.hunchId(), story.mayBeMoved(), false, "UNKNOWN", false)));
+        log.append(
+                jobId,
+                LoggedEntry.of(
+                        id(story, "opened"),
+                        1,
+                        at,
+                        story.openedBy(),
+                        new JobOpened(
+                                story.vehicle(),
+                                model.layout().id(),
+                                story.complaint(),
+                                story.hunchId(),
+                                story.mayBeMoved(),
+                                false,
+                                "UNKNOWN",
+                                false)));
         for (int i = 0; i < readings.size(); i++) {
             Reading reading = readings.get(i);
             Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));
-            log.append(jobId, LoggedEntry.of(id(story, "reading " + i), i + 2, read, i == 0 ? story.openedBy() : story.worksOnIt(),
-                    ReadingTaken.of(reading.procedureId(), model.procedures().find(reading.procedureId()).orElseThrow().spec(), reading.value(), reading.rigSetup(),
-                            reading.trust())));
+            log.append(
+                    jobId,
+                    LoggedEntry.of(
+                            id(story, "reading " + i),
+                            i + 2,
+                            read,
+                            i == 0 ? story.openedBy() : story.worksOnIt(),
+                            ReadingTaken.of(
+                                    reading.procedureId(),
+                                    model.procedures()
+                                            .find(reading.procedureId())
+                                            .orElseThrow()
+                                            .spec(),
+                                    reading.value(),
+                                    reading.rigSetup(),
+                                    reading.trust())));
         }
     }
 

@@ -1,2 +1,4 @@
-/** The made-up Skerrow Island depot: jobs whose readings come from the simulator, loaded once into an empty workshop. */
+/**
+ * The made-up Skerrow Island depot: jobs whose readings come from the simulator, loaded once into an empty workshop.
+ */
 package overturn.app.demo;

@@ -23,17 +23,25 @@ public sealed interface Entry {
     /**
      * A job was opened.
      *
-     * @param vehicle   how the workshop calls it, for example its plate
-     * @param layoutId  its circuit
+     * @param vehicle how the workshop calls it, for example its plate
+     * @param layoutId its circuit
      * @param complaint the driver's own words
-     * @param hunchId   the suspect that whoever opened it would have bet on
+     * @param hunchId the suspect that whoever opened it would have bet on
      * @param mayBeMoved whether it may be moved at all
      * @param recentWork whether the system was worked on just before
-     * @param age        how old its parts are: {@code UNKNOWN}, {@code NEW}, {@code OLD}
-     * @param sometimes  whether the complaint is there only sometimes
+     * @param age how old its parts are: {@code UNKNOWN}, {@code NEW}, {@code OLD}
+     * @param sometimes whether the complaint is there only sometimes
      */
-    record JobOpened(String vehicle, String layoutId, String complaint, String hunchId, boolean mayBeMoved, Boolean recentWork, String age,
-                     Boolean sometimes) implements Entry {
+    record JobOpened(
+            String vehicle,
+            String layoutId,
+            String complaint,
+            String hunchId,
+            boolean mayBeMoved,
+            Boolean recentWork,
+            String age,
+            Boolean sometimes)
+            implements Entry {
         public static final String KIND = "job-opened";
 
         /** Jobs opened before these facts were asked hold none of them. */
@@ -52,11 +60,12 @@ public sealed interface Entry {
     /**
      * A reading was taken.
      *
-     * @param value     the observation, or the figures that were taken
-     * @param figureIds of these figures, so that a test may change its figures later; empty for an observation, and in entries that tell figures by
-     *                  their place
+     * @param value the observation, or the figures that were taken
+     * @param figureIds of these figures, so that a test may change its figures later; empty for an observation, and in
+     *     entries that tell figures by their place
      */
-    record ReadingTaken(String procedureId, ReadingValue value, List<String> figureIds, String rigSetup, RigTrust trust) implements Entry {
+    record ReadingTaken(String procedureId, ReadingValue value, List<String> figureIds, String rigSetup, RigTrust trust)
+            implements Entry {
         public static final String KIND = "reading-taken";
 
         public ReadingTaken {
@@ -69,28 +78,49 @@ public sealed interface Entry {
         }
 
         /** A value as a test gives it; of figures only those that were taken are kept, each by its id. */
-        public static ReadingTaken of(String procedureId, ReadingSpec spec, ReadingValue value, String rigSetup, RigTrust trust) {
+        public static ReadingTaken of(
+                String procedureId, ReadingSpec spec, ReadingValue value, String rigSetup, RigTrust trust) {
             if (!(spec instanceof Series series && value instanceof Figures figures)) {
                 return new ReadingTaken(procedureId, value, List.of(), rigSetup, trust);
             }
-            List<Integer> taken = IntStream.range(0, figures.taken().size()).filter(i -> figures.taken().get(i).isPresent()).boxed().toList();
-            return new ReadingTaken(procedureId, new Figures(taken.stream().map(figures.taken()::get).toList()),
-                    taken.stream().map(i -> series.figures().get(i).id()).toList(), rigSetup, trust);
+            List<Integer> taken = IntStream.range(0, figures.taken().size())
+                    .filter(i -> figures.taken().get(i).isPresent())
+                    .boxed()
+                    .toList();
+            return new ReadingTaken(
+                    procedureId,
+                    new Figures(taken.stream().map(figures.taken()::get).toList()),
+                    taken.stream().map(i -> series.figures().get(i).id()).toList(),
+                    rigSetup,
+                    trust);
         }
 
-        /** The value in the order of the test as it is now; empty where the test does not know an observation or figure any more. */
+        /**
+         * The value in the order of the test as it is now; empty where the test does not know an observation or figure
+         * any more.
+         */
         public Optional<ReadingValue> in(ReadingSpec spec) {
             if (spec instanceof Observation observation) {
-                return value instanceof Observed seen && (seen.notSeen() || observation.options().contains(seen.option())) ? Optional.of(value) : Optional.empty();
+                return value instanceof Observed seen
+                                && (seen.notSeen() || observation.options().contains(seen.option()))
+                        ? Optional.of(value)
+                        : Optional.empty();
             }
-            List<String> known = ((Series) spec).figures().stream().map(Figure::id).toList();
-            if (!(value instanceof Figures figures) || !known.containsAll(figureIds) || figures.taken().size() > known.size()) {
+            List<String> known =
+                    ((Series) spec).figures().stream().map(Figure::id).toList();
+            if (!(value instanceof Figures figures)
+                    || !known.containsAll(figureIds)
+                    || figures.taken().size() > known.size()) {
                 return Optional.empty();
             }
-            return Optional.of(new Figures(IntStream.range(0, known.size()).mapToObj(place -> {
-                int at = figureIds.isEmpty() ? place : figureIds.indexOf(known.get(place));
-                return at < 0 || at >= figures.taken().size() ? Optional.<TypedQuantity>empty() : figures.taken().get(at);
-            }).toList()));
+            return Optional.of(new Figures(IntStream.range(0, known.size())
+                    .mapToObj(place -> {
+                        int at = figureIds.isEmpty() ? place : figureIds.indexOf(known.get(place));
+                        return at < 0 || at >= figures.taken().size()
+                                ? Optional.<TypedQuantity>empty()
+                                : figures.taken().get(at);
+                    })
+                    .toList()));
         }
 
         @Override
@@ -100,11 +130,10 @@ public sealed interface Entry {
     }
 
     /**
-     * An entry that this version of the program cannot read: written by a later one, or of something that is not known any more. It stays in the log as it
-     * stands and counts for nothing.
+     * An entry that this version of the program cannot read: written by a later one, or of something that is not known
+     * any more. It stays in the log as it stands and counts for nothing.
      */
-    record NotUnderstood(String kind, String body) implements Entry {
-    }
+    record NotUnderstood(String kind, String body) implements Entry {}
 
     /** A test cannot be done here. */
     record TestSetAside(String procedureId, String why) implements Entry {
@@ -143,14 +172,21 @@ public sealed interface Entry {
     /**
      * The verdict was accepted as it stood on the screen.
      *
-     * @param remedyIds   what will be done: one remedy, or both of a pair
-     * @param grade       its grade at that moment; less than proven is recorded as assumed
+     * @param remedyIds what will be done: one remedy, or both of a pair
+     * @param grade its grade at that moment; less than proven is recorded as assumed
      * @param probability its probability at that moment
-     * @param carrierIds  entries of the readings that carried it
-     * @param missing     what was missing for a proof
-     * @param why         why on less than proof; empty when proven
+     * @param carrierIds entries of the readings that carried it
+     * @param missing what was missing for a proof
+     * @param why why on less than proof; empty when proven
      */
-    record VerdictAccepted(List<String> remedyIds, String grade, double probability, List<UUID> carrierIds, List<String> missing, String why) implements Entry {
+    record VerdictAccepted(
+            List<String> remedyIds,
+            String grade,
+            double probability,
+            List<UUID> carrierIds,
+            List<String> missing,
+            String why)
+            implements Entry {
         public static final String KIND = "verdict-accepted";
 
         public VerdictAccepted {
@@ -168,11 +204,13 @@ public sealed interface Entry {
     /**
      * A result of the bench was noted.
      *
-     * @param inputs  as typed; what is not there stood at the layout's figure
+     * @param inputs as typed; what is not there stood at the layout's figure
      * @param outputs in core units, as calculated at that moment
      * @param notices what was said with them
      */
-    record NoteWritten(String text, String calculatorId, List<NotedInput> inputs, List<NotedOutput> outputs, List<String> notices) implements Entry {
+    record NoteWritten(
+            String text, String calculatorId, List<NotedInput> inputs, List<NotedOutput> outputs, List<String> notices)
+            implements Entry {
         public static final String KIND = "note-written";
 
         public NoteWritten {
@@ -182,12 +220,10 @@ public sealed interface Entry {
         }
 
         /** One input as typed. */
-        public record NotedInput(String id, String text, String unit) {
-        }
+        public record NotedInput(String id, String text, String unit) {}
 
         /** One output. */
-        public record NotedOutput(String id, String unit, double value, double sd) {
-        }
+        public record NotedOutput(String id, String unit, double value, double sd) {}
 
         @Override
         public String kind() {

@@ -4,7 +4,9 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
-/** Where a job is between intake and release. The ids are part of the stored summary and of the API and never change. */
+/**
+ * Where a job is between intake and release. The ids are part of the stored summary and of the API and never change.
+ */
 public enum JobStage {
     /** Tests are being done, no verdict is accepted. */
     TRACING("tracing", true),

@@ -27,23 +27,34 @@ import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Remedy;
 
 /**
- * Where a job stands: the fold of its log. An entry of something that is not known any more (a test, an option, a remedy) counts for nothing.
+ * Where a job stands: the fold of its log. An entry of something that is not known any more (a test, an option, a
+ * remedy) counts for nothing.
  *
- * @param opened        the first entry
- * @param log           all entries, struck ones too
- * @param struckIds     ids of entries that no longer count
+ * @param opened the first entry
+ * @param log all entries, struck ones too
+ * @param struckIds ids of entries that no longer count
  * @param notUnderstood ids of entries that this version does not understand
- * @param values        what was read, in the order of each test as it is now, struck readings too
- * @param readings      standing readings in order
- * @param setAside      tests that cannot be done here
- * @param stillFitted   what stands on the vehicle
- * @param vehicle       state that the last test left it in
- * @param accepted      the accepted verdict, if it still stands
+ * @param values what was read, in the order of each test as it is now, struck readings too
+ * @param readings standing readings in order
+ * @param setAside tests that cannot be done here
+ * @param stillFitted what stands on the vehicle
+ * @param vehicle state that the last test left it in
+ * @param accepted the accepted verdict, if it still stands
  */
-public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struckIds, Set<UUID> notUnderstood, Map<UUID, ReadingValue> values,
-                       List<Reading> readings, Set<String> setAside, Set<String> stillFitted, VehicleNeeds vehicle, Optional<VerdictAccepted> accepted) {
+public record JobState(
+        JobOpened opened,
+        List<LoggedEntry> log,
+        Set<UUID> struckIds,
+        Set<UUID> notUnderstood,
+        Map<UUID, ReadingValue> values,
+        List<Reading> readings,
+        Set<String> setAside,
+        Set<String> stillFitted,
+        VehicleNeeds vehicle,
+        Optional<VerdictAccepted> accepted) {
 
-    private static final Set<String> REMEDIES = Arrays.stream(Remedy.values()).map(Remedy::id).collect(Collectors.toUnmodifiableSet());
+    private static final Set<String> REMEDIES =
+            Arrays.stream(Remedy.values()).map(Remedy::id).collect(Collectors.toUnmodifiableSet());
 
     /** Folds a log that begins with {@link JobOpened}. */
     public static JobState of(List<LoggedEntry> log, ProcedureCatalogue procedures) {
@@ -52,7 +63,10 @@ public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struck
 
     /** The facts of intake, as the inference takes them; an age that is not known any more is unknown. */
     public Intake intake() {
-        Intake.Age age = Arrays.stream(Intake.Age.values()).filter(a -> a.name().equals(opened.age())).findFirst().orElse(Intake.Age.UNKNOWN);
+        Intake.Age age = Arrays.stream(Intake.Age.values())
+                .filter(a -> a.name().equals(opened.age()))
+                .findFirst()
+                .orElse(Intake.Age.UNKNOWN);
         return new Intake(opened.recentWork(), age, opened.sometimes(), Map.of());
     }
 
@@ -81,8 +95,11 @@ public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struck
         Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
             this.log = log;
             this.procedures = procedures;
-            this.struck = log.stream().map(LoggedEntry::entry).filter(EntryStruck.class::isInstance)
-                    .map(e -> ((EntryStruck) e).struckId()).collect(Collectors.toUnmodifiableSet());
+            this.struck = log.stream()
+                    .map(LoggedEntry::entry)
+                    .filter(EntryStruck.class::isInstance)
+                    .map(e -> ((EntryStruck) e).struckId())
+                    .collect(Collectors.toUnmodifiableSet());
             log.forEach(this::add);
         }
 
@@ -121,14 +138,24 @@ public record JobState(JobOpened opened, List<LoggedEntry> log, Set<UUID> struck
             vehicle = procedure.get().needs();
             values.put(id, value.get());
             if (!struck.contains(id)) {
-                readings.add(new Reading(id.toString(), taken.procedureId(), value.get(), taken.rigSetup(), taken.trust()));
+                readings.add(
+                        new Reading(id.toString(), taken.procedureId(), value.get(), taken.rigSetup(), taken.trust()));
             }
             return true;
         }
 
         JobState state() {
-            return new JobState((JobOpened) log.get(0).entry(), List.copyOf(log), struck, Set.copyOf(notUnderstood), Map.copyOf(values), List.copyOf(readings),
-                    Set.copyOf(setAside), Set.copyOf(fitted), vehicle, accepted);
+            return new JobState(
+                    (JobOpened) log.get(0).entry(),
+                    List.copyOf(log),
+                    struck,
+                    Set.copyOf(notUnderstood),
+                    Map.copyOf(values),
+                    List.copyOf(readings),
+                    Set.copyOf(setAside),
+                    Set.copyOf(fitted),
+                    vehicle,
+                    accepted);
         }
     }
 }

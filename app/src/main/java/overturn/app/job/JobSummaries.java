@@ -23,7 +23,10 @@ public interface JobSummaries {
     /** Jobs that have no line yet, the newest first. */
     List<UUID> missing();
 
-    /** Open jobs of which it is not known where they stand by their whole log and these settings, the longest behind first. */
+    /**
+     * Open jobs of which it is not known where they stand by their whole log and these settings, the longest behind
+     * first.
+     */
     List<UUID> behind(int settingsVersion, int most);
 
     /** Throws all lines away. */
@@ -32,24 +35,23 @@ public interface JobSummaries {
     /**
      * What is looked for.
      *
-     * @param open   whether open or closed jobs are wanted; empty for both
-     * @param stage  the only stage wanted; empty for all
-     * @param text   to be found in vehicle, complaint or layout, whatever its case, one or two characters at the beginning of a word; empty for all
-     * @param after  the last line seen before
-     * @param most   lines wanted
+     * @param open whether open or closed jobs are wanted; empty for both
+     * @param stage the only stage wanted; empty for all
+     * @param text to be found in vehicle, complaint or layout, whatever its case, one or two characters at the
+     *     beginning of a word; empty for all
+     * @param after the last line seen before
+     * @param most lines wanted
      */
-    record Search(Optional<Boolean> open, Optional<JobStage> stage, String text, Optional<Place> after, int most) {
-    }
+    record Search(Optional<Boolean> open, Optional<JobStage> stage, String text, Optional<Place> after, int most) {}
 
     /** The place of a line in the list. */
-    record Place(Instant openedAt, UUID jobId) {
-    }
+    record Place(Instant openedAt, UUID jobId) {}
 
     /**
      * Some lines.
      *
      * @param found how many there are in all, counted up to {@link #MOST_COUNTED}
-     * @param more  whether there are more behind these
+     * @param more whether there are more behind these
      */
     record Page(List<JobSummary> lines, int found, boolean more) {
 

@@ -9,8 +9,7 @@ import overturn.layoutfile.LayoutFile;
 public interface SavedLayouts {
 
     /** A saved layout in the list. */
-    record Listed(String id, boolean withdrawn) {
-    }
+    record Listed(String id, boolean withdrawn) {}
 
     /** All of them, the newest first. */
     List<Listed> list();
@@ -24,6 +23,8 @@ public interface SavedLayouts {
     /** Adds one whose id is not in use. */
     void add(LayoutFile file, String personId, Instant at);
 
-    /** Takes one out of the list for new jobs; those that stand on it keep it. Does nothing if it is withdrawn already. */
+    /**
+     * Takes one out of the list for new jobs; those that stand on it keep it. Does nothing if it is withdrawn already.
+     */
     void withdraw(String id, String personId, Instant at);
 }

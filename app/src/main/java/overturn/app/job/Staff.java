@@ -6,8 +6,7 @@ import java.util.List;
 public interface Staff {
 
     /** A person whose name can stand on an entry. */
-    record Person(String id, String name, String role) {
-    }
+    record Person(String id, String name, String role) {}
 
     /** Everybody, in the order of the list. */
     List<Person> all();

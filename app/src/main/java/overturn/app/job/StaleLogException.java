@@ -21,7 +21,10 @@ public final class StaleLogException extends RuntimeException {
 
     /** The same of the workshop's settings. */
     public static StaleLogException ofSettings(int version) {
-        return new StaleLogException("version", version, "the settings have changed since version " + version + "; read them again and send once more");
+        return new StaleLogException(
+                "version",
+                version,
+                "the settings have changed since version " + version + "; read them again and send once more");
     }
 
     /** What the writer was behind with. */

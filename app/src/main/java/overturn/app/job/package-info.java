@@ -1,5 +1,5 @@
 /**
- * The log of a job: what was entered, by whom, in order. The state of a job is a fold over its entries; nothing here knows of
- * Spring, SQL or JSON.
+ * The log of a job: what was entered, by whom, in order. The state of a job is a fold over its entries; nothing here
+ * knows of Spring, SQL or JSON.
  */
 package overturn.app.job;

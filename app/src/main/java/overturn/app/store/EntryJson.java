@@ -23,8 +23,9 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Entries as JSON documents: typed text, unit and core value side by side. Each body is written in the current version of its kind; older ones are brought
- * up version by version. What cannot be read is kept as it stands and counts for nothing.
+ * Entries as JSON documents: typed text, unit and core value side by side. Each body is written in the current version
+ * of its kind; older ones are brought up version by version. What cannot be read is kept as it stands and counts for
+ * nothing.
  */
 @Component
 class EntryJson {
@@ -36,20 +37,24 @@ class EntryJson {
             Entry.EntryStruck.KIND, Entry.EntryStruck.class,
             Entry.NoteWritten.KIND, Entry.NoteWritten.class,
             VerdictAccepted.KIND, VerdictAccepted.class);
-    /** By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first version. */
+    /**
+     * By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first
+     * version.
+     */
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
             VerdictAccepted.KIND, List.of(EntryJson::wholeCure));
-    private static final Map<String, RigTrust> TRUST = Map.of("PROVEN", RigTrust.PROVEN, "NORMAL", RigTrust.NORMAL, "DOUBTFUL", RigTrust.DOUBTFUL);
+
+    private static final Map<String, RigTrust> TRUST =
+            Map.of("PROVEN", RigTrust.PROVEN, "NORMAL", RigTrust.NORMAL, "DOUBTFUL", RigTrust.DOUBTFUL);
 
     private final JsonMapper mapper = JsonMapper.builder().build();
 
     /** A figure that was taken: by its id, or, in bodies of the first version, by its place in the test. */
-    private record StoredFigure(String id, Integer place, String text, String unit, double coreValue) {
-    }
+    private record StoredFigure(String id, Integer place, String text, String unit, double coreValue) {}
 
-    private record StoredReading(String procedureId, List<StoredFigure> figures, String observed, String rigSetup, String trust) {
-    }
+    private record StoredReading(
+            String procedureId, List<StoredFigure> figures, String observed, String rigSetup, String trust) {}
 
     /** The version in which bodies of this kind are written. */
     int version(String kind) {
@@ -60,17 +65,23 @@ class EntryJson {
         return mapper.writeValueAsString(entry instanceof ReadingTaken taken ? stored(taken) : entry);
     }
 
-    /** Reads a body; one of an unknown kind, of a later version, or with anything in it that is not known any more, is not understood. */
+    /**
+     * Reads a body; one of an unknown kind, of a later version, or with anything in it that is not known any more, is
+     * not understood.
+     */
     Entry read(String kind, int version, String body) {
         if (version > version(kind) || !(kind.equals(ReadingTaken.KIND) || PLAIN_KINDS.containsKey(kind))) {
             return new NotUnderstood(kind, body);
         }
         try {
             JsonNode tree = mapper.readTree(body);
-            for (UnaryOperator<ObjectNode> upcaster : UPCASTERS.getOrDefault(kind, List.of()).subList(version - 1, version(kind) - 1)) {
+            for (UnaryOperator<ObjectNode> upcaster :
+                    UPCASTERS.getOrDefault(kind, List.of()).subList(version - 1, version(kind) - 1)) {
                 tree = upcaster.apply((ObjectNode) tree);
             }
-            return kind.equals(ReadingTaken.KIND) ? taken(mapper.treeToValue(tree, StoredReading.class)) : mapper.treeToValue(tree, PLAIN_KINDS.get(kind));
+            return kind.equals(ReadingTaken.KIND)
+                    ? taken(mapper.treeToValue(tree, StoredReading.class))
+                    : mapper.treeToValue(tree, PLAIN_KINDS.get(kind));
         } catch (JacksonException | IllegalArgumentException | NullPointerException | ClassCastException e) {
             return new NotUnderstood(kind, body);
         }
@@ -102,7 +113,11 @@ class EntryJson {
     }
 
     private static StoredReading stored(ReadingTaken taken) {
-        String trust = TRUST.entrySet().stream().filter(e -> e.getValue() == taken.trust()).findFirst().orElseThrow().getKey();
+        String trust = TRUST.entrySet().stream()
+                .filter(e -> e.getValue() == taken.trust())
+                .findFirst()
+                .orElseThrow()
+                .getKey();
         if (taken.value() instanceof Observed observed) {
             return new StoredReading(taken.procedureId(), null, observed.option(), taken.rigSetup(), trust);
         }
@@ -111,13 +126,16 @@ class EntryJson {
         for (int i = 0; i < all.size(); i++) {
             String id = taken.figureIds().isEmpty() ? null : taken.figureIds().get(i);
             Integer place = id == null ? i : null;
-            all.get(i).ifPresent(q -> stored.add(new StoredFigure(id, place, q.text(), q.unit().symbol(), q.coreValue())));
+            all.get(i)
+                    .ifPresent(q -> stored.add(
+                            new StoredFigure(id, place, q.text(), q.unit().symbol(), q.coreValue())));
         }
         return new StoredReading(taken.procedureId(), stored, null, taken.rigSetup(), trust);
     }
 
     private static ReadingTaken taken(StoredReading stored) {
-        RigTrust trust = Optional.ofNullable(TRUST.get(stored.trust())).orElseThrow(() -> new IllegalArgumentException("Trust " + stored.trust()));
+        RigTrust trust = Optional.ofNullable(TRUST.get(stored.trust()))
+                .orElseThrow(() -> new IllegalArgumentException("Trust " + stored.trust()));
         if (stored.observed() != null) {
             return ReadingTaken.observed(stored.procedureId(), stored.observed(), stored.rigSetup(), trust);
         }
@@ -127,10 +145,16 @@ class EntryJson {
             while (!byId && taken.size() < figure.place()) {
                 taken.add(Optional.empty());
             }
-            MeasureUnit unit = MeasureUnit.ofSymbol(figure.unit()).orElseThrow(() -> new IllegalArgumentException("Unit " + figure.unit()));
+            MeasureUnit unit = MeasureUnit.ofSymbol(figure.unit())
+                    .orElseThrow(() -> new IllegalArgumentException("Unit " + figure.unit()));
             taken.add(Optional.of(new TypedQuantity(figure.text(), unit, figure.coreValue())));
         }
         ReadingValue value = new Figures(taken);
-        return new ReadingTaken(stored.procedureId(), value, byId ? stored.figures().stream().map(StoredFigure::id).toList() : List.of(), stored.rigSetup(), trust);
+        return new ReadingTaken(
+                stored.procedureId(),
+                value,
+                byId ? stored.figures().stream().map(StoredFigure::id).toList() : List.of(),
+                stored.rigSetup(),
+                trust);
     }
 }

@@ -29,7 +29,9 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public boolean isEmpty() {
-        return jdbc.sql("select not exists (select 1 from job)").query(Boolean.class).single();
+        return jdbc.sql("select not exists (select 1 from job)")
+                .query(Boolean.class)
+                .single();
     }
 
     @Override
@@ -39,10 +41,7 @@ class PostgresJobLog implements JobLog {
                           from log_entry
                          where job_id = :job
                          order by sequence
-                        """)
-                .param("job", jobId)
-                .query((row, n) -> entry(row))
-                .list();
+                        """).param("job", jobId).query((row, n) -> entry(row)).list();
     }
 
     private LoggedEntry entry(ResultSet row) throws SQLException {
@@ -64,7 +63,10 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public boolean holds(UUID entryId) {
-        return jdbc.sql("select exists (select 1 from log_entry where id = :id)").param("id", entryId).query(Boolean.class).single();
+        return jdbc.sql("select exists (select 1 from log_entry where id = :id)")
+                .param("id", entryId)
+                .query(Boolean.class)
+                .single();
     }
 
     @Override

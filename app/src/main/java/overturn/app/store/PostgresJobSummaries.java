@@ -23,7 +23,9 @@ import overturn.verdict.CatalogueVersion;
 @Repository
 class PostgresJobSummaries implements JobSummaries {
 
-    /** Texts shorter than this are no part of the index of all texts; they are looked for at the beginnings of words. */
+    /**
+     * Texts shorter than this are no part of the index of all texts; they are looked for at the beginnings of words.
+     */
     private static final int TRIGRAM = 3;
 
     private final JdbcClient jdbc;
@@ -43,10 +45,19 @@ class PostgresJobSummaries implements JobSummaries {
                                still_fitted = excluded.still_fitted
                          where job_summary.sequence < excluded.sequence
                         """)
-                .param("job", summary.jobId()).param("sequence", summary.sequence()).param("stage", summary.stage().id()).param("open", summary.stage().open())
-                .param("vehicle", summary.vehicle()).param("layout", summary.layoutId()).param("complaint", summary.complaint())
-                .param("openedBy", summary.openedById()).param("openedAt", summary.openedAt().atOffset(ZoneOffset.UTC)).param("readings", summary.readings())
-                .param("hunch", summary.hunchId()).param("stillFitted", summary.stillFitted()).update();
+                .param("job", summary.jobId())
+                .param("sequence", summary.sequence())
+                .param("stage", summary.stage().id())
+                .param("open", summary.stage().open())
+                .param("vehicle", summary.vehicle())
+                .param("layout", summary.layoutId())
+                .param("complaint", summary.complaint())
+                .param("openedBy", summary.openedById())
+                .param("openedAt", summary.openedAt().atOffset(ZoneOffset.UTC))
+                .param("readings", summary.readings())
+                .param("hunch", summary.hunchId())
+                .param("stillFitted", summary.stillFitted())
+                .update();
     }
 
     @Override
@@ -65,9 +76,17 @@ class PostgresJobSummaries implements JobSummaries {
                          where job_id = :job
                            and (assessed_sequence is null or (assessed_sequence, settings_version) <= (:sequence, :settings))
                         """)
-                .param("job", jobId).param("sequence", lead.sequence()).param("settings", lead.settingsVersion()).param("suspect", lead.suspectId())
-                .param("catalogue", lead.catalogueVersion()).param("remedy", lead.remedyId()).param("probability", lead.probability()).param("grade", lead.grade())
-                .param("next", lead.next().map(NextTest::procedureId).orElse(null)).param("minutes", lead.next().map(NextTest::minutes).orElse(null)).update();
+                .param("job", jobId)
+                .param("sequence", lead.sequence())
+                .param("settings", lead.settingsVersion())
+                .param("suspect", lead.suspectId())
+                .param("catalogue", lead.catalogueVersion())
+                .param("remedy", lead.remedyId())
+                .param("probability", lead.probability())
+                .param("grade", lead.grade())
+                .param("next", lead.next().map(NextTest::procedureId).orElse(null))
+                .param("minutes", lead.next().map(NextTest::minutes).orElse(null))
+                .update();
     }
 
     @Override
@@ -75,20 +94,38 @@ class PostgresJobSummaries implements JobSummaries {
         return jdbc.sql("""
                         select moved_from_remedy_id, moved_from_grade, moved_from_probability, moved_from_version from job_summary
                          where job_id = :job and moved_from_version is not null and assessed_sequence = sequence
-                        """).param("job", jobId).query((row, n) -> new Moved(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4))).optional();
+                        """)
+                .param("job", jobId)
+                .query((row, n) -> new Moved(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4)))
+                .optional();
     }
 
     @Override
     public Page find(Search search) {
-        String where = " where true" + (search.open().isPresent() ? " and open = :open" : "") + (search.stage().isPresent() ? " and stage = :stage" : "")
-                + (search.text().isEmpty() ? "" : search.text().length() < TRIGRAM ? " and search_words @@ to_tsquery('simple', :words)" : " and search_text like :text");
-        JdbcClient.StatementSpec lines = asked(search, "select * from job_summary" + where
-                + (search.after().isPresent() ? " and (log_opened_at, job_id) < (:openedAt, :jobId)" : "")
-                + " order by log_opened_at desc, job_id desc limit :most", search.most() + 1);
-        search.after().ifPresent(place -> lines.param("openedAt", place.openedAt().atOffset(ZoneOffset.UTC)).param("jobId", place.jobId()));
-        List<JobSummary> found = new ArrayList<>(lines.query((row, n) -> summary(row)).list());
-        int count = asked(search, "select count(*) from (select 1 from job_summary" + where + " limit :most) counted", Page.MOST_COUNTED + 1)
-                .query(Integer.class).single();
+        String where = " where true" + (search.open().isPresent() ? " and open = :open" : "")
+                + (search.stage().isPresent() ? " and stage = :stage" : "")
+                + (search.text().isEmpty()
+                        ? ""
+                        : search.text().length() < TRIGRAM
+                                ? " and search_words @@ to_tsquery('simple', :words)"
+                                : " and search_text like :text");
+        JdbcClient.StatementSpec lines = asked(
+                search,
+                "select * from job_summary" + where
+                        + (search.after().isPresent() ? " and (log_opened_at, job_id) < (:openedAt, :jobId)" : "")
+                        + " order by log_opened_at desc, job_id desc limit :most",
+                search.most() + 1);
+        search.after()
+                .ifPresent(place -> lines.param("openedAt", place.openedAt().atOffset(ZoneOffset.UTC))
+                        .param("jobId", place.jobId()));
+        List<JobSummary> found =
+                new ArrayList<>(lines.query((row, n) -> summary(row)).list());
+        int count = asked(
+                        search,
+                        "select count(*) from (select 1 from job_summary" + where + " limit :most) counted",
+                        Page.MOST_COUNTED + 1)
+                .query(Integer.class)
+                .single();
         boolean more = found.size() > search.most();
         return new Page(more ? found.subList(0, search.most()) : found, count, more);
     }
@@ -120,7 +157,12 @@ class PostgresJobSummaries implements JobSummaries {
                          where open and (assessed_sequence is distinct from sequence or settings_version is distinct from :settings
                                      or catalogue_version is distinct from :catalogue)
                          order by log_opened_at desc limit :most
-                        """).param("settings", settingsVersion).param("catalogue", CatalogueVersion.CURRENT).param("most", most).query(UUID.class).list();
+                        """)
+                .param("settings", settingsVersion)
+                .param("catalogue", CatalogueVersion.CURRENT)
+                .param("most", most)
+                .query(UUID.class)
+                .list();
     }
 
     @Override
@@ -129,9 +171,18 @@ class PostgresJobSummaries implements JobSummaries {
     }
 
     private static JobSummary summary(ResultSet row) throws SQLException {
-        return new JobSummary(row.getObject("job_id", UUID.class), row.getInt("sequence"), JobStage.ofId(row.getString("stage")).orElseThrow(),
-                row.getString("vehicle"), row.getString("layout_id"), row.getString("complaint"), row.getString("opened_by_id"),
-                row.getObject("log_opened_at", OffsetDateTime.class).toInstant(), row.getInt("readings"), row.getString("hunch_id"), row.getInt("still_fitted"),
+        return new JobSummary(
+                row.getObject("job_id", UUID.class),
+                row.getInt("sequence"),
+                JobStage.ofId(row.getString("stage")).orElseThrow(),
+                row.getString("vehicle"),
+                row.getString("layout_id"),
+                row.getString("complaint"),
+                row.getString("opened_by_id"),
+                row.getObject("log_opened_at", OffsetDateTime.class).toInstant(),
+                row.getInt("readings"),
+                row.getString("hunch_id"),
+                row.getInt("still_fitted"),
                 lead(row));
     }
 
@@ -141,8 +192,16 @@ class PostgresJobSummaries implements JobSummaries {
             return Optional.empty();
         }
         String next = row.getString("next_procedure_id");
-        return Optional.of(new Lead(sequence, row.getInt("settings_version"), row.getString("lead_suspect_id"), row.getString("lead_remedy_id"),
-                row.getDouble("lead_probability"), row.getString("grade"), row.getString("catalogue_version"),
-                next == null ? Optional.empty() : Optional.of(new NextTest(next, row.getObject("next_minutes", Double.class)))));
+        return Optional.of(new Lead(
+                sequence,
+                row.getInt("settings_version"),
+                row.getString("lead_suspect_id"),
+                row.getString("lead_remedy_id"),
+                row.getDouble("lead_probability"),
+                row.getString("grade"),
+                row.getString("catalogue_version"),
+                next == null
+                        ? Optional.empty()
+                        : Optional.of(new NextTest(next, row.getObject("next_minutes", Double.class)))));
     }
 }

@@ -16,7 +16,10 @@ import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import org.springframework.stereotype.Component;
 import overturn.app.job.LogNotices;
 
-/** Listens to the notices of PostgreSQL on a connection of its own; one that is lost is made anew, and listeners are told that they may have missed some. */
+/**
+ * Listens to the notices of PostgreSQL on a connection of its own; one that is lost is made anew, and listeners are
+ * told that they may have missed some.
+ */
 @Component
 class PostgresLogNotices implements LogNotices, DisposableBean {
 
@@ -28,8 +31,10 @@ class PostgresLogNotices implements LogNotices, DisposableBean {
     private final Thread thread = new Thread(this::listenAlways, "log-notices");
     private volatile boolean ended;
 
-    PostgresLogNotices(@Value("${spring.datasource.url}") String url, @Value("${spring.datasource.username}") String user,
-                       @Value("${spring.datasource.password}") String password) {
+    PostgresLogNotices(
+            @Value("${spring.datasource.url}") String url,
+            @Value("${spring.datasource.username}") String user,
+            @Value("${spring.datasource.password}") String password) {
         this.source = new DriverManagerDataSource(url, user, password);
         thread.setDaemon(true);
         thread.start();
@@ -42,7 +47,8 @@ class PostgresLogNotices implements LogNotices, DisposableBean {
 
     private void listenAlways() {
         while (!ended) {
-            try (Connection connection = source.getConnection(); Statement statement = connection.createStatement()) {
+            try (Connection connection = source.getConnection();
+                    Statement statement = connection.createStatement()) {
                 statement.execute("listen log_entry");
                 listeners.forEach(Listener::missed);
                 while (!ended) {

@@ -32,12 +32,17 @@ class PostgresSavedLayouts implements SavedLayouts {
                           from saved_layout l left join layout_withdrawal w on w.layout_id = l.id
                          order by l.saved_at desc, l.id
                         """)
-                .query((row, n) -> new Listed(row.getString("id"), row.getBoolean("withdrawn"))).list();
+                .query((row, n) -> new Listed(row.getString("id"), row.getBoolean("withdrawn")))
+                .list();
     }
 
     @Override
     public Optional<LayoutFile> find(String id) {
-        return jdbc.sql("select body from saved_layout where id = :id").param("id", id).query(String.class).optional().flatMap(body -> read(id, body));
+        return jdbc.sql("select body from saved_layout where id = :id")
+                .param("id", id)
+                .query(String.class)
+                .optional()
+                .flatMap(body -> read(id, body));
     }
 
     private static Optional<LayoutFile> read(String id, String body) {
@@ -51,18 +56,30 @@ class PostgresSavedLayouts implements SavedLayouts {
 
     @Override
     public boolean holds(String id) {
-        return jdbc.sql("select exists (select 1 from saved_layout where id = :id)").param("id", id).query(Boolean.class).single();
+        return jdbc.sql("select exists (select 1 from saved_layout where id = :id)")
+                .param("id", id)
+                .query(Boolean.class)
+                .single();
     }
 
     @Override
     public void add(LayoutFile file, String personId, Instant at) {
-        jdbc.sql("insert into saved_layout (id, saved_at, person_id, body) values (:id, :at, :person, cast(:body as jsonb))")
-                .param("id", file.id()).param("at", at.atOffset(ZoneOffset.UTC)).param("person", personId).param("body", LayoutFiles.write(file)).update();
+        jdbc.sql(
+                        "insert into saved_layout (id, saved_at, person_id, body) values (:id, :at, :person, cast(:body as jsonb))")
+                .param("id", file.id())
+                .param("at", at.atOffset(ZoneOffset.UTC))
+                .param("person", personId)
+                .param("body", LayoutFiles.write(file))
+                .update();
     }
 
     @Override
     public void withdraw(String id, String personId, Instant at) {
-        jdbc.sql("insert into layout_withdrawal (layout_id, withdrawn_at, person_id) values (:id, :at, :person) on conflict (layout_id) do nothing")
-                .param("id", id).param("at", at.atOffset(ZoneOffset.UTC)).param("person", personId).update();
+        jdbc.sql(
+                        "insert into layout_withdrawal (layout_id, withdrawn_at, person_id) values (:id, :at, :person) on conflict (layout_id) do nothing")
+                .param("id", id)
+                .param("at", at.atOffset(ZoneOffset.UTC))
+                .param("person", personId)
+                .update();
     }
 }

@@ -25,6 +25,9 @@ class PostgresStaff implements Staff {
     @Override
     public void add(Person person) {
         jdbc.sql("insert into person (id, name, role) values (:id, :name, :role) on conflict (id) do nothing")
-                .param("id", person.id()).param("name", person.name()).param("role", person.role()).update();
+                .param("id", person.id())
+                .param("name", person.name())
+                .param("role", person.role())
+                .update();
     }
 }

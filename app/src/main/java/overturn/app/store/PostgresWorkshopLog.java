@@ -23,7 +23,10 @@ import overturn.procedure.Procedure.RigKind;
 import overturn.suspect.Remedy;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The workshop's settings in PostgreSQL, tools and remedies by their stable ids; what is not known any more is left out. */
+/**
+ * The workshop's settings in PostgreSQL, tools and remedies by their stable ids; what is not known any more is left
+ * out.
+ */
 @Repository
 class PostgresWorkshopLog implements WorkshopLog {
 
@@ -37,20 +40,29 @@ class PostgresWorkshopLog implements WorkshopLog {
         this.jdbc = jdbc;
     }
 
-    private record Stored(int version, List<String> lacks, boolean helper, boolean lift, Optional<Rate> rate, Map<String, Price> prices) {
-    }
+    private record Stored(
+            int version,
+            List<String> lacks,
+            boolean helper,
+            boolean lift,
+            Optional<Rate> rate,
+            Map<String, Price> prices) {}
 
     @Override
     public WorkshopSettings latest() {
         return jdbc.sql("select body_version, body from workshop_settings order by version desc limit 1")
-                .query((row, n) -> settings(mapper.readValue(row.getString("body"), Stored.class), row.getInt("body_version"))).optional()
+                .query((row, n) ->
+                        settings(mapper.readValue(row.getString("body"), Stored.class), row.getInt("body_version")))
+                .optional()
                 .orElse(WorkshopSettings.PLAIN);
     }
 
     private static WorkshopSettings settings(Stored stored, int bodyVersion) {
         Function<RigKind, String> tool = bodyVersion == 1 ? RigKind::name : RigKind::id;
         Function<Remedy, String> remedy = bodyVersion == 1 ? Remedy::name : Remedy::id;
-        Set<RigKind> lacks = Stream.of(RigKind.values()).filter(kind -> stored.lacks().contains(tool.apply(kind))).collect(Collectors.toSet());
+        Set<RigKind> lacks = Stream.of(RigKind.values())
+                .filter(kind -> stored.lacks().contains(tool.apply(kind)))
+                .collect(Collectors.toSet());
         Map<Remedy, Price> prices = new EnumMap<>(Remedy.class);
         for (Remedy one : Remedy.values()) {
             Optional.ofNullable(stored.prices().get(remedy.apply(one))).ifPresent(price -> prices.put(one, price));
@@ -62,15 +74,24 @@ class PostgresWorkshopLog implements WorkshopLog {
     public void append(WorkshopSettings settings, String personId, Instant at) {
         Map<String, Price> prices = new TreeMap<>();
         settings.prices().forEach((remedy, price) -> prices.put(remedy.id(), price));
-        Stored stored = new Stored(settings.version(), settings.lacks().stream().map(RigKind::id).sorted().toList(), settings.helper(), settings.lift(),
-                settings.rate(), prices);
+        Stored stored = new Stored(
+                settings.version(),
+                settings.lacks().stream().map(RigKind::id).sorted().toList(),
+                settings.helper(),
+                settings.lift(),
+                settings.rate(),
+                prices);
         try {
             jdbc.sql("""
                             insert into workshop_settings (version, told_at, person_id, body_version, body)
                             values (:version, :at, :person, :bodyVersion, cast(:body as jsonb))
                             """)
-                    .param("version", settings.version()).param("at", at.atOffset(ZoneOffset.UTC)).param("person", personId)
-                    .param("bodyVersion", BODY_VERSION).param("body", mapper.writeValueAsString(stored)).update();
+                    .param("version", settings.version())
+                    .param("at", at.atOffset(ZoneOffset.UTC))
+                    .param("person", personId)
+                    .param("bodyVersion", BODY_VERSION)
+                    .param("body", mapper.writeValueAsString(stored))
+                    .update();
         } catch (DuplicateKeyException e) {
             throw StaleLogException.ofSettings(settings.version() - 1);
         }

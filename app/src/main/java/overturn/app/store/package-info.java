@@ -1,2 +1,5 @@
-/** Keeps logs in PostgreSQL. SQL stands in text blocks beside its row mapper; nothing here is seen from outside but the ports. */
+/**
+ * Keeps logs in PostgreSQL. SQL stands in text blocks beside its row mapper; nothing here is seen from outside but the
+ * ports.
+ */
 package overturn.app.store;

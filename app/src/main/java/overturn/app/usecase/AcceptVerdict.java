@@ -13,7 +13,10 @@ import overturn.suspect.Remedy;
 import overturn.verdict.Grade;
 import overturn.verdict.Verdict;
 
-/** Accepts the verdict that was on the screen, if it still stands; on less than proof it asks why and is recorded as assumed. */
+/**
+ * Accepts the verdict that was on the screen, if it still stands; on less than proof it asks why and is recorded as
+ * assumed.
+ */
 @Component
 public class AcceptVerdict {
 
@@ -31,20 +34,25 @@ public class AcceptVerdict {
      * What was on the screen when it was accepted.
      *
      * @param remedyIds the remedy, or both of a pair, as shown
-     * @param grade     as shown
+     * @param grade as shown
      */
-    public record Shown(List<String> remedyIds, String grade) {
-    }
+    public record Shown(List<String> remedyIds, String grade) {}
 
     /**
      * Accepts it.
      *
      * @throws VerdictChangedException if another verdict stands now
-     * @throws InvalidInputException   if the verdict is not proven and no reason is given
+     * @throws InvalidInputException if the verdict is not proven and no reason is given
      */
     public Job accept(UUID jobId, Stamp stamp, Shown shown, String why) {
-        new Checks().that(() -> shown.remedyIds() != null && !shown.remedyIds().isEmpty(), "remedyIds", shown.remedyIds(), "the remedies that were shown")
-                .that(() -> shown.grade() != null, "grade", shown.grade(), "the grade that was shown").orThrow();
+        new Checks()
+                .that(
+                        () -> shown.remedyIds() != null && !shown.remedyIds().isEmpty(),
+                        "remedyIds",
+                        shown.remedyIds(),
+                        "the remedies that were shown")
+                .that(() -> shown.grade() != null, "grade", shown.grade(), "the grade that was shown")
+                .orThrow();
         Log read = jobs.read(jobId);
         String reason = why == null ? "" : why.strip();
         if (read.entries().stream().anyMatch(e -> e.id().equals(stamp.entryId()))) {
@@ -61,9 +69,16 @@ public class AcceptVerdict {
 
     /** Sent twice: it is the entry in the log if it says the same. */
     private static Entry again(Log read, Stamp stamp, Shown shown, String why) {
-        return read.entries().stream().filter(e -> e.id().equals(stamp.entryId())).map(LoggedEntry::entry).filter(VerdictAccepted.class::isInstance)
-                .map(VerdictAccepted.class::cast).filter(v -> v.remedyIds().equals(shown.remedyIds()) && v.grade().equals(shown.grade()) && v.why().equals(why))
-                .findFirst().orElseThrow(() -> new EntryIdTakenException(stamp.entryId()));
+        return read.entries().stream()
+                .filter(e -> e.id().equals(stamp.entryId()))
+                .map(LoggedEntry::entry)
+                .filter(VerdictAccepted.class::isInstance)
+                .map(VerdictAccepted.class::cast)
+                .filter(v -> v.remedyIds().equals(shown.remedyIds())
+                        && v.grade().equals(shown.grade())
+                        && v.why().equals(why))
+                .findFirst()
+                .orElseThrow(() -> new EntryIdTakenException(stamp.entryId()));
     }
 
     private static Entry accepted(Verdict verdict, Shown shown, String why) {
@@ -78,8 +93,16 @@ public class AcceptVerdict {
             checks.that(() -> why.length() <= MOST_WHY, "why", why, "at most " + MOST_WHY + " characters");
         }
         checks.orThrow();
-        return new VerdictAccepted(remedyIds, verdict.grade().name(), verdict.probability(),
-                verdict.carriers().stream().map(Reading::id).map(UUID::fromString).toList(), verdict.missing().stream().map(Enum::name).toList(), why);
+        return new VerdictAccepted(
+                remedyIds,
+                verdict.grade().name(),
+                verdict.probability(),
+                verdict.carriers().stream()
+                        .map(Reading::id)
+                        .map(UUID::fromString)
+                        .toList(),
+                verdict.missing().stream().map(Enum::name).toList(),
+                why);
     }
 
     /** The remedies of a verdict in the order in which they are shown. */

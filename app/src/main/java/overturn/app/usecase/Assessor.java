@@ -29,16 +29,20 @@ import overturn.verdict.CatalogueVersion;
 import overturn.verdict.Verdict;
 
 /**
- * Assesses jobs: each state of a job once, as many at a time as there are processors, kept while there is room. It holds no database connection while
- * it works, so that nobody who only reads or writes has to wait for it.
+ * Assesses jobs: each state of a job once, as many at a time as there are processors, kept while there is room. It
+ * holds no database connection while it works, so that nobody who only reads or writes has to wait for it.
  */
 @Component
 class Assessor {
 
     private static final Logger LOG = LoggerFactory.getLogger(Assessor.class);
     private static final double SHARE_OF_HEAP = 0.25;
-    /** Heap of an assessed job, bytes: of its own, and for each reading; measured, the largest preset (docs/performance.md). */
+    /**
+     * Heap of an assessed job, bytes: of its own, and for each reading; measured, the largest preset
+     * (docs/performance.md).
+     */
     private static final int JOB_BYTES = 1_600_000;
+
     private static final int READING_BYTES = 600_000;
     private static final double SHARE_OF_HEAP_BELIEVED = 0.04;
     /** Heap of what is believed at one moment, without particles, bytes; estimate. */
@@ -49,11 +53,16 @@ class Assessor {
     private final Semaphore hands = new Semaphore(Runtime.getRuntime().availableProcessors(), true);
     private final ConcurrentHashMap<Object, Long> began = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<State, CompletableFuture<Job>> underWay = new ConcurrentHashMap<>();
-    private final Cache<UUID, Job> known = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
-            .weigher((UUID id, Job job) -> JOB_BYTES + READING_BYTES * job.state().readings().size()).build();
+    private final Cache<UUID, Job> known = Caffeine.newBuilder()
+            .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
+            .weigher((UUID id, Job job) ->
+                    JOB_BYTES + READING_BYTES * job.state().readings().size())
+            .build();
 
-    private final Cache<UUID, Believed> believed = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP_BELIEVED * Runtime.getRuntime().maxMemory()))
-            .weigher((UUID id, Believed job) -> BELIEF_BYTES * job.beliefs().size()).build();
+    private final Cache<UUID, Believed> believed = Caffeine.newBuilder()
+            .maximumWeight((long) (SHARE_OF_HEAP_BELIEVED * Runtime.getRuntime().maxMemory()))
+            .weigher((UUID id, Believed job) -> BELIEF_BYTES * job.beliefs().size())
+            .build();
 
     Assessor(LayoutModels models, JobSummaries summaries) {
         this.models = models;
@@ -72,7 +81,9 @@ class Assessor {
         }
 
         boolean begins(LayoutModel model, Intake intake, List<Reading> readings) {
-            return this.model == model && this.intake.equals(intake) && this.readings.size() <= readings.size()
+            return this.model == model
+                    && this.intake.equals(intake)
+                    && this.readings.size() <= readings.size()
                     && this.readings.equals(readings.subList(0, this.readings.size()));
         }
     }
@@ -147,7 +158,10 @@ class Assessor {
         return job;
     }
 
-    /** What is known of the readings before is kept; with one more only that one is worked out. Equal to working it all out anew. */
+    /**
+     * What is known of the readings before is kept; with one more only that one is worked out. Equal to working it all
+     * out anew.
+     */
     private BeliefHistory history(UUID id, LayoutModel model, JobState state) {
         Job before = known.getIfPresent(id);
         List<Reading> readings = state.readings();
@@ -159,15 +173,27 @@ class Assessor {
         }
         Believed earlier = believed.getIfPresent(id);
         return earlier != null && earlier.begins(model, state.intake(), readings)
-                ? BeliefHistory.resumed(model, state.intake(), readings, earlier.beliefs()) : BeliefHistory.of(model, state.intake(), readings);
+                ? BeliefHistory.resumed(model, state.intake(), readings, earlier.beliefs())
+                : BeliefHistory.of(model, state.intake(), readings);
     }
 
     /** The bay can wait: where its line cannot be written now, it is written when the job is next looked after. */
     void summarise(Job job) {
         Verdict verdict = job.assessment().verdict();
         try {
-            summaries.keep(job.id(), new Lead(job.state().sequence(), job.workshop().version(), verdict.suspectId(), verdict.remedy().id(),
-                    verdict.probability(), verdict.grade().name(), CatalogueVersion.CURRENT, job.assessment().next().map(p -> new NextTest(p.procedure().id(), p.minutes()))));
+            summaries.keep(
+                    job.id(),
+                    new Lead(
+                            job.state().sequence(),
+                            job.workshop().version(),
+                            verdict.suspectId(),
+                            verdict.remedy().id(),
+                            verdict.probability(),
+                            verdict.grade().name(),
+                            CatalogueVersion.CURRENT,
+                            job.assessment()
+                                    .next()
+                                    .map(p -> new NextTest(p.procedure().id(), p.minutes()))));
         } catch (DataAccessException e) {
             LOG.warn("The line of job {} in the bay is written later: {}", job.id(), e.getMessage());
         }

@@ -33,9 +33,9 @@ public class Bay {
      * Some lines, the newest first.
      *
      * @param stage open, closed, all or the id of a stage; null: open
-     * @param text  to be found in vehicle, complaint or layout; null: all
+     * @param text to be found in vehicle, complaint or layout; null: all
      * @param after the place behind which to go on, as {@link #place} wrote it; null: from the newest
-     * @param most  lines wanted; null: 50
+     * @param most lines wanted; null: 50
      * @throws InvalidInputException naming every one that cannot be taken
      */
     public Page find(String stage, String text, String after, Integer most) {
@@ -43,13 +43,24 @@ public class Bay {
         String sought = text == null ? "" : text.strip();
         Optional<Place> place = after == null || after.isEmpty() ? Optional.empty() : parsed(after);
         new Checks()
-                .that(() -> which.equals(OPEN) || which.equals(CLOSED) || which.equals(ALL) || JobStage.ofId(which).isPresent(), "stage", stage,
+                .that(
+                        () -> which.equals(OPEN)
+                                || which.equals(CLOSED)
+                                || which.equals(ALL)
+                                || JobStage.ofId(which).isPresent(),
+                        "stage",
+                        stage,
                         "open, closed, all or one of " + JobStage.ids())
                 .that(() -> sought.length() <= MOST_TEXT, "search", sought, "at most " + MOST_TEXT + " characters")
-                .that(() -> after == null || after.isEmpty() || place.isPresent(), "after", after, "the “next” of an earlier answer")
+                .that(
+                        () -> after == null || after.isEmpty() || place.isPresent(),
+                        "after",
+                        after,
+                        "the “next” of an earlier answer")
                 .that(() -> most == null || most >= 1 && most <= MOST_LINES, "most", most, "1 to " + MOST_LINES)
                 .orThrow();
-        Optional<Boolean> open = which.equals(OPEN) ? Optional.of(true) : which.equals(CLOSED) ? Optional.of(false) : Optional.empty();
+        Optional<Boolean> open =
+                which.equals(OPEN) ? Optional.of(true) : which.equals(CLOSED) ? Optional.of(false) : Optional.empty();
         return summaries.find(new Search(open, JobStage.ofId(which), sought, place, most == null ? USUAL_LINES : most));
     }
 
@@ -66,7 +77,9 @@ public class Bay {
     private static Optional<Place> parsed(String text) {
         String[] parts = text.split("_", 2);
         try {
-            return parts.length == 2 ? Optional.of(new Place(Instant.parse(parts[0]), UUID.fromString(parts[1]))) : Optional.empty();
+            return parts.length == 2
+                    ? Optional.of(new Place(Instant.parse(parts[0]), UUID.fromString(parts[1])))
+                    : Optional.empty();
         } catch (DateTimeException | IllegalArgumentException e) {
             return Optional.empty();
         }

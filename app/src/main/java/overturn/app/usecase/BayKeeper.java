@@ -13,8 +13,9 @@ import overturn.app.job.JobSummary;
 import overturn.app.job.WorkshopLog;
 
 /**
- * Looks after the lines of the bay: those that are missing are made from the logs before the server listens, and open jobs of which it is not known
- * where they stand (after an upgrade, a change of the workshop's settings, or a server that ended in between) are assessed one by one in the background.
+ * Looks after the lines of the bay: those that are missing are made from the logs before the server listens, and open
+ * jobs of which it is not known where they stand (after an upgrade, a change of the workshop's settings, or a server
+ * that ended in between) are assessed one by one in the background.
  */
 @Component
 public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
@@ -51,7 +52,10 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
 
     /** Makes the lines that are missing; a job that this version cannot read has none. */
     private void addMissing() {
-        summaries.missing().forEach(id -> tend(id, () -> summaries.keep(JobSummary.of(id, jobs.read(id).state()))));
+        summaries
+                .missing()
+                .forEach(id -> tend(
+                        id, () -> summaries.keep(JobSummary.of(id, jobs.read(id).state()))));
     }
 
     /** One job that cannot be read must not keep the others from their lines. */

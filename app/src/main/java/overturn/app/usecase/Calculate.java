@@ -30,17 +30,20 @@ public class Calculate {
     }
 
     /** One input as typed; blank where the preset stands. */
-    public record TypedInput(String id, String text, String unit) {
-    }
+    public record TypedInput(String id, String text, String unit) {}
 
     /** @throws NotFoundException if there is no such layout */
     public Layout layout(String layoutId) {
-        return layouts.find(layoutId == null ? "" : layoutId).orElseThrow(() -> new NotFoundException("layout", String.valueOf(layoutId))).layout();
+        return layouts.find(layoutId == null ? "" : layoutId)
+                .orElseThrow(() -> new NotFoundException("layout", String.valueOf(layoutId)))
+                .layout();
     }
 
     /** @throws NotFoundException if there is no such calculator for this layout */
     public Calculator calculator(String id, Layout layout) {
-        return Calculators.find(id).filter(c -> c.fits(layout.family())).orElseThrow(() -> new NotFoundException("calculator", id));
+        return Calculators.find(id)
+                .filter(c -> c.fits(layout.family()))
+                .orElseThrow(() -> new NotFoundException("calculator", id));
     }
 
     /**
@@ -52,11 +55,20 @@ public class Calculate {
         Layout layout = layout(layoutId);
         Calculator calculator = calculator(calculatorId, layout);
         Checks checks = new Checks();
-        checks.that(() -> !columns.isEmpty() && columns.size() <= MOST_COLUMNS, "columns", columns.size(), "1 to " + MOST_COLUMNS + " columns").orThrow();
+        checks.that(
+                        () -> !columns.isEmpty() && columns.size() <= MOST_COLUMNS,
+                        "columns",
+                        columns.size(),
+                        "1 to " + MOST_COLUMNS + " columns")
+                .orThrow();
         int fields = calculator.fields(layout).size();
         for (int i = 0; i < columns.size(); i++) {
             List<TypedInput> column = columns.get(i);
-            checks.that(() -> column.size() <= fields, "columns." + i, column.size() + " inputs", "each of the " + fields + " inputs once");
+            checks.that(
+                    () -> column.size() <= fields,
+                    "columns." + i,
+                    column.size() + " inputs",
+                    "each of the " + fields + " inputs once");
         }
         checks.orThrow();
         List<Map<String, Double>> parsed = new ArrayList<>();
@@ -73,9 +85,13 @@ public class Calculate {
     private static Map<String, Double> parse(List<Field> fields, List<TypedInput> inputs, String where, Checks checks) {
         Map<String, Double> values = new HashMap<>();
         for (TypedInput input : inputs) {
-            Optional<Field> field = fields.stream().filter(f -> f.id().equals(input.id())).findFirst();
+            Optional<Field> field =
+                    fields.stream().filter(f -> f.id().equals(input.id())).findFirst();
             if (field.isEmpty()) {
-                checks.add(where + input.id(), input.text(), "one of " + fields.stream().map(Field::id).toList());
+                checks.add(
+                        where + input.id(),
+                        input.text(),
+                        "one of " + fields.stream().map(Field::id).toList());
             } else if (input.text() != null && !input.text().isBlank()) {
                 parse(field.get(), input, where, checks).ifPresent(v -> values.put(input.id(), v));
             }
@@ -84,28 +100,46 @@ public class Calculate {
     }
 
     private static Optional<Double> parse(Field field, TypedInput input, String where, Checks checks) {
-        Optional<MeasureUnit> unit = input.unit() == null ? Optional.of(field.dimension().coreUnit())
+        Optional<MeasureUnit> unit = input.unit() == null
+                ? Optional.of(field.dimension().coreUnit())
                 : MeasureUnit.ofSymbol(input.unit()).filter(u -> u.dimension() == field.dimension());
         if (unit.isEmpty()) {
-            checks.add(where + field.id() + ".unit", input.unit(), "one of " + MeasureUnit.of(field.dimension()).stream().map(MeasureUnit::symbol).toList());
+            checks.add(
+                    where + field.id() + ".unit",
+                    input.unit(),
+                    "one of "
+                            + MeasureUnit.of(field.dimension()).stream()
+                                    .map(MeasureUnit::symbol)
+                                    .toList());
             return Optional.empty();
         }
         try {
             return Optional.of(QuantityParser.parse(input.text(), unit.get()).coreValue());
         } catch (QuantityFormatException e) {
-            checks.add(where + field.id(), input.text(), "a number such as 12.5, 12,5 or 15/16 in; " + range(field, unit.get()));
+            checks.add(
+                    where + field.id(),
+                    input.text(),
+                    "a number such as 12.5, 12,5 or 15/16 in; " + range(field, unit.get()));
             return Optional.empty();
         }
     }
 
-    private static void ranges(List<Field> fields, Map<String, Double> values, List<TypedInput> typed, String where, Checks checks) {
+    private static void ranges(
+            List<Field> fields, Map<String, Double> values, List<TypedInput> typed, String where, Checks checks) {
         try {
             Inputs.checked(fields, values);
         } catch (RefusedInputsException e) {
             e.refusals().forEach(r -> {
-                Optional<TypedInput> input = typed.stream().filter(t -> t.id().equals(r.id())).findFirst();
-                MeasureUnit unit = input.map(TypedInput::unit).flatMap(MeasureUnit::ofSymbol).orElse(r.field().dimension().coreUnit());
-                checks.add(where + r.id(), input.map(t -> t.text() + (t.unit() == null ? "" : " " + t.unit())).orElse(null), range(r.field(), unit));
+                Optional<TypedInput> input =
+                        typed.stream().filter(t -> t.id().equals(r.id())).findFirst();
+                MeasureUnit unit = input.map(TypedInput::unit)
+                        .flatMap(MeasureUnit::ofSymbol)
+                        .orElse(r.field().dimension().coreUnit());
+                checks.add(
+                        where + r.id(),
+                        input.map(t -> t.text() + (t.unit() == null ? "" : " " + t.unit()))
+                                .orElse(null),
+                        range(r.field(), unit));
             });
         }
     }

@@ -24,7 +24,11 @@ final class Checks {
 
     /** Text that must be there and not be endless. */
     Checks text(String field, String given, int most) {
-        return that(() -> given != null && !given.isBlank() && given.length() <= most, field, given, "1 to " + most + " characters");
+        return that(
+                () -> given != null && !given.isBlank() && given.length() <= most,
+                field,
+                given,
+                "1 to " + most + " characters");
     }
 
     boolean sound() {
@@ -44,7 +48,10 @@ final class Checks {
     }
 
     private static String figures(double value) {
-        return new BigDecimal(value).round(new MathContext(4)).stripTrailingZeros().toPlainString();
+        return new BigDecimal(value)
+                .round(new MathContext(4))
+                .stripTrailingZeros()
+                .toPlainString();
     }
 
     private static String shortened(String text) {

@@ -8,6 +8,7 @@ public final class EntryIdTakenException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     public EntryIdTakenException(UUID id) {
-        super("Entry " + id + " is in the log already and says something else; maybe the same id was used for two entries");
+        super("Entry " + id
+                + " is in the log already and says something else; maybe the same id was used for two entries");
     }
 }

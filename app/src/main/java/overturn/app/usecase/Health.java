@@ -14,9 +14,15 @@ import overturn.app.job.StoreHealth;
 @Component
 public class Health {
 
-    /** Share of the heap that may be held after the last collection; beyond it the server does little but collect. Estimate. */
+    /**
+     * Share of the heap that may be held after the last collection; beyond it the server does little but collect.
+     * Estimate.
+     */
     private static final double MOST_HEAP = 0.95;
-    /** An assessment that takes longer than this will not end; the slowest, a cold job on a cold layout of the largest size, takes some seconds. */
+    /**
+     * An assessment that takes longer than this will not end; the slowest, a cold job on a cold layout of the largest
+     * size, takes some seconds.
+     */
     private static final long MOST_ASSESSING_SECONDS = 120;
 
     private final StoreHealth store;
@@ -28,8 +34,7 @@ public class Health {
     }
 
     /** One thing that was looked at. */
-    public record Check(String name, boolean sound, String found) {
-    }
+    public record Check(String name, boolean sound, String found) {}
 
     /** Looks at everything that has to work. */
     public List<Check> checks() {
@@ -39,13 +44,22 @@ public class Health {
         return List.of(
                 new Check("store", writes, writes ? "answers and takes writes" : "does not answer, or takes no writes"),
                 new Check("heap", held <= MOST_HEAP, Math.round(100 * held) + " % held after the last collection"),
-                new Check("assessing", assessing <= MOST_ASSESSING_SECONDS, "the longest under way has taken " + assessing + " s"));
+                new Check(
+                        "assessing",
+                        assessing <= MOST_ASSESSING_SECONDS,
+                        "the longest under way has taken " + assessing + " s"));
     }
 
     /** The fullest pool of the heap that tells what was left after its last collection. */
     private static double heldShare() {
-        return ManagementFactory.getMemoryPoolMXBeans().stream().filter(pool -> pool.getType() == MemoryType.HEAP).map(MemoryPoolMXBean::getCollectionUsage)
-                .filter(Objects::nonNull).filter(usage -> usage.getMax() > 0).mapToDouble(Health::share).max().orElse(0);
+        return ManagementFactory.getMemoryPoolMXBeans().stream()
+                .filter(pool -> pool.getType() == MemoryType.HEAP)
+                .map(MemoryPoolMXBean::getCollectionUsage)
+                .filter(Objects::nonNull)
+                .filter(usage -> usage.getMax() > 0)
+                .mapToDouble(Health::share)
+                .max()
+                .orElse(0);
     }
 
     private static double share(MemoryUsage usage) {

@@ -11,7 +11,8 @@ public final class InvalidInputException extends RuntimeException {
     private final transient List<Finding> findings;
 
     public InvalidInputException(List<Finding> findings) {
-        super(findings.stream().map(f -> f.field() + ": " + f.given() + " was given, allowed is " + f.allowed())
+        super(findings.stream()
+                .map(f -> f.field() + ": " + f.given() + " was given, allowed is " + f.allowed())
                 .collect(Collectors.joining("; ")));
         this.findings = List.copyOf(findings);
     }

@@ -29,8 +29,7 @@ public class Jobs {
     }
 
     /** A job with everything that follows from its log. */
-    public record Job(UUID id, JobState state, LayoutModel model, WorkshopSettings workshop, Assessment assessment) {
-    }
+    public record Job(UUID id, JobState state, LayoutModel model, WorkshopSettings workshop, Assessment assessment) {}
 
     /** A log that was read, and the layout it stands on. */
     record Log(UUID jobId, List<LoggedEntry> entries, LayoutSheets.Sheet sheet) {
@@ -58,7 +57,7 @@ public class Jobs {
     /**
      * A log and its layout, nothing worked out.
      *
-     * @throws NotFoundException      if there is no such job
+     * @throws NotFoundException if there is no such job
      * @throws UnreadableJobException if this version cannot open it
      */
     Log read(UUID id) {

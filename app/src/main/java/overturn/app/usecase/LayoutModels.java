@@ -6,17 +6,20 @@ import com.github.benmanes.caffeine.cache.RemovalCause;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import overturn.circuit.Layout;
 import overturn.inference.LayoutModel;
 import overturn.layoutfile.Presets;
 
-/** The model of each layout, worked out when first needed and kept while there is room: at most a stated share of the heap. */
+/**
+ * The model of each layout, worked out when first needed and kept while there is room: at most a stated share of the
+ * heap.
+ */
 @Component
 public class LayoutModels {
 
@@ -25,11 +28,20 @@ public class LayoutModels {
 
     private final LayoutSheets sheets;
     private final List<Consumer<LayoutModel>> whenDropped = new CopyOnWriteArrayList<>();
-    private final Cache<String, LayoutModel> models = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
-            .weigher((String id, LayoutModel model) -> (int) Math.min(Integer.MAX_VALUE, model.heldBytes())).executor(Runnable::run)
-            .removalListener((String id, LayoutModel model, RemovalCause cause) -> dropped(model, cause)).build();
+    private final Cache<String, LayoutModel> models = Caffeine.newBuilder()
+            .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
+            .weigher((String id, LayoutModel model) -> (int) Math.min(Integer.MAX_VALUE, model.heldBytes()))
+            .executor(Runnable::run)
+            .removalListener((String id, LayoutModel model, RemovalCause cause) -> dropped(model, cause))
+            .build();
     private final Object building = new Object();
-    private final ExecutorService warming = new ThreadPoolExecutor(1, 1, 10, TimeUnit.SECONDS, new ArrayBlockingQueue<>(MOST_WAITING), LayoutModels::thread,
+    private final ExecutorService warming = new ThreadPoolExecutor(
+            1,
+            1,
+            10,
+            TimeUnit.SECONDS,
+            new ArrayBlockingQueue<>(MOST_WAITING),
+            LayoutModels::thread,
             new ThreadPoolExecutor.DiscardPolicy());
 
     LayoutModels(LayoutSheets sheets) {
@@ -43,7 +55,10 @@ public class LayoutModels {
         return thread;
     }
 
-    /** Works the predictions of a layout out before a job asks for them; where many wait already it is left until it is needed. */
+    /**
+     * Works the predictions of a layout out before a job asks for them; where many wait already it is left until it is
+     * needed.
+     */
     public void warmLater(String layoutId) {
         warming.execute(() -> sheets.find(layoutId).ifPresent(sheet -> of(layoutId, sheet.layout())));
     }
@@ -59,7 +74,10 @@ public class LayoutModels {
         }
     }
 
-    /** The model of a layout that a job in the log names, ready to be asked; one is built at a time, since each uses all processors. */
+    /**
+     * The model of a layout that a job in the log names, ready to be asked; one is built at a time, since each uses all
+     * processors.
+     */
     public LayoutModel of(String layoutId) {
         LayoutModel known = models.getIfPresent(layoutId);
         return known != null ? known : of(layoutId, sheets.of(layoutId).layout());

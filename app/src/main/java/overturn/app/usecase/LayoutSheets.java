@@ -14,7 +14,9 @@ import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
-/** The layouts that a job can stand on, with the suspects and tests of each: what a log needs to be read, and soon made. */
+/**
+ * The layouts that a job can stand on, with the suspects and tests of each: what a log needs to be read, and soon made.
+ */
 @Component
 public class LayoutSheets {
 
@@ -23,8 +25,10 @@ public class LayoutSheets {
     private static final int TEST_BYTES = 3000;
 
     private final SavedLayouts saved;
-    private final Cache<String, Sheet> sheets = Caffeine.newBuilder().maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
-            .weigher((String id, Sheet sheet) -> sheet.bytes()).build();
+    private final Cache<String, Sheet> sheets = Caffeine.newBuilder()
+            .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
+            .weigher((String id, Sheet sheet) -> sheet.bytes())
+            .build();
 
     LayoutSheets(SavedLayouts saved) {
         this.saved = saved;
@@ -39,30 +43,40 @@ public class LayoutSheets {
         }
 
         private int bytes() {
-            return TEST_BYTES * (suspects.size() + procedures.all().size() + procedures.cutSets().size());
+            return TEST_BYTES
+                    * (suspects.size()
+                            + procedures.all().size()
+                            + procedures.cutSets().size());
         }
     }
 
     /** A layout in the list; one that is withdrawn is offered to no new job. */
-    public record Listed(String id, boolean withdrawn) {
-    }
+    public record Listed(String id, boolean withdrawn) {}
 
     /** Presets, then what the workshop has saved. */
     public List<Listed> list() {
-        return Stream.concat(Presets.files().stream().map(file -> new Listed(file.id(), false)),
-                saved.list().stream().map(listed -> new Listed(listed.id(), listed.withdrawn()))).toList();
+        return Stream.concat(
+                        Presets.files().stream().map(file -> new Listed(file.id(), false)),
+                        saved.list().stream().map(listed -> new Listed(listed.id(), listed.withdrawn())))
+                .toList();
     }
 
     /** Those that a new job can stand on. */
     public List<String> offered() {
-        return list().stream().filter(listed -> !listed.withdrawn()).map(Listed::id).toList();
+        return list().stream()
+                .filter(listed -> !listed.withdrawn())
+                .map(Listed::id)
+                .toList();
     }
 
     /** A preset or a saved layout; empty too where a saved one cannot be read by this version. */
     public Optional<Sheet> find(String layoutId) {
         Sheet known = sheets.getIfPresent(layoutId);
         if (known == null) {
-            known = Presets.find(layoutId).or(() -> saved.find(layoutId)).map(Sheet::of).orElse(null);
+            known = Presets.find(layoutId)
+                    .or(() -> saved.find(layoutId))
+                    .map(Sheet::of)
+                    .orElse(null);
             if (known != null) {
                 sheets.put(layoutId, known);
             }

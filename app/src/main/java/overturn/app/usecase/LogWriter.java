@@ -16,12 +16,15 @@ import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
-import overturn.app.job.StaleLogException;
 import overturn.app.job.Staff;
+import overturn.app.job.StaleLogException;
 import overturn.app.usecase.Jobs.Log;
 import overturn.verdict.CatalogueVersion;
 
-/** Appends one entry to a log: once per id, only behind what the writer has seen, the line of the bay in the same transaction. */
+/**
+ * Appends one entry to a log: once per id, only behind what the writer has seen, the line of the bay in the same
+ * transaction.
+ */
 @Component
 public class LogWriter {
 
@@ -59,13 +62,15 @@ public class LogWriter {
     }
 
     /**
-     * Appends what {@code entry} makes of the log as the writer saw it, or, rebased, of the log as it stands, and returns the log as it then stands. Sending the same entry again changes
-     * nothing. The log is not read again: whoever comes in between is told by the database, which gives each place and each id once.
+     * Appends what {@code entry} makes of the log as the writer saw it, or, rebased, of the log as it stands, and
+     * returns the log as it then stands. Sending the same entry again changes nothing. The log is not read again:
+     * whoever comes in between is told by the database, which gives each place and each id once.
      *
      * @param read the log as it was read for this write
-     * @throws InvalidInputException  if the stamp is incomplete or the person unknown
-     * @throws EntryIdTakenException  if the id is in use for something else
-     * @throws StaleLogException      if the log has grown meanwhile and the entry is not rebased, or is shorter than the writer says
+     * @throws InvalidInputException if the stamp is incomplete or the person unknown
+     * @throws EntryIdTakenException if the id is in use for something else
+     * @throws StaleLogException if the log has grown meanwhile and the entry is not rebased, or is shorter than the
+     *     writer says
      */
     Log append(Log read, Stamp stamp, Behind behind, Function<List<LoggedEntry>, Entry> entry) {
         check(stamp);
@@ -87,7 +92,9 @@ public class LogWriter {
         int ownPlace = there.map(LoggedEntry::sequence).orElse(Integer.MAX_VALUE);
         int last = read.entries().get(read.entries().size() - 1).sequence();
         int sawUpTo = behind == Behind.REBASED && stamp.sequence() <= last ? last : stamp.sequence();
-        List<LoggedEntry> seen = read.entries().stream().filter(e -> e.sequence() <= sawUpTo && e.sequence() < ownPlace).toList();
+        List<LoggedEntry> seen = read.entries().stream()
+                .filter(e -> e.sequence() <= sawUpTo && e.sequence() < ownPlace)
+                .toList();
         if (seen.isEmpty()) {
             throw new StaleLogException(stamp.sequence());
         }
@@ -132,7 +139,13 @@ public class LogWriter {
     }
 
     /** Opens a job with its first two entries and returns its log. Sending the same again changes nothing. */
-    Log open(UUID jobId, LayoutSheets.Sheet sheet, Stamp stamp, Entry.JobOpened opened, UUID readingId, Entry.ReadingTaken characterised) {
+    Log open(
+            UUID jobId,
+            LayoutSheets.Sheet sheet,
+            Stamp stamp,
+            Entry.JobOpened opened,
+            UUID readingId,
+            Entry.ReadingTaken characterised) {
         check(stamp);
         List<LoggedEntry> entries = log.entries(jobId);
         if (!entries.isEmpty()) {
@@ -142,7 +155,8 @@ public class LogWriter {
             throw new EntryIdTakenException(stamp.entryId());
         }
         LoggedEntry first = logged(stamp, 1, opened);
-        LoggedEntry second = logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo(), null), 2, characterised);
+        LoggedEntry second =
+                logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo(), null), 2, characterised);
         Log now = new Log(jobId, List.of(first, second), sheet);
         try {
             transactions.executeWithoutResult(status -> {
@@ -157,8 +171,14 @@ public class LogWriter {
         }
     }
 
-    private static Log reopened(UUID jobId, LayoutSheets.Sheet sheet, Stamp stamp, Entry.JobOpened opened, UUID readingId, Entry.ReadingTaken characterised,
-                                List<LoggedEntry> entries) {
+    private static Log reopened(
+            UUID jobId,
+            LayoutSheets.Sheet sheet,
+            Stamp stamp,
+            Entry.JobOpened opened,
+            UUID readingId,
+            Entry.ReadingTaken characterised,
+            List<LoggedEntry> entries) {
         requireSame(stamp.entryId(), entries, opened);
         requireSame(readingId, entries, characterised);
         return new Log(jobId, entries, sheet);
@@ -168,20 +188,42 @@ public class LogWriter {
         List<String> ids = staff.all().stream().map(Staff.Person::id).toList();
         new Checks()
                 .that(() -> stamp.entryId() != null, "entryId", stamp.entryId(), "a UUID made by the client")
-                .that(() -> stamp.sequence() != null && stamp.sequence() >= 0, "sequence", stamp.sequence(),
+                .that(
+                        () -> stamp.sequence() != null && stamp.sequence() >= 0,
+                        "sequence",
+                        stamp.sequence(),
                         "the sequence of the last entry seen, 0 or more")
-                .that(() -> stamp.personId() != null && ids.contains(stamp.personId()), "personId", stamp.personId(), "one of " + ids)
-                .that(() -> stamp.takenSecondsAgo() == null || stamp.takenSecondsAgo() >= 0 && stamp.takenSecondsAgo() <= MOST_SECONDS_AGO, "takenSecondsAgo",
-                        stamp.takenSecondsAgo(), "0 to " + MOST_SECONDS_AGO + " s, or left out")
-                .that(() -> stamp.spentMinutes() == null || stamp.spentMinutes() >= 0 && stamp.spentMinutes() <= MOST_MINUTES, "spentMinutes", stamp.spentMinutes(),
+                .that(
+                        () -> stamp.personId() != null && ids.contains(stamp.personId()),
+                        "personId",
+                        stamp.personId(),
+                        "one of " + ids)
+                .that(
+                        () -> stamp.takenSecondsAgo() == null
+                                || stamp.takenSecondsAgo() >= 0 && stamp.takenSecondsAgo() <= MOST_SECONDS_AGO,
+                        "takenSecondsAgo",
+                        stamp.takenSecondsAgo(),
+                        "0 to " + MOST_SECONDS_AGO + " s, or left out")
+                .that(
+                        () -> stamp.spentMinutes() == null
+                                || stamp.spentMinutes() >= 0 && stamp.spentMinutes() <= MOST_MINUTES,
+                        "spentMinutes",
+                        stamp.spentMinutes(),
                         "0 to " + MOST_MINUTES + " min, or left out")
                 .orThrow();
     }
 
     private LoggedEntry logged(Stamp stamp, int sequence, Entry entry) {
         Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
-        return new LoggedEntry(stamp.entryId(), sequence, at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()), at, stamp.personId(),
-                Optional.ofNullable(stamp.spentMinutes()), CatalogueVersion.CURRENT, entry);
+        return new LoggedEntry(
+                stamp.entryId(),
+                sequence,
+                at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()),
+                at,
+                stamp.personId(),
+                Optional.ofNullable(stamp.spentMinutes()),
+                CatalogueVersion.CURRENT,
+                entry);
     }
 
     private static Optional<LoggedEntry> find(List<LoggedEntry> entries, UUID id) {

@@ -12,7 +12,6 @@ import overturn.app.usecase.LayoutSheets.Sheet;
 import overturn.inference.Intake.Age;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.RigTrust;
-import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Suspect;
 
@@ -22,7 +21,8 @@ public class OpenJob {
 
     private static final int MOST_COMPLAINT = 400;
     private static final int MOST_VEHICLE = 40;
-    private static final List<String> AGES = Arrays.stream(Age.values()).map(Age::name).toList();
+    private static final List<String> AGES =
+            Arrays.stream(Age.values()).map(Age::name).toList();
 
     private final LogWriter writer;
     private final LayoutSheets sheets;
@@ -40,35 +40,75 @@ public class OpenJob {
      * @param recentWork whether the system was worked on just before; may be left out, as age and sometimes
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
-    public record Intake(UUID jobId, Stamp stamp, UUID readingId, String vehicle, String layoutId, String complaint,
-                         String behaviour, String hunchId, Boolean mayBeMoved, Boolean recentWork, String age, Boolean sometimes) {
-    }
+    public record Intake(
+            UUID jobId,
+            Stamp stamp,
+            UUID readingId,
+            String vehicle,
+            String layoutId,
+            String complaint,
+            String behaviour,
+            String hunchId,
+            Boolean mayBeMoved,
+            Boolean recentWork,
+            String age,
+            Boolean sometimes) {}
 
     /** @throws InvalidInputException naming every field that cannot be taken */
     public Job open(Intake intake) {
         List<String> offered = sheets.offered();
-        Optional<Sheet> sheet = Optional.ofNullable(intake.layoutId()).filter(offered::contains).flatMap(sheets::find);
+        Optional<Sheet> sheet =
+                Optional.ofNullable(intake.layoutId()).filter(offered::contains).flatMap(sheets::find);
         List<String> behaviours = sheet.map(OpenJob::behaviours).orElse(List.of());
-        List<String> suspects = sheet.map(m -> m.suspects().stream().map(Suspect::id).toList()).orElse(List.of());
+        List<String> suspects =
+                sheet.map(m -> m.suspects().stream().map(Suspect::id).toList()).orElse(List.of());
         new Checks()
                 .that(() -> intake.jobId() != null, "jobId", intake.jobId(), "a UUID made by the client")
-                .that(() -> intake.readingId() != null && !intake.readingId().equals(intake.stamp().entryId()), "readingId",
-                        intake.readingId(), "a UUID made by the client, other than entryId")
+                .that(
+                        () -> intake.readingId() != null
+                                && !intake.readingId().equals(intake.stamp().entryId()),
+                        "readingId",
+                        intake.readingId(),
+                        "a UUID made by the client, other than entryId")
                 .text("vehicle", intake.vehicle(), MOST_VEHICLE)
                 .text("complaint", intake.complaint(), MOST_COMPLAINT)
                 .that(sheet::isPresent, "layoutId", intake.layoutId(), "one of " + offered)
-                .that(() -> sheet.isEmpty() || intake.behaviour() != null && behaviours.contains(intake.behaviour()), "behaviour", intake.behaviour(),
+                .that(
+                        () -> sheet.isEmpty() || intake.behaviour() != null && behaviours.contains(intake.behaviour()),
+                        "behaviour",
+                        intake.behaviour(),
                         "one of " + behaviours)
-                .that(() -> sheet.isEmpty() || intake.hunchId() != null && suspects.contains(intake.hunchId()), "hunchId", intake.hunchId(),
+                .that(
+                        () -> sheet.isEmpty() || intake.hunchId() != null && suspects.contains(intake.hunchId()),
+                        "hunchId",
+                        intake.hunchId(),
                         "one of " + suspects)
-                .that(() -> intake.age() == null || AGES.contains(intake.age()), "age", intake.age(), "one of " + AGES + ", or left out")
+                .that(
+                        () -> intake.age() == null || AGES.contains(intake.age()),
+                        "age",
+                        intake.age(),
+                        "one of " + AGES + ", or left out")
                 .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
                 .orThrow();
-        return jobs.of(writer.open(intake.jobId(), sheet.orElseThrow(), intake.stamp(),
-                new JobOpened(intake.vehicle(), intake.layoutId(), intake.complaint(), intake.hunchId(), intake.mayBeMoved(),
-                        intake.recentWork(), intake.age(), intake.sometimes()),
-                intake.readingId(), ReadingTaken.observed(ProcedureCatalogue.CHARACTERISE, intake.behaviour(),
-                        sheet.orElseThrow().procedures().intake().rigSetup(), RigTrust.NORMAL)));
+        return jobs.of(writer.open(
+                intake.jobId(),
+                sheet.orElseThrow(),
+                intake.stamp(),
+                new JobOpened(
+                        intake.vehicle(),
+                        intake.layoutId(),
+                        intake.complaint(),
+                        intake.hunchId(),
+                        intake.mayBeMoved(),
+                        intake.recentWork(),
+                        intake.age(),
+                        intake.sometimes()),
+                intake.readingId(),
+                ReadingTaken.observed(
+                        ProcedureCatalogue.CHARACTERISE,
+                        intake.behaviour(),
+                        sheet.orElseThrow().procedures().intake().rigSetup(),
+                        RigTrust.NORMAL)));
     }
 
     private static List<String> behaviours(Sheet sheet) {

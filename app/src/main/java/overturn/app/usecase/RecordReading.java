@@ -30,8 +30,8 @@ import overturn.quantity.TypedQuantity;
 @Component
 public class RecordReading {
 
-    private static final Map<String, RigTrust> RIG_CHECKS = Map.of(
-            "sound", RigTrust.PROVEN, "not-checked", RigTrust.NORMAL, "doubtful", RigTrust.DOUBTFUL);
+    private static final Map<String, RigTrust> RIG_CHECKS =
+            Map.of("sound", RigTrust.PROVEN, "not-checked", RigTrust.NORMAL, "doubtful", RigTrust.DOUBTFUL);
 
     /** Of many strange figures so many are named in the answer. */
     private static final int MOST_NAMED = 10;
@@ -45,26 +45,29 @@ public class RecordReading {
     }
 
     /** A figure as typed; {@code text} null or blank where none was taken. */
-    public record TypedFigure(String id, String text, String unit) {
-    }
+    public record TypedFigure(String id, String text, String unit) {}
 
     /**
      * A reading as sent.
      *
-     * @param figures    for a series
-     * @param observed   for an observation
-     * @param rigCheck   sound, doubtful or not-checked
+     * @param figures for a series
+     * @param observed for an observation
+     * @param rigCheck sound, doubtful or not-checked
      * @param anotherRig whether the rig was built anew
      */
-    public record Draft(Stamp stamp, String procedureId, List<TypedFigure> figures, String observed, String rigCheck,
-                        boolean anotherRig) {
-    }
+    public record Draft(
+            Stamp stamp,
+            String procedureId,
+            List<TypedFigure> figures,
+            String observed,
+            String rigCheck,
+            boolean anotherRig) {}
 
     /**
      * Records one reading.
      *
      * @throws InvalidInputException naming every figure that cannot be taken
-     * @throws NotFoundException     if there is no such job
+     * @throws NotFoundException if there is no such job
      */
     public Job record(UUID jobId, Draft draft) {
         Log read = jobs.read(jobId);
@@ -72,22 +75,37 @@ public class RecordReading {
         Optional<Procedure> procedure = Optional.ofNullable(draft.procedureId()).flatMap(procedures::find);
         Checks checks = new Checks()
                 .that(procedure::isPresent, "procedureId", draft.procedureId(), knownTests(procedures))
-                .that(() -> draft.rigCheck() != null && RIG_CHECKS.containsKey(draft.rigCheck()), "rigCheck", draft.rigCheck(),
+                .that(
+                        () -> draft.rigCheck() != null && RIG_CHECKS.containsKey(draft.rigCheck()),
+                        "rigCheck",
+                        draft.rigCheck(),
                         "sound, doubtful or not-checked");
         Optional<ReadingValue> value = procedure.flatMap(p -> p.spec() instanceof Series series
-                ? figures(series, draft, checks) : observation((Observation) p.spec(), draft, checks));
+                ? figures(series, draft, checks)
+                : observation((Observation) p.spec(), draft, checks));
         checks.orThrow();
-        return jobs.of(writer.append(read, draft.stamp(), Behind.REBASED, seen -> ReadingTaken.of(draft.procedureId(), procedure.orElseThrow().spec(), value.orElseThrow(),
-                setup(procedure.orElseThrow(), draft.anotherRig(), seen), RIG_CHECKS.get(draft.rigCheck()))));
+        return jobs.of(writer.append(
+                read,
+                draft.stamp(),
+                Behind.REBASED,
+                seen -> ReadingTaken.of(
+                        draft.procedureId(),
+                        procedure.orElseThrow().spec(),
+                        value.orElseThrow(),
+                        setup(procedure.orElseThrow(), draft.anotherRig(), seen),
+                        RIG_CHECKS.get(draft.rigCheck()))));
     }
 
     /** What a test's id may be, for answers to one that is none. */
     static String knownTests(ProcedureCatalogue procedures) {
-        return "one of " + procedures.all().stream().map(Procedure::id).toList() + " or one of this layout's " + procedures.cutSets().size() + " cut sets";
+        return "one of " + procedures.all().stream().map(Procedure::id).toList() + " or one of this layout's "
+                + procedures.cutSets().size() + " cut sets";
     }
 
     private static Optional<ReadingValue> observation(Observation spec, Draft draft, Checks checks) {
-        if (draft.observed() == null || !spec.options().contains(draft.observed()) && !draft.observed().equals(Observation.NOT_SEEN)) {
+        if (draft.observed() == null
+                || !spec.options().contains(draft.observed())
+                        && !draft.observed().equals(Observation.NOT_SEEN)) {
             checks.add("observed", draft.observed(), "one of " + spec.options() + " or " + Observation.NOT_SEEN);
             return Optional.empty();
         }
@@ -97,13 +115,23 @@ public class RecordReading {
     private static Optional<ReadingValue> figures(Series spec, Draft draft, Checks checks) {
         List<TypedFigure> given = draft.figures() == null ? List.of() : draft.figures();
         List<String> ids = spec.figures().stream().map(Figure::id).toList();
-        given.stream().filter(g -> g.id() == null || !ids.contains(g.id())).limit(MOST_NAMED).forEach(g -> checks.add("figures", g.id(), "figures " + ids));
+        given.stream()
+                .filter(g -> g.id() == null || !ids.contains(g.id()))
+                .limit(MOST_NAMED)
+                .forEach(g -> checks.add("figures", g.id(), "figures " + ids));
         if (given.stream().map(TypedFigure::id).distinct().count() != given.size()) {
-            checks.add("figures", given.stream().map(TypedFigure::id).limit(MOST_NAMED).toList(), "each figure once");
+            checks.add(
+                    "figures",
+                    given.stream().map(TypedFigure::id).limit(MOST_NAMED).toList(),
+                    "each figure once");
         }
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
         for (Figure figure : spec.figures()) {
-            taken.add(given.stream().filter(g -> figure.id().equals(g.id()) && g.text() != null && !g.text().isBlank()).findFirst()
+            taken.add(given.stream()
+                    .filter(g -> figure.id().equals(g.id())
+                            && g.text() != null
+                            && !g.text().isBlank())
+                    .findFirst()
                     .flatMap(g -> typed(figure, g, checks)));
         }
         if (checks.sound() && taken.stream().noneMatch(Optional::isPresent)) {
@@ -114,11 +142,17 @@ public class RecordReading {
 
     private static Optional<TypedQuantity> typed(Figure figure, TypedFigure given, Checks checks) {
         String field = "figures." + figure.id();
-        Optional<MeasureUnit> unit = given.unit() == null ? Optional.empty()
+        Optional<MeasureUnit> unit = given.unit() == null
+                ? Optional.empty()
                 : MeasureUnit.ofSymbol(given.unit()).filter(u -> u.dimension() == figure.dimension());
         if (unit.isEmpty()) {
-            checks.add(field + ".unit", given.unit(), "one of "
-                    + MeasureUnit.of(figure.dimension()).stream().map(MeasureUnit::symbol).toList());
+            checks.add(
+                    field + ".unit",
+                    given.unit(),
+                    "one of "
+                            + MeasureUnit.of(figure.dimension()).stream()
+                                    .map(MeasureUnit::symbol)
+                                    .toList());
             return Optional.empty();
         }
         try {
@@ -141,8 +175,13 @@ public class RecordReading {
     /** The set-up in use, or the next one of its kind, by what stands before it in the log. */
     private static String setup(Procedure procedure, boolean anotherRig, List<LoggedEntry> seen) {
         String kind = procedure.rigSetup();
-        long used = seen.stream().map(LoggedEntry::entry).filter(ReadingTaken.class::isInstance)
-                .map(e -> ((ReadingTaken) e).rigSetup()).filter(setup -> RigSetup.kind(setup).equals(kind)).distinct().count();
+        long used = seen.stream()
+                .map(LoggedEntry::entry)
+                .filter(ReadingTaken.class::isInstance)
+                .map(e -> ((ReadingTaken) e).rigSetup())
+                .filter(setup -> RigSetup.kind(setup).equals(kind))
+                .distinct()
+                .count();
         return RigSetup.name(kind, (int) Math.max(1, used + (anotherRig && used > 0 ? 1 : 0)));
     }
 }

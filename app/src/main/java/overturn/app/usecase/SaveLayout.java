@@ -34,7 +34,9 @@ public class SaveLayout {
         try {
             return LayoutFiles.read(json);
         } catch (RefusedLayoutException e) {
-            throw new InvalidInputException(e.refusals().stream().map(r -> new Finding(r.field(), r.given().isEmpty() ? "" : "“" + r.given() + "”", r.why())).toList());
+            throw new InvalidInputException(e.refusals().stream()
+                    .map(r -> new Finding(r.field(), r.given().isEmpty() ? "" : "“" + r.given() + "”", r.why()))
+                    .toList());
         }
     }
 
@@ -49,9 +51,18 @@ public class SaveLayout {
         List<String> people = staff.all().stream().map(Staff.Person::id).toList();
         Optional<LayoutFile> there = Presets.find(file.id()).or(() -> saved.find(file.id()));
         boolean taken = there.isPresent() || saved.holds(file.id());
-        new Checks().that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
-                .that(() -> !taken || there.filter(file::equals).isPresent(), "id", file.id(), "an id that no other layout has: a saved layout never changes")
-                .that(() -> taken || offered() < MOST_SAVED, "layouts", offered(), "at most " + MOST_SAVED + " saved ones; withdraw one that is not needed")
+        new Checks()
+                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
+                .that(
+                        () -> !taken || there.filter(file::equals).isPresent(),
+                        "id",
+                        file.id(),
+                        "an id that no other layout has: a saved layout never changes")
+                .that(
+                        () -> taken || offered() < MOST_SAVED,
+                        "layouts",
+                        offered(),
+                        "at most " + MOST_SAVED + " saved ones; withdraw one that is not needed")
                 .orThrow();
         if (!taken) {
             saved.add(file, personId, clock.instant());
@@ -64,16 +75,19 @@ public class SaveLayout {
     }
 
     /**
-     * Takes a saved layout out of the list for new jobs; those that stand on it keep it. Sending the same again changes nothing.
+     * Takes a saved layout out of the list for new jobs; those that stand on it keep it. Sending the same again changes
+     * nothing.
      *
-     * @throws NotFoundException     if there is no such saved layout
+     * @throws NotFoundException if there is no such saved layout
      * @throws InvalidInputException if the person is unknown
      */
     @Transactional
     public void withdraw(String personId, String id) {
         List<String> people = staff.all().stream().map(Staff.Person::id).toList();
-        new Checks().that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
-                .that(() -> Presets.find(id).isEmpty(), "id", id, "a saved layout: those that ship cannot be withdrawn").orThrow();
+        new Checks()
+                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
+                .that(() -> Presets.find(id).isEmpty(), "id", id, "a saved layout: those that ship cannot be withdrawn")
+                .orThrow();
         if (!saved.holds(id)) {
             throw new NotFoundException("layout", id);
         }

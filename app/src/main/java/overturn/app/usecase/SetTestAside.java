@@ -25,8 +25,15 @@ public class SetTestAside {
     public Job setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
         Log read = jobs.read(jobId);
         ProcedureCatalogue procedures = read.sheet().procedures();
-        new Checks().that(() -> procedureId != null && procedures.find(procedureId).isPresent(), "procedureId", procedureId, RecordReading.knownTests(procedures))
-                .text("why", why, MOST_WHY).orThrow();
+        new Checks()
+                .that(
+                        () -> procedureId != null
+                                && procedures.find(procedureId).isPresent(),
+                        "procedureId",
+                        procedureId,
+                        RecordReading.knownTests(procedures))
+                .text("why", why, MOST_WHY)
+                .orThrow();
         return jobs.of(writer.append(read, stamp, seen -> new TestSetAside(procedureId, why)));
     }
 }

@@ -5,10 +5,11 @@ import java.util.UUID;
 /**
  * What every write carries.
  *
- * @param entryId  made by the client; the same id twice appends once
+ * @param entryId made by the client; the same id twice appends once
  * @param sequence of the last entry that the client had seen
  * @param personId who enters it
- * @param takenSecondsAgo how long ago it was entered on the device, s; told as a duration, since the clocks of devices differ; null: just now
+ * @param takenSecondsAgo how long ago it was entered on the device, s; told as a duration, since the clocks of devices
+ *     differ; null: just now
  * @param spentMinutes how long it took, from the start of a test to its entry; null where nobody said
  */
 public record Stamp(UUID entryId, Integer sequence, String personId, Long takenSecondsAgo, Double spentMinutes) {

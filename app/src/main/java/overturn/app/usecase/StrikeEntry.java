@@ -26,8 +26,10 @@ public class StrikeEntry {
 
     /** @throws InvalidInputException if the entry is not in this job, cannot be struck or is struck already */
     public Job strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
-        new Checks().text("why", why, MOST_WHY)
-                .that(() -> struckId != null, "struckId", null, "the id of an entry of this job").orThrow();
+        new Checks()
+                .text("why", why, MOST_WHY)
+                .that(() -> struckId != null, "struckId", null, "the id of an entry of this job")
+                .orThrow();
         return jobs.of(writer.append(jobs.read(jobId), stamp, seen -> {
             check(seen, stamp, struckId);
             return new EntryStruck(struckId, why);
@@ -35,12 +37,25 @@ public class StrikeEntry {
     }
 
     private static void check(List<LoggedEntry> seen, Stamp stamp, UUID struckId) {
-        Entry target = seen.stream().filter(e -> e.id().equals(struckId)).map(LoggedEntry::entry).findFirst().orElse(null);
-        boolean struckBefore = seen.stream().filter(e -> !e.id().equals(stamp.entryId())).map(LoggedEntry::entry)
-                .anyMatch(e -> e instanceof EntryStruck struck && struck.struckId().equals(struckId));
+        Entry target = seen.stream()
+                .filter(e -> e.id().equals(struckId))
+                .map(LoggedEntry::entry)
+                .findFirst()
+                .orElse(null);
+        boolean struckBefore = seen.stream()
+                .filter(e -> !e.id().equals(stamp.entryId()))
+                .map(LoggedEntry::entry)
+                .anyMatch(e ->
+                        e instanceof EntryStruck struck && struck.struckId().equals(struckId));
         new Checks()
-                .that(() -> target != null && !(target instanceof JobOpened || target instanceof EntryStruck
-                        || target instanceof FittingsTakenOff), "struckId", struckId, "the id of a reading, a set-aside test or a verdict of this job")
+                .that(
+                        () -> target != null
+                                && !(target instanceof JobOpened
+                                        || target instanceof EntryStruck
+                                        || target instanceof FittingsTakenOff),
+                        "struckId",
+                        struckId,
+                        "the id of a reading, a set-aside test or a verdict of this job")
                 .that(() -> !struckBefore, "struckId", struckId, "an entry that still stands")
                 .orThrow();
     }

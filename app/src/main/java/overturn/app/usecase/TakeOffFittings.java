@@ -26,9 +26,18 @@ public class TakeOffFittings {
         Log read = jobs.read(jobId);
         return jobs.of(writer.append(read, stamp, seen -> {
             Set<String> fitted = JobState.of(seen, read.sheet().procedures()).stillFitted();
-            List<String> given = items == null ? List.of() : items.stream().map(String::valueOf).sorted().toList();
-            new Checks().that(() -> !fitted.isEmpty() && given.size() == fitted.size() && fitted.containsAll(given), "items", given,
-                    fitted.isEmpty() ? "nothing: nothing is fitted" : "all of " + fitted.stream().sorted().toList()).orThrow();
+            List<String> given = items == null
+                    ? List.of()
+                    : items.stream().map(String::valueOf).sorted().toList();
+            new Checks()
+                    .that(
+                            () -> !fitted.isEmpty() && given.size() == fitted.size() && fitted.containsAll(given),
+                            "items",
+                            given,
+                            fitted.isEmpty()
+                                    ? "nothing: nothing is fitted"
+                                    : "all of " + fitted.stream().sorted().toList())
+                    .orThrow();
             return new FittingsTakenOff(given);
         }));
     }

@@ -24,9 +24,12 @@ import overturn.suspect.Remedy;
 public class TellWorkshop {
 
     /** Tools that can be lacking. */
-    public static final List<RigKind> TOOLS = Arrays.stream(RigKind.values()).filter(RigKind::tool).toList();
+    public static final List<RigKind> TOOLS =
+            Arrays.stream(RigKind.values()).filter(RigKind::tool).toList();
     /** Remedies that the workshop does itself, each with its price. */
-    public static final List<Remedy> PRICED = Arrays.stream(Remedy.values()).filter(r -> r != Remedy.HAND_BACK && r != Remedy.LOOK_ELSEWHERE).toList();
+    public static final List<Remedy> PRICED = Arrays.stream(Remedy.values())
+            .filter(r -> r != Remedy.HAND_BACK && r != Remedy.LOOK_ELSEWHERE)
+            .toList();
 
     private static final double MOST_MINUTES = 6000;
     private static final double MOST_RATE = 1_000_000;
@@ -43,12 +46,18 @@ public class TellWorkshop {
     }
 
     /** Settings as sent, unchecked; {@code version} is the last that the sender had seen. */
-    public record Draft(Integer version, String personId, List<String> lacks, Boolean helper, Boolean lift, Double ratePerHour, String currency, List<PriceDraft> prices) {
-    }
+    public record Draft(
+            Integer version,
+            String personId,
+            List<String> lacks,
+            Boolean helper,
+            Boolean lift,
+            Double ratePerHour,
+            String currency,
+            List<PriceDraft> prices) {}
 
     /** A price as sent, unchecked. */
-    public record PriceDraft(String remedyId, Double labourMinutes, Double partsMinutes) {
-    }
+    public record PriceDraft(String remedyId, Double labourMinutes, Double partsMinutes) {}
 
     @Transactional(readOnly = true)
     public WorkshopSettings latest() {
@@ -59,15 +68,24 @@ public class TellWorkshop {
      * Tells a new version; sending the latest again changes nothing.
      *
      * @throws InvalidInputException naming every field that is wrong
-     * @throws StaleLogException     if somebody told another version meanwhile
+     * @throws StaleLogException if somebody told another version meanwhile
      */
     @Transactional
     public WorkshopSettings tell(Draft draft) {
         Checks checks = new Checks();
         List<String> people = staff.all().stream().map(Staff.Person::id).toList();
-        checks.that(() -> draft.personId != null && people.contains(draft.personId), "personId", draft.personId, "one of " + people)
-                .that(() -> draft.version != null && draft.version >= 0, "version", draft.version, "the last version seen, 0 or more")
-                .that(() -> draft.helper != null, "helper", draft.helper, "true or false").that(() -> draft.lift != null, "lift", draft.lift, "true or false");
+        checks.that(
+                        () -> draft.personId != null && people.contains(draft.personId),
+                        "personId",
+                        draft.personId,
+                        "one of " + people)
+                .that(
+                        () -> draft.version != null && draft.version >= 0,
+                        "version",
+                        draft.version,
+                        "the last version seen, 0 or more")
+                .that(() -> draft.helper != null, "helper", draft.helper, "true or false")
+                .that(() -> draft.lift != null, "lift", draft.lift, "true or false");
         Set<RigKind> lacks = lacks(draft.lacks, checks);
         Optional<Rate> rate = rate(draft, checks);
         Map<Remedy, Price> prices = prices(draft.prices, checks);
@@ -80,7 +98,8 @@ public class TellWorkshop {
         if (draft.version != before.version()) {
             throw StaleLogException.ofSettings(draft.version);
         }
-        WorkshopSettings next = new WorkshopSettings(before.version() + 1, lacks, draft.helper, draft.lift, rate, prices);
+        WorkshopSettings next =
+                new WorkshopSettings(before.version() + 1, lacks, draft.helper, draft.lift, rate, prices);
         log.append(next, draft.personId, clock.instant());
         return next;
     }
@@ -99,7 +118,11 @@ public class TellWorkshop {
         if (draft.ratePerHour == null) {
             return Optional.empty();
         }
-        checks.that(() -> draft.ratePerHour > 0 && draft.ratePerHour <= MOST_RATE, "ratePerHour", draft.ratePerHour, "more than 0, at most 1000000")
+        checks.that(
+                        () -> draft.ratePerHour > 0 && draft.ratePerHour <= MOST_RATE,
+                        "ratePerHour",
+                        draft.ratePerHour,
+                        "more than 0, at most 1000000")
                 .text("currency", draft.currency, MOST_CURRENCY);
         return Optional.of(new Rate(draft.currency == null ? "" : draft.currency.strip(), draft.ratePerHour));
     }
@@ -113,10 +136,21 @@ public class TellWorkshop {
                 checks.add("prices.remedyId", id, "one of " + known);
                 continue;
             }
-            checks.that(() -> minutes(draft.labourMinutes), "prices." + id + ".labourMinutes", draft.labourMinutes, "0 to 6000 min")
-                    .that(() -> minutes(draft.partsMinutes), "prices." + id + ".partsMinutes", draft.partsMinutes, "0 to 6000 min");
+            checks.that(
+                            () -> minutes(draft.labourMinutes),
+                            "prices." + id + ".labourMinutes",
+                            draft.labourMinutes,
+                            "0 to 6000 min")
+                    .that(
+                            () -> minutes(draft.partsMinutes),
+                            "prices." + id + ".partsMinutes",
+                            draft.partsMinutes,
+                            "0 to 6000 min");
             if (minutes(draft.labourMinutes) && minutes(draft.partsMinutes)) {
-                Remedy remedy = PRICED.stream().filter(r -> r.id().equals(id)).findFirst().orElseThrow();
+                Remedy remedy = PRICED.stream()
+                        .filter(r -> r.id().equals(id))
+                        .findFirst()
+                        .orElseThrow();
                 Price price = new Price(draft.labourMinutes, draft.partsMinutes);
                 if (!price.equals(WorkshopSettings.PLAIN.priceOf(remedy))) {
                     prices.put(remedy, price);

@@ -9,8 +9,11 @@ public final class VerdictChangedException extends RuntimeException {
 
     /** @param grown whether it is the log that has grown, so that the verdict may even read the same */
     VerdictChangedException(AcceptVerdict.Shown shown, Verdict now, boolean grown) {
-        super(grown ? "Something has been entered since the verdict was shown; look at what stands now and decide once more"
-                : "Shown was " + shown.remedyIds() + ", " + shown.grade() + "; now it is " + AcceptVerdict.remedyIds(now) + ", " + now.grade()
-                + ". Look at what stands now and decide once more");
+        super(
+                grown
+                        ? "Something has been entered since the verdict was shown; look at what stands now and decide once more"
+                        : "Shown was " + shown.remedyIds() + ", " + shown.grade() + "; now it is "
+                                + AcceptVerdict.remedyIds(now) + ", " + now.grade()
+                                + ". Look at what stands now and decide once more");
     }
 }

@@ -33,11 +33,19 @@ public class WriteNote {
         Log read = jobs.read(jobId);
         String layoutId = read.sheet().file().id();
         new Checks().text("text", text, MOST_TEXT).orThrow();
-        Result result = calculate.columns(calculatorId, layoutId, List.of(inputs)).get(0);
-        List<NotedInput> typed = inputs.stream().filter(i -> i.text() != null && !i.text().isBlank())
-                .map(i -> new NotedInput(i.id(), i.text(), i.unit())).toList();
+        Result result =
+                calculate.columns(calculatorId, layoutId, List.of(inputs)).get(0);
+        List<NotedInput> typed = inputs.stream()
+                .filter(i -> i.text() != null && !i.text().isBlank())
+                .map(i -> new NotedInput(i.id(), i.text(), i.unit()))
+                .toList();
         List<NotedOutput> outputs = result.outputs().stream()
-                .map(o -> new NotedOutput(o.id(), o.dimension().coreUnit().symbol(), o.value(), o.sd())).toList();
-        return jobs.of(writer.append(read, stamp, Behind.REBASED, seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices())));
+                .map(o -> new NotedOutput(o.id(), o.dimension().coreUnit().symbol(), o.value(), o.sd()))
+                .toList();
+        return jobs.of(writer.append(
+                read,
+                stamp,
+                Behind.REBASED,
+                seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices())));
     }
 }

@@ -23,8 +23,9 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Jobs of every family as earlier versions wrote them: this one folds each log to the same readings and opens every job. The files are added to and never
- * changed; {@code -Dgolden.write=name} writes what the database holds as a new one.
+ * Jobs of every family as earlier versions wrote them: this one folds each log to the same readings and opens every
+ * job. The files are added to and never changed; {@code -Dgolden.write=name} writes what the database holds as a new
+ * one.
  */
 @ExtendWith(OverturnServer.class)
 class GoldenLogTest {
@@ -43,14 +44,21 @@ class GoldenLogTest {
     }
 
     private void insert(UUID job, List<Map<String, Object>> rows) {
-        jdbc.sql("insert into job (id, log_opened_at) values (:id, now())").param("id", job).update();
+        jdbc.sql("insert into job (id, log_opened_at) values (:id, now())")
+                .param("id", job)
+                .update();
         for (Map<String, Object> row : rows) {
             jdbc.sql("""
                             insert into log_entry (id, job_id, sequence, log_entered_at, person_id, kind, body_version, body)
                             values (:id, :job, :sequence, now(), 'juno-vale', :kind, :version, cast(:body as jsonb))
                             """)
-                    .param("id", row.get("id")).param("job", job).param("sequence", row.get("sequence")).param("kind", row.get("kind"))
-                    .param("version", row.get("version")).param("body", row.get("body")).update();
+                    .param("id", row.get("id"))
+                    .param("job", job)
+                    .param("sequence", row.get("sequence"))
+                    .param("kind", row.get("kind"))
+                    .param("version", row.get("version"))
+                    .param("body", row.get("body"))
+                    .update();
         }
     }
 
@@ -69,47 +77,110 @@ class GoldenLogTest {
             for (JsonNode job : jobs) {
                 UUID id = UUID.randomUUID();
                 List<Map<String, Object>> rows = new ArrayList<>();
-                job.get("entries").forEach(e -> rows.add(row(e.get("sequence").asInt(), e.get("kind").asString(), e.get("bodyVersion").asInt(), e.get("body").toString())));
+                job.get("entries")
+                        .forEach(e -> rows.add(row(
+                                e.get("sequence").asInt(),
+                                e.get("kind").asString(),
+                                e.get("bodyVersion").asInt(),
+                                e.get("body").toString())));
                 insert(id, rows);
                 ApiClient.Answer opened = api.get("/api/jobs/" + id);
                 assertEquals(200, opened.status(), opened.raw().body());
-                List<String> read = opened.body().get("entries").valueStream().filter(e -> e.get("understood").asBoolean() && e.get("kind").asString().equals("reading-taken"))
-                        .map(GoldenLogTest::told).toList();
-                assertEquals(job.get("readings").valueStream().map(JsonNode::asString).toList(), read, file + " " + job.get("layoutId"));
-                assertTrue(opened.body().get("entries").valueStream().allMatch(e -> e.get("understood").asBoolean()), "this version understands all of it");
+                List<String> read = opened.body()
+                        .get("entries")
+                        .valueStream()
+                        .filter(e -> e.get("understood").asBoolean()
+                                && e.get("kind").asString().equals("reading-taken"))
+                        .map(GoldenLogTest::told)
+                        .toList();
+                assertEquals(
+                        job.get("readings")
+                                .valueStream()
+                                .map(JsonNode::asString)
+                                .toList(),
+                        read,
+                        file + " " + job.get("layoutId"));
+                assertTrue(
+                        opened.body()
+                                .get("entries")
+                                .valueStream()
+                                .allMatch(e -> e.get("understood").asBoolean()),
+                        "this version understands all of it");
             }
         }
     }
 
     /** A reading in one line: the test, what was seen or each figure in the core's unit. */
     private static String told(JsonNode entry) {
-        String figures = entry.get("figures").valueStream().map(f -> f.has("coreValue") ? f.get("coreValue").asString() : "-").reduce((a, b) -> a + " " + b).orElse("");
-        return entry.get("procedureId").asString() + " " + (entry.has("observed") ? entry.get("observed").asString() : figures) + " " + entry.get("trust").asString();
+        String figures = entry.get("figures")
+                .valueStream()
+                .map(f -> f.has("coreValue") ? f.get("coreValue").asString() : "-")
+                .reduce((a, b) -> a + " " + b)
+                .orElse("");
+        return entry.get("procedureId").asString() + " "
+                + (entry.has("observed") ? entry.get("observed").asString() : figures) + " "
+                + entry.get("trust").asString();
     }
 
     @Test
     void aRetiredTestABrokenBodyAndAnEntryFromLaterBreakNeitherJobNorBay() {
         UUID job = UUID.randomUUID();
-        insert(job, List.of(
-                row(1, "job-opened", 1, "{\"vehicle\":\"Retired van\",\"layoutId\":\"tarn-box-van\",\"complaint\":\"sinks\",\"hunchId\":\"retired-hunch\",\"mayBeMoved\":false}"),
-                row(2, "reading-taken", 1, "{\"procedureId\":\"characterise\",\"figures\":null,\"observed\":\"sinks\",\"rigSetup\":\"eye@characterise\",\"trust\":\"NORMAL\"}"),
-                row(3, "reading-taken", 2, "{\"procedureId\":\"retired-test\",\"observed\":\"odd\",\"rigSetup\":\"eye\",\"trust\":\"NORMAL\"}"),
-                row(4, "reading-taken", 2, "{\"procedureId\":\"reservoir\",\"observed\":\"retired-option\",\"rigSetup\":\"eye\",\"trust\":\"NORMAL\"}"),
-                row(5, "test-set-aside", 1, "{\"procedureId\":\"retired-test\",\"why\":\"no\"}"),
-                row(6, "verdict-accepted", 1, "{\"remedyId\":\"retired-remedy\",\"grade\":\"PROVEN\",\"probability\":0.99,\"why\":\"\"}"),
-                row(7, "holograph-made", 1, "{\"any\":1}"), row(8, "note-written", 7, "{\"text\":\"later\"}")));
+        insert(
+                job,
+                List.of(
+                        row(
+                                1,
+                                "job-opened",
+                                1,
+                                "{\"vehicle\":\"Retired van\",\"layoutId\":\"tarn-box-van\",\"complaint\":\"sinks\",\"hunchId\":\"retired-hunch\",\"mayBeMoved\":false}"),
+                        row(
+                                2,
+                                "reading-taken",
+                                1,
+                                "{\"procedureId\":\"characterise\",\"figures\":null,\"observed\":\"sinks\",\"rigSetup\":\"eye@characterise\",\"trust\":\"NORMAL\"}"),
+                        row(
+                                3,
+                                "reading-taken",
+                                2,
+                                "{\"procedureId\":\"retired-test\",\"observed\":\"odd\",\"rigSetup\":\"eye\",\"trust\":\"NORMAL\"}"),
+                        row(
+                                4,
+                                "reading-taken",
+                                2,
+                                "{\"procedureId\":\"reservoir\",\"observed\":\"retired-option\",\"rigSetup\":\"eye\",\"trust\":\"NORMAL\"}"),
+                        row(5, "test-set-aside", 1, "{\"procedureId\":\"retired-test\",\"why\":\"no\"}"),
+                        row(
+                                6,
+                                "verdict-accepted",
+                                1,
+                                "{\"remedyId\":\"retired-remedy\",\"grade\":\"PROVEN\",\"probability\":0.99,\"why\":\"\"}"),
+                        row(7, "holograph-made", 1, "{\"any\":1}"),
+                        row(8, "note-written", 7, "{\"text\":\"later\"}")));
         ApiClient.Answer opened = api.get("/api/jobs/" + job);
         assertEquals(200, opened.status(), opened.raw().body());
-        assertEquals(List.of(true, true, false, false, false, false, false, false), opened.body().get("entries").valueStream().map(e -> e.get("understood").asBoolean()).toList());
+        assertEquals(
+                List.of(true, true, false, false, false, false, false, false),
+                opened.body()
+                        .get("entries")
+                        .valueStream()
+                        .map(e -> e.get("understood").asBoolean())
+                        .toList());
         assertEquals(1, opened.body().get("assessment").get("river").size() - 1, "they weigh nothing");
         assertEquals(200, api.get("/api/jobs").status());
-        assertEquals(200, api.post("/api/jobs/" + job + "/readings", ApiClient.stamped(8, ApiClient.freePlay("4", "mm"))).status(), "and the job goes on");
-        assertEquals(1, api.get("/api/jobs?search=retired%20van").body().get("found").asInt());
+        assertEquals(
+                200,
+                api.post("/api/jobs/" + job + "/readings", ApiClient.stamped(8, ApiClient.freePlay("4", "mm")))
+                        .status(),
+                "and the job goes on");
+        assertEquals(
+                1, api.get("/api/jobs?search=retired%20van").body().get("found").asInt());
         UUID later = UUID.randomUUID();
         insert(later, List.of(row(1, "job-opened", 9, "{}")));
         ApiClient.Answer unreadable = api.get("/api/jobs/" + later);
         assertEquals(409, unreadable.status());
-        assertTrue(unreadable.body().get("type").asString().endsWith("job-not-readable"), unreadable.raw().body());
+        assertTrue(
+                unreadable.body().get("type").asString().endsWith("job-not-readable"),
+                unreadable.raw().body());
     }
 
     /** Jobs that the other tests of this run left, one or two of each layout, as they stand in the store. */
@@ -123,12 +194,33 @@ class GoldenLogTest {
                         """).query(UUID.class).list();
         for (UUID id : ids) {
             JsonNode opened = api.get("/api/jobs/" + id).body();
-            List<Map<String, Object>> entries = jdbc.sql("select sequence, kind, body_version, body from log_entry where job_id = :id order by sequence").param("id", id)
-                    .query((row, n) -> Map.<String, Object>of("sequence", row.getInt("sequence"), "kind", row.getString("kind"), "bodyVersion", row.getInt("body_version"),
-                            "body", JSON.readTree(row.getString("body")))).list();
-            jobs.add(Map.of("layoutId", opened.get("layoutId").asString(), "entries", entries, "readings", opened.get("entries").valueStream()
-                    .filter(e -> e.get("kind").asString().equals("reading-taken")).map(GoldenLogTest::told).toList()));
+            List<Map<String, Object>> entries = jdbc.sql(
+                            "select sequence, kind, body_version, body from log_entry where job_id = :id order by sequence")
+                    .param("id", id)
+                    .query((row, n) -> Map.<String, Object>of(
+                            "sequence",
+                            row.getInt("sequence"),
+                            "kind",
+                            row.getString("kind"),
+                            "bodyVersion",
+                            row.getInt("body_version"),
+                            "body",
+                            JSON.readTree(row.getString("body"))))
+                    .list();
+            jobs.add(Map.of(
+                    "layoutId",
+                    opened.get("layoutId").asString(),
+                    "entries",
+                    entries,
+                    "readings",
+                    opened.get("entries")
+                            .valueStream()
+                            .filter(e -> e.get("kind").asString().equals("reading-taken"))
+                            .map(GoldenLogTest::told)
+                            .toList()));
         }
-        Files.writeString(Path.of("src/test/resources" + FOLDER + System.getProperty("golden.write") + ".json"), JSON.writerWithDefaultPrettyPrinter().writeValueAsString(jobs));
+        Files.writeString(
+                Path.of("src/test/resources" + FOLDER + System.getProperty("golden.write") + ".json"),
+                JSON.writerWithDefaultPrettyPrinter().writeValueAsString(jobs));
     }
 }

@@ -24,16 +24,27 @@ class HealthTest {
     void everythingThatHasToWorkIsLookedAt(OverturnServer.Running server) {
         JsonNode health = new ApiClient(server.address()).get("/api/health").body();
         assertEquals("up", health.get("status").asString());
-        assertEquals(List.of("store", "heap", "assessing"), health.get("checks").valueStream().map(c -> c.get("name").asString()).toList());
+        assertEquals(
+                List.of("store", "heap", "assessing"),
+                health.get("checks")
+                        .valueStream()
+                        .map(c -> c.get("name").asString())
+                        .toList());
     }
 
     @Test
     void whatDoesNotWorkIsNamedAndTheAnswerIsAProblem() {
         Health health = mock(Health.class);
-        when(health.checks()).thenReturn(List.of(new Check("store", false, "does not answer, or takes no writes"), new Check("heap", true, "12 % held")));
+        when(health.checks())
+                .thenReturn(List.of(
+                        new Check("store", false, "does not answer, or takes no writes"),
+                        new Check("heap", true, "12 % held")));
         ResponseEntity<?> answer = new HealthController(health).health();
         assertEquals(503, answer.getStatusCode().value());
         ProblemDetail problem = (ProblemDetail) answer.getBody();
-        assertTrue(problem.getDetail().contains("store: does not answer") && !problem.getDetail().contains("heap"), problem.getDetail());
+        assertTrue(
+                problem.getDetail().contains("store: does not answer")
+                        && !problem.getDetail().contains("heap"),
+                problem.getDetail());
     }
 }

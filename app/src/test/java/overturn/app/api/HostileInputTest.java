@@ -29,7 +29,8 @@ import overturn.layoutfile.Presets;
 @ExtendWith(OverturnServer.class)
 class HostileInputTest {
 
-    private static final String TARN = LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
+    private static final String TARN =
+            LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
 
     private ApiClient api;
     private String job;
@@ -43,8 +44,12 @@ class HostileInputTest {
     }
 
     private static void assertRefused(Answer answer) {
-        assertTrue(answer.status() >= 400 && answer.status() < 500, answer.status() + " " + answer.raw().body());
-        assertTrue(answer.raw().headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json"), answer.raw().headers().map().toString());
+        assertTrue(
+                answer.status() >= 400 && answer.status() < 500,
+                answer.status() + " " + answer.raw().body());
+        assertTrue(
+                answer.raw().headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json"),
+                answer.raw().headers().map().toString());
         assertEquals(answer.status(), answer.body().get("status").asInt());
     }
 
@@ -55,18 +60,54 @@ class HostileInputTest {
 
     @Test
     void nullAmongItemsAndObservedValues() {
-        assertRefusedAndNothingWritten(api.post(job + "/take-off", ApiClient.stamped(2, Map.of("items", Collections.singletonList(null)))));
+        assertRefusedAndNothingWritten(
+                api.post(job + "/take-off", ApiClient.stamped(2, Map.of("items", Collections.singletonList(null)))));
         Map<String, Object> observed = ApiClient.stamped(2, Map.of("procedureId", "dry-walk", "rigCheck", "sound"));
         observed.put("observed", null);
         assertRefusedAndNothingWritten(api.post(job + "/readings", observed));
-        assertRefusedAndNothingWritten(api.post(job + "/readings", ApiClient.stamped(2, Map.of("procedureId", "free-play", "rigCheck", "sound",
-                "figures", Arrays.asList(null, Map.of("id", "play", "text", "4", "unit", "mm"))))));
+        assertRefusedAndNothingWritten(api.post(
+                job + "/readings",
+                ApiClient.stamped(
+                        2,
+                        Map.of(
+                                "procedureId",
+                                "free-play",
+                                "rigCheck",
+                                "sound",
+                                "figures",
+                                Arrays.asList(null, Map.of("id", "play", "text", "4", "unit", "mm"))))));
         Map<String, Object> unnamed = new HashMap<>(Map.of("text", "4", "unit", "mm"));
         unnamed.put("id", null);
-        assertRefusedAndNothingWritten(api.post(job + "/readings", ApiClient.stamped(2, Map.of("procedureId", "free-play", "rigCheck", "sound", "figures", List.of(unnamed)))));
-        assertRefused(api.put("/api/workshop", Map.of("version", 0, "personId", "juno-vale", "lacks", Collections.singletonList(null), "helper", true, "lift", true,
-                "prices", Collections.singletonList(null))));
-        for (String field : List.of("behaviour", "hunchId", "layoutId", "personId", "vehicle", "complaint", "jobId", "entryId", "readingId", "mayBeMoved")) {
+        assertRefusedAndNothingWritten(api.post(
+                job + "/readings",
+                ApiClient.stamped(
+                        2, Map.of("procedureId", "free-play", "rigCheck", "sound", "figures", List.of(unnamed)))));
+        assertRefused(api.put(
+                "/api/workshop",
+                Map.of(
+                        "version",
+                        0,
+                        "personId",
+                        "juno-vale",
+                        "lacks",
+                        Collections.singletonList(null),
+                        "helper",
+                        true,
+                        "lift",
+                        true,
+                        "prices",
+                        Collections.singletonList(null))));
+        for (String field : List.of(
+                "behaviour",
+                "hunchId",
+                "layoutId",
+                "personId",
+                "vehicle",
+                "complaint",
+                "jobId",
+                "entryId",
+                "readingId",
+                "mayBeMoved")) {
             Map<String, Object> intake = ApiClient.intake("Tarn SK 34", "sinks", "primary-piston-cup");
             intake.put(field, null);
             assertRefused(api.post("/api/jobs", intake));
@@ -81,22 +122,54 @@ class HostileInputTest {
             intake.put(field, "REPLACED");
             Answer answer = api.postText("/api/jobs", ApiClient.json(intake).replace("REPLACED", text));
             assertRefused(answer);
-            assertEquals(field, answer.body().get("findings").get(0).get("field").asString());
+            assertEquals(
+                    field, answer.body().get("findings").get(0).get("field").asString());
         }
         for (Map.Entry<String, Map<String, Object>> write : Map.<String, Map<String, Object>>of(
-                "/set-aside", Map.of("procedureId", "reservoir", "why", "REPLACED"), "/take-off", Map.of("items", List.of("REPLACED")),
-                "/readings", ApiClient.freePlay("REPLACED", "mm"), "/notes", Map.of("text", "REPLACED", "calculatorId", "travel"),
-                "/verdict", Map.of("remedyIds", List.of("hand-back"), "grade", "OPEN", "why", "REPLACED")).entrySet()) {
-            assertRefusedAndNothingWritten(api.postText(job + write.getKey(), ApiClient.json(ApiClient.stamped(2, write.getValue())).replace("REPLACED", text)));
+                        "/set-aside",
+                        Map.of("procedureId", "reservoir", "why", "REPLACED"),
+                        "/take-off",
+                        Map.of("items", List.of("REPLACED")),
+                        "/readings",
+                        ApiClient.freePlay("REPLACED", "mm"),
+                        "/notes",
+                        Map.of("text", "REPLACED", "calculatorId", "travel"),
+                        "/verdict",
+                        Map.of("remedyIds", List.of("hand-back"), "grade", "OPEN", "why", "REPLACED"))
+                .entrySet()) {
+            assertRefusedAndNothingWritten(api.postText(
+                    job + write.getKey(),
+                    ApiClient.json(ApiClient.stamped(2, write.getValue())).replace("REPLACED", text)));
         }
         assertRefused(api.postText("/api/layouts/check", TARN.replace("\"Tarn box van\"", "\"" + text + "\"")));
         assertRefused(api.postText("/api/layouts/check", TARN.replace("\"about\"", "\"" + text + "\"")));
-        assertEquals(200, api.post(job + "/set-aside", ApiClient.stamped(2, Map.of("procedureId", "reservoir", "why", "no lamp 🔦"))).status(), "a whole pair is text");
+        assertEquals(
+                200,
+                api.post(
+                                job + "/set-aside",
+                                ApiClient.stamped(2, Map.of("procedureId", "reservoir", "why", "no lamp 🔦")))
+                        .status(),
+                "a whole pair is text");
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"/api/layouts/%00", "/api/layouts/%ED%A0%80", "/api/layouts/%", "/api/layouts/%zz", "/api/jobs?search=%00", "/api/jobs?search=%ED%B0%80",
-        "/api/jobs/%00", "/api/calculators?layoutId=%00", "/api/jobs?after=x", "/api/jobs?stage=nowhere", "/api/jobs?most=0", "/api/jobs?most=many", "/error", "/api/nothing"})
+    @ValueSource(
+            strings = {
+                "/api/layouts/%00",
+                "/api/layouts/%ED%A0%80",
+                "/api/layouts/%",
+                "/api/layouts/%zz",
+                "/api/jobs?search=%00",
+                "/api/jobs?search=%ED%B0%80",
+                "/api/jobs/%00",
+                "/api/calculators?layoutId=%00",
+                "/api/jobs?after=x",
+                "/api/jobs?stage=nowhere",
+                "/api/jobs?most=0",
+                "/api/jobs?most=many",
+                "/error",
+                "/api/nothing"
+            })
     void strangeAddresses(String address) throws IOException {
         String answer = asked("GET " + address + " HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n");
         assertTrue(answer.matches("(?s)HTTP/1.1 4\\d\\d .*"), answer);
@@ -104,9 +177,15 @@ class HostileInputTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"BLA\r\n\r\n", "GET / HTTP/9.1\r\nHost: 127.0.0.1\r\n\r\n", "GET /a[b HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n",
-        "POST /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: -4\r\n\r\n", "TRACE /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n",
-        "POST /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nTransfer-Encoding: chunked\r\nConnection: close\r\n\r\nzz\r\n"})
+    @ValueSource(
+            strings = {
+                "BLA\r\n\r\n",
+                "GET / HTTP/9.1\r\nHost: 127.0.0.1\r\n\r\n",
+                "GET /a[b HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n",
+                "POST /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Length: -4\r\n\r\n",
+                "TRACE /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nConnection: close\r\n\r\n",
+                "POST /api/jobs HTTP/1.1\r\nHost: 127.0.0.1\r\nContent-Type: application/json\r\nTransfer-Encoding: chunked\r\nConnection: close\r\n\r\nzz\r\n"
+            })
     void theContainersOwnPagesAreProblemDetailsToo(String request) throws IOException {
         String answer = asked(request);
         assertTrue(answer.contains("application/problem+json") && answer.contains("urn:overturn:problem:"), answer);
@@ -123,9 +202,25 @@ class HostileInputTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"application/", "application/json;charset=foo", "/", ";;", "application/json;charset=utf-16", "a/b/c", "multipart/form-data", "text/html", "*/*", "application/*"})
+    @ValueSource(
+            strings = {
+                "application/",
+                "application/json;charset=foo",
+                "/",
+                ";;",
+                "application/json;charset=utf-16",
+                "a/b/c",
+                "multipart/form-data",
+                "text/html",
+                "*/*",
+                "application/*"
+            })
     void oddContentTypes(String type) {
-        assertRefusedAndNothingWritten(api.postText(job + "/readings", ApiClient.json(ApiClient.stamped(2, ApiClient.freePlay("4", "mm"))), "Content-Type", type));
+        assertRefusedAndNothingWritten(api.postText(
+                job + "/readings",
+                ApiClient.json(ApiClient.stamped(2, ApiClient.freePlay("4", "mm"))),
+                "Content-Type",
+                type));
     }
 
     @Test
@@ -137,9 +232,16 @@ class HostileInputTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"\"pistonsPerSide\":1 | \"pistonsPerSide\":1e308", "\"pistonsPerSide\":1 | \"pistonsPerSide\":1e20",
-        "\"pistonsPerSide\":1 | \"pistonsPerSide\":99", "\"secondaryStrokeMm\":14.0 | \"secondaryStrokeMm\":1e-308", "\"secondaryStrokeMm\":14.0 | \"secondaryStrokeMm\":0.5",
-        "\"primaryStrokeMm\":15.0 | \"primaryStrokeMm\":1e400"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"pistonsPerSide\":1 | \"pistonsPerSide\":1e308",
+                "\"pistonsPerSide\":1 | \"pistonsPerSide\":1e20",
+                "\"pistonsPerSide\":1 | \"pistonsPerSide\":99",
+                "\"secondaryStrokeMm\":14.0 | \"secondaryStrokeMm\":1e-308",
+                "\"secondaryStrokeMm\":14.0 | \"secondaryStrokeMm\":0.5",
+                "\"primaryStrokeMm\":15.0 | \"primaryStrokeMm\":1e400"
+            })
     void strokesAndPistonsOutOfRange(String from, String to) {
         assertTrue(TARN.contains(from), TARN);
         Answer answer = api.postText("/api/layouts/check", TARN.replaceFirst(from.replace(".", "\\."), to));
@@ -151,7 +253,8 @@ class HostileInputTest {
     void aSecondChamberThatFeedsNothing() {
         String bess = LayoutFiles.write(Presets.find("old-bess-tender").orElseThrow());
         assertTrue(bess.contains("\"secondaryStrokeMm\":0.0"), bess);
-        Answer answer = api.postText("/api/layouts/check", bess.replace("\"secondaryStrokeMm\":0.0", "\"secondaryStrokeMm\":14"));
+        Answer answer = api.postText(
+                "/api/layouts/check", bess.replace("\"secondaryStrokeMm\":0.0", "\"secondaryStrokeMm\":14"));
         assertRefused(answer);
         assertTrue(answer.raw().body().contains("feeds nothing"), answer.raw().body());
     }
@@ -159,18 +262,27 @@ class HostileInputTest {
     @Test
     void aPostedLayoutWithAnOddPerson() {
         String own = TARN.replace("\"id\":\"tarn-box-van\"", "\"id\":\"odd-person\"");
-        for (String query : List.of("", "?personId=", "?personId=nobody", "?personId=%F0%9F%94%A6", "?personId=a&personId=b")) {
+        for (String query :
+                List.of("", "?personId=", "?personId=nobody", "?personId=%F0%9F%94%A6", "?personId=a&personId=b")) {
             assertRefused(api.postText("/api/layouts" + query, own));
         }
     }
 
     @Test
     void aFigureOfManySpacesAndManyWhatIfs() {
-        assertRefusedAndNothingWritten(api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4" + " ".repeat(60_000), "mm"))));
-        List<Map<String, Object>> columns = IntStream.range(0, 5_000).mapToObj(i -> Map.<String, Object>of("inputs", List.of())).toList();
+        assertRefusedAndNothingWritten(api.post(
+                job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4" + " ".repeat(60_000), "mm"))));
+        List<Map<String, Object>> columns = IntStream.range(0, 5_000)
+                .mapToObj(i -> Map.<String, Object>of("inputs", List.of()))
+                .toList();
         assertRefused(api.post("/api/calculators/travel", Map.of("layoutId", "tarn-box-van", "columns", columns)));
-        List<Map<String, String>> inputs = IntStream.range(0, 1_000).mapToObj(i -> Map.of("id", "force", "text", "4", "unit", "N")).toList();
-        assertRefused(api.post("/api/calculators/travel", Map.of("layoutId", "tarn-box-van", "columns", List.of(Map.of("inputs", inputs)))));
-        assertRefusedAndNothingWritten(api.post(job + "/notes", ApiClient.stamped(2, Map.of("text", "n", "calculatorId", "travel", "inputs", inputs))));
+        List<Map<String, String>> inputs = IntStream.range(0, 1_000)
+                .mapToObj(i -> Map.of("id", "force", "text", "4", "unit", "N"))
+                .toList();
+        assertRefused(api.post(
+                "/api/calculators/travel",
+                Map.of("layoutId", "tarn-box-van", "columns", List.of(Map.of("inputs", inputs)))));
+        assertRefusedAndNothingWritten(api.post(
+                job + "/notes", ApiClient.stamped(2, Map.of("text", "n", "calculatorId", "travel", "inputs", inputs))));
     }
 }

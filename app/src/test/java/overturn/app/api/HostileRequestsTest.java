@@ -25,8 +25,8 @@ import overturn.layoutfile.Presets;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Hostile requests against every path of the description: no server error, no slow answer, and no log changed but by what was acknowledged. A bounded
- * number here; {@code ./overturn attack} sends many.
+ * Hostile requests against every path of the description: no server error, no slow answer, and no log changed but by
+ * what was acknowledged. A bounded number here; {@code ./overturn attack} sends many.
  */
 @ExtendWith(OverturnServer.class)
 class HostileRequestsTest {
@@ -44,8 +44,10 @@ class HostileRequestsTest {
 
     private static Map<String, String> logs(JdbcClient jdbc) {
         Map<String, String> logs = new HashMap<>();
-        jdbc.sql("select id::text as id, job_id || ' ' || sequence || ' ' || kind || ' ' || body as told from log_entry").query((row, n) ->
-                logs.put(row.getString("id"), row.getString("told"))).list();
+        jdbc.sql(
+                        "select id::text as id, job_id || ' ' || sequence || ' ' || kind || ' ' || body as told from log_entry")
+                .query((row, n) -> logs.put(row.getString("id"), row.getString("told")))
+                .list();
         return logs;
     }
 
@@ -54,19 +56,29 @@ class HostileRequestsTest {
         ApiClient api = new ApiClient(server.address());
         JdbcClient jdbc = server.context().getBean(JdbcClient.class);
         JsonNode description = api.get("/api/openapi").body();
-        List<String> jobs = IntStream.range(0, JOBS).mapToObj(i -> api.openJob("Attacked " + i, "sinks", "primary-piston-cup")).toList();
+        List<String> jobs = IntStream.range(0, JOBS)
+                .mapToObj(i -> api.openJob("Attacked " + i, "sinks", "primary-piston-cup"))
+                .toList();
         Map<String, String> before = logs(jdbc);
-        HostileRequests requests = new HostileRequests(SEED, server.address(), description, LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow()), jobs);
+        HostileRequests requests = new HostileRequests(
+                SEED,
+                server.address(),
+                description,
+                LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow()),
+                jobs);
         int settings = api.get("/api/workshop").body().get("version").asInt();
         AtomicInteger acknowledged = new AtomicInteger();
-        List<Thread> attackers = IntStream.range(0, AT_ONCE).mapToObj(a -> new Thread(() -> attack(requests, acknowledged, a))).toList();
+        List<Thread> attackers = IntStream.range(0, AT_ONCE)
+                .mapToObj(a -> new Thread(() -> attack(requests, acknowledged, a)))
+                .toList();
         attackers.forEach(Thread::start);
         for (Thread attacker : attackers) {
             attacker.join();
         }
         Map<String, String> after = logs(jdbc);
-        System.out.printf("%d hostile requests on %d operations, seed %d: statuses %s, slowest %.2f s, %d writes acknowledged%n", REQUESTS, requests.operations(), SEED, statuses,
-                slowestSeconds, acknowledged.get());
+        System.out.printf(
+                "%d hostile requests on %d operations, seed %d: statuses %s, slowest %.2f s, %d writes acknowledged%n",
+                REQUESTS, requests.operations(), SEED, statuses, slowestSeconds, acknowledged.get());
         restore(api, settings);
         assertEquals(List.of(), faults.stream().limit(5).toList());
         before.forEach((id, told) -> assertEquals(told, after.get(id), "an entry changed"));
@@ -93,15 +105,19 @@ class HostileRequestsTest {
         }
     }
 
-    private synchronized void note(HttpResponse<String> answer, double seconds, Hostile hostile, AtomicInteger acknowledged) {
+    private synchronized void note(
+            HttpResponse<String> answer, double seconds, Hostile hostile, AtomicInteger acknowledged) {
         statuses.computeIfAbsent(answer.statusCode(), s -> new AtomicInteger()).incrementAndGet();
         slowestSeconds = Math.max(slowestSeconds, seconds);
         if (answer.statusCode() >= 500 || seconds > MOST_SECONDS) {
             note(answer.statusCode() + " after " + seconds + " s: " + hostile.told() + " → " + answer.body());
         }
         boolean refused = answer.statusCode() >= 400;
-        if (refused && !hostile.request().method().equals("HEAD") && !answer.headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json")) {
-            note(answer.statusCode() + " without a problem: " + hostile.told() + " → " + answer.headers().map());
+        if (refused
+                && !hostile.request().method().equals("HEAD")
+                && !answer.headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json")) {
+            note(answer.statusCode() + " without a problem: " + hostile.told() + " → "
+                    + answer.headers().map());
         }
         if (!refused && !hostile.request().method().equals("GET")) {
             acknowledged.incrementAndGet();
@@ -116,7 +132,21 @@ class HostileRequestsTest {
     private static void restore(ApiClient api, int before) {
         int version = api.get("/api/workshop").body().get("version").asInt();
         if (version != before) {
-            api.put("/api/workshop", Map.of("version", version, "personId", "ines-quill", "lacks", List.of(), "helper", true, "lift", true, "prices", List.of()));
+            api.put(
+                    "/api/workshop",
+                    Map.of(
+                            "version",
+                            version,
+                            "personId",
+                            "ines-quill",
+                            "lacks",
+                            List.of(),
+                            "helper",
+                            true,
+                            "lift",
+                            true,
+                            "prices",
+                            List.of()));
         }
     }
 }

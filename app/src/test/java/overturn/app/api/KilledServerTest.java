@@ -32,9 +32,15 @@ class KilledServerTest {
         try (ServerSocket free = new ServerSocket(0)) {
             port = free.getLocalPort();
         }
-        process = new ProcessBuilder(System.getProperty("java.home") + "/bin/java", "-cp", System.getProperty("java.class.path"),
-                "overturn.app.OverturnApplication", "--server.port=" + port)
-                .redirectErrorStream(true).redirectOutput(new File("target/killed-server.log")).start();
+        process = new ProcessBuilder(
+                        System.getProperty("java.home") + "/bin/java",
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        "overturn.app.OverturnApplication",
+                        "--server.port=" + port)
+                .redirectErrorStream(true)
+                .redirectOutput(new File("target/killed-server.log"))
+                .start();
         ApiClient api = new ApiClient("http://127.0.0.1:" + port);
         Instant end = Instant.now().plus(Duration.ofSeconds(60));
         while (Instant.now().isBefore(end) && process.isAlive()) {
@@ -53,14 +59,20 @@ class KilledServerTest {
     void anAcknowledgedReadingSurvivesKillMinusNine() throws Exception {
         ApiClient api = start();
         String job = "/api/jobs/" + api.openJob("Tarn SK 40", "sinks", "primary-piston-cup");
-        ApiClient.Answer acknowledged = api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4,5", "mm")));
+        ApiClient.Answer acknowledged =
+                api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4,5", "mm")));
         process.destroyForcibly();
         assertEquals(200, acknowledged.status());
         assertTrue(process.waitFor(10, TimeUnit.SECONDS));
         assertEquals(137, process.exitValue(), "killed by signal 9");
 
         JsonNode after = start().get(job).body();
-        assertEquals("4,5", after.get("entries").get(2).get("figures").get(0).get("text").asString());
-        assertEquals(acknowledged.body().get("assessment"), after.get("assessment"), "the same log gives the same assessment");
+        assertEquals(
+                "4,5",
+                after.get("entries").get(2).get("figures").get(0).get("text").asString());
+        assertEquals(
+                acknowledged.body().get("assessment"),
+                after.get("assessment"),
+                "the same log gives the same assessment");
     }
 }

@@ -35,27 +35,37 @@ class ManyReadersTest {
         ExecutorService threads = Executors.newFixedThreadPool(THREADS);
         CountDownLatch together = new CountDownLatch(THREADS);
         try {
-            List<CompletableFuture<T>> all = IntStream.range(0, THREADS).mapToObj(i -> CompletableFuture.supplyAsync(() -> {
-                together.countDown();
-                try {
-                    together.await();
-                } catch (InterruptedException e) {
-                    throw new IllegalStateException(e);
-                }
-                return look.apply(i);
-            }, threads)).toList();
+            List<CompletableFuture<T>> all = IntStream.range(0, THREADS)
+                    .mapToObj(i -> CompletableFuture.supplyAsync(
+                            () -> {
+                                together.countDown();
+                                try {
+                                    together.await();
+                                } catch (InterruptedException e) {
+                                    throw new IllegalStateException(e);
+                                }
+                                return look.apply(i);
+                            },
+                            threads))
+                    .toList();
             return all.stream().map(CompletableFuture::join).collect(Collectors.toSet());
         } finally {
             threads.shutdownNow();
         }
     }
 
-    /** Every belief of a history, asked for by each thread in another order, against one that a single thread worked out. */
+    /**
+     * Every belief of a history, asked for by each thread in another order, against one that a single thread worked
+     * out.
+     */
     @Test
     void beliefsAskedForInAnyOrderAreThoseOfOneThread() {
         LayoutModel model = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
-        List<Reading> readings = model.procedures().all().stream().filter(p -> p.spec() instanceof overturn.measurement.ReadingSpec.Observation).limit(6)
-                .map(ManyReadersTest::reading).toList();
+        List<Reading> readings = model.procedures().all().stream()
+                .filter(p -> p.spec() instanceof overturn.measurement.ReadingSpec.Observation)
+                .limit(6)
+                .map(ManyReadersTest::reading)
+                .toList();
         Set<List<Double>> expected = Set.of(beliefs(BeliefHistory.of(model, Intake.UNKNOWN, readings), 0));
         for (int round = 0; round < 5; round++) {
             BeliefHistory shared = BeliefHistory.of(model, Intake.UNKNOWN, readings);
@@ -64,7 +74,9 @@ class ManyReadersTest {
     }
 
     private static Reading reading(Procedure procedure) {
-        String option = ((overturn.measurement.ReadingSpec.Observation) procedure.spec()).options().get(0);
+        String option = ((overturn.measurement.ReadingSpec.Observation) procedure.spec())
+                .options()
+                .get(0);
         return new Reading(procedure.id(), procedure.id(), new Observed(option), procedure.rigSetup(), RigTrust.NORMAL);
     }
 
@@ -74,8 +86,13 @@ class ManyReadersTest {
             history.without((from + i) % count);
             history.after((from + 2 * i) % (count + 1));
         }
-        return IntStream.range(0, count).boxed().flatMap(i -> history.model().suspects().stream()
-                .flatMap(s -> java.util.stream.Stream.of(history.without(i).probability(s.id()), history.after(i + 1).probability(s.id())))).toList();
+        return IntStream.range(0, count)
+                .boxed()
+                .flatMap(i -> history.model().suspects().stream()
+                        .flatMap(s -> java.util.stream.Stream.of(
+                                history.without(i).probability(s.id()),
+                                history.after(i + 1).probability(s.id()))))
+                .toList();
     }
 
     @Test
@@ -83,12 +100,43 @@ class ManyReadersTest {
         ApiClient api = new ApiClient(server.address());
         String job = "/api/jobs/" + api.openJob("Tarn SK 80", "sinks", "primary-piston-cup");
         for (int round = 0; round < 3; round++) {
-            api.post(job + "/readings", ApiClient.stamped(2 + round, ApiClient.freePlay(Integer.toString(4 + round), "mm")));
-            api.put("/api/workshop", Map.of("version", api.get("/api/workshop").body().get("version").asInt(), "personId", "ines-quill", "lacks", List.of(),
-                    "helper", true, "lift", round % 2 == 0, "prices", List.of()));
-            assertEquals(1, found(thread -> api.get(job).raw().body()).size(), "assessed anew with other settings, by whoever came first");
+            api.post(
+                    job + "/readings",
+                    ApiClient.stamped(2 + round, ApiClient.freePlay(Integer.toString(4 + round), "mm")));
+            api.put(
+                    "/api/workshop",
+                    Map.of(
+                            "version",
+                            api.get("/api/workshop").body().get("version").asInt(),
+                            "personId",
+                            "ines-quill",
+                            "lacks",
+                            List.of(),
+                            "helper",
+                            true,
+                            "lift",
+                            round % 2 == 0,
+                            "prices",
+                            List.of()));
+            assertEquals(
+                    1,
+                    found(thread -> api.get(job).raw().body()).size(),
+                    "assessed anew with other settings, by whoever came first");
         }
-        api.put("/api/workshop", Map.of("version", api.get("/api/workshop").body().get("version").asInt(), "personId", "ines-quill", "lacks", List.of(),
-                "helper", true, "lift", true, "prices", List.of()));
+        api.put(
+                "/api/workshop",
+                Map.of(
+                        "version",
+                        api.get("/api/workshop").body().get("version").asInt(),
+                        "personId",
+                        "ines-quill",
+                        "lacks",
+                        List.of(),
+                        "helper",
+                        true,
+                        "lift",
+                        true,
+                        "prices",
+                        List.of()));
     }
 }

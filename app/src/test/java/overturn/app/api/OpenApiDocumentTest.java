@@ -21,12 +21,16 @@ class OpenApiDocumentTest {
 
     @Test
     void theCommittedDescriptionIsCurrent(OverturnServer.Running server) throws IOException {
-        JsonMapper mapper = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+        JsonMapper mapper =
+                JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
         JsonNode served = new ApiClient(server.address()).get("/api/openapi").body();
         if (Boolean.getBoolean("openapi.write")) {
             Files.writeString(DOCUMENT, mapper.writeValueAsString(served) + "\n");
         }
         Files.writeString(Path.of("target/openapi-served.json"), mapper.writeValueAsString(served) + "\n");
-        assertEquals(mapper.readTree(Files.readString(DOCUMENT)), served, "docs/openapi.json is old; ./overturn openapi writes it anew");
+        assertEquals(
+                mapper.readTree(Files.readString(DOCUMENT)),
+                served,
+                "docs/openapi.json is old; ./overturn openapi writes it anew");
     }
 }

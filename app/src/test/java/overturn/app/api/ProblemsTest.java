@@ -22,8 +22,10 @@ class ProblemsTest {
     @Test
     void aStoreThatIsAwayIsToldSoHoweverItFails() {
         ExceptionHandlerMethodResolver handlers = new ExceptionHandlerMethodResolver(Problems.class);
-        List<RuntimeException> failures = List.of(new DataAccessResourceFailureException("gone"),
-                new CannotCreateTransactionException("gone"), new TransactionSystemException("JDBC rollback failed"));
+        List<RuntimeException> failures = List.of(
+                new DataAccessResourceFailureException("gone"),
+                new CannotCreateTransactionException("gone"),
+                new TransactionSystemException("JDBC rollback failed"));
         for (RuntimeException failure : failures) {
             assertEquals("storeAway", handlers.resolveMethodByThrowable(failure).getName(), failure.toString());
         }

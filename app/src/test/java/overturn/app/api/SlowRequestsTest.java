@@ -25,7 +25,10 @@ import overturn.app.support.OverturnServer;
 class SlowRequestsTest {
 
     private static final String HOST = "Host: 127.0.0.1\r\n";
-    private static final List<String> BEGINNINGS = List.of("G", "GET / HTTP/1.1\r\n" + HOST + "X", "\r\n",
+    private static final List<String> BEGINNINGS = List.of(
+            "G",
+            "GET / HTTP/1.1\r\n" + HOST + "X",
+            "\r\n",
             "POST /api/jobs HTTP/1.1\r\n" + HOST + "Content-Type: application/json\r\nContent-Length: 500\r\n\r\n{");
     private static final Duration LONGEST = Duration.ofSeconds(45);
 
@@ -41,7 +44,11 @@ class SlowRequestsTest {
                         return true;
                     }
                 } catch (SocketTimeoutException stillOpen) {
-                    socket.getOutputStream().write(beginning.equals("\r\n") ? "\r\n".getBytes(StandardCharsets.UTF_8) : new byte[] {' '});
+                    socket.getOutputStream()
+                            .write(
+                                    beginning.equals("\r\n")
+                                            ? "\r\n".getBytes(StandardCharsets.UTF_8)
+                                            : new byte[] {' '});
                 }
             }
             return false;
@@ -51,12 +58,14 @@ class SlowRequestsTest {
     }
 
     @Test
-    void headersBlankLinesAndBodiesHaveTheirTimeAndOthersAreServedMeanwhile(OverturnServer.Running server) throws InterruptedException {
+    void headersBlankLinesAndBodiesHaveTheirTimeAndOthersAreServedMeanwhile(OverturnServer.Running server)
+            throws InterruptedException {
         ExecutorService threads = Executors.newFixedThreadPool(10 * BEGINNINGS.size());
         try {
             List<CompletableFuture<Boolean>> slow = new ArrayList<>();
             for (int i = 0; i < 10; i++) {
-                BEGINNINGS.forEach(beginning -> slow.add(CompletableFuture.supplyAsync(() -> shutOut(server.address(), beginning), threads)));
+                BEGINNINGS.forEach(beginning ->
+                        slow.add(CompletableFuture.supplyAsync(() -> shutOut(server.address(), beginning), threads)));
             }
             ApiClient api = new ApiClient(server.address());
             while (slow.stream().anyMatch(one -> !one.isDone())) {

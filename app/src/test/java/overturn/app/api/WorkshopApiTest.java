@@ -39,22 +39,38 @@ class WorkshopApiTest {
     }
 
     private Answer tell(Map<String, Object> changed) {
-        Map<String, Object> body = new HashMap<>(Map.of("version", version(), "personId", "ines-quill", "lacks", List.of(), "helper", true, "lift", true, "prices", List.of()));
+        Map<String, Object> body = new HashMap<>(Map.of(
+                "version",
+                version(),
+                "personId",
+                "ines-quill",
+                "lacks",
+                List.of(),
+                "helper",
+                true,
+                "lift",
+                true,
+                "prices",
+                List.of()));
         body.putAll(changed);
         return api.put("/api/workshop", body);
     }
 
     private static List<String> proposed(JsonNode job) {
         JsonNode assessment = job.get("assessment");
-        return java.util.stream.Stream.concat(java.util.stream.Stream.of(assessment.get("next")), StreamSupport.stream(assessment.get("others").spliterator(), false))
-                .map(p -> p.get("procedureId").asString()).toList();
+        return java.util.stream.Stream.concat(
+                        java.util.stream.Stream.of(assessment.get("next")),
+                        StreamSupport.stream(assessment.get("others").spliterator(), false))
+                .map(p -> p.get("procedureId").asString())
+                .toList();
     }
 
     @Test
     void whatIsLackingIsNoLongerProposedAndComesBack() {
         String job = "/api/jobs/" + api.openJob("Tarn SK 71", "sinks", "primary-piston-cup");
         assertTrue(proposed(api.get(job).body()).containsAll(List.of("hoses-clamped", "port-plugs")));
-        JsonNode told = tell(Map.of("lacks", List.of("clamps"), "helper", false)).body();
+        JsonNode told =
+                tell(Map.of("lacks", List.of("clamps"), "helper", false)).body();
         assertFalse(told.get("helper").asBoolean());
         List<String> without = proposed(api.get(job).body());
         assertFalse(without.contains("hoses-clamped"));
@@ -71,16 +87,32 @@ class WorkshopApiTest {
         JsonNode assessment = api.get(job).body().get("assessment");
         JsonNode money = assessment.get("money");
         assertEquals("crowns", money.get("currency").asString());
-        assertEquals(1.5 * assessment.get("verdict").get("wrongPartMinutes").asDouble(), money.get("actNow").asDouble(), 1e-9);
-        assertEquals(1.5 * assessment.get("next").get("minutes").asDouble(), money.get("nextTest").asDouble(), 1e-9);
+        assertEquals(
+                1.5 * assessment.get("verdict").get("wrongPartMinutes").asDouble(),
+                money.get("actNow").asDouble(),
+                1e-9);
+        assertEquals(
+                1.5 * assessment.get("next").get("minutes").asDouble(),
+                money.get("nextTest").asDouble(),
+                1e-9);
     }
 
     @Test
     void dearerPartsMakeActingNowDearer() {
         String job = "/api/jobs/" + api.openJob("Tarn SK 73", "sinks", "primary-piston-cup");
-        double plain = api.get(job).body().get("assessment").get("verdict").get("wrongPartMinutes").asDouble();
+        double plain = api.get(job)
+                .body()
+                .get("assessment")
+                .get("verdict")
+                .get("wrongPartMinutes")
+                .asDouble();
         tell(Map.of("prices", List.of(Map.of("remedyId", "renew-master", "labourMinutes", 110, "partsMinutes", 2000))));
-        double dear = api.get(job).body().get("assessment").get("verdict").get("wrongPartMinutes").asDouble();
+        double dear = api.get(job)
+                .body()
+                .get("assessment")
+                .get("verdict")
+                .get("wrongPartMinutes")
+                .asDouble();
         assertTrue(dear > plain + 100, dear + " and " + plain);
     }
 
@@ -89,7 +121,13 @@ class WorkshopApiTest {
         int before = version();
         int after = tell(Map.of("lift", false)).body().get("version").asInt();
         assertEquals(before + 1, after);
-        assertEquals(after, tell(Map.of("version", before, "lift", false)).body().get("version").asInt(), "told already");
+        assertEquals(
+                after,
+                tell(Map.of("version", before, "lift", false))
+                        .body()
+                        .get("version")
+                        .asInt(),
+                "told already");
         Answer stale = tell(Map.of("version", before, "helper", false));
         assertEquals(409, stale.status());
         assertEquals("version", stale.body().get("findings").get(0).get("field").asString());
@@ -99,11 +137,31 @@ class WorkshopApiTest {
     @Test
     void everyFieldThatIsWrongIsNamedAndNothingIsKept() {
         int before = version();
-        Answer refused = tell(Map.of("personId", "nobody", "lacks", List.of("eye"), "ratePerHour", -3, "currency", "",
-                "prices", List.of(Map.of("remedyId", "hope", "labourMinutes", 1, "partsMinutes", 1), Map.of("remedyId", "set-rod", "labourMinutes", -1, "partsMinutes", 1))));
+        Answer refused = tell(Map.of(
+                "personId",
+                "nobody",
+                "lacks",
+                List.of("eye"),
+                "ratePerHour",
+                -3,
+                "currency",
+                "",
+                "prices",
+                List.of(
+                        Map.of("remedyId", "hope", "labourMinutes", 1, "partsMinutes", 1),
+                        Map.of("remedyId", "set-rod", "labourMinutes", -1, "partsMinutes", 1))));
         assertEquals(422, refused.status());
-        assertEquals(List.of("personId", "lacks", "ratePerHour", "currency", "prices.remedyId", "prices.set-rod.labourMinutes"),
-                StreamSupport.stream(refused.body().get("findings").spliterator(), false).map(f -> f.get("field").asString()).toList());
+        assertEquals(
+                List.of(
+                        "personId",
+                        "lacks",
+                        "ratePerHour",
+                        "currency",
+                        "prices.remedyId",
+                        "prices.set-rod.labourMinutes"),
+                StreamSupport.stream(refused.body().get("findings").spliterator(), false)
+                        .map(f -> f.get("field").asString())
+                        .toList());
         assertEquals(before, version());
     }
 }

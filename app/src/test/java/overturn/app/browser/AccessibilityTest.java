@@ -40,17 +40,21 @@ class AccessibilityTest {
 
     private Screens signedIn(OverturnServer.Running server, int width, int height, String theme) {
         Page page = browser.device(width, height);
-        page.addInitScript("localStorage.getItem('overturn-settings') || localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: '" + theme + "', units: 'metric'}))");
+        page.addInitScript(
+                "localStorage.getItem('overturn-settings') || localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: '"
+                        + theme + "', units: 'metric'}))");
         return new Screens(page, server.address());
     }
 
     private static void assertClean(Page page, String view) {
         page.evaluate("() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined)))");
         page.evaluate(axe);
-        Object found = page.evaluate("async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}))"
-                + ".violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html).slice(0, 3).join(' | '))");
+        Object found = page.evaluate(
+                "async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}))"
+                        + ".violations.map((v) => v.id + ': ' + v.nodes.map((n) => n.html).slice(0, 3).join(' | '))");
         assertEquals(List.of(), found, view);
-        Map<?, ?> size = (Map<?, ?>) page.evaluate("() => ({wide: document.documentElement.scrollWidth, window: innerWidth})");
+        Map<?, ?> size =
+                (Map<?, ?>) page.evaluate("() => ({wide: document.documentElement.scrollWidth, window: innerWidth})");
         assertEquals(size.get("window"), size.get("wide"), view + " does not scroll sideways");
     }
 
@@ -68,10 +72,12 @@ class AccessibilityTest {
         assertClean(page, "intake with what is missing");
 
         screens.open("/bench").button("Add a what-if").click();
-        page.getByLabel("Bore, What if 1", new Page.GetByLabelOptions().setExact(true)).fill("900");
+        page.getByLabel("Bore, What if 1", new Page.GetByLabelOptions().setExact(true))
+                .fill("900");
         page.getByText("cannot be:").waitFor();
         assertClean(page, "bench with an input that cannot be");
-        page.getByLabel("Bore, 900", new Page.GetByLabelOptions().setExact(true)).fill("1 in");
+        page.getByLabel("Bore, 900", new Page.GetByLabelOptions().setExact(true))
+                .fill("1 in");
         page.getByText("25.40 mm · 1.000 in").waitFor();
         assertClean(page, "bench with a what-if");
 
@@ -83,8 +89,12 @@ class AccessibilityTest {
         screens.open("/layouts").heading("Old Bess, pump tender").waitFor();
         assertClean(page, "circuits");
 
-        screens.open("/layouts/new?from=ardle-mail-trike").heading("Different from Ardle mail trike").waitFor();
-        page.locator("summary", new Page.LocatorOptions().setHasText("Master")).first().click();
+        screens.open("/layouts/new?from=ardle-mail-trike")
+                .heading("Different from Ardle mail trike")
+                .waitFor();
+        page.locator("summary", new Page.LocatorOptions().setHasText("Master"))
+                .first()
+                .click();
         page.getByLabel("Bore", new Page.GetByLabelOptions().setExact(true)).fill("90");
         page.getByText("cannot be:").waitFor();
         assertClean(page, "circuit editor with a bore that cannot be");
@@ -143,7 +153,8 @@ class AccessibilityTest {
         for (int step = 0; step < 3; step++) {
             screens.button("Go on").click();
         }
-        page.getByLabel("free play", new Page.GetByLabelOptions().setExact(true)).fill("3/4");
+        page.getByLabel("free play", new Page.GetByLabelOptions().setExact(true))
+                .fill("3/4");
         screens.enter().toCircuit();
         screens.button("Log").click();
         page.getByText("3/4 in").waitFor();
@@ -153,7 +164,11 @@ class AccessibilityTest {
     void anEmptyBayAndASilentServerAreSaidSo(OverturnServer.Running server) {
         Screens screens = signedIn(server, 390, 844, "light");
         Page page = screens.page();
-        page.route("**/api/jobs?*", route -> route.fulfill(new Route.FulfillOptions().setContentType("application/json").setBody("{\"jobs\":[],\"found\":0,\"atLeast\":false}")));
+        page.route(
+                "**/api/jobs?*",
+                route -> route.fulfill(new Route.FulfillOptions()
+                        .setContentType("application/json")
+                        .setBody("{\"jobs\":[],\"found\":0,\"atLeast\":false}")));
         screens.open("/");
         page.getByText("No vehicle is in.").waitFor();
         assertClean(page, "empty bay");

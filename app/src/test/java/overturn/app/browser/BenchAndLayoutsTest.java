@@ -31,7 +31,9 @@ class BenchAndLayoutsTest {
     }
 
     private static Screens signedIn(OverturnServer.Running server) {
-        return new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Tobias Renn");
+        return new Screens(browser.device(1280, 800), server.address())
+                .open("/")
+                .sayWho("Tobias Renn");
     }
 
     private static Locator exactly(Page page, String label) {
@@ -39,15 +41,20 @@ class BenchAndLayoutsTest {
     }
 
     private static Locator row(Page page, String name) {
-        return page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHas(
-                page.getByRole(AriaRole.ROWHEADER, new Page.GetByRoleOptions().setName(name).setExact(true))));
+        return page.getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(
+                                AriaRole.ROWHEADER,
+                                new Page.GetByRoleOptions().setName(name).setExact(true))));
     }
 
     @Test
     void aResultOfTheBenchIsNotedAndAnInputEnteredAsAReading(OverturnServer.Running server) {
-        Screens screens = signedIn(server).openJob("Tarn SK 80", "Long free play", "long-then-firm", "rod-gap-too-large");
+        Screens screens =
+                signedIn(server).openJob("Tarn SK 80", "Long free play", "long-then-firm", "rod-gap-too-large");
         Page page = screens.page();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Bench")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Bench"))
+                .click();
         page.getByText("Fed by the figures of this job’s circuit: Tarn box van").waitFor();
         screens.button("Free play and turns").click();
         exactly(page, "Free play measured, As it is").fill("900");
@@ -55,16 +62,23 @@ class BenchAndLayoutsTest {
         exactly(page, "Free play measured, As typed").fill("3/8 in");
         page.getByText("9.52 mm · 0.375 in").waitFor();
         page.getByText("Lengthen the rod: turn it out of its fork.").waitFor();
-        assertTrue(row(page, "Turns").innerText().contains("1.3"), row(page, "Turns").innerText());
+        assertTrue(
+                row(page, "Turns").innerText().contains("1.3"),
+                row(page, "Turns").innerText());
         screens.button("Note it in the log").click();
         page.getByText("Noted in the log.").waitFor();
         screens.button("Enter as reading: Free play").click();
         page.getByText("Entered as a reading of Free play.").waitFor();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("To the circuit")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("To the circuit"))
+                .click();
         screens.button("Log").click();
         Locator log = page.getByRole(AriaRole.DIALOG);
         log.getByText("Free play measured 3/8 in").waitFor();
-        assertEquals(1, log.getByText("3/8 in", new Locator.GetByTextOptions().setExact(true)).count(), "the reading stands as typed: " + log.innerText());
+        assertEquals(
+                1,
+                log.getByText("3/8 in", new Locator.GetByTextOptions().setExact(true))
+                        .count(),
+                "the reading stands as typed: " + log.innerText());
     }
 
     @Test
@@ -76,10 +90,27 @@ class BenchAndLayoutsTest {
         screens.button("Add a what-if").click();
         exactly(page, "Bore, What if 1").fill("1 in");
         page.getByText("25.40 mm · 1.000 in").waitFor();
-        page.waitForCondition(() -> row(page, "Travel").getByRole(AriaRole.CELL).allInnerTexts().get(1).startsWith("30.7"));
-        assertTrue(row(page, "Travel").getByRole(AriaRole.CELL).allInnerTexts().get(0).startsWith("34.7"), "more bore, less travel");
-        assertTrue(row(page, "Pressure").getByRole(AriaRole.CELL).allInnerTexts().get(0).startsWith("22.5"), "and less pressure");
-        page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Travel against force")).waitFor();
+        page.waitForCondition(() -> row(page, "Travel")
+                .getByRole(AriaRole.CELL)
+                .allInnerTexts()
+                .get(1)
+                .startsWith("30.7"));
+        assertTrue(
+                row(page, "Travel")
+                        .getByRole(AriaRole.CELL)
+                        .allInnerTexts()
+                        .get(0)
+                        .startsWith("34.7"),
+                "more bore, less travel");
+        assertTrue(
+                row(page, "Pressure")
+                        .getByRole(AriaRole.CELL)
+                        .allInnerTexts()
+                        .get(0)
+                        .startsWith("22.5"),
+                "and less pressure");
+        page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Travel against force"))
+                .waitFor();
         exactly(page, "Figures of").selectOption("brack-tug-clutch");
         screens.button("Slave stroke").click();
         page.getByText("Margin right.").waitFor();
@@ -90,13 +121,19 @@ class BenchAndLayoutsTest {
         Screens screens = signedIn(server);
         Page page = screens.page();
         screens.button("Circuits").click();
-        page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Tarn box van")).getByText("Start from this one").click();
-        page.locator("summary", new Page.LocatorOptions().setHasText("Master")).first().click();
+        page.getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("Tarn box van"))
+                .getByText("Start from this one")
+                .click();
+        page.locator("summary", new Page.LocatorOptions().setHasText("Master"))
+                .first()
+                .click();
         exactly(page, "Bore").fill("90");
         page.getByText("90 cannot be: 8 – 60 mm").waitFor();
         exactly(page, "Bore").fill("1 in");
         page.getByText("Master 25.4 mm").waitFor();
-        page.locator("summary", new Page.LocatorOptions().setHasText("Rear left hose")).click();
+        page.locator("summary", new Page.LocatorOptions().setHasText("Rear left hose"))
+                .click();
         screens.button("Take out rear left hose").click();
         screens.button("Put a hose before rear left").waitFor();
         screens.button("Take the modulator out").click();
@@ -134,7 +171,8 @@ class BenchAndLayoutsTest {
         page.getByText("They are outside this program: maker's procedure only.").waitFor();
         assertTrue(screens.button("Open the job").isDisabled());
         exactly(page, "Circuit").selectOption("wisp-courier-brake");
-        page.getByText("Lever brake · Lever brake, one disc, two-piston caliper").waitFor();
+        page.getByText("Lever brake · Lever brake, one disc, two-piston caliper")
+                .waitFor();
         assertTrue(screens.button("Open the job").isEnabled());
     }
 
@@ -155,16 +193,24 @@ class BenchAndLayoutsTest {
         exactly(page, "Currency").fill("crowns");
         keep(screens);
         screens.open("/").openJob("Tarn SK 85", "Springy since the hoses were done", "springy", "air-in-front-end");
-        assertTrue(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next")).innerText().contains("crowns"));
+        assertTrue(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"))
+                .innerText()
+                .contains("crowns"));
         screens.button("other tests").click();
         page.getByText("Rounds worth doing").waitFor();
-        assertEquals(0, page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("All hoses clamped, then one at a time")).count());
+        assertEquals(
+                0,
+                page.getByRole(
+                                AriaRole.HEADING,
+                                new Page.GetByRoleOptions().setName("All hoses clamped, then one at a time"))
+                        .count());
         screens.open("/workshop");
         page.getByLabel("hose clamps").check();
         exactly(page, "Labour rate per hour").fill("");
         keep(screens);
         screens.open("/").heading("Tarn SK 85").click();
         screens.button("other tests").click();
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("All hoses clamped, then one at a time")).waitFor();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("All hoses clamped, then one at a time"))
+                .waitFor();
     }
 }

@@ -47,36 +47,60 @@ class EveryFamilyTest {
 
     @ParameterizedTest(name = "{0}: {1}")
     @CsvSource({
-            "pellow-saloon, slides-seized, 4",
-            "old-bess-tender, excess-shoe-clearance, 2",
-            "corvane-flatbed, low-pump-flow, 2",
-            "brack-tug-clutch, slave-seal-weeping, 1",
-            "pellow-saloon-clutch, air-in-high-loop, 4",
-            "wisp-courier-brake, hole-clogged, 4",
-            "wisp-courier-clutch, slave-seal-weeping, 1"})
+        "pellow-saloon, slides-seized, 4",
+        "old-bess-tender, excess-shoe-clearance, 2",
+        "corvane-flatbed, low-pump-flow, 2",
+        "brack-tug-clutch, slave-seal-weeping, 1",
+        "pellow-saloon-clutch, air-in-high-loop, 4",
+        "wisp-courier-brake, hole-clogged, 4",
+        "wisp-courier-clutch, slave-seal-weeping, 1"
+    })
     void fromIntakeToTheVerdict(String layoutId, String hidden, long seed, OverturnServer.Running server) {
         Layout layout = Presets.layout(layoutId);
         ProcedureCatalogue procedures = ProcedureCatalogue.of(layout);
-        Suspect suspect = SuspectCatalogue.of(layout).stream().filter(s -> s.id().equals(hidden)).findFirst().orElseThrow();
+        Suspect suspect = SuspectCatalogue.of(layout).stream()
+                .filter(s -> s.id().equals(hidden))
+                .findFirst()
+                .orElseThrow();
         SplittableRandom random = new SplittableRandom(seed);
-        HiddenVehicle vehicle = HiddenVehicle.of(Simulator.of(layout), VehicleUnknowns.draw(random), suspect.physics().at(0.6, layout, random), 1)
+        HiddenVehicle vehicle = HiddenVehicle.of(
+                        Simulator.of(layout),
+                        VehicleUnknowns.draw(random),
+                        suspect.physics().at(0.6, layout, random),
+                        1)
                 .after(procedures.intake());
         String behaviour = ((Observed) vehicle.read(procedures.intake(), random)).option();
-        Screens screens = new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Ines Quill")
-                .openJob("Family " + layoutId, layoutId, "It is not as it was before the ferry", behaviour, "nothing-wrong");
+        Screens screens = new Screens(browser.device(1280, 800), server.address())
+                .open("/")
+                .sayWho("Ines Quill")
+                .openJob(
+                        "Family " + layoutId,
+                        layoutId,
+                        "It is not as it was before the ferry",
+                        behaviour,
+                        "nothing-wrong");
         List<String> done = new ArrayList<>();
         while (done.size() < MOST_TESTS && !screens.grade().equals("PROVEN")) {
             Optional<Procedure> next = screens.next(procedures);
             if (next.isEmpty()) {
                 break;
             }
-            screens.startProposed(next.get()).type(next.get(), vehicle.read(next.get(), random)).enter().toCircuit();
+            screens.startProposed(next.get())
+                    .type(next.get(), vehicle.read(next.get(), random))
+                    .enter()
+                    .toCircuit();
             done.add(next.get().id());
         }
         assertEquals("PROVEN", screens.grade(), done + " " + screens.verdict());
-        assertTrue(screens.verdict().contains(Words.all().get("remedy." + suspect.remedy().id())), done + " " + screens.verdict());
+        assertTrue(
+                screens.verdict()
+                        .contains(Words.all().get("remedy." + suspect.remedy().id())),
+                done + " " + screens.verdict());
         screens.button("Accept the verdict").first().click();
-        screens.page().getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
+        screens.page()
+                .getByRole(AriaRole.DIALOG)
+                .getByText("Accept the verdict")
+                .click();
         screens.page().getByText("Decided. Waits for the repair").waitFor();
     }
 }

@@ -25,11 +25,15 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import tools.jackson.databind.JsonNode;
 
-/** What is entered is in the log once, whatever the page, the connection and the other technicians do; nothing is ever dropped silently. */
+/**
+ * What is entered is in the log once, whatever the page, the connection and the other technicians do; nothing is ever
+ * dropped silently.
+ */
 @ExtendWith(OverturnServer.class)
 class KeptEntriesTest {
 
-    private static final Procedure RESERVOIR = ProcedureCatalogue.of(Presets.TARN_BOX_VAN).find("reservoir").orElseThrow();
+    private static final Procedure RESERVOIR =
+            ProcedureCatalogue.of(Presets.TARN_BOX_VAN).find("reservoir").orElseThrow();
     private static final String READINGS = "**/api/jobs/*/readings";
     private static final String BUSY = """
             {"type":"urn:overturn:problem:log-has-grown","status":409,"detail":"the log has grown since entry 2"}""";
@@ -54,7 +58,10 @@ class KeptEntriesTest {
     /** A job on the workspace, the reservoir looked at, the rig sound: one tap before the reading is entered. */
     private Page lookedAtTheReservoir(OverturnServer.Running server, String vehicle) {
         api = new ApiClient(server.address());
-        screens = new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Tobias Renn").openJob(vehicle, "Long pedal", "long-then-firm", "rod-gap-too-large");
+        screens = new Screens(browser.device(1280, 800), server.address())
+                .open("/")
+                .sayWho("Tobias Renn")
+                .openJob(vehicle, "Long pedal", "long-then-firm", "rod-gap-too-large");
         Page page = screens.page();
         job = page.url().replaceAll(".*/jobs/", "/api/jobs/");
         screens.startProposed(RESERVOIR);
@@ -69,17 +76,28 @@ class KeptEntriesTest {
     }
 
     private List<JsonNode> readings() {
-        return api.get(job).body().get("entries").valueStream().filter(e -> e.has("procedureId") && e.get("procedureId").asString().equals("reservoir")).toList();
+        return api.get(job)
+                .body()
+                .get("entries")
+                .valueStream()
+                .filter(e ->
+                        e.has("procedureId") && e.get("procedureId").asString().equals("reservoir"))
+                .toList();
     }
 
     private void untilInTheLog(int seconds) {
-        for (Instant end = Instant.now().plusSeconds(seconds); readings().isEmpty(); screens.page().waitForTimeout(200)) {
+        for (Instant end = Instant.now().plusSeconds(seconds);
+                readings().isEmpty();
+                screens.page().waitForTimeout(200)) {
             assertTrue(Instant.now().isBefore(end), "the reading is not in the log");
         }
     }
 
     private static void refuse(Route route, int status, String body) {
-        route.fulfill(new Route.FulfillOptions().setStatus(status).setContentType("application/problem+json").setBody(body));
+        route.fulfill(new Route.FulfillOptions()
+                .setStatus(status)
+                .setContentType("application/problem+json")
+                .setBody(body));
     }
 
     @Test
@@ -105,7 +123,10 @@ class KeptEntriesTest {
         page.getByText("Reading kept").waitFor();
         screens.open("/");
         screens.heading("In the bay").waitFor();
-        assertEquals(0, page.getByRole(AriaRole.STATUS).getByText("saved").count(), "it is not with the server yet, and the strip does not say so");
+        assertEquals(
+                0,
+                page.getByRole(AriaRole.STATUS).getByText("saved").count(),
+                "it is not with the server yet, and the strip does not say so");
         untilInTheLog(20);
         page.getByRole(AriaRole.STATUS).getByText("saved").waitFor();
         Instant taken = Instant.parse(readings().get(0).get("takenAt").asString());
@@ -167,7 +188,8 @@ class KeptEntriesTest {
         screens.button("Cancel").click();
         screens.button("Throw away").click();
         screens.button("Yes, throw it away").click();
-        page.getByText("Everything entered on this device has reached the server.").waitFor();
+        page.getByText("Everything entered on this device has reached the server.")
+                .waitFor();
         assertEquals(0, readings().size());
     }
 
@@ -176,7 +198,10 @@ class KeptEntriesTest {
         Page page = lookedAtTheReservoir(server, "Kept 6");
         page.route(READINGS, route -> {
             if (route.request().postData().contains("\"reservoir\"")) {
-                refuse(route, 500, "{\"type\":\"urn:overturn:problem:our-own-fault\",\"status\":500,\"detail\":\"Nothing was written.\"}");
+                refuse(
+                        route,
+                        500,
+                        "{\"type\":\"urn:overturn:problem:our-own-fault\",\"status\":500,\"detail\":\"Nothing was written.\"}");
             } else {
                 route.resume();
             }
@@ -184,7 +209,11 @@ class KeptEntriesTest {
         enterAtOnce();
         screens.heading("Kept on this device").waitFor();
         screens.open(job.replace("/api", "") + "/tests/dry-walk");
-        ProcedureCatalogue.of(Presets.TARN_BOX_VAN).find("dry-walk").orElseThrow().steps().forEach(step -> screens.button("Go on").click());
+        ProcedureCatalogue.of(Presets.TARN_BOX_VAN)
+                .find("dry-walk")
+                .orElseThrow()
+                .steps()
+                .forEach(step -> screens.button("Go on").click());
         screens.radio("All dry").first().click();
         screens.enter();
         assertEquals(3, api.get(job).body().get("entries").size(), "the later reading is in the log");
@@ -208,7 +237,9 @@ class KeptEntriesTest {
 
     @Test
     void aJobOpenedWhileTheServerIsAwayOpensByItself(OverturnServer.Running server) {
-        screens = new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Tobias Renn");
+        screens = new Screens(browser.device(1280, 800), server.address())
+                .open("/")
+                .sayWho("Tobias Renn");
         Page page = screens.page();
         api = new ApiClient(server.address());
         screens.button("Open a job").click();
@@ -265,19 +296,26 @@ class KeptEntriesTest {
         screens.open(job.replace("/api", ""));
         screens.heading("Suspects").waitFor();
         Page other = browser.device(1280, 800);
-        Screens elsewhere = new Screens(other, server.address()).open(job.replace("/api", "")).sayWho("Marit Osei");
+        Screens elsewhere = new Screens(other, server.address())
+                .open(job.replace("/api", ""))
+                .sayWho("Marit Osei");
         elsewhere.heading("Suspects").waitFor();
         other.waitForTimeout(1_000);
         for (int i = 0; i < 3; i++) {
             Instant posted = Instant.now();
-            api.post(job + "/notes", ApiClient.stamped(2, Map.of("text", "seen elsewhere " + i, "calculatorId", "travel", "inputs", List.of())));
+            api.post(
+                    job + "/notes",
+                    ApiClient.stamped(
+                            2, Map.of("text", "seen elsewhere " + i, "calculatorId", "travel", "inputs", List.of())));
             if (i == 0) {
                 screens.button("Log").click();
                 elsewhere.button("Log").click();
             }
             page.getByText("seen elsewhere " + i).waitFor();
             other.getByText("seen elsewhere " + i).waitFor();
-            assertTrue(Duration.between(posted, Instant.now()).toMillis() < 2_000, Duration.between(posted, Instant.now()).toString());
+            assertTrue(
+                    Duration.between(posted, Instant.now()).toMillis() < 2_000,
+                    Duration.between(posted, Instant.now()).toString());
         }
     }
 }

@@ -17,7 +17,8 @@ import overturn.app.support.Screens;
 @ExtendWith(OverturnServer.class)
 class ScreenshotsTest {
 
-    private static final Path FOLDER = Path.of(Boolean.getBoolean("shots.write") ? "../docs/screenshots" : "target/screenshots");
+    private static final Path FOLDER =
+            Path.of(Boolean.getBoolean("shots.write") ? "../docs/screenshots" : "target/screenshots");
     private static Browser browser;
 
     @BeforeAll
@@ -32,7 +33,8 @@ class ScreenshotsTest {
 
     private static Screens device(OverturnServer.Running server, int width, int height, String theme) {
         Page page = browser.device(width, height);
-        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({personId: 'tobias-renn', theme: '" + theme + "', units: 'metric'}))");
+        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({personId: 'tobias-renn', theme: '"
+                + theme + "', units: 'metric'}))");
         return new Screens(page, server.address()).open("/");
     }
 
@@ -40,7 +42,8 @@ class ScreenshotsTest {
     private static void shot(Screens screens, String name) {
         screens.page().locator("main:not([aria-busy=true])").first().waitFor();
         screens.page().waitForTimeout(800);
-        screens.page().evaluate("() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined)))");
+        screens.page()
+                .evaluate("() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined)))");
         Path file = FOLDER.resolve(name + ".png");
         screens.page().screenshot(new Page.ScreenshotOptions().setPath(file));
         assertTrue(Files.exists(file));
@@ -50,9 +53,14 @@ class ScreenshotsTest {
     void ofEachView(OverturnServer.Running server) {
         Screens wide = device(server, 1280, 800, "light");
         wide.heading("In the bay").waitFor();
-        wide.page().waitForCondition(() -> wide.page().getByText("being worked out").count() == 0);
+        wide.page()
+                .waitForCondition(
+                        () -> wide.page().getByText("being worked out").count() == 0);
         shot(wide, "bay");
-        wide.open("/intake").page().getByLabel("What the driver says, in the driver’s words").fill("Sinks to the boards at the ramp");
+        wide.open("/intake")
+                .page()
+                .getByLabel("What the driver says, in the driver’s words")
+                .fill("Sinks to the boards at the ramp");
         wide.radio("Sinks under a steady foot").click();
         shot(wide, "intake");
         wide.open("/").heading("Tarn SK 14").click();
@@ -60,11 +68,19 @@ class ScreenshotsTest {
         String job = wide.page().url().replace(server.address(), "");
 
         wide.open(job + "/bench").button("Add a what-if").click();
-        wide.page().getByLabel("Bore, What if 1", new Page.GetByLabelOptions().setExact(true)).fill("1 in");
+        wide.page()
+                .getByLabel("Bore, What if 1", new Page.GetByLabelOptions().setExact(true))
+                .fill("1 in");
         wide.page().getByText("25.40 mm · 1.000 in").waitFor();
         shot(wide, "bench");
-        wide.open("/layouts/new?from=ardle-mail-trike").page().locator("summary", new Page.LocatorOptions().setHasText("Master")).first().click();
-        wide.page().getByLabel("Bore", new Page.GetByLabelOptions().setExact(true)).fill("7/8 in");
+        wide.open("/layouts/new?from=ardle-mail-trike")
+                .page()
+                .locator("summary", new Page.LocatorOptions().setHasText("Master"))
+                .first()
+                .click();
+        wide.page()
+                .getByLabel("Bore", new Page.GetByLabelOptions().setExact(true))
+                .fill("7/8 in");
         wide.button("Put a modulator in").click();
         shot(wide, "circuit-editor");
         wide.open("/layouts").heading("Corvane flatbed").waitFor();
@@ -85,8 +101,12 @@ class ScreenshotsTest {
         shot(tablet, "runner-step");
         tablet.button("Go on").click();
         tablet.button("Go on").click();
-        tablet.page().getByLabel("5 s", new Page.GetByLabelOptions().setExact(true)).fill("26");
-        tablet.page().getByLabel("60 s", new Page.GetByLabelOptions().setExact(true)).fill("38");
+        tablet.page()
+                .getByLabel("5 s", new Page.GetByLabelOptions().setExact(true))
+                .fill("26");
+        tablet.page()
+                .getByLabel("60 s", new Page.GetByLabelOptions().setExact(true))
+                .fill("38");
         tablet.rigIsSound();
         shot(tablet, "runner-entry");
         tablet.enter();

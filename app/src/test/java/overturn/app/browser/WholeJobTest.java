@@ -49,11 +49,17 @@ class WholeJobTest {
     }
 
     private Screens signedIn(OverturnServer.Running server) {
-        return new Screens(browser.device(1280, 800), server.address()).open("/").sayWho("Tobias Renn");
+        return new Screens(browser.device(1280, 800), server.address())
+                .open("/")
+                .sayWho("Tobias Renn");
     }
 
     private static HiddenVehicle vehicle(long seed, Fault fault) {
-        return HiddenVehicle.of(Simulator.of(Presets.TARN_BOX_VAN), VehicleUnknowns.draw(new SplittableRandom(seed)), List.of(fault), 1)
+        return HiddenVehicle.of(
+                        Simulator.of(Presets.TARN_BOX_VAN),
+                        VehicleUnknowns.draw(new SplittableRandom(seed)),
+                        List.of(fault),
+                        1)
                 .after(ProcedureCatalogue.of(Presets.TARN_BOX_VAN).intake());
     }
 
@@ -89,19 +95,28 @@ class WholeJobTest {
 
     @Test
     void aSinkingTarnIsLedToTheProvenMaster(OverturnServer.Running server) {
-        Screens screens = signedIn(server).openJob("Tarn SK 61", "Sinks when I wait at the ramp", "sinks", "release-valve-passing");
+        Screens screens = signedIn(server)
+                .openJob("Tarn SK 61", "Sinks when I wait at the ramp", "sinks", "release-valve-passing");
         double thirdOfStrokeMm = 29.0 / 3;
-        follow(screens, vehicle(32, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 3, 0.2, 0, thirdOfStrokeMm)), new SplittableRandom(3), 2);
+        follow(
+                screens,
+                vehicle(32, new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 3, 0.2, 0, thirdOfStrokeMm)),
+                new SplittableRandom(3),
+                2);
         assertEquals("PROVEN", screens.grade(), done + screens.verdict());
         assertTrue(screens.verdict().contains("Master, reseal or renew"), screens.verdict());
         screens.button("Accept the verdict").first().click();
-        screens.page().getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
+        screens.page()
+                .getByRole(AriaRole.DIALOG)
+                .getByText("Accept the verdict")
+                .click();
         screens.page().getByText("Decided. Waits for the repair").waitFor();
     }
 
     @Test
     void theHunchFallsWhenThePlugsHoldAndTheReleaseValveIsProven(OverturnServer.Running server) {
-        Screens screens = signedIn(server).openJob("Tarn SK 62", "Goes down at the lights, then stops", "sinks", "primary-piston-cup");
+        Screens screens = signedIn(server)
+                .openJob("Tarn SK 62", "Goes down at the lights, then stops", "sinks", "primary-piston-cup");
         HiddenVehicle vehicle = vehicle(22, new Fault.ReleaseValvePassing(Chamber.PRIMARY, 4, 120));
         setAsideWhenProposed(screens, vehicle);
         assertTrue(plugged.length > 1, "another test than the proposed one can be chosen");
@@ -113,7 +128,10 @@ class WholeJobTest {
         assertTrue(screens.verdict().contains("WOULD OVERTURN IT"), "never without what would overturn it");
     }
 
-    /** This workshop owns no clamps and no modulator plugs, so the technician goes to the master with the isolation, whatever comes next. */
+    /**
+     * This workshop owns no clamps and no modulator plugs, so the technician goes to the master with the isolation,
+     * whatever comes next.
+     */
     private void setAsideWhenProposed(Screens screens, HiddenVehicle vehicle) {
         for (String missing : List.of("All hoses clamped, then one at a time", "Plugs at the modulator's outlets")) {
             choose(screens, missing);
@@ -134,7 +152,12 @@ class WholeJobTest {
 
     private static void choose(Screens screens, String test) {
         screens.button("other tests").click();
-        screens.page().getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText(test)).getByText("Do this one").first().click();
+        screens.page()
+                .getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText(test))
+                .getByText("Do this one")
+                .first()
+                .click();
     }
 
     @Test

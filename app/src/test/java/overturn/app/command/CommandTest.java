@@ -18,13 +18,17 @@ import org.junit.jupiter.api.io.TempDir;
 import overturn.app.support.Shell;
 import overturn.app.support.Shell.Said;
 
-/** The command's own scripts: settings are data, only our own processes are ended, and a server that ends by itself comes back. */
+/**
+ * The command's own scripts: settings are data, only our own processes are ended, and a server that ends by itself
+ * comes back.
+ */
 class CommandTest {
 
     private static final String SUPERVISE = Shell.ROOT + "/scripts/supervise.sh";
 
     @TempDir
     Path var;
+
     private Shell shell;
 
     @BeforeEach
@@ -48,12 +52,20 @@ class CommandTest {
 
     @Test
     void settingsAreReadAsDataAndNeverRun() throws Exception {
-        Path settings = Files.writeString(var.resolve("database.env"), "KEEPER_PASSWORD=abc\nPATH=/nowhere\nAPP_PASSWORD=$(touch " + var + "/ran)\nDB_PORT=1\n");
+        Path settings = Files.writeString(
+                var.resolve("database.env"),
+                "KEEPER_PASSWORD=abc\nPATH=/nowhere\nAPP_PASSWORD=$(touch " + var + "/ran)\nDB_PORT=1\n");
         Said refused = shell.run("read_settings " + settings);
         assertEquals(4, refused.code(), refused.text());
-        assertTrue(refused.text().contains("APP_PASSWORD holds something other than letters and digits"), refused.text());
-        Files.writeString(settings, "KEEPER_PASSWORD=abc\nPATH=/nowhere\ntouch " + var + "/ran\nAPP_PASSWORD=def\nDB_PORT=54117\n");
-        assertEquals("abc def 54117", shell.run("read_settings " + settings + "; echo $KEEPER_PASSWORD $APP_PASSWORD $DB_PORT").text());
+        assertTrue(
+                refused.text().contains("APP_PASSWORD holds something other than letters and digits"), refused.text());
+        Files.writeString(
+                settings,
+                "KEEPER_PASSWORD=abc\nPATH=/nowhere\ntouch " + var + "/ran\nAPP_PASSWORD=def\nDB_PORT=54117\n");
+        assertEquals(
+                "abc def 54117",
+                shell.run("read_settings " + settings + "; echo $KEEPER_PASSWORD $APP_PASSWORD $DB_PORT")
+                        .text());
         assertFalse(Files.exists(var.resolve("ran")));
     }
 
@@ -61,7 +73,11 @@ class CommandTest {
     void settingsAreReplacedAsAWholeForTheirOwnerAlone() throws Exception {
         Path settings = Files.writeString(var.resolve("database.env"), "KEEPER_PASSWORD=old\n");
         String values = "KEEPER_PASSWORD=a OWNER_PASSWORD=b APP_PASSWORD=c DB_PORT=7; ";
-        assertFalse(shell.run(values + "mv() { return 1; }; write_settings " + settings).code() == 0, "interrupted before it was put in place");
+        assertFalse(
+                shell.run(values + "mv() { return 1; }; write_settings " + settings)
+                                .code()
+                        == 0,
+                "interrupted before it was put in place");
         assertEquals("KEEPER_PASSWORD=old", read(settings));
         assertEquals(0, shell.run(values + "write_settings " + settings).code());
         assertEquals("KEEPER_PASSWORD=a\nOWNER_PASSWORD=b\nAPP_PASSWORD=c\nDB_PORT=7", read(settings));
@@ -71,10 +87,14 @@ class CommandTest {
     @Test
     void aClusterThatWasInterruptedWhileItWasMadeIsMadeAgain() throws Exception {
         Files.createDirectories(var.resolve("postgres.new/half"));
-        Said made = shell.run("PG_USER_RUN=(fake); fake() { touch \"$3/whole\"; }; chown() { :; }; make_cluster " + var.resolve("postgres") + " secret");
+        Said made = shell.run("PG_USER_RUN=(fake); fake() { touch \"$3/whole\"; }; chown() { :; }; make_cluster "
+                + var.resolve("postgres") + " secret");
         assertEquals(0, made.code(), made.text());
-        assertTrue(Files.exists(var.resolve("postgres/whole")) && !Files.exists(var.resolve("postgres/half")) && !Files.exists(var.resolve("postgres.new")));
-        Said failed = shell.run("PG_USER_RUN=(fake); fake() { return 1; }; chown() { :; }; make_cluster " + var.resolve("other") + " secret");
+        assertTrue(Files.exists(var.resolve("postgres/whole"))
+                && !Files.exists(var.resolve("postgres/half"))
+                && !Files.exists(var.resolve("postgres.new")));
+        Said failed = shell.run("PG_USER_RUN=(fake); fake() { return 1; }; chown() { :; }; make_cluster "
+                + var.resolve("other") + " secret");
         assertFalse(failed.code() == 0);
         assertFalse(Files.exists(var.resolve("other")), "half a cluster is none");
     }
@@ -96,11 +116,21 @@ class CommandTest {
         }
     }
 
-    /** A server in the place of ours: runs a script each time it is started, and answers when the file of its health is there. */
+    /**
+     * A server in the place of ours: runs a script each time it is started, and answers when the file of its health is
+     * there.
+     */
     private Process supervised(String server) throws IOException {
         Path script = Files.writeString(var.resolve("server.sh"), server);
-        ProcessBuilder supervisor = new ProcessBuilder(SUPERVISE, var.toString(), "file://" + var.resolve("healthy"), "bash", script.toString(), var.toString())
-                .redirectErrorStream(true).redirectOutput(var.resolve("log").toFile());
+        ProcessBuilder supervisor = new ProcessBuilder(
+                        SUPERVISE,
+                        var.toString(),
+                        "file://" + var.resolve("healthy"),
+                        "bash",
+                        script.toString(),
+                        var.toString())
+                .redirectErrorStream(true)
+                .redirectOutput(var.resolve("log").toFile());
         supervisor.environment().put("OVERTURN_LOOK_SECONDS", "0.2");
         return supervisor.start();
     }
@@ -116,7 +146,9 @@ class CommandTest {
         until("it is said", () -> read(var.resolve("server.restarts")).endsWith("started again: out of memory"));
         long pid = Long.parseLong(read(var.resolve("server.pid")));
         supervisor.destroy();
-        until("both have ended", () -> !supervisor.isAlive() && ProcessHandle.of(pid).isEmpty());
+        until(
+                "both have ended",
+                () -> !supervisor.isAlive() && ProcessHandle.of(pid).isEmpty());
     }
 
     @Test
@@ -127,7 +159,8 @@ class CommandTest {
                 exec sleep 60
                 """);
         until("started twice", () -> read(var.resolve("starts")).lines().count() == 2);
-        assertTrue(read(var.resolve("server.restarts")).contains("did not answer"), read(var.resolve("server.restarts")));
+        assertTrue(
+                read(var.resolve("server.restarts")).contains("did not answer"), read(var.resolve("server.restarts")));
         supervisor.destroy();
         until("ended", () -> !supervisor.isAlive());
         Files.delete(var.resolve("healthy"));
@@ -140,10 +173,13 @@ class CommandTest {
 
     @Test
     void startWaitsAsLongAsTheServerIsComingUpAndSaysSo() throws Exception {
-        String slow = "tries=0; server_runs() { [ $tries -lt 60 ]; }; health() { tries=$((tries + 1)); [ $tries -gt 40 ]; }; sleep() { SECONDS=$((SECONDS + 5)); }; wait_until_up";
+        String slow =
+                "tries=0; server_runs() { [ $tries -lt 60 ]; }; health() { tries=$((tries + 1)); [ $tries -gt 40 ]; }; sleep() { SECONDS=$((SECONDS + 5)); }; wait_until_up";
         Said said = shell.run(slow);
         assertEquals(0, said.code(), said.text());
-        assertTrue(said.text().contains("still coming up after") && said.text().contains("Overturn is ready"), "200 s later: " + said.text());
+        assertTrue(
+                said.text().contains("still coming up after") && said.text().contains("Overturn is ready"),
+                "200 s later: " + said.text());
         Files.createDirectories(var.resolve("log"));
         Files.writeString(var.resolve("log/server.log"), "ERROR no room\n");
         Said dead = shell.run("server_runs() { false; }; wait_until_up");

@@ -18,13 +18,13 @@ import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
-import overturn.layoutfile.Presets;
 import overturn.evidence.Reading;
-import overturn.measurement.RigTrust;
+import overturn.layoutfile.Presets;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.RigTrust;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
@@ -46,8 +46,10 @@ class JobStateTest {
 
     private UUID reading(String procedure) {
         boolean series = PROCEDURES.find(procedure).orElseThrow().spec() instanceof Series;
-        return add(series ? new ReadingTaken(procedure, new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
-                : ReadingTaken.observed(procedure, "not-seen", "rig", RigTrust.NORMAL));
+        return add(
+                series
+                        ? new ReadingTaken(procedure, new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
+                        : ReadingTaken.observed(procedure, "not-seen", "rig", RigTrust.NORMAL));
     }
 
     private JobState state() {
@@ -64,7 +66,9 @@ class JobStateTest {
         UUID wrong = reading("dry-walk");
         reading("free-play");
         add(new EntryStruck(wrong, "other vehicle"));
-        assertEquals(List.of("reservoir", "free-play"), state().readings().stream().map(Reading::procedureId).toList());
+        assertEquals(
+                List.of("reservoir", "free-play"),
+                state().readings().stream().map(Reading::procedureId).toList());
         assertEquals(5, state().log().size(), "nothing leaves the log");
         assertEquals(Set.of(wrong), state().struckIds());
         assertEquals(5, state().sequence());
@@ -99,30 +103,50 @@ class JobStateTest {
                 add(ReadingTaken.observed("tap-the-bonnet", "rings", "eye", RigTrust.NORMAL)),
                 add(ReadingTaken.observed("reservoir", "full-of-tadpoles", "eye", RigTrust.NORMAL)),
                 add(ReadingTaken.observed("free-play", "loose", "eye", RigTrust.NORMAL)),
-                add(new ReadingTaken("free-play", new Figures(List.of(Optional.of(mm(4)))), List.of("wobble"), "tape", RigTrust.NORMAL)),
-                add(new ReadingTaken("free-play", new Figures(Collections.nCopies(9, Optional.of(mm(4)))), List.of(), "tape", RigTrust.NORMAL)),
+                add(new ReadingTaken(
+                        "free-play",
+                        new Figures(List.of(Optional.of(mm(4)))),
+                        List.of("wobble"),
+                        "tape",
+                        RigTrust.NORMAL)),
+                add(new ReadingTaken(
+                        "free-play",
+                        new Figures(Collections.nCopies(9, Optional.of(mm(4)))),
+                        List.of(),
+                        "tape",
+                        RigTrust.NORMAL)),
                 add(new TestSetAside("tap-the-bonnet", "no bonnet")),
-                add(new VerdictAccepted(List.of("renew-master", "say-a-spell"), "PROVEN", 0.99, List.of(), List.of(), "")),
+                add(new VerdictAccepted(
+                        List.of("renew-master", "say-a-spell"), "PROVEN", 0.99, List.of(), List.of(), "")),
                 add(new NotUnderstood("horoscope-cast", "{\"sign\":\"crab\"}")));
         reading("reservoir");
         JobState state = state();
         assertEquals(Set.copyOf(strange), state.notUnderstood());
-        assertEquals(List.of("reservoir"), state.readings().stream().map(Reading::procedureId).toList());
-        assertTrue(state.setAside().isEmpty() && state.accepted().isEmpty() && state.values().size() == 1);
+        assertEquals(
+                List.of("reservoir"),
+                state.readings().stream().map(Reading::procedureId).toList());
+        assertTrue(state.setAside().isEmpty()
+                && state.accepted().isEmpty()
+                && state.values().size() == 1);
         assertEquals(PROCEDURES.find("reservoir").orElseThrow().needs(), state.vehicle());
     }
 
     @Test
     void figuresAreFoundByTheirIdsWhateverPlaceTheyHaveInTheTestNow() {
         ReadingSpec hold = PROCEDURES.find("hold-medium").orElseThrow().spec();
-        Figures whole = new Figures(List.of(Optional.of(mm(36)), Optional.empty(), Optional.of(mm(45)), Optional.empty()));
+        Figures whole =
+                new Figures(List.of(Optional.of(mm(36)), Optional.empty(), Optional.of(mm(45)), Optional.empty()));
         ReadingTaken taken = ReadingTaken.of("hold-medium", hold, whole, "tape", RigTrust.PROVEN);
         assertEquals(List.of("at-5", "at-30"), taken.figureIds());
         assertEquals(Optional.of(whole), taken.in(hold));
         List<Figure> turned = new ArrayList<>(((Series) hold).figures());
         Collections.reverse(turned);
-        assertEquals(Optional.of(new Figures(List.of(Optional.empty(), Optional.of(mm(45)), Optional.empty(), Optional.of(mm(36))))), taken.in(new Series(turned, 1)));
-        assertEquals(Optional.empty(), taken.in(new Series(turned.subList(0, 2), 1)), "a figure that the test has no more");
+        assertEquals(
+                Optional.of(new Figures(
+                        List.of(Optional.empty(), Optional.of(mm(45)), Optional.empty(), Optional.of(mm(36))))),
+                taken.in(new Series(turned, 1)));
+        assertEquals(
+                Optional.empty(), taken.in(new Series(turned.subList(0, 2), 1)), "a figure that the test has no more");
     }
 
     @Test
@@ -146,8 +170,12 @@ class JobStateTest {
     @Test
     void theLastAcceptedVerdictThatIsNotStruckCounts() {
         add(new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of("A_CARRIER"), "ferry"));
-        UUID second = add(new VerdictAccepted(List.of("renew-master", "set-rod"), "PROVEN", 0.99, List.of(), List.of(), ""));
-        assertEquals(List.of("renew-master", "set-rod"), state().accepted().orElseThrow().remedyIds(), "both remedies of a pair");
+        UUID second =
+                add(new VerdictAccepted(List.of("renew-master", "set-rod"), "PROVEN", 0.99, List.of(), List.of(), ""));
+        assertEquals(
+                List.of("renew-master", "set-rod"),
+                state().accepted().orElseThrow().remedyIds(),
+                "both remedies of a pair");
         assertEquals(JobStage.ACCEPTED, state().stage());
         add(new EntryStruck(second, "too early"));
         assertEquals(List.of("bleed-rear"), state().accepted().orElseThrow().remedyIds());

@@ -14,35 +14,62 @@ import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
 
-/** The database itself keeps the log append-only; the role that the server works as owns nothing and cannot change that. */
+/**
+ * The database itself keeps the log append-only; the role that the server works as owns nothing and cannot change that.
+ */
 @ExtendWith(OverturnServer.class)
 class AppendOnlyTest {
 
     private static String refused(JdbcClient jdbc, String change) {
-        return assertThrows(DataAccessException.class, () -> jdbc.sql(change).update(), change).getMostSpecificCause().getMessage();
+        return assertThrows(DataAccessException.class, () -> jdbc.sql(change).update(), change)
+                .getMostSpecificCause()
+                .getMessage();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"update log_entry set person_id = 'juno-vale'", "delete from log_entry", "truncate log_entry cascade",
-        "update saved_layout set id = 'x'", "delete from workshop_settings", "delete from job", "update person set role = 'lead'", "delete from layout_withdrawal"})
+    @ValueSource(
+            strings = {
+                "update log_entry set person_id = 'juno-vale'",
+                "delete from log_entry",
+                "truncate log_entry cascade",
+                "update saved_layout set id = 'x'",
+                "delete from workshop_settings",
+                "delete from job",
+                "update person set role = 'lead'",
+                "delete from layout_withdrawal"
+            })
     void theServersRoleMayOnlyAddAndRead(String change, OverturnServer.Running server) {
         new ApiClient(server.address()).openJob("Tarn SK 50", "hard", "low-assist-supply");
         assertTrue(refused(server.context().getBean(JdbcClient.class), change).contains("permission denied"));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"alter table log_entry disable trigger all", "drop trigger log_entry_is_append_only on log_entry", "drop table log_entry cascade",
-        "create or replace function refuse_change() returns trigger language plpgsql as 'begin return null; end'", "create table own (id int)",
-        "set session_replication_role = replica", "set role overturn_owner"})
+    @ValueSource(
+            strings = {
+                "alter table log_entry disable trigger all",
+                "drop trigger log_entry_is_append_only on log_entry",
+                "drop table log_entry cascade",
+                "create or replace function refuse_change() returns trigger language plpgsql as 'begin return null; end'",
+                "create table own (id int)",
+                "set session_replication_role = replica",
+                "set role overturn_owner"
+            })
     void theServersRoleCannotSwitchTheGuardOff(String change, OverturnServer.Running server) {
         String message = refused(server.context().getBean(JdbcClient.class), change);
         assertTrue(message.contains("must be owner") || message.contains("permission denied"), message);
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"update log_entry set person_id = 'juno-vale'", "delete from log_entry", "truncate log_entry cascade"})
+    @ValueSource(
+            strings = {
+                "update log_entry set person_id = 'juno-vale'",
+                "delete from log_entry",
+                "truncate log_entry cascade"
+            })
     void theOwnerIsRefusedToo(String change) {
-        JdbcClient owner = JdbcClient.create(new DriverManagerDataSource(System.getenv("OVERTURN_DB_URL"), System.getenv("OVERTURN_DB_OWNER"),
+        JdbcClient owner = JdbcClient.create(new DriverManagerDataSource(
+                System.getenv("OVERTURN_DB_URL"),
+                System.getenv("OVERTURN_DB_OWNER"),
                 System.getenv("OVERTURN_DB_OWNER_PASSWORD")));
         assertTrue(refused(owner, change).contains("append-only"));
     }
@@ -50,8 +77,15 @@ class AppendOnlyTest {
     @Test
     void theServersRoleIsNoSuperuserAndTheClusterChecksItsPages(OverturnServer.Running server) {
         JdbcClient jdbc = server.context().getBean(JdbcClient.class);
-        assertEquals(false, jdbc.sql("select rolsuper or rolcreaterole or rolcreatedb from pg_roles where rolname = current_user")
-                .query(Boolean.class).single());
-        assertEquals("on", jdbc.sql("select current_setting('data_checksums')").query(String.class).single());
+        assertEquals(
+                false,
+                jdbc.sql("select rolsuper or rolcreaterole or rolcreatedb from pg_roles where rolname = current_user")
+                        .query(Boolean.class)
+                        .single());
+        assertEquals(
+                "on",
+                jdbc.sql("select current_setting('data_checksums')")
+                        .query(String.class)
+                        .single());
     }
 }

@@ -30,9 +30,20 @@ class EntryJsonTest {
     @Test
     void whatIsWrittenReadsBackEqual() {
         for (Entry entry : List.of(
-                new ReadingTaken("hold-medium", new Figures(List.of(inch("15/16", 23.8125), inch("1", 25.4))), List.of("at-5", "at-60"), "tape", RigTrust.PROVEN),
+                new ReadingTaken(
+                        "hold-medium",
+                        new Figures(List.of(inch("15/16", 23.8125), inch("1", 25.4))),
+                        List.of("at-5", "at-60"),
+                        "tape",
+                        RigTrust.PROVEN),
                 ReadingTaken.observed("dry-walk", "all-dry", "eye@dry-walk", RigTrust.DOUBTFUL),
-                new VerdictAccepted(List.of("renew-master", "set-rod"), "PROVEN", 0.97, List.of(new UUID(1, 2)), List.of("A_CARRIER"), ""))) {
+                new VerdictAccepted(
+                        List.of("renew-master", "set-rod"),
+                        "PROVEN",
+                        0.97,
+                        List.of(new UUID(1, 2)),
+                        List.of("A_CARRIER"),
+                        ""))) {
             assertEquals(entry, json.read(entry.kind(), json.version(entry.kind()), json.write(entry)));
         }
     }
@@ -42,23 +53,43 @@ class EntryJsonTest {
         Entry read = json.read("reading-taken", 1, """
                 {"procedureId":"hold-medium","figures":[{"text":"15/16","unit":"in","coreValue":23.8125},null,{"text":"1","unit":"in","coreValue":25.4},null],
                  "observed":null,"rigSetup":"foot-and-tape","trust":"PROVEN"}""");
-        assertEquals(new ReadingTaken("hold-medium", new Figures(List.of(inch("15/16", 23.8125), Optional.empty(), inch("1", 25.4))), List.of(), "foot-and-tape",
-                RigTrust.PROVEN), read);
-        assertEquals(read, json.read("reading-taken", json.version("reading-taken"), json.write(read)), "and so does one written again");
+        assertEquals(
+                new ReadingTaken(
+                        "hold-medium",
+                        new Figures(List.of(inch("15/16", 23.8125), Optional.empty(), inch("1", 25.4))),
+                        List.of(),
+                        "foot-and-tape",
+                        RigTrust.PROVEN),
+                read);
+        assertEquals(
+                read,
+                json.read("reading-taken", json.version("reading-taken"), json.write(read)),
+                "and so does one written again");
     }
 
     @Test
     void aVerdictOfTheFirstVersionNamedOneRemedy() {
-        assertEquals(new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of(), "ferry"),
-                json.read("verdict-accepted", 1, "{\"remedyId\":\"bleed-rear\",\"grade\":\"PROBABLE\",\"probability\":0.85,\"why\":\"ferry\"}"));
+        assertEquals(
+                new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of(), "ferry"),
+                json.read(
+                        "verdict-accepted",
+                        1,
+                        "{\"remedyId\":\"bleed-rear\",\"grade\":\"PROBABLE\",\"probability\":0.85,\"why\":\"ferry\"}"));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "horoscope-cast | 1 | {\"sign\":\"crab\"}", "note-written | 9 | {\"text\":\"from later\"}", "reading-taken | 2 | {\"procedureId\":\"free-play\"}",
-        "reading-taken | 2 | {\"procedureId\":\"dry-walk\",\"observed\":\"all-dry\",\"rigSetup\":\"eye\",\"trust\":\"BLIND\"}",
-        "reading-taken | 2 | {\"procedureId\":\"free-play\",\"figures\":[{\"id\":\"play\",\"text\":\"4\",\"unit\":\"ell\",\"coreValue\":4}],\"rigSetup\":\"t\",\"trust\":\"NORMAL\"}",
-        "verdict-accepted | 2 | []", "entry-struck | 1 | {\"struckId\":\"not an id\",\"why\":\"x\"}", "verdict-accepted | 1 | 7"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "horoscope-cast | 1 | {\"sign\":\"crab\"}",
+                "note-written | 9 | {\"text\":\"from later\"}",
+                "reading-taken | 2 | {\"procedureId\":\"free-play\"}",
+                "reading-taken | 2 | {\"procedureId\":\"dry-walk\",\"observed\":\"all-dry\",\"rigSetup\":\"eye\",\"trust\":\"BLIND\"}",
+                "reading-taken | 2 | {\"procedureId\":\"free-play\",\"figures\":[{\"id\":\"play\",\"text\":\"4\",\"unit\":\"ell\",\"coreValue\":4}],\"rigSetup\":\"t\",\"trust\":\"NORMAL\"}",
+                "verdict-accepted | 2 | []",
+                "entry-struck | 1 | {\"struckId\":\"not an id\",\"why\":\"x\"}",
+                "verdict-accepted | 1 | 7"
+            })
     void whatCannotBeReadIsKeptAsItStands(String kind, int version, String body) {
         NotUnderstood kept = assertInstanceOf(NotUnderstood.class, json.read(kind, version, body));
         assertEquals(new NotUnderstood(kind, body), kept);

@@ -1,5 +1,10 @@
 package overturn.app.support;
 
+import static org.junit.jupiter.api.Assertions.assertAll;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -27,6 +32,16 @@ public final class ApiClient {
 
     /** Status, headers and body of an answer. */
     public record Answer(int status, JsonNode body, HttpResponse<String> raw) {
+
+        /** Asserts problem details of this status and kind, without a trace of our own classes. */
+        public void assertRefused(int expectedStatus, String problem) {
+            assertAll(
+                    () -> assertEquals(expectedStatus, status, raw.body()),
+                    () -> assertTrue(
+                            raw.headers().firstValue("Content-Type").orElse("").startsWith("application/problem+json")),
+                    () -> assertTrue(body.get("type").asString().endsWith(problem), raw.body()),
+                    () -> assertFalse(raw.body().contains("Exception"), "no trace of our own classes"));
+        }
     }
 
     public Answer get(String path) {
@@ -38,11 +53,14 @@ public final class ApiClient {
     }
 
     public Answer put(String path, Object body) {
-        return send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json").PUT(BodyPublishers.ofString(MAPPER.writeValueAsString(body))));
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .PUT(BodyPublishers.ofString(MAPPER.writeValueAsString(body))));
     }
 
     public Answer postText(String path, String body, String... headers) {
-        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json");
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json");
         for (int i = 0; i < headers.length; i += 2) {
             request.setHeader(headers[i], headers[i + 1]);
         }
@@ -56,7 +74,8 @@ public final class ApiClient {
 
     /** Sends a body without announcing its length. */
     public Answer postStreamed(String path, byte[] body) {
-        return send(HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json")
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
                 .POST(BodyPublishers.fromPublisher(BodyPublishers.ofByteArray(body))));
     }
 
@@ -110,7 +129,12 @@ public final class ApiClient {
 
     /** A reading of free play as typed. */
     public static Map<String, Object> freePlay(String text, String unit) {
-        return Map.of("procedureId", "free-play", "rigCheck", "sound",
-                "figures", List.of(Map.of("id", "play", "text", text, "unit", unit)));
+        return Map.of(
+                "procedureId",
+                "free-play",
+                "rigCheck",
+                "sound",
+                "figures",
+                List.of(Map.of("id", "play", "text", text, "unit", unit)));
     }
 }

@@ -11,21 +11,30 @@ import java.util.Map;
 /** Debian's Chromium, headless; nothing is downloaded. */
 public final class Browser implements AutoCloseable {
 
-    private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync");
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
 
     private final Playwright playwright;
     private final com.microsoft.playwright.Browser browser;
 
     public Browser() {
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-                .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(FLAGS));
     }
 
     /** A fresh device: nothing kept, nobody chosen. */
     public Page device(int width, int height) {
-        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height));
+        BrowserContext context = browser.newContext(
+                new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height));
         context.setDefaultTimeout(15_000);
         return context.newPage();
     }

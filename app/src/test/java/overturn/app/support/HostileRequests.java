@@ -18,22 +18,61 @@ import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Requests made by chance from the description of the API: every path and method, bodies that would fit and are then spoiled in one to four places,
- * addresses, content types and sizes that no page would send. The same seed gives the same requests.
+ * Requests made by chance from the description of the API: every path and method, bodies that would fit and are then
+ * spoiled in one to four places, addresses, content types and sizes that no page would send. The same seed gives the
+ * same requests.
  */
 public final class HostileRequests {
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
-    /** Beyond some two megabytes the container cuts the connection in the middle of the body, so that its answer may not be read. */
+    /**
+     * Beyond some two megabytes the container cuts the connection in the middle of the body, so that its answer may not
+     * be read.
+     */
     private static final int MOST_CHARACTERS = 1_000_000;
     /** Its answer never ends. */
     private static final String STREAM = "/api/events";
+
     private static final List<String> METHODS = List.of("GET", "POST", "PUT", "DELETE", "PATCH", "OPTIONS", "HEAD");
-    private static final List<String> TYPES = List.of("application/json", "application/json", "application/json", "application/json", "application/json;charset=utf-8",
-            "text/plain", "application/xml", "application/", "application/json;charset=utf-16", "application/x-www-form-urlencoded", "multipart/form-data; boundary=x", "*/*", ";");
-    private static final List<String> PIECES = List.of("", " ", "%00", "%ED%A0%80", "..", "%2e%2e%2f", "%", "null", "-1", "1e9", "%F0%9F%94%A6", "'", "%22", "%5C", "a".repeat(900),
-            "%0A", "tarn-box-van", "free-play", "reservoir", "travel", "open", "closed", "2026-11-27T00%3A00%3A00Z_x");
+    private static final List<String> TYPES = List.of(
+            "application/json",
+            "application/json",
+            "application/json",
+            "application/json",
+            "application/json;charset=utf-8",
+            "text/plain",
+            "application/xml",
+            "application/",
+            "application/json;charset=utf-16",
+            "application/x-www-form-urlencoded",
+            "multipart/form-data; boundary=x",
+            "*/*",
+            ";");
+    private static final List<String> PIECES = List.of(
+            "",
+            " ",
+            "%00",
+            "%ED%A0%80",
+            "..",
+            "%2e%2e%2f",
+            "%",
+            "null",
+            "-1",
+            "1e9",
+            "%F0%9F%94%A6",
+            "'",
+            "%22",
+            "%5C",
+            "a".repeat(900),
+            "%0A",
+            "tarn-box-van",
+            "free-play",
+            "reservoir",
+            "travel",
+            "open",
+            "closed",
+            "2026-11-27T00%3A00%3A00Z_x");
 
     private final SplittableRandom random;
     private final String address;
@@ -42,19 +81,17 @@ public final class HostileRequests {
     private final List<Operation> operations = new ArrayList<>();
     private final List<String> jobIds;
 
-    private record Operation(String path, String method, JsonNode body, JsonNode parameters) {
-    }
+    private record Operation(String path, String method, JsonNode body, JsonNode parameters) {}
 
     /** A request and what it is, for whoever has to look into it. */
-    public record Hostile(HttpRequest request, String told) {
-    }
+    public record Hostile(HttpRequest request, String told) {}
 
     /**
      * Requests against a server.
      *
      * @param description of the API (OpenAPI)
-     * @param layout      a sound layout file, to be spoiled
-     * @param jobIds      jobs that the addresses may name
+     * @param layout a sound layout file, to be spoiled
+     * @param jobIds jobs that the addresses may name
      */
     public HostileRequests(long seed, String address, JsonNode description, String layout, List<String> jobIds) {
         this.random = new SplittableRandom(seed);
@@ -62,9 +99,19 @@ public final class HostileRequests {
         this.description = description;
         this.layout = layout;
         this.jobIds = List.copyOf(jobIds);
-        description.get("paths").properties().stream().filter(path -> !path.getKey().equals(STREAM)).forEach(path -> path.getValue().properties().forEach(method ->
-                operations.add(new Operation(path.getKey(), method.getKey().toUpperCase(java.util.Locale.ROOT), method.getValue().path("requestBody").path("content")
-                        .path("application/json").path("schema"), method.getValue().path("parameters")))));
+        description.get("paths").properties().stream()
+                .filter(path -> !path.getKey().equals(STREAM))
+                .forEach(path -> path.getValue()
+                        .properties()
+                        .forEach(method -> operations.add(new Operation(
+                                path.getKey(),
+                                method.getKey().toUpperCase(java.util.Locale.ROOT),
+                                method.getValue()
+                                        .path("requestBody")
+                                        .path("content")
+                                        .path("application/json")
+                                        .path("schema"),
+                                method.getValue().path("parameters")))));
     }
 
     /** How many operations there are. */
@@ -79,7 +126,8 @@ public final class HostileRequests {
             String target = address + path(operation) + query(operation);
             try {
                 String body = body(operation);
-                HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(target)).timeout(java.time.Duration.ofSeconds(30));
+                HttpRequest.Builder request =
+                        HttpRequest.newBuilder(URI.create(target)).timeout(java.time.Duration.ofSeconds(30));
                 String method = chance(20) ? pick(METHODS) : operation.method;
                 String type = chance(8) ? pick(TYPES) : "application/json";
                 if (!type.isEmpty()) {
@@ -88,8 +136,13 @@ public final class HostileRequests {
                 if (chance(15)) {
                     request.header("Accept", pick(TYPES));
                 }
-                request.method(method, method.equals("GET") || method.equals("HEAD") ? BodyPublishers.noBody() : publisher(body));
-                return new Hostile(request.build(), method + " " + target + " " + type + " " + (body.length() > 2000 ? body.substring(0, 2000) + "…" : body));
+                request.method(
+                        method,
+                        method.equals("GET") || method.equals("HEAD") ? BodyPublishers.noBody() : publisher(body));
+                return new Hostile(
+                        request.build(),
+                        method + " " + target + " " + type + " "
+                                + (body.length() > 2000 ? body.substring(0, 2000) + "…" : body));
             } catch (IllegalArgumentException notARequest) {
                 number = random.nextInt(operations.size());
             }
@@ -102,7 +155,9 @@ public final class HostileRequests {
             bytes[random.nextInt(bytes.length)] = (byte) random.nextInt(256);
         }
         byte[] sent = bytes;
-        return chance(30) ? BodyPublishers.fromPublisher(BodyPublishers.ofByteArray(sent)) : BodyPublishers.ofByteArray(sent);
+        return chance(30)
+                ? BodyPublishers.fromPublisher(BodyPublishers.ofByteArray(sent))
+                : BodyPublishers.ofByteArray(sent);
     }
 
     private boolean chance(int oneIn) {
@@ -116,7 +171,13 @@ public final class HostileRequests {
     private String path(Operation operation) {
         StringBuilder path = new StringBuilder();
         for (String part : operation.path.substring(1).split("/")) {
-            path.append('/').append(!part.startsWith("{") ? part : part.equals("{id}") && operation.path.startsWith("/api/jobs") && !chance(6) ? pick(jobIds) : pick(PIECES));
+            path.append('/')
+                    .append(
+                            !part.startsWith("{")
+                                    ? part
+                                    : part.equals("{id}") && operation.path.startsWith("/api/jobs") && !chance(6)
+                                            ? pick(jobIds)
+                                            : pick(PIECES));
         }
         return path.toString();
     }
@@ -125,8 +186,15 @@ public final class HostileRequests {
         StringBuilder query = new StringBuilder();
         operation.parameters.forEach(parameter -> {
             if (parameter.path("in").asString("").equals("query") && !chance(3)) {
-                query.append(query.isEmpty() ? "?" : "&").append(parameter.get("name").asString()).append('=')
-                        .append(chance(3) ? pick(PIECES) : URLEncoder.encode(pick(List.of("juno-vale", "tarn-box-van", "open", "5", "van")), StandardCharsets.UTF_8));
+                query.append(query.isEmpty() ? "?" : "&")
+                        .append(parameter.get("name").asString())
+                        .append('=')
+                        .append(
+                                chance(3)
+                                        ? pick(PIECES)
+                                        : URLEncoder.encode(
+                                                pick(List.of("juno-vale", "tarn-box-van", "open", "5", "van")),
+                                                StandardCharsets.UTF_8));
             }
         });
         return query.toString();
@@ -137,9 +205,21 @@ public final class HostileRequests {
             return "";
         }
         if (chance(40)) {
-            return pick(List.of("", "null", "[]", "{", "\"x\"", "1e999", "[".repeat(3_000), "{\"a\":".repeat(600), "x".repeat(70_000), "\u0000"));
+            return pick(List.of(
+                    "",
+                    "null",
+                    "[]",
+                    "{",
+                    "\"x\"",
+                    "1e999",
+                    "[".repeat(3_000),
+                    "{\"a\":".repeat(600),
+                    "x".repeat(70_000),
+                    "\u0000"));
         }
-        JsonNode sound = operation.path.startsWith("/api/layouts") && !operation.path.contains("withdrawal") ? MAPPER.readTree(layout) : made(operation.body, "");
+        JsonNode sound = operation.path.startsWith("/api/layouts") && !operation.path.contains("withdrawal")
+                ? MAPPER.readTree(layout)
+                : made(operation.body, "");
         for (int i = random.nextInt(4); i >= 0; i--) {
             sound = spoiled(sound);
         }
@@ -149,7 +229,9 @@ public final class HostileRequests {
 
     /** A value that fits a schema, with ids and words that the server knows. */
     private JsonNode made(JsonNode schema, String name) {
-        JsonNode own = schema.has("$ref") ? description.at(schema.get("$ref").asString().substring(1)) : schema;
+        JsonNode own = schema.has("$ref")
+                ? description.at(schema.get("$ref").asString().substring(1))
+                : schema;
         switch (own.path("type").asString("object")) {
             case "object": {
                 ObjectNode made = NODES.objectNode();
@@ -176,10 +258,30 @@ public final class HostileRequests {
 
     private String known(String name) {
         Map<String, Supplier<String>> words = Map.of(
-                "personId", () -> "juno-vale", "layoutId", () -> "tarn-box-van", "procedureId", () -> pick(List.of("free-play", "reservoir", "dry-walk", "port-plugs")),
-                "unit", () -> "mm", "rigCheck", () -> "sound", "behaviour", () -> "sinks", "hunchId", () -> "primary-piston-cup", "calculatorId", () -> "travel",
-                "id", () -> pick(List.of("play", "travel", "force")), "text", () -> pick(List.of("4", "15/16", "12,5")));
-        return words.getOrDefault(name, () -> name.endsWith("Id") ? new UUID(random.nextLong(), random.nextLong()).toString() : "word").get();
+                "personId",
+                () -> "juno-vale",
+                "layoutId",
+                () -> "tarn-box-van",
+                "procedureId",
+                () -> pick(List.of("free-play", "reservoir", "dry-walk", "port-plugs")),
+                "unit",
+                () -> "mm",
+                "rigCheck",
+                () -> "sound",
+                "behaviour",
+                () -> "sinks",
+                "hunchId",
+                () -> "primary-piston-cup",
+                "calculatorId",
+                () -> "travel",
+                "id",
+                () -> pick(List.of("play", "travel", "force")),
+                "text",
+                () -> pick(List.of("4", "15/16", "12,5")));
+        return words.getOrDefault(
+                        name,
+                        () -> name.endsWith("Id") ? new UUID(random.nextLong(), random.nextLong()).toString() : "word")
+                .get();
     }
 
     private JsonNode spoiled(JsonNode sound) {

@@ -9,11 +9,14 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import overturn.app.OverturnApplication;
 
-/** Starts the real application once for all tests, on a free port, against the throw-away PostgreSQL that ./overturn test made. */
+/**
+ * Starts the real application once for all tests, on a free port, against the throw-away PostgreSQL that ./overturn
+ * test made.
+ */
 public final class OverturnServer implements BeforeAllCallback, ParameterResolver {
 
     /** The application while it runs. */
-    public record Running(ConfigurableApplicationContext context, String address) implements ExtensionContext.Store.CloseableResource, AutoCloseable {
+    public record Running(ConfigurableApplicationContext context, String address) implements AutoCloseable {
 
         @Override
         public void close() {
@@ -37,21 +40,24 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
     }
 
     private static Running running(ExtensionContext context) {
-        return context.getRoot().getStore(Namespace.create(OverturnServer.class))
+        return context.getRoot()
+                .getStore(Namespace.create(OverturnServer.class))
                 .getOrComputeIfAbsent(Running.class, key -> start(), Running.class);
     }
 
     private static Running start() {
         requireRealDatabase();
-        ConfigurableApplicationContext context = new SpringApplicationBuilder(OverturnApplication.class)
-                .run("--server.port=0", "--overturn.demo=true");
-        return new Running(context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
+        ConfigurableApplicationContext context =
+                new SpringApplicationBuilder(OverturnApplication.class).run("--server.port=0", "--overturn.demo=true");
+        return new Running(
+                context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
     }
 
     /** The database of these tests is thrown away afterwards; never any other. */
     public static void requireRealDatabase() {
         if (!"true".equals(System.getenv("OVERTURN_REAL_DATABASE"))) {
-            throw new IllegalStateException("These tests need the throw-away PostgreSQL that ./overturn test starts; run that");
+            throw new IllegalStateException(
+                    "These tests need the throw-away PostgreSQL that ./overturn test starts; run that");
         }
     }
 }

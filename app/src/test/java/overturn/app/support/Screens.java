@@ -44,7 +44,8 @@ public final class Screens {
     }
 
     public Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     public Locator button(Pattern name) {
@@ -87,13 +88,19 @@ public final class Screens {
     public Optional<Procedure> next(ProcedureCatalogue procedures) {
         Locator strip = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"));
         String title = strip.getByRole(AriaRole.HEADING).textContent();
-        return Stream.concat(procedures.all().stream(), procedures.cutSets().stream().map(CutSetTest::procedure))
-                .filter(p -> title.replace(", again, with another rig", "").equals(name(p))).findFirst();
+        return Stream.concat(
+                        procedures.all().stream(), procedures.cutSets().stream().map(CutSetTest::procedure))
+                .filter(p -> title.replace(", again, with another rig", "").equals(name(p)))
+                .findFirst();
     }
 
     /** What the pages call a test; one that is derived from the layout names its joints. */
     private static String name(Procedure procedure) {
-        String places = procedure.id().substring(procedure.id().indexOf(Procedure.PLACES) + 1).replace("+", ", ").replace('-', ' ');
+        String places = procedure
+                .id()
+                .substring(procedure.id().indexOf(Procedure.PLACES) + 1)
+                .replace("+", ", ")
+                .replace('-', ' ');
         return WORDS.get("test." + procedure.wordId()).replace("{places}", places);
     }
 
@@ -127,13 +134,20 @@ public final class Screens {
     /** Types what was read. */
     public Screens type(Procedure procedure, ReadingValue value) {
         if (value instanceof Observed observed) {
-            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(WORDS.get("option." + procedure.id() + "." + observed.option())).setExact(true)).click();
+            page.getByRole(
+                            AriaRole.RADIO,
+                            new Page.GetByRoleOptions()
+                                    .setName(WORDS.get("option." + procedure.id() + "." + observed.option()))
+                                    .setExact(true))
+                    .click();
         } else {
             Series series = (Series) procedure.spec();
             for (int k = 0; k < series.figures().size(); k++) {
                 String id = series.figures().get(k).id();
-                String label = WORDS.getOrDefault("figure." + procedure.wordId() + "." + id, WORDS.get("component." + id));
-                page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(((Figures) value).taken().get(k).orElseThrow().text());
+                String label =
+                        WORDS.getOrDefault("figure." + procedure.wordId() + "." + id, WORDS.get("component." + id));
+                page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                        .fill(((Figures) value).taken().get(k).orElseThrow().text());
             }
         }
         return this;
@@ -141,7 +155,12 @@ public final class Screens {
 
     /** Answers the rig check. */
     public void rigIsSound() {
-        page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(WORDS.get("rig.sound")).setExact(true)).click();
+        page.getByRole(
+                        AriaRole.RADIO,
+                        new Page.GetByRoleOptions()
+                                .setName(WORDS.get("rig.sound"))
+                                .setExact(true))
+                .click();
     }
 
     /** Confirms the rig and enters the reading at once; ends on what it changed. */

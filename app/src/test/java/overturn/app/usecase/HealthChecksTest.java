@@ -16,7 +16,8 @@ class HealthChecksTest {
     private final Assessor assessor = mock(Assessor.class);
 
     private List<String> unsound() {
-        return new Health(store, assessor).checks().stream().filter(c -> !c.sound()).map(Check::name).toList();
+        return new Health(store, assessor)
+                .checks().stream().filter(c -> !c.sound()).map(Check::name).toList();
     }
 
     @Test

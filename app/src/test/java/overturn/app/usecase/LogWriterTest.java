@@ -26,8 +26,8 @@ import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
-import overturn.app.job.StaleLogException;
 import overturn.app.job.Staff;
+import overturn.app.job.StaleLogException;
 import overturn.app.usecase.Jobs.Log;
 import overturn.app.usecase.LogWriter.Behind;
 import overturn.layoutfile.Presets;
@@ -41,13 +41,19 @@ class LogWriterTest {
     private static final Instant NOW = Instant.parse("2026-11-25T09:12:00.123456789Z");
     private static final Entry ASIDE = new TestSetAside("hoses-clamped", "no clamps");
 
-    private static final LayoutSheets.Sheet TARN = LayoutSheets.Sheet.of(Presets.find("tarn-box-van").orElseThrow());
+    private static final LayoutSheets.Sheet TARN =
+            LayoutSheets.Sheet.of(Presets.find("tarn-box-van").orElseThrow());
 
     private final JobLog log = mock(JobLog.class);
     private final JobSummaries summaries = mock(JobSummaries.class);
     private final Staff staff = mock(Staff.class);
-    private final LogWriter writer = new LogWriter(log, summaries, staff, Clock.fixed(NOW, ZoneOffset.UTC), TransactionOperations.withoutTransaction());
-    private final LoggedEntry opened = LoggedEntry.of(OPENED, 1, NOW, "ines-quill",
+    private final LogWriter writer = new LogWriter(
+            log, summaries, staff, Clock.fixed(NOW, ZoneOffset.UTC), TransactionOperations.withoutTransaction());
+    private final LoggedEntry opened = LoggedEntry.of(
+            OPENED,
+            1,
+            NOW,
+            "ines-quill",
             new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false, false, null, false));
 
     @BeforeEach
@@ -70,7 +76,8 @@ class LogWriterTest {
     @Test
     void appendsBehindTheLastEntryWithTheServersTimeToTheMicrosecond() {
         Log now = writer.append(read(opened), stamp(1), seen -> ASIDE);
-        LoggedEntry appended = LoggedEntry.of(NEW, 2, Instant.parse("2026-11-25T09:12:00.123456Z"), "ines-quill", ASIDE);
+        LoggedEntry appended =
+                LoggedEntry.of(NEW, 2, Instant.parse("2026-11-25T09:12:00.123456Z"), "ines-quill", ASIDE);
         verify(log).append(JOB, appended);
         assertEquals(List.of(opened, appended), now.entries());
     }
@@ -78,21 +85,39 @@ class LogWriterTest {
     @Test
     void theLineOfTheBayIsWrittenWithTheEntryAndTheLogIsNotReadAgain() {
         writer.append(read(opened), stamp(1), seen -> ASIDE);
-        verify(summaries).keep(argThat((JobSummary line) -> line.sequence() == 2 && line.jobId().equals(JOB)));
+        verify(summaries)
+                .keep(argThat((JobSummary line) ->
+                        line.sequence() == 2 && line.jobId().equals(JOB)));
         verify(log, never()).entries(any());
     }
 
     @Test
     void anEntryThatWasKeptOnTheDeviceCarriesTheTimeAtWhichItWasMade() {
-        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", 5400L, 12.0), seen -> ASIDE).entries().get(1);
+        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", 5400L, 12.0), seen -> ASIDE)
+                .entries()
+                .get(1);
         assertEquals(Instant.parse("2026-11-25T07:42:00.123456Z"), kept.takenAt());
         assertEquals(Optional.of(12.0), kept.spentMinutes());
-        assertEquals("spentMinutes", assertThrows(InvalidInputException.class, () -> writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", null, -1.0), seen -> ASIDE))
-                .findings().get(0).field());
+        assertEquals(
+                "spentMinutes",
+                assertThrows(
+                                InvalidInputException.class,
+                                () -> writer.append(
+                                        read(opened), new Stamp(NEW, 1, "ines-quill", null, -1.0), seen -> ASIDE))
+                        .findings()
+                        .get(0)
+                        .field());
         assertEquals(Instant.parse("2026-11-25T09:12:00.123456Z"), kept.at());
         for (long never : new long[] {-1, 40_000_000}) {
-            assertEquals("takenSecondsAgo", assertThrows(InvalidInputException.class, () -> writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", never, null), seen -> ASIDE))
-                    .findings().get(0).field());
+            assertEquals(
+                    "takenSecondsAgo",
+                    assertThrows(
+                                    InvalidInputException.class,
+                                    () -> writer.append(
+                                            read(opened), new Stamp(NEW, 1, "ines-quill", never, null), seen -> ASIDE))
+                            .findings()
+                            .get(0)
+                            .field());
         }
     }
 
@@ -122,7 +147,10 @@ class LogWriterTest {
     @Test
     void refusesAWriterWhoHasSeenTooLittleOrMoreThanThereIs() {
         Log read = read(opened, inLog(new UUID(9, 9), ASIDE));
-        assertEquals(1, assertThrows(StaleLogException.class, () -> writer.append(read, stamp(1), seen -> ASIDE)).given());
+        assertEquals(
+                1,
+                assertThrows(StaleLogException.class, () -> writer.append(read, stamp(1), seen -> ASIDE))
+                        .given());
         assertThrows(StaleLogException.class, () -> writer.append(read, stamp(0), seen -> ASIDE));
         assertThrows(StaleLogException.class, () -> writer.append(read, stamp(5), seen -> ASIDE));
         verify(log, never()).append(any(), any());
@@ -140,21 +168,31 @@ class LogWriterTest {
             assertEquals(2, seen.size(), "sent again it is made from what stood before it");
             return ASIDE;
         }));
-        assertThrows(StaleLogException.class, () -> writer.append(read, stamp(7), Behind.REBASED, seen -> ASIDE), "nobody has seen what is not there");
+        assertThrows(
+                StaleLogException.class,
+                () -> writer.append(read, stamp(7), Behind.REBASED, seen -> ASIDE),
+                "nobody has seen what is not there");
     }
 
     @Test
     void aRebasedEntryIsTriedAgainWhenSomebodyIsFaster() {
         doThrow(new StaleLogException(1)).doNothing().when(log).append(any(), any());
         when(log.entries(JOB)).thenReturn(List.of(opened, inLog(new UUID(9, 9), ASIDE)));
-        assertEquals(3, writer.append(read(opened), stamp(1), Behind.REBASED, seen -> ASIDE).entries().size());
+        assertEquals(
+                3,
+                writer.append(read(opened), stamp(1), Behind.REBASED, seen -> ASIDE)
+                        .entries()
+                        .size());
     }
 
     @Test
     void refusesStrangersAndMissingStampsNamingEachField() {
-        InvalidInputException refused = assertThrows(InvalidInputException.class,
+        InvalidInputException refused = assertThrows(
+                InvalidInputException.class,
                 () -> writer.append(read(opened), Stamp.now(null, null, "stranger"), seen -> ASIDE));
-        assertEquals(List.of("entryId", "sequence", "personId"), refused.findings().stream().map(Finding::field).toList());
+        assertEquals(
+                List.of("entryId", "sequence", "personId"),
+                refused.findings().stream().map(Finding::field).toList());
     }
 
     private void somebodyIsFaster(LoggedEntry with) {
@@ -171,8 +209,12 @@ class LogWriterTest {
     @Test
     void theSameEntrySentTwiceAtOnceStandsOnceAndBothAreTold() {
         somebodyIsFaster(inLog(NEW, ASIDE));
-        assertEquals(2, writer.append(read(opened), stamp(1), seen -> ASIDE).entries().size());
-        assertThrows(EntryIdTakenException.class, () -> writer.append(read(opened), stamp(1), seen -> new TestSetAside("port-plugs", "no plugs")));
+        assertEquals(
+                2,
+                writer.append(read(opened), stamp(1), seen -> ASIDE).entries().size());
+        assertThrows(
+                EntryIdTakenException.class,
+                () -> writer.append(read(opened), stamp(1), seen -> new TestSetAside("port-plugs", "no plugs")));
     }
 
     @Test

@@ -25,7 +25,8 @@ import overturn.layoutfile.Presets;
 class SaveLayoutTest {
 
     private static final Instant NOW = Instant.parse("2026-11-25T08:00:00Z");
-    private static final String TARN = LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
+    private static final String TARN =
+            LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
     private static final String OWN = TARN.replace("\"id\":\"tarn-box-van\"", "\"id\":\"own\"");
 
     private final SavedLayouts saved = mock(SavedLayouts.class);
@@ -54,18 +55,29 @@ class SaveLayoutTest {
     @Test
     void anotherUnderTheSameIdIsRefusedAPresetToo() {
         when(saved.find("own")).thenReturn(Optional.of(LayoutFiles.read(OWN)));
-        InvalidInputException refused = assertThrows(InvalidInputException.class, () -> saveLayout.save("ines-quill", OWN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
+        InvalidInputException refused = assertThrows(
+                InvalidInputException.class,
+                () -> saveLayout.save("ines-quill", OWN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
         assertEquals("id", refused.findings().get(0).field());
-        assertThrows(InvalidInputException.class, () -> saveLayout.save("ines-quill", TARN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
+        assertThrows(
+                InvalidInputException.class,
+                () -> saveLayout.save("ines-quill", TARN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
         verify(saved, never()).add(any(), any(), any());
     }
 
     @Test
     void everyRefusalNamesItsFieldWithWhatWasGiven() {
-        InvalidInputException refused = assertThrows(InvalidInputException.class,
-                () -> saveLayout.check(OWN.replace("\"boreMm\":23.81", "\"boreMm\":900").replace("\"ratio\":4.0", "\"ratio\":99")));
-        assertTrue(refused.findings().stream().anyMatch(f -> f.field().equals("components.2.boreMm") && f.given().contains("900") && f.allowed().contains("60")));
-        assertTrue(refused.findings().stream().anyMatch(f -> f.field().equals("components.0.ratio") && f.given().contains("99")));
+        InvalidInputException refused = assertThrows(
+                InvalidInputException.class,
+                () -> saveLayout.check(
+                        OWN.replace("\"boreMm\":23.81", "\"boreMm\":900").replace("\"ratio\":4.0", "\"ratio\":99")));
+        assertTrue(refused.findings().stream()
+                .anyMatch(f -> f.field().equals("components.2.boreMm")
+                        && f.given().contains("900")
+                        && f.allowed().contains("60")));
+        assertTrue(refused.findings().stream()
+                .anyMatch(
+                        f -> f.field().equals("components.0.ratio") && f.given().contains("99")));
         assertThrows(InvalidInputException.class, () -> saveLayout.save("nobody", OWN));
     }
 }

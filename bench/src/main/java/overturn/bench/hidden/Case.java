@@ -18,7 +18,10 @@ import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
-/** One hidden vehicle. Whoever does the same test on it with the same rig reads the same, so that policies are compared in pairs. */
+/**
+ * One hidden vehicle. Whoever does the same test on it with the same rig reads the same, so that policies are compared
+ * in pairs.
+ */
 final class Case {
 
     /** One rig set-up in thirty lies (handbook 05) … */
@@ -38,8 +41,15 @@ final class Case {
     private final long seed;
     private final Map<String, ReadingValue> read = new HashMap<>();
 
-    Case(Stratum stratum, String layoutId, List<Suspect> causes, Cure cure, Intake intake, Function<List<Suspect>, HiddenVehicle> vehicle,
-         Function<RandomGenerator, HiddenVehicle> liar, long seed) {
+    Case(
+            Stratum stratum,
+            String layoutId,
+            List<Suspect> causes,
+            Cure cure,
+            Intake intake,
+            Function<List<Suspect>, HiddenVehicle> vehicle,
+            Function<RandomGenerator, HiddenVehicle> liar,
+            long seed) {
         this.stratum = stratum;
         this.layoutId = layoutId;
         this.causes = causes;
@@ -55,8 +65,7 @@ final class Case {
     }
 
     /** A reading and what its rig cost beyond the test's own minutes. */
-    record Taken(Reading reading, double extraMinutes) {
-    }
+    record Taken(Reading reading, double extraMinutes) {}
 
     /** Does a test with one of its rig's set-ups, counted from 0. */
     Taken take(Procedure procedure, int setUp, Optional<Cure> done) {
@@ -69,12 +78,16 @@ final class Case {
             SplittableRandom noise = new SplittableRandom(seed * 7_919 + key.hashCode());
             return (faulty && !caught ? liar.apply(noise) : left(done)).read(procedure, noise);
         });
-        return new Taken(new Reading(id, procedure.id(), value, setup, RigTrust.PROVEN, done), caught ? MADE_ANEW * procedure.minutes() : 0);
+        return new Taken(
+                new Reading(id, procedure.id(), value, setup, RigTrust.PROVEN, done),
+                caught ? MADE_ANEW * procedure.minutes() : 0);
     }
 
     /** The vehicle with what is left of its faults. */
     private HiddenVehicle left(Optional<Cure> done) {
-        return vehicle.apply(causes.stream().filter(s -> done.isEmpty() || !done.get().settles(s.remedy())).toList());
+        return vehicle.apply(causes.stream()
+                .filter(s -> done.isEmpty() || !done.get().settles(s.remedy()))
+                .toList());
     }
 
     /** Whether a remedy is needed; of a fault that is in no list, to look elsewhere. */
@@ -84,7 +97,9 @@ final class Case {
 
     /** What is still needed. */
     Cure needed(Optional<Cure> done) {
-        Remedy[] left = cure.remedies().stream().filter(r -> done.isEmpty() || !done.get().settles(r)).toArray(Remedy[]::new);
+        Remedy[] left = cure.remedies().stream()
+                .filter(r -> done.isEmpty() || !done.get().settles(r))
+                .toArray(Remedy[]::new);
         return left.length == 0 ? Cure.HAND_BACK : Cure.of(left);
     }
 }

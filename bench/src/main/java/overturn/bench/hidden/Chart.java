@@ -18,8 +18,7 @@ final class Chart {
 
     private static final JsonNode ALL = read();
 
-    private Chart() {
-    }
+    private Chart() {}
 
     private static JsonNode read() {
         try (InputStream in = Chart.class.getResourceAsStream("/overturn/bench/charts.json")) {
@@ -32,7 +31,8 @@ final class Chart {
     /** The tests of the chart for the behaviour that was told at intake, those that the layout has, in order. */
     static List<Procedure> of(LayoutModel model, Reading characterised) {
         return tests(model.layout().family(), ((Observed) characterised.value()).option()).stream()
-                .flatMap(test -> model.procedures().find(test).stream()).toList();
+                .flatMap(test -> model.procedures().find(test).stream())
+                .toList();
     }
 
     /** Ids of the tests for one behaviour, round after round. */

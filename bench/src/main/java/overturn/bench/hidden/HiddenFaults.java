@@ -28,25 +28,41 @@ import picocli.CommandLine.Option;
 import tools.jackson.databind.json.JsonMapper;
 
 /** {@code ./overturn bench}: hidden faults through the planner and its baselines. */
-@Command(name = "overturn bench", mixinStandardHelpOptions = true, description = "Hidden faults through the planner and four baselines, side by side.")
+@Command(
+        name = "overturn bench",
+        mixinStandardHelpOptions = true,
+        description = "Hidden faults through the planner and four baselines, side by side.")
 public final class HiddenFaults implements Callable<Integer> {
 
     private static final int LEAST_VEHICLES = 24;
     private static final int EXTRA_SHARE = 8;
 
-    @Option(names = "--vehicles", defaultValue = "3000", description = "How many vehicles all policies are given (${DEFAULT-VALUE}); an eighth more per further stratum.")
+    @Option(
+            names = "--vehicles",
+            defaultValue = "3000",
+            description =
+                    "How many vehicles all policies are given (${DEFAULT-VALUE}); an eighth more per further stratum.")
     private int vehicles;
 
-    @Option(names = "--seed", defaultValue = "1", description = "Seed of the vehicles and the noise (${DEFAULT-VALUE}).")
+    @Option(
+            names = "--seed",
+            defaultValue = "1",
+            description = "Seed of the vehicles and the noise (${DEFAULT-VALUE}).")
     private long seed;
 
-    @Option(names = "--family", description = "Only presets of this family: vacuum-brake, unassisted-brake, hydraulic-brake, pedal-clutch, concentric-clutch, lever-brake, lever-clutch.")
+    @Option(
+            names = "--family",
+            description =
+                    "Only presets of this family: vacuum-brake, unassisted-brake, hydraulic-brake, pedal-clutch, concentric-clutch, lever-brake, lever-clutch.")
     private String family;
 
     @Option(names = "--json", description = "Print one JSON object; the report for people goes to the standard error.")
     private boolean json;
 
-    @Option(names = "--bound", description = "Only what could be right at all: every test of the catalogue read, once before the first repair and after each.")
+    @Option(
+            names = "--bound",
+            description =
+                    "Only what could be right at all: every test of the catalogue read, once before the first repair and after each.")
     private boolean bound;
 
     /** Runs the command; the exit code is 2 for a wrong option. */
@@ -59,9 +75,12 @@ public final class HiddenFaults implements Callable<Integer> {
         if (vehicles < LEAST_VEHICLES) {
             throw wrong("--vehicles " + vehicles + ": at least " + LEAST_VEHICLES);
         }
-        List<LayoutFile> files = Presets.files().stream().filter(f -> family == null || f.family().id().equals(family)).toList();
+        List<LayoutFile> files = Presets.files().stream()
+                .filter(f -> family == null || f.family().id().equals(family))
+                .toList();
         if (files.isEmpty()) {
-            throw wrong("--family " + family + ": one of " + Arrays.stream(Family.values()).map(Family::id).toList());
+            throw wrong("--family " + family + ": one of "
+                    + Arrays.stream(Family.values()).map(Family::id).toList());
         }
         long from = System.nanoTime();
         List<Outcome> outcomes = run(files);
@@ -90,8 +109,11 @@ public final class HiddenFaults implements Callable<Integer> {
     private final List<LayoutModel> models = new ArrayList<>();
 
     private List<Outcome> run(List<LayoutFile> files) {
-        List<Plan> plans = plans(files.size()).stream().sorted(Comparator.comparing(Plan::world)).toList();
-        ExecutorService threads = Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
+        List<Plan> plans = plans(files.size()).stream()
+                .sorted(Comparator.comparing(Plan::world))
+                .toList();
+        ExecutorService threads =
+                Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
         try (ProgressBar bar = bar(plans.size() + files.size())) {
             List<World> worlds = each(threads, bar, files, file -> {
                 World world = new World(file, seed);
@@ -99,7 +121,9 @@ public final class HiddenFaults implements Callable<Integer> {
                 return world;
             });
             worlds.forEach(world -> models.add(world.model(Stratum.SINGLE)));
-            return each(threads, bar, plans, plan -> outcomes(worlds.get(plan.world), plan)).stream().flatMap(List::stream).toList();
+            return each(threads, bar, plans, plan -> outcomes(worlds.get(plan.world), plan)).stream()
+                    .flatMap(List::stream)
+                    .toList();
         } finally {
             threads.shutdownNow();
         }
@@ -107,11 +131,13 @@ public final class HiddenFaults implements Callable<Integer> {
 
     /** Whoever is free takes the next, since some take ten times as long as others. */
     private static <T, R> List<R> each(ExecutorService threads, ProgressBar bar, List<T> all, Function<T, R> work) {
-        List<Future<R>> under = all.stream().map(one -> threads.submit(() -> {
-            R done = work.apply(one);
-            bar.step();
-            return done;
-        })).toList();
+        List<Future<R>> under = all.stream()
+                .map(one -> threads.submit(() -> {
+                    R done = work.apply(one);
+                    bar.step();
+                    return done;
+                }))
+                .toList();
         return under.stream().map(HiddenFaults::result).toList();
     }
 
@@ -127,17 +153,20 @@ public final class HiddenFaults implements Callable<Integer> {
 
     private List<Outcome> outcomes(World world, Plan plan) {
         Trial trial = new Trial(world.model(plan.stratum), world.draw(plan.stratum, plan.seed), Workshop.WELL_EQUIPPED);
-        List<Policy> policies = bound ? List.of(Policy.EVERYTHING) : plan.stratum.compared() ? Policy.COMPARED : List.of(Policy.OVERTURN);
+        List<Policy> policies = bound
+                ? List.of(Policy.EVERYTHING)
+                : plan.stratum.compared() ? Policy.COMPARED : List.of(Policy.OVERTURN);
         return policies.stream().map(trial::of).toList();
     }
 
-    private record Plan(int world, Stratum stratum, long seed) {
-    }
+    private record Plan(int world, Stratum stratum, long seed) {}
 
     /** Two thirds singles, a sixth pairs, a sixth sound; and an eighth more of each further stratum. */
     private List<Plan> plans(int worlds) {
         List<Plan> all = new ArrayList<>();
-        IntStream.range(0, vehicles).forEach(i -> all.add(plan(i, worlds, i % 6 == 4 ? Stratum.PAIR : i % 6 == 5 ? Stratum.SOUND : Stratum.SINGLE)));
+        IntStream.range(0, vehicles)
+                .forEach(i -> all.add(
+                        plan(i, worlds, i % 6 == 4 ? Stratum.PAIR : i % 6 == 5 ? Stratum.SOUND : Stratum.SINGLE)));
         for (Stratum stratum : List.of(Stratum.ROUGH, Stratum.INTERMITTENT, Stratum.UNLISTED)) {
             IntStream.range(0, vehicles / EXTRA_SHARE).forEach(i -> all.add(plan(i, worlds, stratum)));
         }
@@ -149,8 +178,12 @@ public final class HiddenFaults implements Callable<Integer> {
     }
 
     private ProgressBar bar(int steps) {
-        return new ProgressBarBuilder().setTaskName("Vehicles").setInitialMax(steps).setStyle(ProgressBarStyle.ASCII)
-                .setConsumer(new me.tongfei.progressbar.ConsoleProgressBarConsumer(System.err)).build();
+        return new ProgressBarBuilder()
+                .setTaskName("Vehicles")
+                .setInitialMax(steps)
+                .setStyle(ProgressBarStyle.ASCII)
+                .setConsumer(new me.tongfei.progressbar.ConsoleProgressBarConsumer(System.err))
+                .build();
     }
 
     /** What is reached with every test read, per cent of each stratum. */
@@ -159,29 +192,55 @@ public final class HiddenFaults implements Callable<Integer> {
         static Bound of(int vehicles, long seed, List<Outcome> outcomes) {
             Map<String, Double> reached = new LinkedHashMap<>();
             for (Stratum stratum : Stratum.values()) {
-                reached.put(stratum.id(), PolicyFigures.share(PolicyFigures.only(outcomes, stratum), PolicyFigures::found));
+                reached.put(
+                        stratum.id(), PolicyFigures.share(PolicyFigures.only(outcomes, stratum), PolicyFigures::found));
             }
             return new Bound(vehicles, seed, reached);
         }
     }
 
     /** Everything one run found. */
-    record Report(int vehicles, long seed, Map<String, PolicyFigures> policies, ReducedProblems.Excess exact, Planning planningMillis) {
+    record Report(
+            int vehicles,
+            long seed,
+            Map<String, PolicyFigures> policies,
+            ReducedProblems.Excess exact,
+            Planning planningMillis) {
 
         /** Time to weigh beliefs and tests after a reading. */
-        record Planning(double first, double p50, double p95) {
-        }
+        record Planning(double first, double p50, double p95) {}
 
         static Report of(int vehicles, long seed, List<Outcome> outcomes, ReducedProblems.Excess exact) {
             Map<String, PolicyFigures> policies = new LinkedHashMap<>();
             for (Policy policy : Policy.COMPARED) {
-                policies.put(policy.id(), PolicyFigures.of(outcomes.stream().filter(o -> o.policy() == policy).toList()));
+                policies.put(
+                        policy.id(),
+                        PolicyFigures.of(outcomes.stream()
+                                .filter(o -> o.policy() == policy)
+                                .toList()));
             }
-            List<Outcome> own = outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN && !o.planningMillis().isEmpty()).toList();
-            double[] all = own.stream().flatMap(o -> o.planningMillis().stream()).mapToDouble(Double::doubleValue).sorted().toArray();
-            double first = own.stream().mapToDouble(o -> o.planningMillis().get(0)).average().orElse(0);
-            return new Report(vehicles, seed, policies, exact, new Planning(PolicyFigures.tenth(first), PolicyFigures.tenth(all[all.length / 2]),
-                    PolicyFigures.tenth(all[all.length * 95 / 100])));
+            List<Outcome> own = outcomes.stream()
+                    .filter(o ->
+                            o.policy() == Policy.OVERTURN && !o.planningMillis().isEmpty())
+                    .toList();
+            double[] all = own.stream()
+                    .flatMap(o -> o.planningMillis().stream())
+                    .mapToDouble(Double::doubleValue)
+                    .sorted()
+                    .toArray();
+            double first = own.stream()
+                    .mapToDouble(o -> o.planningMillis().get(0))
+                    .average()
+                    .orElse(0);
+            return new Report(
+                    vehicles,
+                    seed,
+                    policies,
+                    exact,
+                    new Planning(
+                            PolicyFigures.tenth(first),
+                            PolicyFigures.tenth(all[all.length / 2]),
+                            PolicyFigures.tenth(all[all.length * 95 / 100])));
         }
     }
 }

@@ -7,23 +7,34 @@ import overturn.verdict.Grade;
 /**
  * How one policy fared on one vehicle.
  *
- * @param named          the cure named at the first verdict
- * @param grade          its grade
- * @param firstRight     whether that cures the vehicle and the verdict is not open
- * @param right          the same; of a pair whose faults hide one another: whether every verdict on the way named what was needed, none
- *                       was open, and the vehicle handed back is cured
- * @param tests          done to the first verdict
- * @param minutes        to the first verdict
- * @param wrongParts     parts fitted for nothing until cured
- * @param costToCure     minutes to the cured vehicle, the right remedy itself left out
- * @param claims         after each reading: what the leading remedy claimed, and whether it was needed
+ * @param named the cure named at the first verdict
+ * @param grade its grade
+ * @param firstRight whether that cures the vehicle and the verdict is not open
+ * @param right the same; of a pair whose faults hide one another: whether every verdict on the way named what was
+ *     needed, none was open, and the vehicle handed back is cured
+ * @param tests done to the first verdict
+ * @param minutes to the first verdict
+ * @param wrongParts parts fitted for nothing until cured
+ * @param costToCure minutes to the cured vehicle, the right remedy itself left out
+ * @param claims after each reading: what the leading remedy claimed, and whether it was needed
  * @param planningMillis time to weigh all tests after each reading
- * @param path           ids of the tests
+ * @param path ids of the tests
  */
-record Outcome(Policy policy, Case vehicle, Cure named, Grade grade, boolean firstRight, boolean right, int tests, double minutes, int wrongParts, double costToCure,
-               List<Claim> claims, List<Double> planningMillis, List<String> path) {
+record Outcome(
+        Policy policy,
+        Case vehicle,
+        Cure named,
+        Grade grade,
+        boolean firstRight,
+        boolean right,
+        int tests,
+        double minutes,
+        int wrongParts,
+        double costToCure,
+        List<Claim> claims,
+        List<Double> planningMillis,
+        List<String> path) {
 
     /** A claimed probability and whether it came true. */
-    record Claim(double probability, boolean held) {
-    }
+    record Claim(double probability, boolean held) {}
 }

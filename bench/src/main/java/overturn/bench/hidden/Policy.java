@@ -6,12 +6,18 @@ import java.util.Optional;
 import overturn.planning.Proposal;
 import overturn.procedure.Procedure;
 
-/** Who decides what to do next. All stop at a proof, and when no test is worth its minutes; they differ in what they choose until then. */
+/**
+ * Who decides what to do next. All stop at a proof, and when no test is worth its minutes; they differ in what they
+ * choose until then.
+ */
 enum Policy {
     OVERTURN("overturn") {
         @Override
         Optional<Step> next(Position at) {
-            return at.proposals().stream().findFirst().filter(Proposal::worthDoing).map(Step::of);
+            return at.proposals().stream()
+                    .findFirst()
+                    .filter(Proposal::worthDoing)
+                    .map(Step::of);
         }
     },
     /** Replaces by likelihood until cured. */
@@ -21,11 +27,17 @@ enum Policy {
             return Optional.empty();
         }
     },
-    /** A fixed chart per family and behaviour; after a repair it is followed again until the vehicle is probably sound. */
+    /**
+     * A fixed chart per family and behaviour; after a repair it is followed again until the vehicle is probably sound.
+     */
     CHART("chart") {
         @Override
         Optional<Step> next(Position at) {
-            return at.chart().stream().filter(p -> !at.done(p)).findFirst().map(p -> new Step(p, false)).filter(step -> !at.repaired() || !at.clear());
+            return at.chart().stream()
+                    .filter(p -> !at.done(p))
+                    .findFirst()
+                    .map(p -> new Step(p, false))
+                    .filter(step -> !at.repaired() || !at.clear());
         }
     },
     INFORMATION_PER_MINUTE("informationPerMinute") {
@@ -40,7 +52,10 @@ enum Policy {
             return best(at, Comparator.comparingDouble(p -> p.gain().informationNats()));
         }
     },
-    /** Every test of the catalogue, whatever its minutes: not a policy that anybody could pay for, but the bound of what can be read. */
+    /**
+     * Every test of the catalogue, whatever its minutes: not a policy that anybody could pay for, but the bound of what
+     * can be read.
+     */
     EVERYTHING("everything") {
         @Override
         Optional<Step> next(Position at) {
@@ -91,8 +106,11 @@ enum Policy {
 
     /** Gates come first for everybody; then the best of all tests by this order, as long as any is worth doing. */
     private static Optional<Step> best(Position at, Comparator<Proposal> order) {
-        Optional<Proposal> gate = at.proposals().stream().filter(p -> p.kind() == Proposal.Kind.GATE).findFirst();
+        Optional<Proposal> gate = at.proposals().stream()
+                .filter(p -> p.kind() == Proposal.Kind.GATE)
+                .findFirst();
         boolean goesOn = at.proposals().stream().anyMatch(Proposal::worthDoing);
-        return gate.or(() -> at.proposals().stream().filter(p -> goesOn).max(order)).map(Step::of);
+        return gate.or(() -> at.proposals().stream().filter(p -> goesOn).max(order))
+                .map(Step::of);
     }
 }

@@ -14,28 +14,57 @@ import overturn.verdict.Grade;
 
 /** How one policy fared over all vehicles; per cent, minutes, points. The last five are the planner's alone. */
 @JsonInclude(JsonInclude.Include.NON_ABSENT)
-record PolicyFigures(double singlesRightPct, double pairsRightPct, double soundCalledSoundPct, double soundCondemnedPct, double wrongPartsPer100,
-                     double minutesToVerdictMean, double costToCureMean, double costToCureP90, double testsMean, double provenSharePct,
-                     double provenWrongPct, double calibrationMaxGapPoints, Optional<Double> roughSinglesRightPct,
-                     Optional<Double> intermittentRightPct, Optional<Double> unlistedProvenPct, Optional<Double> noneOfTheseLeadsPct,
-                     Optional<Double> calibrationWithUnlistedMaxGapPoints) {
+record PolicyFigures(
+        double singlesRightPct,
+        double pairsRightPct,
+        double soundCalledSoundPct,
+        double soundCondemnedPct,
+        double wrongPartsPer100,
+        double minutesToVerdictMean,
+        double costToCureMean,
+        double costToCureP90,
+        double testsMean,
+        double provenSharePct,
+        double provenWrongPct,
+        double calibrationMaxGapPoints,
+        Optional<Double> roughSinglesRightPct,
+        Optional<Double> intermittentRightPct,
+        Optional<Double> unlistedProvenPct,
+        Optional<Double> noneOfTheseLeadsPct,
+        Optional<Double> calibrationWithUnlistedMaxGapPoints) {
 
     private static final int LEAST_PER_BIN = 400;
     private static final long CLAIM_SEED = 5L;
 
     static PolicyFigures of(List<Outcome> outcomes) {
-        List<Outcome> compared = outcomes.stream().filter(o -> o.vehicle().stratum.compared()).toList();
+        List<Outcome> compared =
+                outcomes.stream().filter(o -> o.vehicle().stratum.compared()).toList();
         List<Outcome> singles = only(outcomes, Stratum.SINGLE);
         List<Outcome> sound = only(outcomes, Stratum.SOUND);
-        List<Outcome> proven = compared.stream().filter(o -> o.grade() == Grade.PROVEN).toList();
+        List<Outcome> proven =
+                compared.stream().filter(o -> o.grade() == Grade.PROVEN).toList();
         List<Outcome> unlisted = only(outcomes, Stratum.UNLISTED);
         boolean planner = outcomes.stream().anyMatch(o -> o.policy() == Policy.OVERTURN);
-        return new PolicyFigures(share(singles, Outcome::right), share(only(outcomes, Stratum.PAIR), Outcome::right),
+        return new PolicyFigures(
+                share(singles, Outcome::right),
+                share(only(outcomes, Stratum.PAIR), Outcome::right),
                 share(sound, PolicyFigures::found),
-                share(sound, o -> o.grade() != Grade.OPEN && !o.named().equals(Cure.HAND_BACK) && !o.named().equals(Cure.LOOK_ELSEWHERE)),
-                mean(compared, o -> 100.0 * o.wrongParts()), mean(compared, Outcome::minutes), mean(compared, Outcome::costToCure),
-                percentile(compared, Outcome::costToCure, 0.9), mean(compared, Outcome::tests), share(singles, o -> o.grade() == Grade.PROVEN),
-                share(proven, o -> o.named().remedies().stream().anyMatch(r -> !o.vehicle().cure.has(r))), calibrationGap(compared),
+                share(
+                        sound,
+                        o -> o.grade() != Grade.OPEN
+                                && !o.named().equals(Cure.HAND_BACK)
+                                && !o.named().equals(Cure.LOOK_ELSEWHERE)),
+                mean(compared, o -> 100.0 * o.wrongParts()),
+                mean(compared, Outcome::minutes),
+                mean(compared, Outcome::costToCure),
+                percentile(compared, Outcome::costToCure, 0.9),
+                mean(compared, Outcome::tests),
+                share(singles, o -> o.grade() == Grade.PROVEN),
+                share(
+                        proven,
+                        o -> o.named().remedies().stream()
+                                .anyMatch(r -> !o.vehicle().cure.has(r))),
+                calibrationGap(compared),
                 planner ? Optional.of(share(only(outcomes, Stratum.ROUGH), Outcome::right)) : Optional.empty(),
                 planner ? Optional.of(share(only(outcomes, Stratum.INTERMITTENT), Outcome::right)) : Optional.empty(),
                 planner ? Optional.of(share(unlisted, o -> o.grade() == Grade.PROVEN)) : Optional.empty(),
@@ -43,9 +72,13 @@ record PolicyFigures(double singlesRightPct, double pairsRightPct, double soundC
                 planner ? Optional.of(calibrationGap(withUnlisted(outcomes))) : Optional.empty());
     }
 
-    /** The vehicles that are compared and, one in nine, those with a fault in no list: about as many as are allowed for. */
+    /**
+     * The vehicles that are compared and, one in nine, those with a fault in no list: about as many as are allowed for.
+     */
     static List<Outcome> withUnlisted(List<Outcome> outcomes) {
-        return outcomes.stream().filter(o -> o.vehicle().stratum.compared() || o.vehicle().stratum == Stratum.UNLISTED).toList();
+        return outcomes.stream()
+                .filter(o -> o.vehicle().stratum.compared() || o.vehicle().stratum == Stratum.UNLISTED)
+                .toList();
     }
 
     /** Whether what is asked of its stratum was reached: right, called sound, or that the fault is in no list leads. */
@@ -90,13 +123,17 @@ record PolicyFigures(double singlesRightPct, double pairsRightPct, double soundC
     static List<Bin> bins(List<Outcome> outcomes) {
         SplittableRandom random = new SplittableRandom(CLAIM_SEED);
         List<Claim> claims = new ArrayList<>();
-        outcomes.stream().filter(o -> !o.claims().isEmpty()).forEach(o -> claims.add(o.claims().get(random.nextInt(o.claims().size()))));
+        outcomes.stream()
+                .filter(o -> !o.claims().isEmpty())
+                .forEach(
+                        o -> claims.add(o.claims().get(random.nextInt(o.claims().size()))));
         claims.sort(Comparator.comparingDouble(Claim::probability));
         int bins = Math.max(1, claims.size() / LEAST_PER_BIN);
         List<Bin> all = new ArrayList<>();
         for (int b = 0; b < bins && !claims.isEmpty(); b++) {
             List<Claim> own = claims.subList(b * claims.size() / bins, (b + 1) * claims.size() / bins);
-            double claimed = own.stream().mapToDouble(Claim::probability).average().orElse(0);
+            double claimed =
+                    own.stream().mapToDouble(Claim::probability).average().orElse(0);
             double held = (double) own.stream().filter(Claim::held).count() / own.size();
             double error = Math.sqrt(Math.max(claimed * (1 - claimed), held * (1 - held)) / own.size());
             all.add(new Bin(own.size(), 100 * claimed, 100 * held, 100 * error));

@@ -15,7 +15,10 @@ import overturn.planning.Prices;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 
-/** Small problems cut out of real layouts: a few remedies, a few tests that tell them apart, with the outcomes and prices that the planner uses. */
+/**
+ * Small problems cut out of real layouts: a few remedies, a few tests that tell them apart, with the outcomes and
+ * prices that the planner uses.
+ */
 final class ReducedProblems {
 
     private static final int PROBLEMS = 200;
@@ -26,15 +29,14 @@ final class ReducedProblems {
     private static final int RANDOM_RUNS = 20;
     private static final int MOST_DRAWN = 4000;
 
-    private ReducedProblems() {
-    }
+    private ReducedProblems() {}
 
     /**
-     * How the planner, looking to the end as it can on so few tests, compares with the exact optimum, per cent above it; beside it its one step
-     * of look-ahead, which is all it takes on whole layouts, and a random policy.
+     * How the planner, looking to the end as it can on so few tests, compares with the exact optimum, per cent above
+     * it; beside it its one step of look-ahead, which is all it takes on whole layouts, and a random policy.
      */
-    record Excess(int problems, double meanExcessPct, double maxExcessPct, double oneStepExcessPct, double randomExcessPct) {
-    }
+    record Excess(
+            int problems, double meanExcessPct, double maxExcessPct, double oneStepExcessPct, double randomExcessPct) {}
 
     static Excess excess(List<LayoutModel> models, Prices prices, long seed) {
         SplittableRandom random = new SplittableRandom(seed);
@@ -48,13 +50,20 @@ final class ReducedProblems {
                 anyhow += policy.random(random) / RANDOM_RUNS;
             }
             if (anyhow >= RANDOM_WORSE * best) {
-                all.add(new double[] {100 * (policy.planner() / best - 1), 100 * (policy.greedy() / best - 1), 100 * (anyhow / best - 1)});
+                all.add(new double[] {
+                    100 * (policy.planner() / best - 1), 100 * (policy.greedy() / best - 1), 100 * (anyhow / best - 1)
+                });
             }
         }
-        return new Excess(all.size(), PolicyFigures.tenth(all.stream().mapToDouble(e -> e[0]).average().orElse(0)),
+        return new Excess(
+                all.size(),
+                PolicyFigures.tenth(
+                        all.stream().mapToDouble(e -> e[0]).average().orElse(0)),
                 PolicyFigures.tenth(all.stream().mapToDouble(e -> e[0]).max().orElse(0)),
-                PolicyFigures.tenth(all.stream().mapToDouble(e -> e[1]).average().orElse(0)),
-                PolicyFigures.tenth(all.stream().mapToDouble(e -> e[2]).average().orElse(0)));
+                PolicyFigures.tenth(
+                        all.stream().mapToDouble(e -> e[1]).average().orElse(0)),
+                PolicyFigures.tenth(
+                        all.stream().mapToDouble(e -> e[2]).average().orElse(0)));
     }
 
     /** Tests and cures at random; outcomes merged into as few as keep the likeliest apart. */
@@ -76,10 +85,16 @@ final class ReducedProblems {
             Procedure procedure = procedures.get(random.nextInt(procedures.size()));
             tests.add(new DiscreteProblem.Test(procedure.minutes(), chances(foresight.outcomes(procedure), columns)));
         }
-        return new DiscreteProblem(columns.stream().map(foresight.cures()::get).toList(), columns.stream().map(c -> shares[c] / total).toList(), tests);
+        return new DiscreteProblem(
+                columns.stream().map(foresight.cures()::get).toList(),
+                columns.stream().map(c -> shares[c] / total).toList(),
+                tests);
     }
 
-    /** Chances per cure of merged outcomes: each outcome goes to the cure, modulo the number kept, that it speaks for most. */
+    /**
+     * Chances per cure of merged outcomes: each outcome goes to the cure, modulo the number kept, that it speaks for
+     * most.
+     */
     private static List<List<Double>> chances(double[][] joint, List<Integer> columns) {
         double[][] merged = new double[columns.size()][OUTCOMES];
         for (double[] outcome : joint) {

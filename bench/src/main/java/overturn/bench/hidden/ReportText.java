@@ -47,20 +47,35 @@ final class ReportText {
         figures(report, "proven wrong %", PolicyFigures::provenWrongPct);
         figures(report, "calibration gap", PolicyFigures::calibrationMaxGapPoints);
         PolicyFigures own = report.policies().get(Policy.OVERTURN.id());
-        line("rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%, calibration gap with them %.1f",
-                own.roughSinglesRightPct().orElseThrow(), own.intermittentRightPct().orElseThrow(), own.unlistedProvenPct().orElseThrow(),
-                own.noneOfTheseLeadsPct().orElseThrow(), own.calibrationWithUnlistedMaxGapPoints().orElseThrow());
+        line(
+                "rough singles right %.1f %%, intermittent right %.1f %%, unlisted proven %.1f %%, none of these leads %.1f %%, calibration gap with them %.1f",
+                own.roughSinglesRightPct().orElseThrow(),
+                own.intermittentRightPct().orElseThrow(),
+                own.unlistedProvenPct().orElseThrow(),
+                own.noneOfTheseLeadsPct().orElseThrow(),
+                own.calibrationWithUnlistedMaxGapPoints().orElseThrow());
         for (Policy other : Policy.COMPARED) {
             if (other != Policy.OVERTURN) {
                 Paired paired = Paired.of(outcomes, other);
-                line("%s costs %.1f ± %.1f minutes more than the planner on the same vehicle", other.id(), paired.meanMinutes(), paired.halfWidthMinutes());
+                line(
+                        "%s costs %.1f ± %.1f minutes more than the planner on the same vehicle",
+                        other.id(), paired.meanMinutes(), paired.halfWidthMinutes());
             }
         }
-        line("planning, ms: first %.1f, p50 %.1f, p95 %.1f", report.planningMillis().first(), report.planningMillis().p50(), report.planningMillis().p95());
-        line("%d reduced problems: planner %.1f %% above the exact optimum (most %.1f %%), with one step of look-ahead %.1f %%, random %.1f %%",
+        line(
+                "planning, ms: first %.1f, p50 %.1f, p95 %.1f",
+                report.planningMillis().first(),
+                report.planningMillis().p50(),
+                report.planningMillis().p95());
+        line(
+                "%d reduced problems: planner %.1f %% above the exact optimum (most %.1f %%), with one step of look-ahead %.1f %%, random %.1f %%",
                 report.exact().problems(),
-                report.exact().meanExcessPct(), report.exact().maxExcessPct(), report.exact().oneStepExcessPct(), report.exact().randomExcessPct());
-        List<Outcome> planner = outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN).toList();
+                report.exact().meanExcessPct(),
+                report.exact().maxExcessPct(),
+                report.exact().oneStepExcessPct(),
+                report.exact().randomExcessPct());
+        List<Outcome> planner =
+                outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN).toList();
         claims("", planner.stream().filter(o -> o.vehicle().stratum.compared()).toList());
         claims(" (faults in no list among them)", PolicyFigures.withUnlisted(planner));
         for (Stratum stratum : Stratum.values()) {
@@ -71,32 +86,58 @@ final class ReportText {
 
     private void claims(String which, List<Outcome> own) {
         line("%nclaimed and held, one claim per job%s:", which);
-        PolicyFigures.bins(own).forEach(b -> line("  %5.1f %% claimed, %5.1f %% held, %d claims, ± %.1f", b.claimedPct(), b.heldPct(), b.claims(), b.standardError()));
+        PolicyFigures.bins(own)
+                .forEach(b -> line(
+                        "  %5.1f %% claimed, %5.1f %% held, %d claims, ± %.1f",
+                        b.claimedPct(), b.heldPct(), b.claims(), b.standardError()));
     }
 
     /** What was hidden in the vehicles lost, and what was named instead. */
     private void lost(Stratum stratum, List<Outcome> own) {
         Map<String, Integer> counts = new TreeMap<>();
-        own.stream().filter(o -> !PolicyFigures.found(o)).forEach(o -> counts.merge(o.vehicle().causes.stream().map(s -> s.id()).toList() + " -> "
-                + o.grade() + " " + o.named().remedies().stream().map(r -> r.id()).toList(), 1, Integer::sum));
-        line("%n%s: %d of %d lost, minutes %.0f", stratum, own.stream().filter(o -> !PolicyFigures.found(o)).count(), own.size(),
+        own.stream()
+                .filter(o -> !PolicyFigures.found(o))
+                .forEach(o -> counts.merge(
+                        o.vehicle().causes.stream().map(s -> s.id()).toList() + " -> " + o.grade() + " "
+                                + o.named().remedies().stream().map(r -> r.id()).toList(),
+                        1,
+                        Integer::sum));
+        line(
+                "%n%s: %d of %d lost, minutes %.0f",
+                stratum,
+                own.stream().filter(o -> !PolicyFigures.found(o)).count(),
+                own.size(),
                 own.stream().mapToDouble(Outcome::minutes).average().orElse(0));
-        Map<String, Long> ways = own.stream().filter(o -> !PolicyFigures.found(o)).collect(Collectors.groupingBy(ReportText::way, TreeMap::new, Collectors.counting()));
+        Map<String, Long> ways = own.stream()
+                .filter(o -> !PolicyFigures.found(o))
+                .collect(Collectors.groupingBy(ReportText::way, TreeMap::new, Collectors.counting()));
         line("  first verdict: %s", ways);
-        counts.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed().thenComparing(Map.Entry.comparingByKey()))
-                .limit(MOST_LOST).forEach(e -> line("  %3d  %s", e.getValue(), e.getKey()));
+        counts.entrySet().stream()
+                .sorted(Map.Entry.<String, Integer>comparingByValue()
+                        .reversed()
+                        .thenComparing(Map.Entry.comparingByKey()))
+                .limit(MOST_LOST)
+                .forEach(e -> line("  %3d  %s", e.getValue(), e.getKey()));
     }
 
     /** How the first verdict on a vehicle missed what was asked. */
     private static String way(Outcome outcome) {
         String grade = outcome.grade().name().toLowerCase(Locale.ROOT);
-        return outcome.named().equals(Cure.HAND_BACK) ? "called sound, " + grade
-                : outcome.named().equals(Cure.LOOK_ELSEWHERE) ? "in no list, " + grade
-                : outcome.named().remedies().stream().allMatch(outcome.vehicle()::needs) ? "what was needed, " + grade : "something else, " + grade;
+        return outcome.named().equals(Cure.HAND_BACK)
+                ? "called sound, " + grade
+                : outcome.named().equals(Cure.LOOK_ELSEWHERE)
+                        ? "in no list, " + grade
+                        : outcome.named().remedies().stream().allMatch(outcome.vehicle()::needs)
+                                ? "what was needed, " + grade
+                                : "something else, " + grade;
     }
 
     private void figures(Report report, String name, Function<PolicyFigures, Double> figure) {
-        row(name, report.policies().values().stream().map(f -> String.format(Locale.ROOT, "%.1f", figure.apply(f))).toList());
+        row(
+                name,
+                report.policies().values().stream()
+                        .map(f -> String.format(Locale.ROOT, "%.1f", figure.apply(f)))
+                        .toList());
     }
 
     private void row(String name, List<String> cells) {

@@ -35,13 +35,35 @@ final class Trial {
     private static final int MOST_REPAIRS = 3;
     /** A specialist looks elsewhere: flat price in minutes, the same for all policies. */
     private static final double LOOK_ELSEWHERE_MINUTES = 240;
-    /** What the likelihood policy needs after each remedy to see whether the complaint is gone; it is never deceived. */
+    /**
+     * What the likelihood policy needs after each remedy to see whether the complaint is gone; it is never deceived.
+     */
     private static final double SEEN_AT_ONCE_MINUTES = 10;
 
-    /** Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks, warmed up; clutch: stroke, in gear, bite. */
-    private static final List<String> PROVING = List.of("driven", "reservoir", "hold-medium", "travel-at-forces", "assist-drop", "free-play", "return-time",
-            "lamp-at-rest", "wheel-drag", "wheel-temperatures", "hot-then-soft", "slave-stroke", "held-in-gear", "frees-at", "dry-walk", "raised-walk",
-            "steering-fluid-look", "reserve-strokes", "moisture-tester");
+    /**
+     * Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks, warmed
+     * up; clutch: stroke, in gear, bite.
+     */
+    private static final List<String> PROVING = List.of(
+            "driven",
+            "reservoir",
+            "hold-medium",
+            "travel-at-forces",
+            "assist-drop",
+            "free-play",
+            "return-time",
+            "lamp-at-rest",
+            "wheel-drag",
+            "wheel-temperatures",
+            "hot-then-soft",
+            "slave-stroke",
+            "held-in-gear",
+            "frees-at",
+            "dry-walk",
+            "raised-walk",
+            "steering-fluid-look",
+            "reserve-strokes",
+            "moisture-tester");
 
     private final LayoutModel model;
     private final Case vehicle;
@@ -105,8 +127,20 @@ final class Trial {
         boolean cured = repaired(policy, progress);
         boolean firstRight = verdict.verdict.grade() != Grade.OPEN && right(verdict.verdict.cure());
         boolean right = vehicle.stratum == Stratum.PAIR ? cured && !progress.misled : firstRight;
-        return new Outcome(policy, vehicle, verdict.verdict.cure(), verdict.verdict.grade(), firstRight, right, tests, minutes, progress.wrongParts,
-                progress.minutes, progress.claims, progress.millis, List.copyOf(progress.path));
+        return new Outcome(
+                policy,
+                vehicle,
+                verdict.verdict.cure(),
+                verdict.verdict.grade(),
+                firstRight,
+                right,
+                tests,
+                minutes,
+                progress.wrongParts,
+                progress.minutes,
+                progress.claims,
+                progress.millis,
+                List.copyOf(progress.path));
     }
 
     /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
@@ -116,7 +150,13 @@ final class Trial {
 
     private void choose(Policy policy, Progress progress) {
         if (policy == Policy.EVERYTHING) {
-            readAll(progress, model.procedures().all().stream().filter(p -> workshop.canDo(p) && !p.equals(characterise) && !progress.doneSinceRepair.contains(p.id())).toList());
+            readAll(
+                    progress,
+                    model.procedures().all().stream()
+                            .filter(p -> workshop.canDo(p)
+                                    && !p.equals(characterise)
+                                    && !progress.doneSinceRepair.contains(p.id()))
+                            .toList());
         } else {
             diagnose(policy, progress);
         }
@@ -131,7 +171,8 @@ final class Trial {
             Procedure procedure = next.get().procedure();
             Case.Taken taken = vehicle.take(procedure, rig(progress, next.get()), progress.done);
             progress.doneSinceRepair.add(procedure.id());
-            progress.minutes += taken.extraMinutes() + procedure.minutes()
+            progress.minutes += taken.extraMinutes()
+                    + procedure.minutes()
                     + StateChanges.minutes(StateChanges.closed(progress.state), StateChanges.closed(procedure.needs()));
             if (procedure.needs().opened() != VehicleNeeds.Opened.NOTHING) {
                 progress.opened.add(StateChanges.openedAlone(procedure.needs()));
@@ -156,12 +197,15 @@ final class Trial {
         return progress.rigs.merge(step.procedure().rigSetup(), 0, (used, none) -> used + (step.again() ? 1 : 0));
     }
 
-    /** Does what each verdict names and tests what is left, until the vehicle is handed back; whether it is cured then. */
+    /**
+     * Does what each verdict names and tests what is left, until the vehicle is handed back; whether it is cured then.
+     */
     private boolean repaired(Policy policy, Progress progress) {
         for (int repair = 0; repair < MOST_REPAIRS; repair++) {
             Cure named = progress.at.verdict.cure();
             Cure needed = vehicle.needed(progress.done);
-            progress.misled |= progress.at.verdict.grade() == Grade.OPEN || named.remedies().stream().anyMatch(r -> !needed.has(r));
+            progress.misled |= progress.at.verdict.grade() == Grade.OPEN
+                    || named.remedies().stream().anyMatch(r -> !needed.has(r));
             if (named.equals(Cure.HAND_BACK) || named.equals(Cure.LOOK_ELSEWHERE)) {
                 break;
             }
@@ -176,20 +220,30 @@ final class Trial {
         }
         boolean cured = vehicle.needed(progress.done).equals(Cure.HAND_BACK);
         boolean sentOn = progress.at.verdict.cure().equals(Cure.LOOK_ELSEWHERE);
-        progress.minutes += closing(progress.opened, progress.done) + (sentOn ? LOOK_ELSEWHERE_MINUTES : cured ? 0 : prices.comebackMinutes() + LOOK_ELSEWHERE_MINUTES);
+        progress.minutes += closing(progress.opened, progress.done)
+                + (sentOn ? LOOK_ELSEWHERE_MINUTES : cured ? 0 : prices.comebackMinutes() + LOOK_ELSEWHERE_MINUTES);
         return cured;
     }
 
-    /** The checks that every repair is proved with; after a repair that was needed they are the same for all policies, and left out. */
+    /**
+     * The checks that every repair is proved with; after a repair that was needed they are the same for all policies,
+     * and left out.
+     */
     private void prove(Progress progress, boolean charged) {
         progress.doneSinceRepair.clear();
-        List<Procedure> checks = PROVING.stream().flatMap(id -> model.procedures().find(id).stream()).toList();
+        List<Procedure> checks = PROVING.stream()
+                .flatMap(id -> model.procedures().find(id).stream())
+                .toList();
         readAll(progress, checks);
-        progress.minutes += charged ? checks.stream().mapToDouble(Procedure::minutes).sum() : 0;
+        progress.minutes +=
+                charged ? checks.stream().mapToDouble(Procedure::minutes).sum() : 0;
     }
 
     private void readAll(Progress progress, List<Procedure> tests) {
-        List<Reading> readings = tests.stream().map(test -> vehicle.take(test, rig(progress, new Step(test, false)), progress.done).reading()).toList();
+        List<Reading> readings = tests.stream()
+                .map(test -> vehicle.take(test, rig(progress, new Step(test, false)), progress.done)
+                        .reading())
+                .toList();
         tests.forEach(test -> progress.doneSinceRepair.add(test.id()));
         readings.forEach(r -> progress.path.add(r.id()));
         BeliefHistory before = progress.at.history;
@@ -212,8 +266,11 @@ final class Trial {
         Cure named = progress.at.verdict.cure();
         Grade grade = progress.at.verdict.grade();
         double minutes = progress.minutes;
-        List<Cure> order = progress.at.history.now().cures().entrySet().stream().sorted(Map.Entry.<Cure, Double>comparingByValue(Comparator.reverseOrder())
-                .thenComparing(e -> e.getKey().mask())).map(Map.Entry::getKey).toList();
+        List<Cure> order = progress.at.history.now().cures().entrySet().stream()
+                .sorted(Map.Entry.<Cure, Double>comparingByValue(Comparator.reverseOrder())
+                        .thenComparing(e -> e.getKey().mask()))
+                .map(Map.Entry::getKey)
+                .toList();
         for (Cure cure : order) {
             Cure needed = vehicle.needed(progress.done);
             long fresh = cure.mask() & ~progress.done.map(Cure::mask).orElse(0L);
@@ -227,7 +284,20 @@ final class Trial {
             }
         }
         boolean right = grade != Grade.OPEN && right(named);
-        return new Outcome(Policy.LIKELIHOOD, vehicle, named, grade, right, right, 0, minutes, progress.wrongParts, progress.minutes, List.of(), List.of(), List.of());
+        return new Outcome(
+                Policy.LIKELIHOOD,
+                vehicle,
+                named,
+                grade,
+                right,
+                right,
+                0,
+                minutes,
+                progress.wrongParts,
+                progress.minutes,
+                List.of(),
+                List.of(),
+                List.of());
     }
 
     private Known known(List<String> path, Supplier<BeliefHistory> history) {
@@ -283,6 +353,11 @@ final class Trial {
     /** Closing and bleeding owed for what tests opened, unless a remedy opens the circuit anyway. */
     private static double closing(Set<VehicleNeeds> opened, Optional<Cure> done) {
         boolean openedAnyway = done.stream().flatMap(c -> c.remedies().stream()).anyMatch(Remedy::opensCircuit);
-        return openedAnyway ? 0 : opened.stream().mapToDouble(StateChanges::closingMinutes).max().orElse(0);
+        return openedAnyway
+                ? 0
+                : opened.stream()
+                        .mapToDouble(StateChanges::closingMinutes)
+                        .max()
+                        .orElse(0);
     }
 }

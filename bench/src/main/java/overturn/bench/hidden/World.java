@@ -27,32 +27,55 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * The real vehicles of one preset. They differ from the model: every component's stiffness, clearance, gain and springs on its own and
- * all together, and how frequent each fault is.
+ * The real vehicles of one preset. They differ from the model: every component's stiffness, clearance, gain and springs
+ * on its own and all together, and how frequent each fault is.
  */
 final class World {
 
     private static final Set<String> STIFFNESS = Set.of("softMlPerBar", "firmMlPerBar", "swellMlPerBarPerM");
-    private static final Set<String> LOOSE = Set.of("clearancePerPadMm", "clearancePerShoeMm", "freePlayMm", "valveLashMm", "portTravelMm", "springsN",
-            "gain", "thresholdN", "jumpInN", "closedChamberMl");
+    private static final Set<String> LOOSE = Set.of(
+            "clearancePerPadMm",
+            "clearancePerShoeMm",
+            "freePlayMm",
+            "valveLashMm",
+            "portTravelMm",
+            "springsN",
+            "gain",
+            "thresholdN",
+            "jumpInN",
+            "closedChamberMl");
     private static final int VARIANTS = 24;
     private static final double COMMON_WIDTH = 0.2;
     private static final double ROUGH_WIDTH = 0.35;
     /** Every component differs from its vehicle by half as much again. */
     private static final double OWN_SHARE = 0.5;
+
     private static final double FREQUENCY_FACTOR = 2;
     private static final double DOUBLED_NOISE_SHARE = 0.2;
     private static final double RECENT_WORK_SHARE = 0.25;
     /** Share of the tests in which a fault is there that is felt only sometimes. */
     private static final double LEAST_SHOWN = 0.4;
+
     private static final double MOST_SHOWN = 0.9;
     /** Share of complaints that a fault has to change to count as felt, and how often a severity is drawn for it. */
     private static final double FELT = 0.25;
+
     private static final int MOST_DRAWS = 40;
     private static final double ROUGH_SEVERITY_WIDTH = 2;
     /** Suspects that the model of the unlisted vehicles has never heard of: each with a way of its own. */
-    static final Set<String> UNLISTED = Set.of("input-binding", "bracket-flexing", "drain-back", "pad-pushed-back", "wrong-ratio", "valve-body-sticking",
-            "supply-hose-collapsed", "fork-worn", "lever-bush-worn", "air-in-assist", "return-restricted", "hole-clogged");
+    static final Set<String> UNLISTED = Set.of(
+            "input-binding",
+            "bracket-flexing",
+            "drain-back",
+            "pad-pushed-back",
+            "wrong-ratio",
+            "valve-body-sticking",
+            "supply-hose-collapsed",
+            "fork-worn",
+            "lever-bush-worn",
+            "air-in-assist",
+            "return-restricted",
+            "hole-clogged");
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final NormalDistribution NORMAL = new NormalDistribution();
@@ -69,7 +92,9 @@ final class World {
         RandomGenerator random = new SplittableRandom(seed * 31 + file.id().hashCode());
         this.smooth = variants(file, COMMON_WIDTH, random);
         this.rough = variants(file, ROUGH_WIDTH, random);
-        this.frequencyFactors = model.suspects().stream().mapToDouble(s -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian())).toArray();
+        this.frequencyFactors = model.suspects().stream()
+                .mapToDouble(s -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()))
+                .toArray();
     }
 
     void warmUp() {
@@ -121,14 +146,31 @@ final class World {
         VehicleUnknowns vehicle = vehicle(isRough ? ROUGH_WIDTH : COMMON_WIDTH, random);
         Map<Suspect, List<Fault>> faults = new LinkedHashMap<>();
         causes.forEach(cause -> faults.put(cause, felt(cause, simulator, vehicle, isRough, random)));
-        double shown = stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
+        double shown =
+                stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
         Intake intake = new Intake(recentWork, Age.UNKNOWN, stratum == Stratum.INTERMITTENT, Map.of());
-        return new Case(stratum, layout.id(), causes, cure(causes), intake, left -> HiddenVehicle.of(simulator, vehicle,
-                left.stream().flatMap(s -> faults.get(s).stream()).toList(), noise).after(characterise()).intermittent(shown), rig -> liar(simulator, vehicle, noise, rig), seed);
+        return new Case(
+                stratum,
+                layout.id(),
+                causes,
+                cure(causes),
+                intake,
+                left -> HiddenVehicle.of(
+                                simulator,
+                                vehicle,
+                                left.stream()
+                                        .flatMap(s -> faults.get(s).stream())
+                                        .toList(),
+                                noise)
+                        .after(characterise())
+                        .intermittent(shown),
+                rig -> liar(simulator, vehicle, noise, rig),
+                seed);
     }
 
     /** A severity at which the driver feels it: it changes what this vehicle would be brought in for. */
-    private List<Fault> felt(Suspect cause, Simulator simulator, VehicleUnknowns vehicle, boolean isRough, RandomGenerator random) {
+    private List<Fault> felt(
+            Suspect cause, Simulator simulator, VehicleUnknowns vehicle, boolean isRough, RandomGenerator random) {
         double[] sound = characterised(simulator, vehicle, List.of());
         List<Fault> most = List.of();
         double mostFelt = -1;
@@ -162,22 +204,40 @@ final class World {
     /** What a lying rig shows: another vehicle with another fault, each time. */
     private HiddenVehicle liar(Simulator simulator, VehicleUnknowns vehicle, double noise, RandomGenerator random) {
         Suspect other = drawn(model.suspects(), false, random);
-        return HiddenVehicle.of(simulator, vehicle, other.physics().at(severity(false, random), simulator.layout(), random), noise).after(characterise());
+        return HiddenVehicle.of(
+                        simulator,
+                        vehicle,
+                        other.physics().at(severity(false, random), simulator.layout(), random),
+                        noise)
+                .after(characterise());
     }
 
     private static double severity(boolean rough, RandomGenerator random) {
         double quantile = Math.max(1e-4, Math.min(1 - 1e-4, random.nextDouble()));
-        return rough ? NORMAL.cumulativeProbability(ROUGH_SEVERITY_WIDTH * NORMAL.inverseCumulativeProbability(quantile)) : quantile;
+        return rough
+                ? NORMAL.cumulativeProbability(ROUGH_SEVERITY_WIDTH * NORMAL.inverseCumulativeProbability(quantile))
+                : quantile;
     }
 
     private List<Suspect> causes(Stratum stratum, boolean recentWork, RandomGenerator random) {
-        List<Suspect> faulty = model.suspects().stream().filter(s -> !s.id().equals(SuspectCatalogue.NOTHING_WRONG)).toList();
+        List<Suspect> faulty = model.suspects().stream()
+                .filter(s -> !s.id().equals(SuspectCatalogue.NOTHING_WRONG))
+                .toList();
         return switch (stratum) {
             case SOUND -> List.of(model.suspects().get(model.indexOf(SuspectCatalogue.NOTHING_WRONG)));
-            case UNLISTED -> List.of(drawn(faulty.stream().filter(s -> UNLISTED.contains(s.id())).toList(), recentWork, random));
+            case UNLISTED ->
+                List.of(drawn(
+                        faulty.stream().filter(s -> UNLISTED.contains(s.id())).toList(), recentWork, random));
             case PAIR -> {
                 Suspect one = drawn(faulty, recentWork, random);
-                yield List.of(one, drawn(faulty.stream().filter(s -> apart(s.remedy(), one.remedy())).toList(), recentWork, random));
+                yield List.of(
+                        one,
+                        drawn(
+                                faulty.stream()
+                                        .filter(s -> apart(s.remedy(), one.remedy()))
+                                        .toList(),
+                                recentWork,
+                                random));
             }
             default -> List.of(drawn(faulty, recentWork, random));
         };
@@ -189,8 +249,11 @@ final class World {
     }
 
     private Suspect drawn(List<Suspect> among, boolean recentWork, RandomGenerator random) {
-        double[] weights = among.stream().mapToDouble(s -> s.frequency() * frequencyFactors[model.indexOf(s.id())]
-                * (recentWork ? s.origin().afterWork() : 1)).toArray();
+        double[] weights = among.stream()
+                .mapToDouble(s -> s.frequency()
+                        * frequencyFactors[model.indexOf(s.id())]
+                        * (recentWork ? s.origin().afterWork() : 1))
+                .toArray();
         double at = random.nextDouble() * java.util.Arrays.stream(weights).sum();
         for (int i = 0; i < weights.length; i++) {
             at -= weights[i];
@@ -204,8 +267,24 @@ final class World {
     /** Stiffness, clearances, springs and gain differ evenly; hand, eye and weather as anywhere. */
     private static VehicleUnknowns vehicle(double width, RandomGenerator random) {
         VehicleUnknowns any = VehicleUnknowns.draw(random);
-        return new VehicleUnknowns(evenly(random, width), evenly(random, width), evenly(random, width), evenly(random, width), any.lostMotionMm(),
-                evenly(random, width), any.creepPerDecade(), any.runningCreep(), any.returnSeconds(), evenly(random, width), any.supply(),
-                any.forceBias(), any.levelArea(), any.wheelDragNm(), any.inputReturnSeconds(), any.releaseNeed(), any.altitudeM(), 0);
+        return new VehicleUnknowns(
+                evenly(random, width),
+                evenly(random, width),
+                evenly(random, width),
+                evenly(random, width),
+                any.lostMotionMm(),
+                evenly(random, width),
+                any.creepPerDecade(),
+                any.runningCreep(),
+                any.returnSeconds(),
+                evenly(random, width),
+                any.supply(),
+                any.forceBias(),
+                any.levelArea(),
+                any.wheelDragNm(),
+                any.inputReturnSeconds(),
+                any.releaseNeed(),
+                any.altitudeM(),
+                0);
     }
 }

@@ -29,7 +29,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** The benchmark itself: honest, repeatable, and saying what it should. */
 class HiddenFaultsTest {
 
-    private static final LayoutFile LEVER_CLUTCH = Presets.find("wisp-courier-clutch").orElseThrow();
+    private static final LayoutFile LEVER_CLUTCH =
+            Presets.find("wisp-courier-clutch").orElseThrow();
 
     private static int run(ByteArrayOutputStream out, String... arguments) {
         PrintStream before = System.out;
@@ -47,31 +48,65 @@ class HiddenFaultsTest {
         assertEquals(0, run(out, "--vehicles", "24", "--seed", "3", "--family", "lever-clutch", "--json"));
         JsonNode report = JsonMapper.builder().build().readTree(out.toString(StandardCharsets.UTF_8));
         assertEquals(24, report.get("vehicles").asInt());
-        assertEquals(Set.of("overturn", "likelihood", "chart", "informationPerMinute", "informationOnly"), Set.copyOf(report.get("policies").propertyNames()));
+        assertEquals(
+                Set.of("overturn", "likelihood", "chart", "informationPerMinute", "informationOnly"),
+                Set.copyOf(report.get("policies").propertyNames()));
         for (String policy : report.get("policies").propertyNames()) {
-            for (String figure : List.of("singlesRightPct", "pairsRightPct", "soundCalledSoundPct", "soundCondemnedPct", "wrongPartsPer100", "minutesToVerdictMean",
-                    "costToCureMean", "costToCureP90", "testsMean", "provenSharePct", "provenWrongPct", "calibrationMaxGapPoints")) {
+            for (String figure : List.of(
+                    "singlesRightPct",
+                    "pairsRightPct",
+                    "soundCalledSoundPct",
+                    "soundCondemnedPct",
+                    "wrongPartsPer100",
+                    "minutesToVerdictMean",
+                    "costToCureMean",
+                    "costToCureP90",
+                    "testsMean",
+                    "provenSharePct",
+                    "provenWrongPct",
+                    "calibrationMaxGapPoints")) {
                 assertTrue(report.get("policies").get(policy).get(figure).isNumber(), policy + " " + figure);
             }
         }
-        for (String figure : List.of("roughSinglesRightPct", "intermittentRightPct", "unlistedProvenPct", "noneOfTheseLeadsPct", "calibrationWithUnlistedMaxGapPoints")) {
+        for (String figure : List.of(
+                "roughSinglesRightPct",
+                "intermittentRightPct",
+                "unlistedProvenPct",
+                "noneOfTheseLeadsPct",
+                "calibrationWithUnlistedMaxGapPoints")) {
             assertTrue(report.get("policies").get("overturn").get(figure).isNumber(), figure);
         }
         for (String figure : List.of("problems", "meanExcessPct", "maxExcessPct", "randomExcessPct")) {
             assertTrue(report.get("exact").get(figure).isNumber(), figure);
         }
-        assertTrue(report.get("planningMillis").get("p95").asDouble() >= report.get("planningMillis").get("p50").asDouble());
-        double planner = report.get("policies").get("overturn").get("costToCureMean").asDouble();
-        assertTrue(planner < report.get("policies").get("likelihood").get("costToCureMean").asDouble(), "replacing by likelihood is dearer than " + planner);
+        assertTrue(report.get("planningMillis").get("p95").asDouble()
+                >= report.get("planningMillis").get("p50").asDouble());
+        double planner =
+                report.get("policies").get("overturn").get("costToCureMean").asDouble();
+        assertTrue(
+                planner
+                        < report.get("policies")
+                                .get("likelihood")
+                                .get("costToCureMean")
+                                .asDouble(),
+                "replacing by likelihood is dearer than " + planner);
     }
 
     @Test
     void theBoundReadsEveryTestOnce() {
         World world = new World(LEVER_CLUTCH, 5);
         Case single = world.draw(Stratum.SINGLE, 2);
-        List<String> path = new Trial(world.model(Stratum.SINGLE), single, Workshop.WELL_EQUIPPED).of(Policy.EVERYTHING).path();
-        List<String> read = path.stream().takeWhile(id -> !id.startsWith("repaired")).map(id -> id.substring(0, id.indexOf('#'))).toList();
-        List<String> all = world.model(Stratum.SINGLE).procedures().all().stream().filter(Workshop.WELL_EQUIPPED::canDo).map(Procedure::id).toList();
+        List<String> path = new Trial(world.model(Stratum.SINGLE), single, Workshop.WELL_EQUIPPED)
+                .of(Policy.EVERYTHING)
+                .path();
+        List<String> read = path.stream()
+                .takeWhile(id -> !id.startsWith("repaired"))
+                .map(id -> id.substring(0, id.indexOf('#')))
+                .toList();
+        List<String> all = world.model(Stratum.SINGLE).procedures().all().stream()
+                .filter(Workshop.WELL_EQUIPPED::canDo)
+                .map(Procedure::id)
+                .toList();
         assertEquals(Set.copyOf(all), Set.copyOf(read));
         assertEquals(all.size(), read.size());
     }
@@ -80,9 +115,16 @@ class HiddenFaultsTest {
     void theBoundIsPrintedForEveryStratum() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         assertEquals(0, run(out, "--bound", "--vehicles", "24", "--seed", "3", "--family", "lever-clutch", "--json"));
-        JsonNode reached = JsonMapper.builder().build().readTree(out.toString(StandardCharsets.UTF_8)).get("reachedPct");
-        assertEquals(Set.of("single", "pair", "sound", "rough", "intermittent", "unlisted"), Set.copyOf(reached.propertyNames()));
-        assertTrue(reached.get("single").asDouble() >= 50, "with everything read half of them would be a poor bound: " + reached.get("single"));
+        JsonNode reached = JsonMapper.builder()
+                .build()
+                .readTree(out.toString(StandardCharsets.UTF_8))
+                .get("reachedPct");
+        assertEquals(
+                Set.of("single", "pair", "sound", "rough", "intermittent", "unlisted"),
+                Set.copyOf(reached.propertyNames()));
+        assertTrue(
+                reached.get("single").asDouble() >= 50,
+                "with everything read half of them would be a poor bound: " + reached.get("single"));
     }
 
     @Test
@@ -94,7 +136,10 @@ class HiddenFaultsTest {
 
     @Test
     void everyBehaviourOfEveryFamilyHasAChartOfTestsThatExist() {
-        Set<String> known = Presets.all().stream().flatMap(l -> ProcedureCatalogue.of(l).all().stream()).map(Procedure::id).collect(Collectors.toSet());
+        Set<String> known = Presets.all().stream()
+                .flatMap(l -> ProcedureCatalogue.of(l).all().stream())
+                .map(Procedure::id)
+                .collect(Collectors.toSet());
         for (LayoutFile file : Presets.files()) {
             ProcedureCatalogue procedures = ProcedureCatalogue.of(file.layout());
             Observation behaviours = (Observation) procedures.intake().spec();
@@ -107,12 +152,20 @@ class HiddenFaultsTest {
     @Test
     void theSameSeedIsTheSameVehicleAndTheSameTestReadsTheSame() {
         World world = new World(LEVER_CLUTCH, 5);
-        Procedure hold = ProcedureCatalogue.of(LEVER_CLUTCH.layout()).find("hold-medium").orElseThrow();
+        Procedure hold =
+                ProcedureCatalogue.of(LEVER_CLUTCH.layout()).find("hold-medium").orElseThrow();
         Case one = world.draw(Stratum.PAIR, 77);
         Case same = world.draw(Stratum.PAIR, 77);
-        assertEquals(one.causes.stream().map(s -> s.id()).toList(), same.causes.stream().map(s -> s.id()).toList());
-        assertEquals(one.take(hold, 0, Optional.empty()).reading(), same.take(hold, 0, Optional.empty()).reading());
-        assertNotEquals(one.take(hold, 0, Optional.empty()).reading().value(), one.take(hold, 1, Optional.empty()).reading().value(), "another rig reads anew");
+        assertEquals(
+                one.causes.stream().map(s -> s.id()).toList(),
+                same.causes.stream().map(s -> s.id()).toList());
+        assertEquals(
+                one.take(hold, 0, Optional.empty()).reading(),
+                same.take(hold, 0, Optional.empty()).reading());
+        assertNotEquals(
+                one.take(hold, 0, Optional.empty()).reading().value(),
+                one.take(hold, 1, Optional.empty()).reading().value(),
+                "another rig reads anew");
         assertEquals(2, one.cure.remedies().size());
         assertEquals(Cure.HAND_BACK, world.draw(Stratum.SOUND, 1).cure);
     }
@@ -121,14 +174,17 @@ class HiddenFaultsTest {
     void theModelOfUnlistedVehiclesHasNeverHeardOfTheirFault() {
         World world = new World(LEVER_CLUTCH, 5);
         Case unlisted = world.draw(Stratum.UNLISTED, 9);
-        assertTrue(world.model(Stratum.UNLISTED).suspects().stream().noneMatch(s -> s.id().equals(unlisted.causes.get(0).id())));
-        assertTrue(world.model(Stratum.SINGLE).suspects().stream().anyMatch(s -> s.id().equals(unlisted.causes.get(0).id())));
+        assertTrue(world.model(Stratum.UNLISTED).suspects().stream()
+                .noneMatch(s -> s.id().equals(unlisted.causes.get(0).id())));
+        assertTrue(world.model(Stratum.SINGLE).suspects().stream()
+                .anyMatch(s -> s.id().equals(unlisted.causes.get(0).id())));
     }
 
     @Test
     void aSoundVehicleHandedBackAtOnceCostsTheTalkOnly() {
         World world = new World(LEVER_CLUTCH, 5);
-        Outcome outcome = new Trial(world.model(Stratum.SOUND), world.draw(Stratum.SOUND, 4), Workshop.WELL_EQUIPPED).of(Policy.CHART);
+        Outcome outcome = new Trial(world.model(Stratum.SOUND), world.draw(Stratum.SOUND, 4), Workshop.WELL_EQUIPPED)
+                .of(Policy.CHART);
         assertTrue(outcome.costToCure() >= outcome.minutes());
         assertTrue(outcome.wrongParts() == 0 || !outcome.named().equals(Cure.HAND_BACK));
     }
@@ -140,10 +196,20 @@ class HiddenFaultsTest {
         boolean anewAndUsedOn = false;
         for (long seed = 0; seed < 12; seed++) {
             Map<String, Integer> inUse = new HashMap<>();
-            for (String id : new Trial(world.model(Stratum.INTERMITTENT), world.draw(Stratum.INTERMITTENT, seed), Workshop.WELL_EQUIPPED).of(Policy.OVERTURN).path()) {
+            for (String id : new Trial(
+                            world.model(Stratum.INTERMITTENT),
+                            world.draw(Stratum.INTERMITTENT, seed),
+                            Workshop.WELL_EQUIPPED)
+                    .of(Policy.OVERTURN)
+                    .path()) {
                 if (id.contains("#")) {
-                    String rig = world.model(Stratum.INTERMITTENT).procedures().find(id.substring(0, id.indexOf('#'))).orElseThrow().rigSetup();
-                    int setUp = Integer.parseInt(id.substring(id.indexOf('#') + 1).replaceAll("@.*", ""));
+                    String rig = world.model(Stratum.INTERMITTENT)
+                            .procedures()
+                            .find(id.substring(0, id.indexOf('#')))
+                            .orElseThrow()
+                            .rigSetup();
+                    int setUp =
+                            Integer.parseInt(id.substring(id.indexOf('#') + 1).replaceAll("@.*", ""));
                     int before = inUse.getOrDefault(rig, 0);
                     assertTrue(setUp == before || setUp == before + 1, id);
                     anewAndUsedOn |= setUp > 0 && setUp == before;
@@ -160,13 +226,32 @@ class HiddenFaultsTest {
         World world = new World(LEVER_CLUTCH, 5);
         Case one = world.draw(Stratum.SINGLE, 1);
         Case other = world.draw(Stratum.SINGLE, 2);
-        Paired paired = Paired.of(List.of(costing(Policy.OVERTURN, one, 10), costing(Policy.CHART, one, 14), costing(Policy.CHART, other, 28),
-                costing(Policy.OVERTURN, other, 20), costing(Policy.LIKELIHOOD, one, 900)), Policy.CHART);
+        Paired paired = Paired.of(
+                List.of(
+                        costing(Policy.OVERTURN, one, 10),
+                        costing(Policy.CHART, one, 14),
+                        costing(Policy.CHART, other, 28),
+                        costing(Policy.OVERTURN, other, 20),
+                        costing(Policy.LIKELIHOOD, one, 900)),
+                Policy.CHART);
         assertEquals(6, paired.meanMinutes(), 1e-9);
         assertEquals(3.92, paired.halfWidthMinutes(), 0.001);
     }
 
     private static Outcome costing(Policy policy, Case vehicle, double minutes) {
-        return new Outcome(policy, vehicle, Cure.HAND_BACK, Grade.OPEN, false, false, 0, 0, 0, minutes, List.of(), List.of(), List.of());
+        return new Outcome(
+                policy,
+                vehicle,
+                Cure.HAND_BACK,
+                Grade.OPEN,
+                false,
+                false,
+                0,
+                0,
+                0,
+                minutes,
+                List.of(),
+                List.of(),
+                List.of());
     }
 }

@@ -1,0 +1,91 @@
+package overturn.inference;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import overturn.evidence.Reading;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.measurement.RigTrust;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+import overturn.suspect.Remedy;
+
+/** How much a reading may move belief when the rig that took it may lie. */
+@Tag("slow")
+class DoubtfulRigTest {
+
+    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+
+    private static Belief belief(Reading... readings) {
+        return BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)).now();
+    }
+
+    private static Reading observed(String test, String option, String setup, RigTrust trust) {
+        return new Reading(test + setup, test, new Observed(option), setup, trust);
+    }
+
+    private static Reading figures(String test, String setup, RigTrust trust, Double... mm) {
+        List<Optional<TypedQuantity>> taken = new ArrayList<>();
+        for (Double value : mm) {
+            taken.add(Optional.ofNullable(value).map(v -> new TypedQuantity(v.toString(), MeasureUnit.MILLIMETRE, v)));
+        }
+        return new Reading(test + setup, test, new Figures(taken), setup, trust);
+    }
+
+    private static final Reading SINKING = figures("hold-medium", "tape", RigTrust.PROVEN, 36.0, 40.0, 45.0, 55.0);
+
+    @Test
+    void theSameReadingTwiceOnTheSameRigProvesNothingTwice() {
+        Reading again = new Reading("again", "hold-medium", SINKING.value(), "tape", RigTrust.PROVEN);
+        Reading elsewhere = new Reading("elsewhere", "hold-medium", SINKING.value(), "other-tape", RigTrust.PROVEN);
+        assertEquals(
+                belief(SINKING).probability(Remedy.RENEW_MASTER),
+                belief(SINKING, again).probability(Remedy.RENEW_MASTER),
+                1e-9);
+        assertTrue(
+                Math.abs(belief(SINKING, elsewhere).probability("weeping-joint")
+                                - belief(SINKING).probability("weeping-joint"))
+                        > 1e-3,
+                "on another rig it is news");
+    }
+
+    @Test
+    void aDoubtfulReadingMovesLess() {
+        double before = belief().probability(Remedy.RENEW_MASTER);
+        Reading doubtful = new Reading("doubtful", "hold-medium", SINKING.value(), "tape", RigTrust.DOUBTFUL);
+        double moved = belief(doubtful).probability(Remedy.RENEW_MASTER) - before;
+        assertTrue(moved > 0 && moved < belief(SINKING).probability(Remedy.RENEW_MASTER) - before);
+    }
+
+    @Test
+    void noOddsRiseBeyondWhatALyingRigAllows() {
+        double wet = belief(observed("raised-walk", "wet-at-joint", "eye", RigTrust.NORMAL))
+                .probability("weeping-joint");
+        double prior = belief().probability("weeping-joint");
+        double factor = wet / (1 - wet) / (prior / (1 - prior));
+        assertTrue(factor <= (0.97 * 1 + 0.03 / 5) / (0.03 / 5), "cap " + factor);
+    }
+
+    /** Plugs that weep: three readings of one set-up against everything else are one lie, not three proofs. */
+    @Test
+    void readingsOfOneLyingSetUpFallTogether() {
+        Reading plugsSink = figures("port-plugs", "plugs", RigTrust.NORMAL, 12.0, 9.0, 9.0, 9.0, 9.0, 9.0);
+        Reading holdsFirm = figures("hold-medium", "tape", RigTrust.PROVEN, 34.0, 34.5, 35.0, 35.5);
+        Reading gentleFirm = figures("hold-gentle", "tape", RigTrust.PROVEN, 24.0, 24.0, 24.5, 24.5);
+        Belief together = belief(plugsSink, holdsFirm, gentleFirm);
+        assertTrue(together.lyingProbability("plugs") > 0.5, "plugs " + together.lyingProbability("plugs"));
+        assertEquals(
+                "port-plugs",
+                BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(plugsSink, holdsFirm, gentleFirm))
+                        .oddOneOut()
+                        .orElseThrow()
+                        .procedureId());
+    }
+}
