@@ -4,7 +4,6 @@ import overturn.circuit.Component;
 import overturn.circuit.End;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
-import overturn.suspect.Fault.Binds;
 import overturn.suspect.Fault.OutwardLeak;
 import overturn.suspect.Fault.Rod;
 
@@ -20,9 +19,9 @@ final class Sensing {
     /**
      * Temperature of a sound wheel after ten minutes, and rise per Nm of drag (handbook 09 C: +5 Nm is 15 to 30 °C).
      */
-    private static final double SOUND_WHEEL_C = 45;
+    static final double SOUND_WHEEL_C = 45;
 
-    private static final double C_PER_NM = 4;
+    static final double C_PER_NM = 4;
     /** Share of the full stroke used when an end is bled. */
     private static final double BLEED_STROKE_SHARE = 0.5;
 
@@ -33,9 +32,9 @@ final class Sensing {
     /** A bore whose area is off by less than this is pitted, not wrong. */
     private static final double PITTED_BELOW = 1.02;
 
-    private final VehicleState state;
-    private final Plant plant;
-    private final Deviations deviations;
+    final VehicleState state;
+    final Plant plant;
+    final Deviations deviations;
 
     Sensing(VehicleState state) {
         this.state = state;
@@ -43,105 +42,17 @@ final class Sensing {
         this.deviations = state.deviations;
     }
 
-    /** @param place number of the end where it matters, else {@link Plant#NONE} */
-    double of(Sensed quantity, int place) {
-        return switch (quantity) {
-            case TRAVEL_MM -> state.travelMm();
-            case SINK_MM -> state.travelMm() - state.markedTravelMm;
-            case PRIMARY_LEVEL_MM -> levelRiseMm(0);
-            case SECONDARY_LEVEL_MM -> levelRiseMm(1);
-            case PRESSURE_BAR -> Math.max(state.pressureBar[0], state.pressureBar[1]);
-            case STROKE_USED -> Math.max(used(0), plant.tandem() ? used(1) : 0);
-            case END_BAR -> endBar(place);
-            case RESIDUAL_BAR -> residualBar(place);
-            case BRAKE_SHARE -> brakeShare(place);
-            case WHEEL_DRAG_NM -> dragNm(place);
-            case WORST_DRAG_NM -> worstDragNm();
-            case WHEEL_C -> SOUND_WHEEL_C + C_PER_NM * (dragNm(place) - state.vehicle.wheelDragNm());
-            case SCREW_ML -> screwMl(place);
-            case SLAVE_STROKE_MM -> slaveStrokeMm();
-            case RELEASE_MARGIN_MM -> releaseMarginMm();
-            default -> ofVehicle(quantity);
-        };
+    /** What of the vehicle is sensed, at an end where the quantity has one, else {@link Plant#NONE}. */
+    @FunctionalInterface
+    interface Sense {
+        double of(Sensing vehicle, int end);
     }
 
-    private double ofVehicle(Sensed quantity) {
-        return switch (quantity) {
-            case FREE_PLAY_MM -> state.play.freePlayMm(state.section);
-            case ROCK_MM ->
-                0.3
-                        + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()]
-                        + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
-            case RETURN_SECONDS -> returnSeconds();
-            case OUTPUT_ROD_GAP_MM ->
-                0.3
-                        + deviations.lostMotionMm[Rod.OUTPUT_ROD.ordinal()]
-                        - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()]
-                        - deviations.assistProudMm;
-            case ROD_MM_PER_40 -> 40 / (plant.input.ratioAt(20) * deviations.ratioFactor);
-            case LAMP_LIT -> deviations.lampWrong || restingRodMm() > 1 ? 1 : 0;
-            case BRACKET_MM -> state.bracketMm();
-            case SUPPLY -> state.assist.supply();
-            case RESERVE -> state.assist.reserve();
-            case INPUT_BINDS_SECONDS -> deviations.bindingSeconds;
-            case MODULATOR_PULSE -> state.section.fuseOut ? 0 : deviations.modulatorShare;
-            case FORK_LOSS_MM -> deviations.forkWearMm;
-            case LEVEL_SHORT_ML -> levelShortMl();
-            case HOLE_OPEN -> state.play.preLoadBeyondPlayMm(state.section) > 0 ? 0 : holeClean();
-            case HOLE_CLEAN -> holeClean();
-            case LIP_WEAR -> lipWear(false);
-            case BORE_PITTED -> lipWear(true);
-            case PISTON_STICKS_N -> deviations.stickingN;
-            case BORE_MM -> plant.master.boreMm() * Math.sqrt(deviations.boreFactor);
-            case PORTS_CROSSED -> deviations.portsCrossed ? 1 : 0;
-            case RESIDUAL_VALVE_BAR ->
-                deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
-            case WATER_PERCENT -> deviations.waterPercent;
-            case WRONG_FLUID -> deviations.wrongFluid ? 1 : 0;
-            case WRONG_ASSIST -> deviations.wrongAssist ? 1 : 0;
-            default -> ofLossAndEnds(quantity);
-        };
+    double of(Sensed quantity, int end) {
+        return quantity.sense.of(this, end);
     }
 
-    private double ofLossAndEnds(Sensed quantity) {
-        return switch (quantity) {
-            case OUTSIDE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(null);
-            case RESERVOIR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Reservoir.class);
-            case END_LOSS_ML_PER_DAY -> outsideLossMlPerDay(End.class);
-            case HIDDEN_LOSS_ML_PER_DAY -> deviations.hiddenWeepMl;
-            case ASSIST_LOSS_ML_PER_DAY -> deviations.assistLossMl;
-            case FOOTWELL_LOSS_ML_PER_DAY -> deviations.footwellLossMl;
-            case FRONT_AIR_ML -> airMl(true);
-            case REAR_AIR_ML -> airMl(false);
-            case LOOP_AIR_ML -> loopAirMl();
-            case HOSE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Hose.class);
-            case PIPE_KINKED_SECONDS -> pipeSeconds();
-            case CONNECTOR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.QuickConnector.class);
-            case CLUTCH_WORN_MM -> deviations.extraReleaseMm;
-            case MASTER_AIR_ML -> airInMl(Component.Master.class);
-            case MODULATOR_AIR_ML -> airInMl(Component.Modulator.class);
-            case HISS_FREE -> deviations.leakAtRest - deviations.leakAtJoint;
-            case HISS_PRESSED -> deviations.leakPressed;
-            case HISS_AT_JOINT -> deviations.leakAtJoint;
-            case SUPPLY_HOSE_LEAK -> deviations.leakAtHose;
-            case SUPPLY_HOSE_SLOW -> deviations.recoveryFactor;
-            case CHECK_VALVE -> deviations.checkValveShut ? 2 : deviations.checkValveLeaks ? 1 : 0;
-            case ASSIST_AIR_MM -> deviations.assistAirMm;
-            case RETURN_KEPT -> deviations.returnShare;
-            case PUSHED_BACK_MM -> highest(deviations.pushedBackMm);
-            case FREES_AT_MM -> freesAtMm();
-            case PISTON_MISMATCH -> mismatch();
-            case PISTON_BINDS_NM ->
-                deviations.bindsNm[Binds.PISTON.ordinal()] + deviations.bindsNm[Binds.SEAL_GROOVE.ordinal()];
-            case SLIDES_BIND_NM -> deviations.bindsNm[Binds.SLIDES.ordinal()];
-            case PARKING_BINDS_NM -> deviations.bindsNm[Binds.PARKING_BRAKE.ordinal()];
-            case SHOES_BIND_NM -> deviations.bindsNm[Binds.SHOES_TIGHT.ordinal()];
-            case LINING_LOSS -> highest(deviations.liningLost);
-            default -> throw new IllegalStateException("Impossible: " + quantity + " needs a place or a rule");
-        };
-    }
-
-    private static double highest(double[] values) {
+    static double highest(double[] values) {
         double most = 0;
         for (double value : values) {
             most = Math.max(most, value);
@@ -149,17 +60,17 @@ final class Sensing {
         return most;
     }
 
-    private double levelRiseMm(int c) {
+    double levelRiseMm(int c) {
         return 1000
                 * (state.compartmentMl[c] - state.markedCompartmentMl[c])
                 / (plant.layout.reservoir().levelAreaMm2() * state.vehicle.levelArea());
     }
 
-    private double used(int c) {
+    double used(int c) {
         return state.displacedMl(c) / (plant.strokeLimitMm[c] * plant.boreMm2 * deviations.boreFactor / 1000);
     }
 
-    private double endBar(int e) {
+    double endBar(int e) {
         int c = plant.endChamber[e];
         if (!state.section.reaches(c, plant.endPart[e])) {
             return 0;
@@ -171,7 +82,7 @@ final class Sensing {
         return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.heldSeconds + 1) / seconds));
     }
 
-    private double brakeShare(int e) {
+    double brakeShare(int e) {
         int part = plant.endPart[e];
         return (1 - Math.min(1, Deviations.at(deviations.clampingLost, part)))
                 * (1 - Math.min(1, Deviations.at(deviations.liningLost, part)))
@@ -197,7 +108,7 @@ final class Sensing {
     }
 
     /** Pressure left at one end with the pedal up, bar. */
-    private double residualBar(int e) {
+    double residualBar(int e) {
         int c = plant.endChamber[e];
         if (!state.section.reaches(c, plant.endPart[e]) || state.section.endOpen[e]) {
             return 0;
@@ -213,14 +124,14 @@ final class Sensing {
         return seconds == 0 ? bar : Math.max(bar, 20 * Math.exp(-state.secondsSinceRelease / seconds));
     }
 
-    private double dragNm(int e) {
+    double dragNm(int e) {
         End end = plant.ends[e];
         return state.vehicle.wheelDragNm()
                 + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
                 + end.dragNmPerBar() * Math.max(0, residualBar(e) - end.dragOnsetBar());
     }
 
-    private double worstDragNm() {
+    double worstDragNm() {
         double worst = 0;
         for (int e = 0; e < plant.ends.length; e++) {
             worst = Math.max(worst, dragNm(e));
@@ -228,13 +139,13 @@ final class Sensing {
         return worst;
     }
 
-    private double screwMl(int e) {
+    double screwMl(int e) {
         int c = plant.endChamber[e];
         double ml = BLEED_STROKE_SHARE * plant.strokeLimitMm[c] * plant.boreMm2 / 1000;
         return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
     }
 
-    private double returnSeconds() {
+    double returnSeconds() {
         double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
         return state.vehicle.inputReturnSeconds()
                 + deviations.bindingSeconds
@@ -244,13 +155,13 @@ final class Sensing {
                 + (deviations.stuckN > 0 ? 0.3 : 0);
     }
 
-    private double restingRodMm() {
+    double restingRodMm() {
         return (state.section.pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()])
                 + (deviations.bindingSeconds > 1 ? 3 : 0)
                 + (deviations.stickingN > state.springsN() ? 3 : 0);
     }
 
-    private double slaveStrokeMm() {
+    double slaveStrokeMm() {
         for (int e = 0; e < plant.ends.length; e++) {
             if (plant.ends[e] instanceof Slave slave) {
                 return slave.strokeAt(endBar(e));
@@ -259,7 +170,7 @@ final class Sensing {
         return 0;
     }
 
-    private double releaseMarginMm() {
+    double releaseMarginMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
                 return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio()
@@ -270,7 +181,7 @@ final class Sensing {
         return 0;
     }
 
-    private double freesAtMm() {
+    double freesAtMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
                 return (slave.releaseTravelMm() * state.vehicle.releaseNeed() + deviations.extraReleaseMm)
@@ -281,7 +192,7 @@ final class Sensing {
         return 0;
     }
 
-    private double levelShortMl() {
+    double levelShortMl() {
         double roomMl = plant.layout.reservoir().minToMaxMl();
         if (deviations.reservoirShutBar > 0) {
             return -1.6 * roomMl;
@@ -294,7 +205,7 @@ final class Sensing {
     }
 
     /** Flow past lips that are worn, or over bore that is pitted so that its area has changed, mL/min. */
-    private double lipWear(boolean pitted) {
+    double lipWear(boolean pitted) {
         if (pitted != (deviations.boreFactor > 1 && deviations.boreFactor < PITTED_BELOW)) {
             return 0;
         }
@@ -305,12 +216,12 @@ final class Sensing {
         return mlPerMin;
     }
 
-    private double holeClean() {
+    double holeClean() {
         double slowest = Math.max(deviations.holeDrainSeconds[0], deviations.holeDrainSeconds[1]);
         return 1 / (1 + slowest / HOLE_HALVED_SECONDS);
     }
 
-    private double outsideLossMlPerDay(Class<? extends Component> at) {
+    double outsideLossMlPerDay(Class<? extends Component> at) {
         double ml = 0;
         for (OutwardLeak leak : deviations.outward) {
             if (at == null || at.isInstance(plant.parts[plant.number(leak.componentId())])) {
@@ -320,7 +231,7 @@ final class Sensing {
         return ml;
     }
 
-    private double pipeSeconds() {
+    double pipeSeconds() {
         double seconds = 0;
         for (int part = 0; part < deviations.restrictionSeconds.length; part++) {
             seconds += plant.parts[part] instanceof Component.Pipe ? deviations.restrictionSeconds[part] : 0;
@@ -328,7 +239,7 @@ final class Sensing {
         return seconds;
     }
 
-    private double airInMl(Class<? extends Component> where) {
+    double airInMl(Class<? extends Component> where) {
         double ml = 0;
         for (double[] chamber : deviations.airMl) {
             for (int part = 0; part < chamber.length; part++) {
@@ -338,7 +249,7 @@ final class Sensing {
         return ml;
     }
 
-    private double airMl(boolean front) {
+    double airMl(boolean front) {
         double ml = 0;
         for (int e = 0; e < plant.ends.length; e++) {
             boolean rear = plant.ends[e].rear();
@@ -349,7 +260,7 @@ final class Sensing {
         return ml;
     }
 
-    private double loopAirMl() {
+    double loopAirMl() {
         double ml = 0;
         for (int i = 0; i < plant.parts.length; i++) {
             if (plant.parts[i] instanceof Component.Pipe pipe && pipe.highLoop()) {
@@ -359,7 +270,7 @@ final class Sensing {
         return ml;
     }
 
-    private double mismatch() {
+    double mismatch() {
         double most = 0;
         for (double factor : deviations.pistonFactor) {
             most = Math.max(most, factor == 0 ? 0 : Math.abs(factor - 1));

@@ -50,53 +50,105 @@ public record VehicleUnknowns(
     private static final double SUM_TO_SD = Math.sqrt(3);
 
     /** The vehicle of the data sheet. */
-    public static final VehicleUnknowns NOMINAL =
-            new VehicleUnknowns(1, 1, 1, 1, 0, 1, 0.065, 0.3, 0.5, 1, 1, 1, 1, 3, 0.22, 1, 0, 0);
+    public static final VehicleUnknowns NOMINAL = new Draft().done();
+
+    /** A vehicle being described; every figure starts as the data sheet has it. */
+    public static final class Draft {
+        public double padClearance = 1;
+        public double shoeClearance = 1;
+        public double stiffness = 1;
+        public double springs = 1;
+        public double lostMotionMm;
+        public double freePlay = 1;
+        public double creepPerDecade = 0.065;
+        public double runningCreep = 0.3;
+        public double returnSeconds = 0.5;
+        public double assistGain = 1;
+        public double supply = 1;
+        public double forceBias = 1;
+        public double levelArea = 1;
+        public double wheelDragNm = 3;
+        public double inputReturnSeconds = 0.22;
+        public double releaseNeed = 1;
+        public double altitudeM;
+        public long unevenness;
+
+        public VehicleUnknowns done() {
+            return new VehicleUnknowns(
+                    padClearance,
+                    shoeClearance,
+                    stiffness,
+                    springs,
+                    lostMotionMm,
+                    freePlay,
+                    creepPerDecade,
+                    runningCreep,
+                    returnSeconds,
+                    assistGain,
+                    supply,
+                    forceBias,
+                    levelArea,
+                    wheelDragNm,
+                    inputReturnSeconds,
+                    releaseNeed,
+                    altitudeM,
+                    unevenness);
+        }
+    }
 
     /** A vehicle drawn from the spread of sound ones. */
     public static VehicleUnknowns draw(RandomGenerator random) {
-        return new VehicleUnknowns(
-                factor(random, 0.22),
-                factor(random, 0.22),
-                factor(random, 0.18),
-                factor(random, 0.12),
-                0.3 * random.nextGaussian(),
-                factor(random, 0.3),
-                0.065 * factor(random, 0.28),
-                0.3 * factor(random, 0.4),
-                0.5 * factor(random, 0.3),
-                factor(random, 0.15),
-                factor(random, 0.05),
-                factor(random, 0.05),
-                factor(random, 0.15),
-                3 * factor(random, 0.35),
-                0.22 * factor(random, 0.2),
-                factor(random, 0.04),
-                Math.abs(150 * random.nextGaussian()),
-                random.nextLong());
+        Draft draft = new Draft();
+        draft.padClearance = factor(random, 0.22);
+        draft.shoeClearance = factor(random, 0.22);
+        draft.stiffness = factor(random, 0.18);
+        draft.springs = factor(random, 0.12);
+        draft.lostMotionMm = 0.3 * random.nextGaussian();
+        draft.freePlay = factor(random, 0.3);
+        draft.creepPerDecade *= factor(random, 0.28);
+        draft.runningCreep *= factor(random, 0.4);
+        draft.returnSeconds *= factor(random, 0.3);
+        draft.assistGain = factor(random, 0.15);
+        draft.supply = factor(random, 0.05);
+        draft.forceBias = factor(random, 0.05);
+        draft.levelArea = factor(random, 0.15);
+        draft.wheelDragNm *= factor(random, 0.35);
+        draft.inputReturnSeconds *= factor(random, 0.2);
+        draft.releaseNeed = factor(random, 0.04);
+        draft.altitudeM = Math.abs(150 * random.nextGaussian());
+        draft.unevenness = random.nextLong();
+        return draft.done();
+    }
+
+    /** A draft that starts from this vehicle. */
+    public Draft draft() {
+        Draft draft = new Draft();
+        draft.padClearance = padClearance;
+        draft.shoeClearance = shoeClearance;
+        draft.stiffness = stiffness;
+        draft.springs = springs;
+        draft.lostMotionMm = lostMotionMm;
+        draft.freePlay = freePlay;
+        draft.creepPerDecade = creepPerDecade;
+        draft.runningCreep = runningCreep;
+        draft.returnSeconds = returnSeconds;
+        draft.assistGain = assistGain;
+        draft.supply = supply;
+        draft.forceBias = forceBias;
+        draft.levelArea = levelArea;
+        draft.wheelDragNm = wheelDragNm;
+        draft.inputReturnSeconds = inputReturnSeconds;
+        draft.releaseNeed = releaseNeed;
+        draft.altitudeM = altitudeM;
+        draft.unevenness = unevenness;
+        return draft;
     }
 
     /** The same vehicle at another height. */
     public VehicleUnknowns atAltitude(double metres) {
-        return new VehicleUnknowns(
-                padClearance,
-                shoeClearance,
-                stiffness,
-                springs,
-                lostMotionMm,
-                freePlay,
-                creepPerDecade,
-                runningCreep,
-                returnSeconds,
-                assistGain,
-                supply,
-                forceBias,
-                levelArea,
-                wheelDragNm,
-                inputReturnSeconds,
-                releaseNeed,
-                metres,
-                unevenness);
+        Draft draft = draft();
+        draft.altitudeM = metres;
+        return draft.done();
     }
 
     /** Factor of one end or hose on its stiffness, beside the vehicle's. */

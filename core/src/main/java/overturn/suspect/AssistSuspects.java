@@ -31,11 +31,11 @@ final class AssistSuspects {
     }
 
     private static Frequency vacuumOnly(double share) {
-        return Frequency.of(share, 0, 0, 0, 0, 0, 0);
+        return Frequency.NONE.vacuumBrake(share);
     }
 
     private static Frequency hydraulicOnly(double share) {
-        return Frequency.of(0, 0, share, 0, 0, 0, 0);
+        return Frequency.NONE.hydraulicBrake(share);
     }
 
     private static void leak(

@@ -18,13 +18,17 @@ final class ClutchSuspects {
     static void addTo(SuspectList list) {
         List<String> slaves = list.of(Slave.class);
         LineSuspects.outward(
-                list, "slave-seal-weeping", slaves, Remedy.RENEW_SLAVE, Frequency.of(0, 0, 0, 24, 28, 0, 28));
+                list,
+                "slave-seal-weeping",
+                slaves,
+                Remedy.RENEW_SLAVE,
+                Frequency.NONE.pedalClutch(24).concentricClutch(28).leverClutch(28));
         list.add(
                 "air-in-slave",
                 slaves,
                 Remedy.BLEED_CLUTCH,
                 Origin.AIR,
-                Frequency.of(0, 0, 0, 9, 7, 0, 14),
+                Frequency.NONE.pedalClutch(9).concentricClutch(7).leverClutch(14),
                 (q, l, r) -> List.of(new Fault.TrappedAir(slaves.get(0), Chamber.PRIMARY, AIR_ML.at(q))));
         List<String> loops = SuspectList.ids(
                 list.layout().all(Pipe.class).stream().filter(Pipe::highLoop).toList());
@@ -33,21 +37,21 @@ final class ClutchSuspects {
                 loops,
                 Remedy.BLEED_LOOP,
                 Origin.AIR,
-                Frequency.of(0, 0, 0, 5, 11, 0, 5),
+                Frequency.NONE.pedalClutch(5).concentricClutch(11).leverClutch(5),
                 (q, l, r) -> List.of(new Fault.TrappedAir(loops.get(0), Chamber.PRIMARY, AIR_ML.at(q))));
         list.add(
                 "fork-worn",
                 slaves,
                 Remedy.RENEW_FORK,
                 Origin.WEAR,
-                Frequency.of(0, 0, 0, 9, 4, 0, 0),
+                Frequency.NONE.pedalClutch(9).concentricClutch(4),
                 (q, l, r) -> List.of(new Fault.ForkWear(FORK_SHARE.at(q) * needed(l))));
         list.add(
                 "clutch-mechanical",
                 slaves,
                 Remedy.RENEW_CLUTCH,
                 Origin.WEAR,
-                Frequency.of(0, 0, 0, 25, 26, 0, 19),
+                Frequency.NONE.pedalClutch(25).concentricClutch(26).leverClutch(19),
                 (q, l, r) -> List.of(new Fault.ClutchMechanical(
                         RELEASE_SHARE.at(q) * l.all(Slave.class).get(0).releaseTravelMm())));
     }

@@ -37,32 +37,71 @@ final class EndSuspects {
                 "air-in-front-end",
                 ends(list, e -> !(e instanceof Slave) && !rear(e)),
                 Remedy.BLEED_FRONT,
-                Frequency.of(3, 5, 5, 0, 0, 14, 0),
+                Frequency.NONE
+                        .vacuumBrake(3)
+                        .unassistedBrake(5)
+                        .hydraulicBrake(5)
+                        .leverBrake(14),
                 small);
         air(
                 list,
                 "air-in-rear-end",
                 ends(list, EndSuspects::rear),
                 Remedy.BLEED_REAR,
-                Frequency.of(6, 7, 4, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(6).unassistedBrake(7).hydraulicBrake(4),
                 small);
-        LineSuspects.outward(list, "end-seal-weeping", brakes, Remedy.RESEAL_END, Frequency.of(6, 12, 4, 0, 0, 4, 0));
-        drag(list, "piston-seized", brakes, Remedy.RENEW_END, Frequency.of(8, 8, 10, 0, 0, 14, 0), Binds.PISTON, 0.5);
+        LineSuspects.outward(
+                list,
+                "end-seal-weeping",
+                brakes,
+                Remedy.RESEAL_END,
+                Frequency.NONE
+                        .vacuumBrake(6)
+                        .unassistedBrake(12)
+                        .hydraulicBrake(4)
+                        .leverBrake(4));
+        drag(
+                list,
+                "piston-seized",
+                brakes,
+                Remedy.RENEW_END,
+                Frequency.NONE
+                        .vacuumBrake(8)
+                        .unassistedBrake(8)
+                        .hydraulicBrake(10)
+                        .leverBrake(14),
+                Binds.PISTON,
+                0.5);
         drag(
                 list,
                 "seal-groove-corroded",
                 discs,
                 Remedy.RENEW_END,
-                Frequency.of(3, 2, 6, 0, 0, 4, 0),
+                Frequency.NONE
+                        .vacuumBrake(3)
+                        .unassistedBrake(2)
+                        .hydraulicBrake(6)
+                        .leverBrake(4),
                 Binds.SEAL_GROOVE,
                 0);
-        drag(list, "slides-seized", discs, Remedy.FREE_SLIDES, Frequency.of(11, 3, 15, 0, 0, 12, 0), Binds.SLIDES, 0.4);
+        drag(
+                list,
+                "slides-seized",
+                discs,
+                Remedy.FREE_SLIDES,
+                Frequency.NONE
+                        .vacuumBrake(11)
+                        .unassistedBrake(3)
+                        .hydraulicBrake(15)
+                        .leverBrake(12),
+                Binds.SLIDES,
+                0.4);
         drag(
                 list,
                 "parking-brake-holding",
                 ends(list, e -> e instanceof DrumEnd d && d.parkingBrake()),
                 Remedy.FREE_PARKING_BRAKE,
-                Frequency.of(3, 2, 0, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(3).unassistedBrake(2),
                 Binds.PARKING_BRAKE,
                 0);
         drag(
@@ -70,7 +109,7 @@ final class EndSuspects {
                 "shoes-too-tight",
                 drums,
                 Remedy.ADJUST_SHOES,
-                Frequency.of(1.5, 3, 0, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(1.5).unassistedBrake(3),
                 Binds.SHOES_TIGHT,
                 0);
         list.add(
@@ -78,7 +117,11 @@ final class EndSuspects {
                 discs,
                 Remedy.MEND_RUNOUT,
                 Origin.WEAR,
-                Frequency.of(4, 1, 3, 0, 0, 8, 0),
+                Frequency.NONE
+                        .vacuumBrake(4)
+                        .unassistedBrake(1)
+                        .hydraulicBrake(3)
+                        .leverBrake(8),
                 (q, l, r) -> {
                     String one = anyOf(discs, r);
                     return List.of(
@@ -89,14 +132,14 @@ final class EndSuspects {
                 drums,
                 Remedy.ADJUST_SHOES,
                 Origin.WEAR,
-                Frequency.of(10, 25, 0, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(10).unassistedBrake(25),
                 (q, l, r) -> List.of(new Fault.ExcessShoeClearance(Set.copyOf(drums), SHOE_EXTRA_MM.at(q))));
         list.add(
                 "wrong-piston",
                 brakes.size() > 1 ? brakes : List.of(),
                 Remedy.FIT_MATCHING_END,
                 Origin.SETTING,
-                Frequency.of(0.2, 3, 0.2, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.2).unassistedBrake(3).hydraulicBrake(0.2),
                 (q, l, r) -> List.of(new Fault.WrongPiston(
                         anyOf(brakes, r), r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q)))));
         list.add(
@@ -104,7 +147,11 @@ final class EndSuspects {
                 brakes,
                 Remedy.RENEW_LININGS,
                 Origin.WEAR,
-                Frequency.of(2, 4, 2, 0, 0, 4, 0),
+                Frequency.NONE
+                        .vacuumBrake(2)
+                        .unassistedBrake(4)
+                        .hydraulicBrake(2)
+                        .leverBrake(4),
                 (q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
     }
 

@@ -21,21 +21,42 @@ final class FluidSuspects {
                 reservoir,
                 Remedy.CHANGE_FLUID,
                 Origin.WEAR,
-                Frequency.of(1.5, 1, 1.5, 1, 1, 3, 2),
+                Frequency.NONE
+                        .vacuumBrake(1.5)
+                        .unassistedBrake(1)
+                        .hydraulicBrake(1.5)
+                        .pedalClutch(1)
+                        .concentricClutch(1)
+                        .leverBrake(3)
+                        .leverClutch(2),
                 (q, l, r) -> List.of(new Fault.WetFluid(WATER_PERCENT.at(q))));
         list.add(
                 "fluid-wrong",
                 reservoir,
                 Remedy.FLUSH_AND_RESEAL,
                 Origin.SETTING,
-                Frequency.of(0.3, 0.5, 1, 0.7, 0.7, 1, 2),
+                Frequency.NONE
+                        .vacuumBrake(0.3)
+                        .unassistedBrake(0.5)
+                        .hydraulicBrake(1)
+                        .pedalClutch(0.7)
+                        .concentricClutch(0.7)
+                        .leverBrake(1)
+                        .leverClutch(2),
                 (q, l, r) -> List.of(new Fault.WrongFluid(SWOLLEN_DRAIN_SECONDS.at(q))));
         list.add(
                 "fluid-low",
                 reservoir,
                 Remedy.BLEED_MASTER,
                 Origin.NEITHER,
-                Frequency.of(2, 1, 1, 2, 2, 2, 2),
+                Frequency.NONE
+                        .vacuumBrake(2)
+                        .unassistedBrake(1)
+                        .hydraulicBrake(1)
+                        .pedalClutch(2)
+                        .concentricClutch(2)
+                        .leverBrake(2)
+                        .leverClutch(2),
                 (q, l, r) -> {
                     double shortMl = SHORT_SHARE.at(q) * l.reservoir().minToMaxMl();
                     return List.of(

@@ -29,7 +29,14 @@ final class InputSuspects {
                 list.input(),
                 Remedy.FREE_INPUT,
                 Origin.WEAR,
-                Frequency.of(0.5, 1.5, 0.5, 1.5, 1, 1, 1),
+                Frequency.NONE
+                        .vacuumBrake(0.5)
+                        .unassistedBrake(1.5)
+                        .hydraulicBrake(0.5)
+                        .pedalClutch(1.5)
+                        .concentricClutch(1)
+                        .leverBrake(1)
+                        .leverClutch(1),
                 (q, l, r) -> List.of(new Fault.InputBinding(
                         RETURN_SECONDS.at(q), 0.2 * l.master().springsN())));
         list.add(
@@ -37,35 +44,60 @@ final class InputSuspects {
                 list.input(),
                 Remedy.STIFFEN_BRACKET,
                 Origin.WEAR,
-                Frequency.of(0.3, 0.8, 0.3, 2, 1.5, 0, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.3)
+                        .unassistedBrake(0.8)
+                        .hydraulicBrake(0.3)
+                        .pedalClutch(2)
+                        .concentricClutch(1.5),
                 (q, l, r) -> List.of(new Fault.BracketFlex(FLEX_MM_PER_KN.at(q))));
         list.add(
                 "pedal-stop-wrong",
                 list.input(),
                 Remedy.SET_ROD,
                 Origin.SETTING,
-                Frequency.of(0.3, 1.5, 0.3, 1, 0.7, 0, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.3)
+                        .unassistedBrake(1.5)
+                        .hydraulicBrake(0.3)
+                        .pedalClutch(1)
+                        .concentricClutch(0.7),
                 (q, l, r) -> List.of(new PreLoad(Rod.PEDAL_STOP, play + PRE_LOAD_MM.at(q))));
         list.add(
                 "rod-too-long",
                 list.input(),
                 Remedy.SET_ROD,
                 Origin.SETTING,
-                Frequency.of(0.5, 2.5, 0.5, 1.5, 1, 0, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.5)
+                        .unassistedBrake(2.5)
+                        .hydraulicBrake(0.5)
+                        .pedalClutch(1.5)
+                        .concentricClutch(1),
                 (q, l, r) -> List.of(new PreLoad(Rod.PEDAL_ROD, play + PRE_LOAD_MM.at(q))));
         list.add(
                 "rod-gap-too-large",
                 list.input(),
                 Remedy.SET_ROD,
                 Origin.SETTING,
-                Frequency.of(1.5, 2.5, 0.8, 3, 1.5, 0, 0),
+                Frequency.NONE
+                        .vacuumBrake(1.5)
+                        .unassistedBrake(2.5)
+                        .hydraulicBrake(0.8)
+                        .pedalClutch(3)
+                        .concentricClutch(1.5),
                 (q, l, r) -> List.of(new LostMotion(Rod.PEDAL_ROD, ROD_GAP_MM.at(q))));
         list.add(
                 "wrong-ratio",
                 lever ? List.of() : list.input(),
                 Remedy.CORRECT_INPUT,
                 Origin.SETTING,
-                Frequency.of(0.1, 0.8, 0.1, 1, 0.5, 0, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.1)
+                        .unassistedBrake(0.8)
+                        .hydraulicBrake(0.1)
+                        .pedalClutch(1)
+                        .concentricClutch(0.5),
                 (q, l, r) -> List.of(
                         new Fault.WrongRatio(r.nextBoolean() ? 1 + RATIO_STEP.at(q) : 1 / (1 + RATIO_STEP.at(q)))));
         list.add(
@@ -73,42 +105,46 @@ final class InputSuspects {
                 list.assist(),
                 Remedy.SET_OUTPUT_ROD,
                 Origin.SETTING,
-                Frequency.of(0.4, 0, 0.4, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.4).hydraulicBrake(0.4),
                 (q, l, r) -> List.of(new PreLoad(Rod.OUTPUT_ROD, play + PRE_LOAD_MM.at(q))));
         list.add(
                 "output-rod-too-short",
                 list.assist(),
                 Remedy.SET_OUTPUT_ROD,
                 Origin.SETTING,
-                Frequency.of(0.4, 0, 0.4, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.4).hydraulicBrake(0.4),
                 (q, l, r) -> List.of(new LostMotion(Rod.OUTPUT_ROD, ROD_GAP_MM.at(q))));
         list.add(
                 "lever-bent",
                 leverOnly,
                 Remedy.RENEW_LEVER,
                 Origin.NEITHER,
-                Frequency.of(0, 0, 0, 0, 0, 1.2, 2),
+                Frequency.NONE.leverBrake(1.2).leverClutch(2),
                 (q, l, r) -> List.of(new Fault.WrongRatio(1 / (1 + RATIO_STEP.at(q))), new Fault.InputBinding(0.3, 2)));
         list.add(
                 "lever-bush-worn",
                 leverOnly,
                 Remedy.RENEW_LEVER,
                 Origin.WEAR,
-                Frequency.of(0, 0, 0, 0, 0, 1, 2),
+                Frequency.NONE.leverBrake(1).leverClutch(2),
                 (q, l, r) -> List.of(new LostMotion(Rod.LEVER_BUSH, BUSH_MM.at(q))));
         list.add(
                 "reach-screw-preload",
                 leverOnly,
                 Remedy.SET_REACH,
                 Origin.SETTING,
-                Frequency.of(0, 0, 0, 0, 0, 1.5, 2),
+                Frequency.NONE.leverBrake(1.5).leverClutch(2),
                 (q, l, r) -> List.of(new PreLoad(Rod.REACH_SCREW, play + 0.5 * PRE_LOAD_MM.at(q))));
         list.add(
                 "lamp-switch-wrong",
                 list.input(),
                 Remedy.SET_LAMP_SWITCH,
                 Origin.SETTING,
-                Frequency.of(0.5, 0.5, 0.5, 0, 0, 0.5, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.5)
+                        .unassistedBrake(0.5)
+                        .hydraulicBrake(0.5)
+                        .leverBrake(0.5),
                 (q, l, r) -> List.of(new Fault.LampSwitchWrong()));
     }
 }

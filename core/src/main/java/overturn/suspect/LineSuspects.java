@@ -37,48 +37,90 @@ final class LineSuspects {
                 "weeping-joint",
                 joints.isEmpty() ? list.master() : joints,
                 Remedy.MAKE_JOINT_DRY,
-                Frequency.of(6, 5, 5, 4, 6, 3, 1));
-        outward(list, "hose-weeping", list.of(Hose.class), Remedy.RENEW_HOSES, Frequency.of(1.5, 2, 1, 1, 0.5, 1, 0.5));
+                Frequency.NONE
+                        .vacuumBrake(6)
+                        .unassistedBrake(5)
+                        .hydraulicBrake(5)
+                        .pedalClutch(4)
+                        .concentricClutch(6)
+                        .leverBrake(3)
+                        .leverClutch(1));
+        outward(
+                list,
+                "hose-weeping",
+                list.of(Hose.class),
+                Remedy.RENEW_HOSES,
+                Frequency.NONE
+                        .vacuumBrake(1.5)
+                        .unassistedBrake(2)
+                        .hydraulicBrake(1)
+                        .pedalClutch(1)
+                        .concentricClutch(0.5)
+                        .leverBrake(1)
+                        .leverClutch(0.5));
         outward(
                 list,
                 "connector-weeping",
                 list.of(QuickConnector.class),
                 Remedy.RENEW_CONNECTOR,
-                Frequency.of(0, 0, 0, 1, 3, 0, 0));
+                Frequency.NONE.pedalClutch(1).concentricClutch(3));
         list.add(
                 "swelling-hoses",
                 list.of(Hose.class),
                 Remedy.RENEW_HOSES,
                 Origin.WEAR,
-                Frequency.of(1.5, 3, 1, 2, 1, 2, 1),
+                Frequency.NONE
+                        .vacuumBrake(1.5)
+                        .unassistedBrake(3)
+                        .hydraulicBrake(1)
+                        .pedalClutch(2)
+                        .concentricClutch(1)
+                        .leverBrake(2)
+                        .leverClutch(1),
                 (q, l, r) -> List.of(new Fault.HoseSwelling(Set.copyOf(list.of(Hose.class)), HOSE_FACTOR.at(q))));
         list.add(
                 "hose-flap",
                 brakeHoses(list),
                 Remedy.RENEW_HOSES,
                 Origin.WEAR,
-                Frequency.of(0.9, 2, 0.8, 0, 0, 1, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.9)
+                        .unassistedBrake(2)
+                        .hydraulicBrake(0.8)
+                        .leverBrake(1),
                 (q, l, r) -> List.of(new Fault.Flap(anyOf(list.of(Hose.class), r), FLAP_BAR.at(q))));
         list.add(
                 "hose-restricted",
                 list.of(Hose.class),
                 Remedy.RENEW_HOSES,
                 Origin.WEAR,
-                Frequency.of(0.6, 1, 0.5, 1, 1, 0.5, 0.5),
+                Frequency.NONE
+                        .vacuumBrake(0.6)
+                        .unassistedBrake(1)
+                        .hydraulicBrake(0.5)
+                        .pedalClutch(1)
+                        .concentricClutch(1)
+                        .leverBrake(0.5)
+                        .leverClutch(0.5),
                 (q, l, r) -> List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
         list.add(
                 "pipe-kinked",
                 list.of(Pipe.class),
                 Remedy.RENEW_PIPE,
                 Origin.NEITHER,
-                Frequency.of(0.2, 0.6, 0.3, 0.7, 0.7, 0, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.2)
+                        .unassistedBrake(0.6)
+                        .hydraulicBrake(0.3)
+                        .pedalClutch(0.7)
+                        .concentricClutch(0.7),
                 (q, l, r) -> List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
         list.add(
                 "air-in-modulator",
                 list.modulator(),
                 Remedy.BLEED_MODULATOR,
                 Origin.AIR,
-                Frequency.of(3, 3, 2, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(3).unassistedBrake(3).hydraulicBrake(2),
                 (q, l, r) -> List.of(
                         new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), AirSeverity.BRAKE_ML.at(q))));
         list.add(
@@ -86,7 +128,7 @@ final class LineSuspects {
                 list.modulator(),
                 Remedy.RENEW_MODULATOR,
                 Origin.WEAR,
-                Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.5).unassistedBrake(0.5).hydraulicBrake(0.4),
                 (q, l, r) -> List.of(new Fault.ReleaseValvePassing(
                         list.anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), between(r, 40, 240))));
         list.add(
@@ -94,7 +136,7 @@ final class LineSuspects {
                 list.modulator(),
                 Remedy.MEND_MODULATOR_SIGNAL,
                 Origin.WEAR,
-                Frequency.of(0.5, 0.5, 0.4, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.5).unassistedBrake(0.5).hydraulicBrake(0.4),
                 (q, l, r) -> List.of(new Fault.ModulatorActing(ACTING_SHARE.at(q))));
         List<String> valves = Stream.of(list.of(ProportioningValve.class), list.of(MeteringValve.class))
                 .flatMap(List::stream)
@@ -104,7 +146,7 @@ final class LineSuspects {
                 valves,
                 Remedy.RENEW_VALVE,
                 Origin.WEAR,
-                Frequency.of(0.7, 1.5, 0.5, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.7).unassistedBrake(1.5).hydraulicBrake(0.5),
                 (q, l, r) -> List.of(new Fault.ValveShifted(
                         anyOf(valves, r), r.nextBoolean() ? 1 + KNEE_STEP.at(q) : 1 / (1 + KNEE_STEP.at(q)))));
     }

@@ -37,27 +37,53 @@ final class MasterSuspects {
                 "primary-piston-cup",
                 list.master(),
                 Cup.PRIMARY_PISTON,
-                Frequency.of(3, tandem ? 5 : 10, 2, 12, 9, 8, 7));
-        cup(list, "second-piston-rear-cup", tandemMaster, Cup.SECOND_PISTON_REAR, Frequency.of(1.2, 2, 1, 0, 0, 0, 0));
+                Frequency.NONE
+                        .vacuumBrake(3)
+                        .unassistedBrake(tandem ? 5 : 10)
+                        .hydraulicBrake(2)
+                        .pedalClutch(12)
+                        .concentricClutch(9)
+                        .leverBrake(8)
+                        .leverClutch(7));
+        cup(
+                list,
+                "second-piston-rear-cup",
+                tandemMaster,
+                Cup.SECOND_PISTON_REAR,
+                Frequency.NONE.vacuumBrake(1.2).unassistedBrake(2).hydraulicBrake(1));
         cup(
                 list,
                 "second-piston-front-cup",
                 tandemMaster,
                 Cup.SECOND_PISTON_FRONT,
-                Frequency.of(1.8, 3, 1.2, 0, 0, 0, 0));
+                Frequency.NONE.vacuumBrake(1.8).unassistedBrake(3).hydraulicBrake(1.2));
         list.add(
                 "rear-seal-weeping",
                 list.master(),
                 Remedy.RENEW_MASTER,
                 Origin.WEAR,
-                Frequency.of(3, 3, 2, 4, 3, 2, 3),
+                Frequency.NONE
+                        .vacuumBrake(3)
+                        .unassistedBrake(3)
+                        .hydraulicBrake(2)
+                        .pedalClutch(4)
+                        .concentricClutch(3)
+                        .leverBrake(2)
+                        .leverClutch(3),
                 (q, l, r) -> List.of(new Fault.HiddenWeep(HIDDEN_WEEP_ML_PER_DAY.at(q) * (small ? 0.5 : 1))));
         list.add(
                 "bore-pitted",
                 list.master(),
                 Remedy.RENEW_MASTER,
                 Origin.WEAR,
-                Frequency.of(0.3, 1, 0.3, 1, 1, 0.5, 0.5),
+                Frequency.NONE
+                        .vacuumBrake(0.3)
+                        .unassistedBrake(1)
+                        .hydraulicBrake(0.3)
+                        .pedalClutch(1)
+                        .concentricClutch(1)
+                        .leverBrake(0.5)
+                        .leverClutch(0.5),
                 (q, l, r) -> {
                     double fromMm = between(r, 0, 0.5) * l.master().primaryStrokeMm();
                     double flow = small ? SMALL_BY_PASS_ML_PER_MIN.at(q) : BY_PASS_ML_PER_MIN.at(q);
@@ -71,7 +97,14 @@ final class MasterSuspects {
                 list.master(),
                 Remedy.BLEED_MASTER,
                 Origin.AIR,
-                Frequency.of(3, 3, 2, 3, 4, 6, 6),
+                Frequency.NONE
+                        .vacuumBrake(3)
+                        .unassistedBrake(3)
+                        .hydraulicBrake(2)
+                        .pedalClutch(3)
+                        .concentricClutch(4)
+                        .leverBrake(6)
+                        .leverClutch(6),
                 (q, l, r) -> List.of(new Fault.TrappedAir(
                         l.master().id(), list.anyChamber(r), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q))));
         list.add(
@@ -79,14 +112,28 @@ final class MasterSuspects {
                 list.master(),
                 Remedy.CLEAN_MASTER,
                 Origin.WEAR,
-                Frequency.of(0.5, 3, 0.5, 0.7, 0.5, 13, 6),
+                Frequency.NONE
+                        .vacuumBrake(0.5)
+                        .unassistedBrake(3)
+                        .hydraulicBrake(0.5)
+                        .pedalClutch(0.7)
+                        .concentricClutch(0.5)
+                        .leverBrake(13)
+                        .leverClutch(6),
                 (q, l, r) -> List.of(new Fault.CloggedHole(list.anyChamber(r), HOLE_DRAIN_SECONDS.at(q))));
         list.add(
                 "master-piston-sticking",
                 list.master(),
                 Remedy.RENEW_MASTER,
                 Origin.WEAR,
-                Frequency.of(0.4, 1.5, 0.4, 1, 1, 1.5, 1),
+                Frequency.NONE
+                        .vacuumBrake(0.4)
+                        .unassistedBrake(1.5)
+                        .hydraulicBrake(0.4)
+                        .pedalClutch(1)
+                        .concentricClutch(1)
+                        .leverBrake(1.5)
+                        .leverClutch(1),
                 (q, l, r) -> List.of(new Fault.PistonSticking(
                         STICKING_SHARE.at(q) * l.master().springsN(), STICKING_SECONDS.at(q))));
         list.add(
@@ -94,14 +141,28 @@ final class MasterSuspects {
                 list.master(),
                 Remedy.FIT_RIGHT_MASTER,
                 Origin.SETTING,
-                Frequency.of(0.1, 1.5, 0.1, 0.7, 0.5, 0.7, 0.7),
+                Frequency.NONE
+                        .vacuumBrake(0.1)
+                        .unassistedBrake(1.5)
+                        .hydraulicBrake(0.1)
+                        .pedalClutch(0.7)
+                        .concentricClutch(0.5)
+                        .leverBrake(0.7)
+                        .leverClutch(0.7),
                 (q, l, r) -> List.of(new Fault.WrongBore(1 + BORE_STEP.at(q))));
         list.add(
                 "bore-too-small",
                 list.master(),
                 Remedy.FIT_RIGHT_MASTER,
                 Origin.SETTING,
-                Frequency.of(0.1, 1.5, 0.1, 0.7, 0.5, 0.7, 0.7),
+                Frequency.NONE
+                        .vacuumBrake(0.1)
+                        .unassistedBrake(1.5)
+                        .hydraulicBrake(0.1)
+                        .pedalClutch(0.7)
+                        .concentricClutch(0.5)
+                        .leverBrake(0.7)
+                        .leverClutch(0.7),
                 (q, l, r) -> List.of(new Fault.WrongBore(1 / (1 + BORE_STEP.at(q)))));
         residualValves(list);
         list.add(
@@ -109,14 +170,28 @@ final class MasterSuspects {
                 List.of(list.layout().reservoir().id()),
                 Remedy.SET_LEVEL,
                 Origin.SETTING,
-                Frequency.of(0.3, 0.5, 0.3, 0.3, 0.3, 0.7, 0.7),
+                Frequency.NONE
+                        .vacuumBrake(0.3)
+                        .unassistedBrake(0.5)
+                        .hydraulicBrake(0.3)
+                        .pedalClutch(0.3)
+                        .concentricClutch(0.3)
+                        .leverBrake(0.7)
+                        .leverClutch(0.7),
                 (q, l, r) -> List.of(new Fault.ReservoirShut(SHUT_BAR.at(q))));
         list.add(
                 "reservoir-weeping",
                 List.of(list.layout().reservoir().id()),
                 Remedy.RESEAL_RESERVOIR,
                 Origin.WEAR,
-                Frequency.of(0.7, 0.5, 0.5, 0.7, 0.7, 0.7, 0.7),
+                Frequency.NONE
+                        .vacuumBrake(0.7)
+                        .unassistedBrake(0.5)
+                        .hydraulicBrake(0.5)
+                        .pedalClutch(0.7)
+                        .concentricClutch(0.7)
+                        .leverBrake(0.7)
+                        .leverClutch(0.7),
                 (q, l, r) -> List.of(new Fault.OutwardLeak(
                         l.reservoir().id(), Chamber.PRIMARY, RESERVOIR_LEAK_ML_PER_MIN.at(q), 0)));
         list.add(
@@ -124,7 +199,7 @@ final class MasterSuspects {
                 tandemMaster,
                 Remedy.REROUTE_PORTS,
                 Origin.SETTING,
-                Frequency.of(0.1, 0.7, 0.1, 0, 0, 0, 0),
+                Frequency.NONE.vacuumBrake(0.1).unassistedBrake(0.7).hydraulicBrake(0.1),
                 (q, l, r) -> List.of(new Fault.PortsCrossed()));
     }
 
@@ -137,21 +212,25 @@ final class MasterSuspects {
                 discs && !valve ? list.master() : List.of(),
                 Remedy.RESIDUAL_VALVE,
                 Origin.SETTING,
-                Frequency.of(0.1, 0.7, 0.1, 0, 0, 0.3, 0),
+                Frequency.NONE
+                        .vacuumBrake(0.1)
+                        .unassistedBrake(0.7)
+                        .hydraulicBrake(0.1)
+                        .leverBrake(0.3),
                 (q, l, r) -> List.of(new Fault.ResidualValveWrong(true, 0.7 + 0.6 * q)));
         list.add(
                 "residual-valve-missing",
                 drums && valve ? list.master() : List.of(),
                 Remedy.RESIDUAL_VALVE,
                 Origin.SETTING,
-                Frequency.of(0, 1, 0, 0, 0, 0, 0),
+                Frequency.NONE.unassistedBrake(1),
                 (q, l, r) -> List.of(new Fault.ResidualValveWrong(false, 0), drainBack(q, list)));
         list.add(
                 "drain-back",
                 list.master(),
                 Remedy.RESIDUAL_VALVE,
                 Origin.NEITHER,
-                Frequency.of(0, 1.2, 0, 0, 1, 0, 0),
+                Frequency.NONE.unassistedBrake(1.2).concentricClutch(1),
                 (q, l, r) -> List.of(drainBack(q, list)));
     }
 

@@ -18,7 +18,16 @@ public final class SuspectCatalogue {
     /** The suspects of this layout, nothing wrong first; order is stable. */
     public static List<Suspect> of(Layout layout) {
         SuspectList list = new SuspectList(layout);
-        list.nothingWrong(NOTHING_WRONG, Frequency.of(8, 2, 5, 4, 4, 3, 5));
+        list.nothingWrong(
+                NOTHING_WRONG,
+                Frequency.NONE
+                        .vacuumBrake(8)
+                        .unassistedBrake(2)
+                        .hydraulicBrake(5)
+                        .pedalClutch(4)
+                        .concentricClutch(4)
+                        .leverBrake(3)
+                        .leverClutch(5));
         MasterSuspects.addTo(list);
         InputSuspects.addTo(list);
         AssistSuspects.addTo(list);

@@ -333,25 +333,9 @@ class PhysicsPropertyTest {
 
     /** Its ends and hoses are alike, as no real vehicle's are. */
     private static VehicleUnknowns alike(VehicleUnknowns any) {
-        return new VehicleUnknowns(
-                any.padClearance(),
-                any.shoeClearance(),
-                any.stiffness(),
-                any.springs(),
-                any.lostMotionMm(),
-                any.freePlay(),
-                any.creepPerDecade(),
-                any.runningCreep(),
-                any.returnSeconds(),
-                any.assistGain(),
-                any.supply(),
-                any.forceBias(),
-                any.levelArea(),
-                any.wheelDragNm(),
-                any.inputReturnSeconds(),
-                any.releaseNeed(),
-                any.altitudeM(),
-                0);
+        VehicleUnknowns.Draft draft = any.draft();
+        draft.unevenness = 0;
+        return draft.done();
     }
 
     /**
