@@ -1,12 +1,10 @@
-import { useMemo } from "react";
 import { useSettings } from "../domain/settings";
-import type { Layout } from "../domain/types";
+import type { ComponentKind, Layout, Sheet } from "../domain/types";
 import { percent, shownFigure } from "../domain/units";
 import { say } from "../domain/words";
 import { HatchPatterns, hatchFor } from "../ui/Hatch";
 import { Cuts } from "./Cuts";
 import { End, Foot, Hub, Master, type Look } from "./parts";
-import { place, SIZE, type Placed } from "./place";
 
 interface Props {
   layout: Layout;
@@ -23,7 +21,9 @@ const NOBODY = new Set<string>();
 export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NOBODY }: Props) {
   const { part, unit, catalogue } = useSettings();
   const { clearedBelow } = catalogue;
-  const placed = useMemo(() => place(layout), [layout]);
+  const { sheet } = layout;
+  const kinds = new Map(layout.components.map((c) => [c.id, c.kind]));
+  const kind = (id: string): ComponentKind => kinds.get(id) ?? "PIPE";
   const look = (id: string): Look => {
     if (!suspicion) return { p: 0, hot: false, stroke: "var(--ink)", fill: "var(--panel)", text: "fill-ink" };
     const p = suspicion.get(id) ?? 0;
@@ -52,13 +52,13 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
     !suspicion ? "" : (suspicion.get(id) ?? 0) >= clearedBelow ? percent(suspicion.get(id) ?? 0) : say("cleared");
   return (
     <svg
-      viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
+      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
       className="block h-full w-full"
       role="img"
       aria-label={`${say("circuitLabel", { layout: layout.name })}. ${described()}`}
     >
       <HatchPatterns id="sheet" />
-      <Pipes placed={placed} look={look} />
+      <Pipes sheet={sheet} look={look} />
       {input && (
         <Foot
           input={look(input.id)}
@@ -74,23 +74,24 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
           look={look(master.id)}
           reservoir={{ look: look(reservoir.id), label: part(reservoir.id) }}
           label={say("circuitBore", { bore: boreText })}
-          chambers={master.chambers ?? 1}
+          sheet={sheet}
         />
       )}
-      {placed.hubs.map((hub) => (
-        <Hub key={hub.id} hub={hub} look={look(hub.id)} label={part(hub.id)} />
+      {sheet.hubs.map((hub) => (
+        <Hub key={hub.id} hub={hub} kind={kind(hub.id)} look={look(hub.id)} label={part(hub.id)} />
       ))}
-      {placed.ends.map((end) => (
+      {sheet.ends.map((end) => (
         <End
           key={end.id}
           end={end}
-          radius={placed.radius}
+          kind={kind(end.id)}
+          radius={sheet.endRadius}
           look={look(end.id)}
           label={part(end.id)}
           state={state(end.id)}
         />
       ))}
-      <Cuts placed={placed} layout={layout} stillFitted={stillFitted} />
+      <Cuts layout={layout} stillFitted={stillFitted} />
     </svg>
   );
 
@@ -103,15 +104,15 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
   }
 }
 
-function Pipes({ placed, look }: { placed: Placed; look: (id: string) => Look }) {
+function Pipes({ sheet, look }: { sheet: Sheet; look: (id: string) => Look }) {
   return (
     <g fill="none">
-      {placed.pipes.map((pipe) => {
+      {sheet.stretches.map((pipe) => {
         const own = look(pipe.to);
         const { hot } = own;
         return (
           <path
-            key={pipe.id}
+            key={`${pipe.id}-${pipe.to}`}
             d={pipe.path}
             stroke={pipe.hose || own.p >= 0.12 ? own.stroke : "var(--soft)"}
             strokeWidth={pipe.hose ? (hot ? 7 : 4) : own.p >= 0.12 ? 5 : 3}

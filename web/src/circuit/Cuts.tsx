@@ -1,10 +1,12 @@
 import { useSettings } from "../domain/settings";
-import type { Layout } from "../domain/types";
+import type { Layout, Sheet } from "../domain/types";
 import { say } from "../domain/words";
-import { type Placed, type Point, plugAt, type Stretch, UNDER_TEST_X } from "./place";
+
+type Stretch = Sheet["stretches"][number];
 
 /** Plugs and clamps where they are fitted, and the line behind which nothing is under test. */
-export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: Layout; stillFitted: string[] }) {
+export function Cuts({ layout, stillFitted }: { layout: Layout; stillFitted: string[] }) {
+  const { stretches, underTestX } = layout.sheet;
   const { fitting } = useSettings();
   const at = (kind: string) =>
     stillFitted.filter((item) => item.startsWith(`${kind}@`)).map((item) => item.slice(kind.length + 1));
@@ -14,25 +16,23 @@ export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: 
   const outlets = leaving("MODULATOR");
   const all = stillFitted.includes("plugs-modulator-outlets");
   const plugs = [...at("plug"), ...(all ? outlets : [])];
-  const clamped = placed.pipes.filter(
+  const clamped = stretches.filter(
     (p) => p.hose && at("clamp").some((place) => place === p.id || feeds(layout, p, place)),
   );
   const fitted = (joints: string[]) => joints.length > 0 && joints.every((id) => plugs.includes(id));
   const name = (id: string) => fitting(all && outlets.includes(id) ? "plugs-modulator-outlets" : `plug@${id}`);
   return (
     <g>
-      {placed.pipes.flatMap((p, i) => [
-        plugs.includes(p.id) && placed.pipes.findIndex((other) => other.id === p.id) === i && (
-          <Plug key={p.id} at={plugAt(p, p.id)} name={name(p.id)} across={ports.includes(p.id)} />
-        ),
-        ...p.later
-          .filter((id) => plugs.includes(id))
-          .map((id) => <Plug key={id} at={plugAt(p, id)} name={name(id)} across={false} />),
-      ])}
+      {stretches
+        .flatMap((p) => p.plugs)
+        .filter((p) => plugs.includes(p.jointId))
+        .map((p) => (
+          <Plug key={p.jointId} at={p.at} name={name(p.jointId)} across={ports.includes(p.jointId)} />
+        ))}
       {clamped.map((p) => (
         <path
           key={p.id}
-          d={`M${p.plug.x + 12} ${p.plug.y - 12}v24M${p.plug.x + 20} ${p.plug.y - 12}v24`}
+          d={`M${p.from.x + 12} ${p.from.y - 12}v24M${p.from.x + 20} ${p.from.y - 12}v24`}
           stroke="var(--ink)"
           strokeWidth="4"
         />
@@ -40,14 +40,14 @@ export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: 
       {(fitted(ports) || fitted(outlets)) && (
         <>
           <path
-            d={fitted(ports) ? "M210 216H488V20" : `M480 368H${UNDER_TEST_X}V20`}
+            d={fitted(ports) ? "M210 216H488V20" : `M480 368H${underTestX}V20`}
             fill="none"
             stroke="var(--ink)"
             strokeWidth="2"
             strokeDasharray="2 6"
           />
           <text
-            x={fitted(ports) ? 496 : UNDER_TEST_X - 8}
+            x={fitted(ports) ? 496 : underTestX - 8}
             y="30"
             textAnchor={fitted(ports) ? "start" : "end"}
             className="figures fill-soft text-[15px]"
@@ -61,7 +61,7 @@ export function Cuts({ placed, layout, stillFitted }: { placed: Placed; layout: 
 }
 
 /** A plug, across a port that hangs down or a pipe that runs sideways. */
-function Plug({ at: { x, y }, name, across }: { at: Point; name: string; across: boolean }) {
+function Plug({ at: { x, y }, name, across }: { at: Stretch["from"]; name: string; across: boolean }) {
   return (
     <g>
       <title>{name}</title>

@@ -1,5 +1,5 @@
+import type { ComponentKind, Sheet } from "../domain/types";
 import { percent } from "../domain/units";
-import { MASTER, PORTS, type Placed } from "./place";
 
 /** How a part is drawn for its suspicion. */
 export interface Look {
@@ -102,13 +102,13 @@ interface MasterProps {
   look: Look;
   label: string;
   reservoir: { look: Look; label: string };
-  chambers: number;
+  sheet: Sheet;
 }
 
 /** Master and reservoir; a wall in the reservoir and a second piston where there are two chambers. */
-export function Master({ look, label, reservoir, chambers }: MasterProps) {
-  const { x, y, width, height } = MASTER;
-  const two = chambers > 1;
+export function Master({ look, label, reservoir, sheet }: MasterProps) {
+  const { x, y, width, height } = sheet.master;
+  const two = sheet.ports.length > 1;
   return (
     <g className={look.className}>
       <path
@@ -126,7 +126,7 @@ export function Master({ look, label, reservoir, chambers }: MasterProps) {
       <rect x={x + 14} y={y + 3} width="13" height={height - 6} fill="var(--ink)" />
       {two && <rect x={x + 98} y={y + 3} width="13" height={height - 6} fill="var(--ink)" />}
       <path
-        d={`M${PORTS.PRIMARY.x} ${y + height}v8${two ? `M${PORTS.SECONDARY.x} ${y + height}v8` : ""}`}
+        d={sheet.ports.map((port) => `M${port.at.x} ${port.at.y}v8`).join("")}
         stroke="var(--ink)"
         strokeWidth="8"
       />
@@ -138,17 +138,24 @@ export function Master({ look, label, reservoir, chambers }: MasterProps) {
   );
 }
 
+interface HubProps {
+  hub: Sheet["hubs"][number];
+  kind: ComponentKind;
+  look: Look;
+  label: string;
+}
+
 /** What stands between master and ends. */
-export function Hub({ hub, look, label }: { hub: Placed["hubs"][number]; look: Look; label: string }) {
+export function Hub({ hub, kind, look, label }: HubProps) {
   const { x, y } = hub.at;
-  if (hub.kind === "JUNCTION") return <circle cx={x + 7} cy={y} r="7" fill={look.stroke} />;
+  if (kind === "JUNCTION") return <circle cx={x + 7} cy={y} r="7" fill={look.stroke} />;
   const top = y - hub.height / 2;
   return (
     <g className={look.className}>
       <rect x={x} y={top} width={hub.width} height={hub.height} fill="var(--panel)" />
       <rect x={x} y={top} width={hub.width} height={hub.height} fill={look.fill} stroke={look.stroke} strokeWidth="3" />
-      {hub.kind === "CONNECTOR" && <path d={`M${x + 17} ${top}v${hub.height}`} stroke={look.stroke} strokeWidth="3" />}
-      {hub.kind.endsWith("VALVE") && (
+      {kind === "CONNECTOR" && <path d={`M${x + 17} ${top}v${hub.height}`} stroke={look.stroke} strokeWidth="3" />}
+      {kind.endsWith("VALVE") && (
         <path
           d={`M${x + 8} ${top + 28}L${x + 24} ${top + 12}L${x + 46} ${top + 8}`}
           stroke={look.stroke}
@@ -172,12 +179,14 @@ export function Hub({ hub, look, label }: { hub: Placed["hubs"][number]; look: L
 /** A caliper, a drum or a slave. */
 export function End({
   end,
+  kind,
   radius,
   look,
   label,
   state,
 }: {
-  end: Placed["ends"][number];
+  end: Sheet["ends"][number];
+  kind: ComponentKind;
   radius: number;
   look: Look;
   label: string;
@@ -187,7 +196,7 @@ export function End({
   const r = radius;
   return (
     <g className={look.className}>
-      {end.kind === "SLAVE" ? (
+      {kind === "SLAVE" ? (
         <>
           <rect
             x={x - r}
@@ -211,7 +220,7 @@ export function End({
           <circle cx={x} cy={y} r={r} fill={look.fill} stroke={look.stroke} strokeWidth="2.5" />
         </>
       )}
-      {end.kind === "DRUM" && (
+      {kind === "DRUM" && (
         <path
           d={`M${x - 0.24 * r} ${y - 0.8 * r}A${0.82 * r} ${0.82 * r} 0 0 0 ${x - 0.24 * r} ${y + 0.8 * r}M${x + 0.24 * r} ${y - 0.8 * r}A${0.82 * r} ${0.82 * r} 0 0 1 ${x + 0.24 * r} ${y + 0.8 * r}`}
           fill="none"
@@ -219,7 +228,7 @@ export function End({
           strokeWidth="5"
         />
       )}
-      {end.kind === "DISC" && (
+      {kind === "DISC" && (
         <>
           <circle cx={x} cy={y} r={r / 3} fill="var(--panel)" stroke={look.stroke} strokeWidth="2" />
           <path

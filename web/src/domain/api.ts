@@ -1,19 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./generated/api";
-import type {
-  Calculation,
-  Calculator,
-  Catalogue,
-  CheckedLayout,
-  FigureRequest,
-  Job,
-  JobList,
-  Layout,
-  OpenJobRequest,
-  Test,
-  Workshop,
-  WorkshopRequest,
-} from "./types";
+import type { FigureRequest, Job, OpenJobRequest, WorkshopRequest, Writes } from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
 
@@ -72,40 +59,44 @@ async function taken<T>(call: Promise<Answer<T>>): Promise<T> {
 }
 
 /** The writes that add to a log, by the last part of their address. */
-export type WriteKind = "readings" | "strikes" | "set-aside" | "take-off" | "verdict" | "notes";
+export type WriteKind = Exclude<keyof Writes, "jobs">;
+
+const of = (id: string) => ({ path: { id } });
+
+const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<Job> } = {
+  readings: (id, body) => taken(client.POST("/api/jobs/{id}/readings", { params: of(id), body })),
+  strikes: (id, body) => taken(client.POST("/api/jobs/{id}/strikes", { params: of(id), body })),
+  "set-aside": (id, body) => taken(client.POST("/api/jobs/{id}/set-aside", { params: of(id), body })),
+  "take-off": (id, body) => taken(client.POST("/api/jobs/{id}/take-off", { params: of(id), body })),
+  verdict: (id, body) => taken(client.POST("/api/jobs/{id}/verdict", { params: of(id), body })),
+  notes: (id, body) => taken(client.POST("/api/jobs/{id}/notes", { params: of(id), body })),
+};
 
 export const api = {
-  words: () => taken<Record<string, string>>(client.GET("/api/words")),
-  catalogue: () => taken<Catalogue>(client.GET("/api/catalogue")),
+  words: () => taken(client.GET("/api/words")),
+  catalogue: () => taken(client.GET("/api/catalogue")),
   jobs: (query: { stage: string; search: string; after?: string }) =>
-    taken<JobList>(client.GET("/api/jobs", { params: { query } })),
-  job: (id: string) => taken<Job>(client.GET("/api/jobs/{id}", { params: { path: { id } } })),
+    taken(client.GET("/api/jobs", { params: { query } })),
+  job: (id: string) => taken(client.GET("/api/jobs/{id}", { params: of(id) })),
   test: (id: string, procedureId: string) =>
-    taken<Test>(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } })),
-  calculators: (layoutId: string) =>
-    taken<Calculator[]>(client.GET("/api/calculators", { params: { query: { layoutId } } })),
+    taken(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } })),
+  calculators: (layoutId: string) => taken(client.GET("/api/calculators", { params: { query: { layoutId } } })),
   calculate: (id: string, layoutId: string, columns: FigureRequest[][]) =>
-    taken<Calculation>(
+    taken(
       client.POST("/api/calculators/{id}", {
-        params: { path: { id } },
+        params: of(id),
         body: { layoutId, columns: columns.map((inputs) => ({ inputs })) },
       }),
     ),
-  schema: () => taken<unknown>(client.GET("/api/layout-schema")),
-  layoutFile: (id: string) => taken<unknown>(client.GET("/api/layouts/{id}", { params: { path: { id } } })),
-  checkLayout: (file: object) => taken<CheckedLayout>(client.POST("/api/layouts/check", { body: file as never })),
-  saveLayout: (personId: string, file: object) =>
-    taken<Layout>(client.POST("/api/layouts", { params: { query: { personId } }, body: file as never })),
+  schema: () => taken(client.GET("/api/layout-schema")),
+  layoutFile: (id: string) => taken(client.GET("/api/layouts/{id}", { params: of(id) })),
+  checkLayout: (file: Record<string, unknown>) => taken(client.POST("/api/layouts/check", { body: file })),
+  saveLayout: (personId: string, file: Record<string, unknown>) =>
+    taken(client.POST("/api/layouts", { params: { query: { personId } }, body: file })),
   withdrawLayout: (personId: string, id: string) =>
-    taken<Layout>(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } })),
-  workshop: () => taken<Workshop>(client.GET("/api/workshop")),
-  tellWorkshop: (body: WorkshopRequest) => taken<Workshop>(client.PUT("/api/workshop", { body })),
-  open: (body: OpenJobRequest) => taken<Job>(client.POST("/api/jobs", { body })),
-  write: (jobId: string, kind: WriteKind, body: object) =>
-    taken<Job>(
-      client.POST(`/api/jobs/{id}/${kind}` as "/api/jobs/{id}/verdict", {
-        params: { path: { id: jobId } },
-        body: body as never,
-      }),
-    ),
+    taken(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } })),
+  workshop: () => taken(client.GET("/api/workshop")),
+  tellWorkshop: (body: WorkshopRequest) => taken(client.PUT("/api/workshop", { body })),
+  open: (body: OpenJobRequest) => taken(client.POST("/api/jobs", { body })),
+  write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K]) => writers[kind](jobId, body),
 };

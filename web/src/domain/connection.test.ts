@@ -2,7 +2,13 @@ import { describe, expect, it } from "vitest";
 import type { Waiting } from "./outbox";
 import { connectionOf } from "./useOutbox";
 
-const WRITE: Waiting = { entryId: "e1", jobId: "j1", kind: "readings", body: {}, madeAt: 1 };
+const WRITE: Waiting = {
+  entryId: "e1",
+  jobId: "j1",
+  kind: "take-off",
+  body: { items: [], personId: "juno-vale" },
+  madeAt: 1,
+};
 
 describe("what the strip says", () => {
   it("is saved only when nothing is left here", () => {

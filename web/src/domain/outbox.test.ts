@@ -14,14 +14,15 @@ import {
   takeBack,
   waiting,
   type Waiting,
+  type WaitingOf,
 } from "./outbox";
 import type { Job } from "./types";
 
-const WRITE: Waiting = {
+const WRITE: WaitingOf<"set-aside"> = {
   entryId: "e1",
   jobId: "j1",
-  kind: "readings",
-  body: { procedureId: "free-play" },
+  kind: "set-aside",
+  body: { procedureId: "free-play", why: "no lift", personId: "juno-vale" },
   madeAt: 1_000_000,
 };
 const job = (sequence: number) => ({ id: "j1", sequence }) as Job;
@@ -37,8 +38,8 @@ describe("a kept write", () => {
     const write = vi.spyOn(api, "write").mockResolvedValue(job(3));
     await keep(WRITE);
     expect(await send(WRITE, 2)).toEqual(job(3));
-    expect(write).toHaveBeenCalledWith("j1", "readings", {
-      procedureId: "free-play",
+    expect(write).toHaveBeenCalledWith("j1", "set-aside", {
+      ...WRITE.body,
       entryId: "e1",
       sequence: 2,
       takenSecondsAgo: 90,
@@ -62,8 +63,8 @@ describe("a kept write", () => {
     await keep(WRITE);
     expect((await send(WRITE, 2)).sequence).toBe(8);
     expect(write.mock.calls.map(([, , body]) => body)).toEqual([
-      { procedureId: "free-play", entryId: "e1", sequence: 2, takenSecondsAgo: 90 },
-      { procedureId: "free-play", entryId: "e1", sequence: 7, takenSecondsAgo: 90 },
+      { ...WRITE.body, entryId: "e1", sequence: 2, takenSecondsAgo: 90 },
+      { ...WRITE.body, entryId: "e1", sequence: 7, takenSecondsAgo: 90 },
     ]);
   });
 
@@ -84,9 +85,9 @@ describe("a kept write", () => {
     });
     await sendDue(() => undefined);
     expect(write).toHaveBeenCalledTimes(1);
-    const mended = await release("e1");
-    await send({ ...(mended as Waiting), body: { procedureId: "free-play", mended: true } }, 2);
-    expect(write.mock.lastCall?.[2]).toMatchObject({ entryId: "e1", mended: true });
+    await release("e1");
+    await send({ ...WRITE, body: { ...WRITE.body, why: "mended" } }, 2);
+    expect(write.mock.lastCall?.[2]).toMatchObject({ entryId: "e1", why: "mended" });
     expect(await waiting()).toEqual([]);
   });
 
@@ -110,7 +111,7 @@ describe("a kept write", () => {
     const verdict: Waiting = {
       ...WRITE,
       kind: "verdict",
-      body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4 },
+      body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4, why: "", personId: "juno-vale" },
     };
     await keep(verdict);
     await expect(send(verdict, 9)).rejects.toThrow("grown");
@@ -137,7 +138,7 @@ describe("a kept write", () => {
 });
 
 describe("many kept writes", () => {
-  const named = (entryId: string, madeAt: number, more: Partial<Waiting> = {}): Waiting => ({
+  const named = (entryId: string, madeAt: number, more: Partial<typeof WRITE> = {}): Waiting => ({
     ...WRITE,
     entryId,
     madeAt,
@@ -147,7 +148,7 @@ describe("many kept writes", () => {
   it("are not held up by one on which the server fails, which is given up to the user in the end", async () => {
     vi.spyOn(api, "job").mockResolvedValue(job(2));
     vi.spyOn(api, "write").mockImplementation((_job, _kind, body) =>
-      (body as Waiting).entryId === "bad"
+      body.entryId === "bad"
         ? Promise.reject(new Refusal(500, "urn:overturn:problem:our-own-fault", "fault"))
         : Promise.resolve(job(3)),
     );
@@ -167,7 +168,23 @@ describe("many kept writes", () => {
   it("of a job wait until it is opened", async () => {
     vi.spyOn(api, "open").mockRejectedValue(new Refusal(503, "urn:overturn:problem:store-away", "away"));
     const write = vi.spyOn(api, "write");
-    await keep(named("opens", 1, { kind: "jobs" }));
+    await keep({
+      ...named("opens", 1),
+      kind: "jobs",
+      body: {
+        readingId: "r1",
+        personId: "juno-vale",
+        vehicle: "Tarn SK 31",
+        layoutId: "tarn-box-van",
+        complaint: "sinks",
+        behaviour: "sinks",
+        hunchId: "bleed",
+        mayBeMoved: false,
+        recentWork: false,
+        sometimes: false,
+        age: "UNKNOWN",
+      },
+    });
     await keep(named("reading", 2));
     await sendDue(() => undefined);
     expect(write).not.toHaveBeenCalled();

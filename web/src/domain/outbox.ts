@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import { api, Refusal, type Finding, type WriteKind } from "./api";
-import type { Job } from "./types";
+import { api, Refusal, type Finding } from "./api";
+import type { Job, Writes } from "./types";
 
 /** Why the server did not take a write; it stays on the device until it is mended or thrown away by hand. */
 export interface Refused {
@@ -8,12 +8,25 @@ export interface Refused {
   findings: Finding[];
 }
 
+export type Kind = keyof Writes;
+
+/** What an entry says; its id, its age and, but for a verdict, its place in the log are put on when it is sent. */
+type Body<K extends Kind> = Omit<
+  Writes[K],
+  "entryId" | "takenSecondsAgo" | (K extends "verdict" ? never : "sequence") | (K extends "jobs" ? "jobId" : never)
+>;
+
+/** What a page says in an entry; who says it is put on when it is kept. */
+export type Said<K extends Kind> = Omit<Body<K>, "personId">;
+
 /** A write that is kept on this device until the server has it. Its id is made at the first tap and never changes. */
-export interface Waiting {
+export type Waiting = { [K in Kind]: WaitingOf<K> }[Kind];
+
+export interface WaitingOf<K extends Kind> {
   entryId: string;
   jobId: string;
-  kind: WriteKind | "jobs";
-  body: Record<string, unknown>;
+  kind: K;
+  body: Body<K>;
   /** What the vehicle is called, for the list of what is kept. */
   vehicle?: string;
   /** When it was made, by this device's clock, ms. */
@@ -130,22 +143,39 @@ export async function send(write: Waiting, sequence?: number): Promise<Job> {
 }
 
 async function sent(write: Waiting, sequence?: number): Promise<Job> {
-  const body = {
-    ...write.body,
+  const stamp = {
     entryId: write.entryId,
     takenSecondsAgo: Math.max(0, Math.round((Date.now() - write.madeAt) / 1000)),
   };
-  if (write.kind === "jobs")
-    return api.open({ ...body, jobId: write.jobId } as unknown as Parameters<typeof api.open>[0]);
-  if (write.kind === "verdict") return api.write(write.jobId, write.kind, body);
+  if (write.kind === "jobs") return api.open({ ...write.body, ...stamp, jobId: write.jobId });
+  if (write.kind === "verdict") return api.write(write.jobId, write.kind, { ...write.body, ...stamp });
   let seen = sequence ?? (await api.job(write.jobId)).sequence;
   for (let attempt = 1; ; attempt++) {
     try {
-      return await api.write(write.jobId, write.kind, { ...body, sequence: seen });
+      return await sentBehind(write, { ...stamp, sequence: seen });
     } catch (e) {
       if (!(e instanceof Refusal && e.busy && attempt < ATTEMPTS_WHILE_BUSY)) throw e;
       seen = (await api.job(write.jobId)).sequence;
     }
+  }
+}
+
+function sentBehind(
+  write: Exclude<Waiting, { kind: "jobs" | "verdict" }>,
+  stamp: { entryId: string; takenSecondsAgo: number; sequence: number },
+): Promise<Job> {
+  const { jobId } = write;
+  switch (write.kind) {
+    case "readings":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "strikes":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "set-aside":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "take-off":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "notes":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
   }
 }
 

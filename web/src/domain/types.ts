@@ -22,8 +22,19 @@ export type Layout = Schemas["LayoutView"];
 export type Unit = Schemas["UnitView"];
 export type Dimension = Unit["dimension"];
 export type FigureRequest = Schemas["FigureRequest"];
+/** What each write carries, by the last part of its address; jobs opens one. */
+export interface Writes {
+  jobs: Schemas["OpenJobRequest"];
+  readings: Schemas["ReadingRequest"];
+  strikes: Schemas["StrikeRequest"];
+  "set-aside": Schemas["SetAsideRequest"];
+  "take-off": Schemas["TakeOffRequest"];
+  verdict: Schemas["AcceptRequest"];
+  notes: Schemas["NoteRequest"];
+}
 export type OpenJobRequest = Schemas["OpenJobRequest"];
 export type ComponentKind = Layout["components"][number]["kind"];
+export type Sheet = Layout["sheet"];
 export type CheckedLayout = Schemas["CheckedLayoutView"];
 export type Calculator = Schemas["CalculatorView"];
 export type Field = Schemas["FieldView"];

@@ -1,7 +1,19 @@
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
-import { Refusal, type WriteKind } from "./api";
-import { find, keep, onChange, release, send, sendDue, waiting, type Waiting } from "./outbox";
+import { Refusal } from "./api";
+import {
+  find,
+  keep,
+  onChange,
+  release,
+  send,
+  sendDue,
+  waiting,
+  type Kind,
+  type Said,
+  type Waiting,
+  type WaitingOf,
+} from "./outbox";
 import type { Job } from "./types";
 
 export type Connection = "unknown" | "saved" | "sending" | "waiting" | "refused";
@@ -73,20 +85,16 @@ async function sendNow(queries: QueryClient, write: Waiting): Promise<Job | unde
 export function useWrite(jobId: string, personId: string) {
   const queries = useQueryClient();
   return useCallback(
-    async (
-      kind: WriteKind | "jobs",
-      body: Record<string, unknown>,
-      entryId: string = crypto.randomUUID(),
-    ): Promise<Job | undefined> => {
+    async <K extends Kind>(kind: K, body: Said<K>, entryId: string = crypto.randomUUID()): Promise<Job | undefined> => {
       const vehicle = queries.getQueryData<Job>(["job", jobId])?.vehicle;
-      const write: Waiting = {
+      const write = {
         entryId,
         jobId,
         kind,
         body: { ...body, personId },
         vehicle,
         madeAt: (await find(entryId))?.madeAt ?? Date.now(),
-      };
+      } as Waiting & WaitingOf<K>;
       await keep(write);
       return sendNow(queries, write);
     },

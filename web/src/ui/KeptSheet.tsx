@@ -17,7 +17,19 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   notes: "keptNote",
 };
 /** The one text of an entry that can be mended where it is shown. */
-const TEXTS: Partial<Record<Waiting["kind"], "why" | "text">> = { strikes: "why", "set-aside": "why", notes: "text" };
+function textOf(write: Waiting): string | undefined {
+  if (write.kind === "notes") return write.body.text;
+  return write.kind === "strikes" || write.kind === "set-aside" ? write.body.why : undefined;
+}
+
+function withText(write: Waiting, text: string): Waiting {
+  if (write.kind === "notes") return { ...write, body: { ...write.body, text } };
+  if (write.kind === "strikes") return { ...write, body: { ...write.body, why: text } };
+  return write.kind === "set-aside" ? { ...write, body: { ...write.body, why: text } } : write;
+}
+
+const procedureOf = (write: Waiting): string | undefined =>
+  write.kind === "readings" || write.kind === "set-aside" ? write.body.procedureId : undefined;
 
 /** What is kept on this device and has not reached the server: what was refused, why, and the way to mend it or throw it away. */
 export function KeptSheet({ open, onClose, kept }: { open: boolean; onClose: () => void; kept: Waiting[] }) {
@@ -36,11 +48,11 @@ export function KeptSheet({ open, onClose, kept }: { open: boolean; onClose: () 
 function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
   const { word } = useSettings();
   const [throwing, setThrowing] = useState(false);
-  const about = write.body as { procedureId?: string; vehicle?: string };
+  const procedureId = procedureOf(write);
   const what = [
     say(KINDS[write.kind]),
-    about.procedureId && word(`test.${about.procedureId}`),
-    write.vehicle ?? about.vehicle,
+    procedureId && word(`test.${procedureId}`),
+    write.vehicle ?? (write.kind === "jobs" ? write.body.vehicle : undefined),
   ]
     .filter(Boolean)
     .join(" · ");
@@ -70,21 +82,19 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
   );
 }
 
-const textOf = (value: unknown): string => (typeof value === "string" ? value : "");
-
 /** Mend where it was made, or the text here; send again; throw away. */
 function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void; onThrow: () => void }) {
   const go = useNavigate();
   const sendNow = useSendNow();
-  const field = TEXTS[write.kind];
-  const [text, setText] = useState(field ? textOf(write.body[field]) : "");
+  const written = textOf(write);
+  const [text, setText] = useState(written ?? "");
   const busy = useRef(false);
   const again = async () => {
     if (busy.current) return;
     busy.current = true;
     try {
       const standing = await find(write.entryId);
-      if (standing && field) await keep({ ...standing, body: { ...standing.body, [field]: text.trim() } });
+      if (standing && written !== undefined) await keep(withText(standing, text.trim()));
       await sendNow(write.entryId);
     } catch {
       // What was refused stays in this list, with the reason.
@@ -96,10 +106,10 @@ function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void
     onClose();
     void go(to);
   };
-  const procedureId = textOf(write.body["procedureId"]);
+  const procedureId = procedureOf(write);
   return (
     <div className="flex flex-wrap items-center gap-2">
-      {field && write.refused && (
+      {written !== undefined && write.refused && (
         <input
           aria-label={say("keptText")}
           value={text}

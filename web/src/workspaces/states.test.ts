@@ -16,7 +16,7 @@ import {
   spentMinutes,
   value,
 } from "./runner/state";
-import type { Waiting } from "../domain/outbox";
+import type { WaitingOf } from "../domain/outbox";
 import type { Entry, Job, Moment, Verdict } from "../domain/types";
 import { changedComponents, listed, sameVerdict, suspicionAt, takenText } from "./trace/state";
 
@@ -49,12 +49,14 @@ describe("intake", () => {
 });
 
 describe("a kept entry", () => {
-  const write: Waiting = {
+  const write: WaitingOf<"readings"> = {
     entryId: "e1",
     jobId: "j1",
     kind: "readings",
     madeAt: 0,
     body: {
+      personId: "juno-vale",
+      procedureId: "free-play",
       figures: [{ id: "play", text: "23,8", unit: "mm" }],
       observed: "",
       rigCheck: "sound",

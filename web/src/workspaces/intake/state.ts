@@ -1,6 +1,8 @@
 import type { Waiting } from "../../domain/outbox";
 import type { Layout, OpenJobRequest } from "../../domain/types";
 
+const AGES = ["UNKNOWN", "NEW", "OLD"] as const;
+
 /** What has been filled in so far; the ids are made with the form, so that sending twice opens one job. */
 export interface IntakeDraft {
   jobId: string;
@@ -14,7 +16,7 @@ export interface IntakeDraft {
   mayBeMoved: "" | "yes" | "no";
   recentWork: boolean;
   sometimes: boolean;
-  age: "UNKNOWN" | "NEW" | "OLD";
+  age: (typeof AGES)[number];
 }
 
 export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => ({
@@ -46,9 +48,11 @@ export const offered = (layouts: Layout[]): Layout[] => layouts.filter((layout) 
 
 /** A job that was kept and refused, as the draft it was made from. */
 export function draftOf(write: Waiting): Partial<IntakeDraft> {
-  const { mayBeMoved, ...rest } = write.body as unknown as OpenJobRequest;
+  if (write.kind !== "jobs") return {};
+  const { mayBeMoved, age, personId: _personId, ...rest } = write.body;
   return {
-    ...(rest as Partial<IntakeDraft>),
+    ...rest,
+    age: AGES.find((one) => one === age) ?? "UNKNOWN",
     jobId: write.jobId,
     entryId: write.entryId,
     mayBeMoved: mayBeMoved ? "yes" : "no",

@@ -16,7 +16,7 @@ export interface FileJoint {
   chamber: Chamber;
 }
 
-export interface LayoutFile {
+export type LayoutFile = {
   format: string;
   id: string;
   name: string;
@@ -25,7 +25,7 @@ export interface LayoutFile {
   family: string;
   components: Part[];
   joints: FileJoint[];
-}
+};
 
 /** One dimension of a part as the schema tells it. */
 export interface FieldRule {

@@ -17,7 +17,7 @@ export function useStart(presetId: string) {
   const error = schema.error ?? preset.error;
   const ready =
     schema.data !== undefined && preset.data !== undefined
-      ? { schema: schema.data as Schema, preset: preset.data as LayoutFile }
+      ? { schema: schema.data as unknown as Schema, preset: preset.data as unknown as LayoutFile }
       : undefined;
   return { ready, error, again: () => void Promise.all([schema.refetch(), preset.refetch()]) };
 }

@@ -1,8 +1,11 @@
 import type { Figure, FigureRequest, Test, Unit } from "../../domain/types";
-import type { Waiting } from "../../domain/outbox";
+import type { Waiting, WaitingOf } from "../../domain/outbox";
 import { preview } from "../../domain/units";
 
 /** What has been entered in a test so far; kept on the device at every change. */
+const RIG_CHECKS = ["sound", "doubtful", "not-checked"] as const;
+export type RigCheck = (typeof RIG_CHECKS)[number];
+
 export interface RunnerDraft {
   /** Of the entry it becomes: made when the test is begun, so that it is one entry however often it is sent, from whichever tab. */
   entryId: string;
@@ -13,7 +16,7 @@ export interface RunnerDraft {
   texts: Record<string, string>;
   units: Record<string, string>;
   observed: string;
-  rigCheck: "" | "sound" | "doubtful" | "not-checked";
+  rigCheck: "" | RigCheck;
   /** Whether the rig was made anew; as the plan asks until somebody says otherwise. */
   newRig?: boolean;
 }
@@ -28,22 +31,15 @@ export const emptyRun = (entryId: string): RunnerDraft => ({
 });
 
 /** A reading that was kept, as the draft it was made from, on its last page. */
-export function draftOf(write: Waiting, steps: number): RunnerDraft {
-  const body = write.body as {
-    figures?: FigureRequest[];
-    observed?: string;
-    rigCheck?: RunnerDraft["rigCheck"];
-    anotherRig?: boolean;
-    spentMinutes?: number;
-  };
-  const figures = body.figures ?? [];
+export function draftOf(write: WaitingOf<"readings">, steps: number): RunnerDraft {
+  const { body } = write;
   return {
     entryId: write.entryId,
     step: steps,
-    texts: Object.fromEntries(figures.map((f) => [f.id, f.text])),
-    units: Object.fromEntries(figures.map((f) => [f.id, f.unit])),
-    observed: body.observed ?? "",
-    rigCheck: body.rigCheck ?? "",
+    texts: Object.fromEntries(body.figures.map((f) => [f.id, f.text])),
+    units: Object.fromEntries(body.figures.map((f) => [f.id, f.unit])),
+    observed: body.observed,
+    rigCheck: RIG_CHECKS.find((check) => check === body.rigCheck) ?? "",
     newRig: body.anotherRig,
     ...(body.spentMinutes === undefined ? {} : { spentText: String(body.spentMinutes) }),
   };

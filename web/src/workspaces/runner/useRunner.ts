@@ -37,7 +37,7 @@ function useDraft(key: string, test: Test | undefined) {
     if (lastPage === undefined) return;
     void (async () => {
       const write = mended === null ? undefined : await find(mended);
-      const found = write ? draftOf(write, lastPage) : await readDraft<RunnerDraft>(key);
+      const found = write?.kind === "readings" ? draftOf(write, lastPage) : await readDraft<RunnerDraft>(key);
       const begun = found ?? emptyRun("");
       const own = { ...begun, entryId: begun.entryId || crypto.randomUUID(), begunAt: begun.begunAt ?? Date.now() };
       await saveDraft(key, own);

@@ -26,6 +26,7 @@ class ArchitectureTest {
             "quantity",
             "numeric",
             "circuit",
+            "drawing",
             "layoutfile",
             "suspect",
             "simulation",

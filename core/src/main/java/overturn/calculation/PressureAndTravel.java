@@ -29,6 +29,11 @@ final class PressureAndTravel {
 
     private PressureAndTravel() {}
 
+    /** What a foot or hand presses when nothing else is said, N; estimate. */
+    private static double usualForceN(Layout layout) {
+        return layout.family().lever() ? 100 : 300;
+    }
+
     /** p = (F · ratio + assist − springs) / A. Source: force balance at the piston, handbook 04. */
     static double pressureBar(double forceN, double ratio, double assistN, double springsN, double boreMm) {
         return Math.max(0, BAR_PER_N_MM2 * (forceN * ratio + assistN - springsN) / (Math.PI * boreMm * boreMm / 4));
@@ -43,13 +48,7 @@ final class PressureAndTravel {
         return Calculator.of(
                         "pressure",
                         layout -> List.of(
-                                Field.of(
-                                        "force",
-                                        Dimension.FORCE,
-                                        0,
-                                        3000,
-                                        layout.family().lever() ? 100 : 300,
-                                        FORCE_SD),
+                                Field.of("force", Dimension.FORCE, 0, 3000, usualForceN(layout), FORCE_SD),
                                 Field.of(
                                         "ratio",
                                         Dimension.RATIO,
@@ -124,13 +123,7 @@ final class PressureAndTravel {
         return Calculator.of(
                         "travel",
                         layout -> List.of(
-                                Field.of(
-                                        "force",
-                                        Dimension.FORCE,
-                                        1,
-                                        1500,
-                                        layout.family().lever() ? 100 : 300,
-                                        FORCE_SD),
+                                Field.of("force", Dimension.FORCE, 1, 1500, usualForceN(layout), FORCE_SD),
                                 Field.of(
                                         "bore",
                                         Dimension.LENGTH,

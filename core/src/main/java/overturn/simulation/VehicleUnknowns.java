@@ -53,27 +53,27 @@ public record VehicleUnknowns(
     public static final VehicleUnknowns NOMINAL = new Draft().done();
 
     /** A vehicle being described; every figure starts as the data sheet has it. */
-    public static final class Draft {
-        public double padClearance = 1;
-        public double shoeClearance = 1;
-        public double stiffness = 1;
-        public double springs = 1;
-        public double lostMotionMm;
-        public double freePlay = 1;
-        public double creepPerDecade = 0.065;
-        public double runningCreep = 0.3;
-        public double returnSeconds = 0.5;
-        public double assistGain = 1;
-        public double supply = 1;
-        public double forceBias = 1;
-        public double levelArea = 1;
-        public double wheelDragNm = 3;
-        public double inputReturnSeconds = 0.22;
-        public double releaseNeed = 1;
-        public double altitudeM;
-        public long unevenness;
+    static final class Draft {
+        double padClearance = 1;
+        double shoeClearance = 1;
+        double stiffness = 1;
+        double springs = 1;
+        double lostMotionMm;
+        double freePlay = 1;
+        double creepPerDecade = 0.065;
+        double runningCreep = 0.3;
+        double returnSeconds = 0.5;
+        double assistGain = 1;
+        double supply = 1;
+        double forceBias = 1;
+        double levelArea = 1;
+        double wheelDragNm = 3;
+        double inputReturnSeconds = 0.22;
+        double releaseNeed = 1;
+        double altitudeM;
+        long unevenness;
 
-        public VehicleUnknowns done() {
+        VehicleUnknowns done() {
             return new VehicleUnknowns(
                     padClearance,
                     shoeClearance,
@@ -121,7 +121,7 @@ public record VehicleUnknowns(
     }
 
     /** A draft that starts from this vehicle. */
-    public Draft draft() {
+    Draft draft() {
         Draft draft = new Draft();
         draft.padClearance = padClearance;
         draft.shoeClearance = shoeClearance;

@@ -12,6 +12,7 @@ import overturn.circuit.End;
 import overturn.circuit.Input;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
+import overturn.drawing.CircuitSheet;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
@@ -57,7 +58,10 @@ public record CatalogueView(
         }
     }
 
-    /** A layout: its circuit for the drawing, its suspects and tests; a withdrawn one is offered to no new job. */
+    /**
+     * A layout: its circuit and where its parts stand on the sheet, its suspects and tests; a withdrawn one is offered
+     * to no new job.
+     */
     public record LayoutView(
             String id,
             String name,
@@ -68,6 +72,7 @@ public record CatalogueView(
             String family,
             List<ComponentView> components,
             List<JointView> joints,
+            CircuitSheet sheet,
             List<SuspectView> suspects,
             List<String> behaviours,
             List<String> tests) {
@@ -86,6 +91,7 @@ public record CatalogueView(
                     layout.family().id(),
                     layout.components().stream().map(ComponentView::of).toList(),
                     layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),
+                    CircuitSheet.of(layout),
                     sheet.suspects().stream()
                             .map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency()))
                             .toList(),
@@ -114,25 +120,15 @@ public record CatalogueView(
         SLAVE
     }
 
-    /** A component and the figure written beside it; {@code chambers} for a master. */
-    public record ComponentView(
-            String id,
-            ComponentKind kind,
-            Optional<Double> ratio,
-            Optional<Double> boreMm,
-            Optional<Integer> chambers) {
+    /** A component and the figure written beside it. */
+    public record ComponentView(String id, ComponentKind kind, Optional<Double> ratio, Optional<Double> boreMm) {
 
         static ComponentView of(Component component) {
             Optional<Double> ratio =
                     component instanceof Input input ? Optional.of(input.ratioAtRest()) : Optional.empty();
             Optional<Component.Master> master =
                     component instanceof Component.Master m ? Optional.of(m) : Optional.empty();
-            return new ComponentView(
-                    component.id(),
-                    kind(component),
-                    ratio,
-                    master.map(Component.Master::boreMm),
-                    master.map(m -> m.tandem() ? 2 : 1));
+            return new ComponentView(component.id(), kind(component), ratio, master.map(Component.Master::boreMm));
         }
 
         private static ComponentKind kind(Component component) {

@@ -2,7 +2,9 @@ package overturn.app.config;
 
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.responses.ApiResponses;
 import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
@@ -22,7 +24,8 @@ import org.springframework.core.type.filter.AssignableTypeFilter;
 @Configuration
 class OpenApiConfiguration {
 
-    private static final String API_PACKAGE = "overturn.app.api";
+    /** The records that travel: the views of the API, and the sheet of a circuit as the core draws it. */
+    private static final List<String> PACKAGES = List.of("overturn.app.api", "overturn.drawing");
 
     @Bean
     OpenApiCustomizer requiredUnlessOptional() {
@@ -40,6 +43,27 @@ class OpenApiConfiguration {
                     required(records.get(name)).forEach(schema::addRequiredItem);
                 }
             });
+        };
+    }
+
+    /** Layout files travel as they stand; what they hold is told by their own schema, at {@code /api/layout-schema}. */
+    @Bean
+    OpenApiCustomizer layoutFilesAreObjects() {
+        Schema<?> file = new ObjectSchema().additionalProperties(true);
+        return api -> {
+            for (String path : List.of("/api/layouts", "/api/layouts/check")) {
+                api.getPaths()
+                        .get(path)
+                        .getPost()
+                        .getRequestBody()
+                        .getContent()
+                        .values()
+                        .forEach(c -> c.schema(file));
+            }
+            for (String path : List.of("/api/layouts/{id}", "/api/layout-schema")) {
+                ApiResponses answers = api.getPaths().get(path).getGet().getResponses();
+                answers.get("200").getContent().values().forEach(c -> c.schema(file));
+            }
         };
     }
 
@@ -68,7 +92,8 @@ class OpenApiConfiguration {
             }
         };
         scanner.addIncludeFilter(new AssignableTypeFilter(Record.class));
-        return scanner.findCandidateComponents(API_PACKAGE).stream()
+        return PACKAGES.stream()
+                .flatMap(name -> scanner.findCandidateComponents(name).stream())
                 .map(BeanDefinition::getBeanClassName)
                 .map(OpenApiConfiguration::load)
                 .collect(Collectors.toMap(Class::getSimpleName, type -> type));
