@@ -1,6 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths } from "./generated/api";
-import type { FigureRequest, Job, OpenJobRequest, WorkshopRequest, Writes } from "./types";
+import type { FactRequest, FigureRequest, Job, OpenJobRequest, WorkshopRequest, Writes } from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
 
@@ -78,6 +78,9 @@ export const api = {
   jobs: (query: { stage: string; search: string; after?: string }) =>
     taken(client.GET("/api/jobs", { params: { query } })),
   job: (id: string) => taken(client.GET("/api/jobs/{id}", { params: of(id) })),
+  vehicles: (search: string) => taken(client.GET("/api/vehicles", { params: { query: { search } } })),
+  vehicle: (id: string) => taken(client.GET("/api/vehicles/{id}", { params: of(id) })),
+  addFact: (id: string, body: FactRequest) => taken(client.POST("/api/vehicles/{id}/facts", { params: of(id), body })),
   test: (id: string, procedureId: string) =>
     taken(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } })),
   calculators: (layoutId: string) => taken(client.GET("/api/calculators", { params: { query: { layoutId } } })),

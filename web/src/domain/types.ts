@@ -3,6 +3,7 @@ import type { components } from "./generated/api";
 type Schemas = components["schemas"];
 export type Job = Schemas["JobView"];
 export type JobSummary = Schemas["JobSummaryView"];
+export type Vehicle = Schemas["VehicleView"];
 export type JobList = Schemas["JobListView"];
 export type Entry = Schemas["EntryView"];
 export type Assessment = Schemas["AssessmentView"];
@@ -21,6 +22,7 @@ export type Catalogue = Schemas["CatalogueView"];
 export type Layout = Schemas["LayoutView"];
 export type Unit = Schemas["UnitView"];
 export type Dimension = Unit["dimension"];
+export type FactRequest = Schemas["FactRequest"];
 export type FigureRequest = Schemas["FigureRequest"];
 /** What each write carries, by the last part of its address; jobs opens one. */
 export interface Writes {

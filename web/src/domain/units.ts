@@ -4,6 +4,7 @@ export type UnitSystem = "metric" | "us";
 
 const US_SYMBOL: Record<Dimension, string> = {
   LENGTH: "in",
+  DISTANCE: "mi",
   FORCE: "lbf",
   PRESSURE: "psi",
   DEPRESSION: "inHg",

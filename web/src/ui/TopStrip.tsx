@@ -17,7 +17,18 @@ const KEYS: [string, UiWord][] = [
 ];
 
 /** The slim strip on top: where one is, what runs, whether all is saved, who works. */
-export function TopStrip({ title, quote, children }: { title: string; quote?: string; children?: ReactNode }) {
+export function TopStrip({
+  title,
+  quote,
+  onTitle,
+  children,
+}: {
+  title: string;
+  quote?: string;
+  /** Shows more of what the title names. */
+  onTitle?: () => void;
+  children?: ReactNode;
+}) {
   return (
     <header className="flex min-h-12 flex-wrap items-center gap-x-5 gap-y-1 bg-strip px-4 py-1 text-strip-ink">
       <Link to="/" aria-label={say("bay")} className="grid size-11 place-items-center">
@@ -26,7 +37,15 @@ export function TopStrip({ title, quote, children }: { title: string; quote?: st
           <path d="m21 12 4 5 4-5z" fill="var(--hot)" />
         </svg>
       </Link>
-      <h1 className="text-xl font-semibold">{title}</h1>
+      <h1 className="text-xl font-semibold">
+        {onTitle ? (
+          <button type="button" className="min-h-11 underline decoration-dotted underline-offset-4" onClick={onTitle}>
+            {title}
+          </button>
+        ) : (
+          title
+        )}
+      </h1>
       {quote && <p className="min-w-0 flex-1 truncate max-md:hidden">“{quote}”</p>}
       <div className="ml-auto flex flex-wrap items-center gap-2">
         {children}

@@ -3,6 +3,7 @@ import { RadioGroup } from "radix-ui";
 import { useEffect, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { Refusal } from "../../domain/api";
+import type { Vehicle } from "../../domain/types";
 import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
 import { useSettings } from "../../domain/settings";
 import { useWrite } from "../../domain/useOutbox";
@@ -11,6 +12,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
 import { BehaviourCurve } from "./behaviours";
+import { KnownVehicles } from "./KnownVehicles";
 import { draftOf, emptyDraft, offered, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
 
 const DRAFT = "intake";
@@ -75,6 +77,12 @@ export function IntakeView() {
     setOutOfScope(id === OUT_OF_SCOPE);
     if (id !== OUT_OF_SCOPE) change({ layoutId: id, behaviour: "", hunchId: "" });
   };
+  const take = (vehicle: Vehicle) => {
+    const { id: vehicleId, name, layoutId } = vehicle;
+    const moves = layoutId !== draft.layoutId && offered(catalogue.layouts).some((l) => l.id === layoutId);
+    setOutOfScope(false);
+    change({ vehicle: name, vehicleId, ...(moves ? { layoutId, behaviour: "", hunchId: "" } : {}) });
+  };
   return (
     <>
       <TopStrip title={say("intakeTitle")} />
@@ -90,9 +98,10 @@ export function IntakeView() {
               maxLength={40}
               placeholder={say("intakeVehicleHint")}
               value={draft.vehicle}
-              onChange={(e) => change({ vehicle: e.target.value })}
+              onChange={(e) => change({ vehicle: e.target.value, vehicleId: undefined })}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft"
             />
+            <KnownVehicles name={draft.vehicle} onTake={take} />
           </Part>
           <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
             <select

@@ -8,6 +8,8 @@ export interface IntakeDraft {
   jobId: string;
   entryId: string;
   readingId: string;
+  /** Which vehicle is meant; without it, the one that is called so. */
+  vehicleId?: string;
   vehicle: string;
   layoutId: string;
   complaint: string;

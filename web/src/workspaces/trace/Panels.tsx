@@ -9,6 +9,7 @@ import { Dialog } from "../../ui/Dialog";
 import { SetAside } from "../../ui/SetAside";
 import { capital, listed, needsText, reasonText, sameVerdict, takenText } from "./state";
 import type { useTrace } from "./useTrace";
+import { VehicleSheet } from "./VehicleSheet";
 
 type Trace = ReturnType<typeof useTrace>;
 
@@ -31,6 +32,9 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
           onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why }, next.procedureId)}
         />
       )}
+      <Dialog open={trace.panel === "vehicle"} onClose={close} title={job.vehicle}>
+        <VehicleSheet job={job} />
+      </Dialog>
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
         <Log job={job} trace={trace} />
       </Dialog>

@@ -2,7 +2,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { useSettings } from "../../domain/settings";
-import type { Waiting } from "../../domain/outbox";
+import type { WaitingOf } from "../../domain/outbox";
 import type { Job } from "../../domain/types";
 import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
@@ -19,7 +19,7 @@ import { VerdictPanel } from "./VerdictPanel";
 export function TraceView() {
   const { jobId = "" } = useParams();
   const trace = useTrace(jobId);
-  const opening = useKept().find((write) => write.kind === "jobs" && write.jobId === jobId);
+  const opening = useKept().find((write): write is WaitingOf<"jobs"> => write.kind === "jobs" && write.jobId === jobId);
   if (opening && !trace.job.data) return <KeptJob write={opening} />;
   if (trace.job.isPending) return <Loading />;
   if (trace.job.isError) return <Failed error={trace.job.error} again={() => void trace.job.refetch()} />;
@@ -27,8 +27,8 @@ export function TraceView() {
 }
 
 /** A job that the server does not have yet: it is kept here and opens by itself. */
-function KeptJob({ write }: { write: Waiting }) {
-  const { vehicle, complaint } = write.body as { vehicle: string; complaint: string };
+function KeptJob({ write }: { write: WaitingOf<"jobs"> }) {
+  const { vehicle, complaint } = write.body;
   return (
     <>
       <TopStrip title={vehicle} quote={complaint} />
@@ -53,7 +53,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const hunch = say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <TopStrip title={job.vehicle} quote={job.complaint}>
+      <TopStrip title={job.vehicle} quote={job.complaint} onTitle={() => trace.setPanel("vehicle")}>
         <span className="max-sm:hidden">
           <Tag>{needsText(job.vehicleState)}</Tag>
         </span>

@@ -5,7 +5,7 @@ import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import { useWrite } from "../../domain/useOutbox";
 
-export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff";
+export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" | "vehicle";
 
 /** Behaviour of the workspace: which moment is looked at, which sheet is open, keys. */
 export function useTrace(jobId: string) {

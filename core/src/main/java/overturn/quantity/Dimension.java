@@ -3,6 +3,8 @@ package overturn.quantity;
 /** What is measured; each dimension names the unit in which the core holds it. */
 public enum Dimension {
     LENGTH(MeasureUnit.Symbol.MILLIMETRE),
+    /** How far a vehicle has gone. */
+    DISTANCE(MeasureUnit.Symbol.KILOMETRE),
     FORCE(MeasureUnit.Symbol.NEWTON),
     PRESSURE(MeasureUnit.Symbol.BAR),
     DEPRESSION(MeasureUnit.Symbol.KILOPASCAL),

@@ -12,6 +12,8 @@ public enum MeasureUnit {
     INCH("in", Dimension.LENGTH, 25.4),
     METRE("m", Dimension.LENGTH, 1_000),
     FOOT("ft", Dimension.LENGTH, 304.8),
+    KILOMETRE(Symbol.KILOMETRE, Dimension.DISTANCE, 1.0),
+    MILE("mi", Dimension.DISTANCE, 1.609344),
     NEWTON(Symbol.NEWTON, Dimension.FORCE, 1.0),
     POUND_FORCE("lbf", Dimension.FORCE, 4.4482216152605),
     KILOGRAM_FORCE("kgf", Dimension.FORCE, 9.80665),
@@ -41,6 +43,7 @@ public enum MeasureUnit {
     /** Symbols of the core's own units, named once. */
     static final class Symbol {
         static final String MILLIMETRE = "mm";
+        static final String KILOMETRE = "km";
         static final String NEWTON = "N";
         static final String BAR = "bar";
         static final String KILOPASCAL = "kPa";

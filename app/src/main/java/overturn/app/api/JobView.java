@@ -14,6 +14,7 @@ import overturn.verdict.CatalogueVersion;
 public record JobView(
         UUID id,
         int sequence,
+        UUID vehicleId,
         String vehicle,
         String layoutId,
         String complaint,
@@ -39,6 +40,7 @@ public record JobView(
         return new JobView(
                 job.id(),
                 state.sequence(),
+                state.opened().vehicleId(),
                 state.opened().vehicle(),
                 state.opened().layoutId(),
                 state.opened().complaint(),

@@ -22,13 +22,17 @@ final class Requests {
                 entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
     }
 
-    /** Opens a job; {@code readingId} becomes the id of the entry with the behaviour. */
+    /**
+     * Opens a job; {@code readingId} becomes the id of the entry with the behaviour; without {@code vehicleId} the
+     * vehicle is the one that is called so.
+     */
     record OpenJobRequest(
             UUID jobId,
             UUID entryId,
             UUID readingId,
             String personId,
             Optional<Long> takenSecondsAgo,
+            Optional<UUID> vehicleId,
             String vehicle,
             String layoutId,
             String complaint,
@@ -44,6 +48,7 @@ final class Requests {
                     jobId,
                     stamp(entryId, 0, personId, takenSecondsAgo),
                     readingId,
+                    vehicleId == null ? null : vehicleId.orElse(null),
                     vehicle,
                     layoutId,
                     complaint,

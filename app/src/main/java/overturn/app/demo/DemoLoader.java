@@ -19,6 +19,8 @@ import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.Staff;
 import overturn.app.usecase.LayoutModels;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.Vehicles;
 import overturn.evidence.Reading;
 import overturn.inference.LayoutModel;
 import overturn.layoutfile.Presets;
@@ -34,13 +36,21 @@ class DemoLoader implements SmartInitializingSingleton {
     private static final Duration BETWEEN_ENTRIES = Duration.ofMinutes(7);
 
     private final JobLog log;
+    private final Vehicles vehicles;
     private final Staff staff;
     private final LayoutModels models;
     private final Clock clock;
     private final TransactionTemplate transactions;
 
-    DemoLoader(JobLog log, Staff staff, LayoutModels models, Clock clock, TransactionTemplate transactions) {
+    DemoLoader(
+            JobLog log,
+            Vehicles vehicles,
+            Staff staff,
+            LayoutModels models,
+            Clock clock,
+            TransactionTemplate transactions) {
         this.log = log;
+        this.vehicles = vehicles;
         this.staff = staff;
         this.models = models;
         this.clock = clock;
@@ -65,6 +75,8 @@ class DemoLoader implements SmartInitializingSingleton {
                 new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
         UUID jobId = id(story, "job");
         Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
+        UUID vehicleId = Vehicle.idOf(story.vehicle());
+        vehicles.add(new Vehicle(vehicleId, at, story.vehicle(), model.layout().id()));
         log.open(jobId, at);
         log.append(
                 jobId,
@@ -74,6 +86,7 @@ class DemoLoader implements SmartInitializingSingleton {
                         at,
                         story.openedBy(),
                         new JobOpened(
+                                vehicleId,
                                 story.vehicle(),
                                 model.layout().id(),
                                 story.complaint(),

@@ -23,7 +23,8 @@ public sealed interface Entry {
     /**
      * A job was opened.
      *
-     * @param vehicle how the workshop calls it, for example its plate
+     * @param vehicleId the vehicle it is about
+     * @param vehicle how the workshop called it then, for example its plate
      * @param layoutId its circuit
      * @param complaint the driver's own words
      * @param hunchId the suspect that whoever opened it would have bet on
@@ -33,6 +34,7 @@ public sealed interface Entry {
      * @param sometimes whether the complaint is there only sometimes
      */
     record JobOpened(
+            UUID vehicleId,
             String vehicle,
             String layoutId,
             String complaint,

@@ -62,4 +62,7 @@ public interface JobSummaries {
             lines = List.copyOf(lines);
         }
     }
+
+    /** Jobs of one vehicle, the newest first. */
+    List<JobSummary> ofVehicle(UUID vehicleId);
 }

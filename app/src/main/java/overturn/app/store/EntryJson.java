@@ -10,6 +10,7 @@ import overturn.app.job.Entry;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.vehicle.Vehicle;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
@@ -42,6 +43,7 @@ class EntryJson {
      * version.
      */
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
+            Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
             VerdictAccepted.KIND, List.of(EntryJson::wholeCure));
 
@@ -85,6 +87,12 @@ class EntryJson {
         } catch (JacksonException | IllegalArgumentException | NullPointerException | ClassCastException e) {
             return new NotUnderstood(kind, body);
         }
+    }
+
+    /** Version 1 told the vehicle by its name alone. */
+    private static ObjectNode vehicleAsRecord(ObjectNode body) {
+        return body.put(
+                "vehicleId", Vehicle.idOf(body.get("vehicle").asString()).toString());
     }
 
     /** Version 1 held a place for every figure of the test, empty where none was taken. */

@@ -6,7 +6,6 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -37,18 +36,20 @@ class PostgresJobSummaries implements JobSummaries {
     @Override
     public void keep(JobSummary summary) {
         jdbc.sql("""
-                        insert into job_summary (job_id, sequence, stage, open, vehicle, layout_id, complaint, opened_by_id, log_opened_at, readings, hunch_id,
-                                                 still_fitted)
-                        values (:job, :sequence, :stage, :open, :vehicle, :layout, :complaint, :openedBy, :openedAt, :readings, :hunch, :stillFitted)
+                        insert into job_summary (job_id, sequence, stage, open, vehicle_id, vehicle, layout_id, complaint,
+                                                 opened_by_id, log_opened_at, readings, hunch_id, still_fitted)
+                        values (:job, :sequence, :stage, :open, :vehicleId, :vehicle, :layout, :complaint,
+                                :openedBy, :openedAt, :readings, :hunch, :stillFitted)
                         on conflict (job_id) do update
-                           set sequence = excluded.sequence, stage = excluded.stage, open = excluded.open, readings = excluded.readings,
-                               still_fitted = excluded.still_fitted
+                           set sequence = excluded.sequence, stage = excluded.stage, open = excluded.open,
+                               readings = excluded.readings, still_fitted = excluded.still_fitted
                          where job_summary.sequence < excluded.sequence
                         """)
                 .param("job", summary.jobId())
                 .param("sequence", summary.sequence())
                 .param("stage", summary.stage().id())
                 .param("open", summary.stage().open())
+                .param("vehicleId", summary.vehicleId())
                 .param("vehicle", summary.vehicle())
                 .param("layout", summary.layoutId())
                 .param("complaint", summary.complaint())
@@ -137,7 +138,7 @@ class PostgresJobSummaries implements JobSummaries {
         if (!search.text().isEmpty() && search.text().length() < TRIGRAM) {
             asked.param("words", "'" + search.text().replaceAll("['\\\\]", " ") + "':*");
         } else if (!search.text().isEmpty()) {
-            asked.param("text", "%" + search.text().toLowerCase(Locale.ROOT).replaceAll("([\\\\%_])", "\\\\$1") + "%");
+            asked.param("text", LikePattern.holding(search.text()));
         }
         return asked;
     }
@@ -166,6 +167,14 @@ class PostgresJobSummaries implements JobSummaries {
     }
 
     @Override
+    public List<JobSummary> ofVehicle(UUID vehicleId) {
+        return jdbc.sql("select * from job_summary where vehicle_id = :vehicle order by log_opened_at desc, job_id")
+                .param("vehicle", vehicleId)
+                .query((row, n) -> summary(row))
+                .list();
+    }
+
+    @Override
     public void clear() {
         jdbc.sql("delete from job_summary").update();
     }
@@ -175,6 +184,7 @@ class PostgresJobSummaries implements JobSummaries {
                 row.getObject("job_id", UUID.class),
                 row.getInt("sequence"),
                 JobStage.ofId(row.getString("stage")).orElseThrow(),
+                row.getObject("vehicle_id", UUID.class),
                 row.getString("vehicle"),
                 row.getString("layout_id"),
                 row.getString("complaint"),

@@ -8,9 +8,12 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
+import overturn.app.job.JobState;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.WorkshopLog;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.Vehicles;
 
 /**
  * Looks after the lines of the bay: those that are missing are made from the logs before the server listens, and open
@@ -25,14 +28,16 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     private static final long LOOK_EVERY_MILLIS = 2_000;
 
     private final JobSummaries summaries;
+    private final Vehicles vehicles;
     private final Jobs jobs;
     private final WorkshopLog workshop;
     private final Thread thread = new Thread(this::keep, "bay-keeper");
     private volatile boolean ended;
     private volatile boolean rebuildWanted;
 
-    BayKeeper(JobSummaries summaries, Jobs jobs, WorkshopLog workshop) {
+    BayKeeper(JobSummaries summaries, Vehicles vehicles, Jobs jobs, WorkshopLog workshop) {
         this.summaries = summaries;
+        this.vehicles = vehicles;
         this.jobs = jobs;
         this.workshop = workshop;
         thread.setDaemon(true);
@@ -50,12 +55,16 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
         thread.interrupt();
     }
 
-    /** Makes the lines that are missing; a job that this version cannot read has none. */
+    /** Makes the lines that are missing, and the vehicles of them; a job that this version cannot read has none. */
     private void addMissing() {
-        summaries
-                .missing()
-                .forEach(id -> tend(
-                        id, () -> summaries.keep(JobSummary.of(id, jobs.read(id).state()))));
+        summaries.missing().forEach(id -> tend(id, () -> add(id, jobs.read(id).state())));
+    }
+
+    private void add(UUID jobId, JobState state) {
+        JobSummary line = JobSummary.of(jobId, state);
+        vehicles.add(
+                new Vehicle(line.vehicleId(), line.openedAt(), line.vehicle().strip(), line.layoutId()));
+        summaries.keep(line);
     }
 
     /** One job that cannot be read must not keep the others from their lines. */

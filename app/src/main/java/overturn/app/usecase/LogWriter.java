@@ -19,6 +19,8 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.Staff;
 import overturn.app.job.StaleLogException;
 import overturn.app.usecase.Jobs.Log;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.Vehicles;
 import overturn.verdict.CatalogueVersion;
 
 /**
@@ -36,13 +38,21 @@ public class LogWriter {
 
     private final JobLog log;
     private final JobSummaries summaries;
+    private final Vehicles vehicles;
     private final Staff staff;
     private final Clock clock;
     private final TransactionOperations transactions;
 
-    LogWriter(JobLog log, JobSummaries summaries, Staff staff, Clock clock, TransactionOperations transactions) {
+    LogWriter(
+            JobLog log,
+            JobSummaries summaries,
+            Vehicles vehicles,
+            Staff staff,
+            Clock clock,
+            TransactionOperations transactions) {
         this.log = log;
         this.summaries = summaries;
+        this.vehicles = vehicles;
         this.staff = staff;
         this.clock = clock;
         this.transactions = transactions;
@@ -160,6 +170,8 @@ public class LogWriter {
         Log now = new Log(jobId, List.of(first, second), sheet);
         try {
             transactions.executeWithoutResult(status -> {
+                vehicles.add(new Vehicle(
+                        opened.vehicleId(), first.at(), opened.vehicle().strip(), opened.layoutId()));
                 log.open(jobId, first.at());
                 log.append(jobId, first);
                 log.append(jobId, second);

@@ -9,6 +9,7 @@ import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.usecase.Jobs.Job;
 import overturn.app.usecase.LayoutSheets.Sheet;
+import overturn.app.vehicle.Vehicle;
 import overturn.inference.Intake.Age;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.RigTrust;
@@ -38,12 +39,14 @@ public class OpenJob {
      * What is given at intake.
      *
      * @param recentWork whether the system was worked on just before; may be left out, as age and sometimes
+     * @param vehicleId which vehicle is meant; left out, the one that is called so
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
     public record Intake(
             UUID jobId,
             Stamp stamp,
             UUID readingId,
+            UUID vehicleId,
             String vehicle,
             String layoutId,
             String complaint,
@@ -90,11 +93,13 @@ public class OpenJob {
                         "one of " + AGES + ", or left out")
                 .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
                 .orThrow();
+        UUID vehicleId = intake.vehicleId() == null ? Vehicle.idOf(intake.vehicle()) : intake.vehicleId();
         return jobs.of(writer.open(
                 intake.jobId(),
                 sheet.orElseThrow(),
                 intake.stamp(),
                 new JobOpened(
+                        vehicleId,
                         intake.vehicle(),
                         intake.layoutId(),
                         intake.complaint(),

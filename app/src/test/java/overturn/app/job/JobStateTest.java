@@ -57,7 +57,16 @@ class JobStateTest {
     }
 
     JobStateTest() {
-        add(new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false, false, null, false));
+        add(new JobOpened(
+                new UUID(9, 9),
+                "Tarn SK 14",
+                "tarn-box-van",
+                "sinks",
+                "primary-piston-cup",
+                false,
+                false,
+                null,
+                false));
     }
 
     @Test

@@ -36,7 +36,9 @@ class AppendOnlyTest {
                 "delete from workshop_settings",
                 "delete from job",
                 "update person set role = 'lead'",
-                "delete from layout_withdrawal"
+                "delete from layout_withdrawal",
+                "update vehicle set name = 'x'",
+                "delete from vehicle_entry"
             })
     void theServersRoleMayOnlyAddAndRead(String change, OverturnServer.Running server) {
         new ApiClient(server.address()).openJob("Tarn SK 50", "hard", "low-assist-supply");

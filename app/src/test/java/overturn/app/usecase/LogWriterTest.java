@@ -30,6 +30,7 @@ import overturn.app.job.Staff;
 import overturn.app.job.StaleLogException;
 import overturn.app.usecase.Jobs.Log;
 import overturn.app.usecase.LogWriter.Behind;
+import overturn.app.vehicle.Vehicles;
 import overturn.layoutfile.Presets;
 
 /** Appending to a log whose store is outside. */
@@ -48,13 +49,27 @@ class LogWriterTest {
     private final JobSummaries summaries = mock(JobSummaries.class);
     private final Staff staff = mock(Staff.class);
     private final LogWriter writer = new LogWriter(
-            log, summaries, staff, Clock.fixed(NOW, ZoneOffset.UTC), TransactionOperations.withoutTransaction());
+            log,
+            summaries,
+            mock(Vehicles.class),
+            staff,
+            Clock.fixed(NOW, ZoneOffset.UTC),
+            TransactionOperations.withoutTransaction());
     private final LoggedEntry opened = LoggedEntry.of(
             OPENED,
             1,
             NOW,
             "ines-quill",
-            new JobOpened("Tarn SK 14", "tarn-box-van", "sinks", "primary-piston-cup", false, false, null, false));
+            new JobOpened(
+                    new UUID(9, 9),
+                    "Tarn SK 14",
+                    "tarn-box-van",
+                    "sinks",
+                    "primary-piston-cup",
+                    false,
+                    false,
+                    null,
+                    false));
 
     @BeforeEach
     void someoneWorksHere() {
