@@ -72,6 +72,9 @@ const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<J
   notes: (id, body) => taken(client.POST("/api/jobs/{id}/notes", { params: of(id), body })),
 };
 
+/** Where a job is fetched as a file. */
+export const jobFile = (id: string) => `/api/jobs/${id}/file`;
+
 export const api = {
   words: () => taken(client.GET("/api/words")),
   catalogue: () => taken(client.GET("/api/catalogue")),

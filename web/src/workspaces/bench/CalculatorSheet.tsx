@@ -274,7 +274,7 @@ function IntoLog({
         onClick={() =>
           void log.write(
             "notes",
-            { text: names[column] ?? names[0], calculatorId: calculator.id, inputs },
+            { text: names[column] ?? names[0] ?? "", calculatorId: calculator.id, inputs },
             say("noted"),
           )
         }
@@ -289,6 +289,7 @@ function IntoLog({
               "readings",
               {
                 procedureId: reading.procedureId,
+                observed: "",
                 rigCheck: "not-checked",
                 anotherRig: false,
                 figures: [{ id: reading.figureId, text: typed.text, unit: typed.unit }],

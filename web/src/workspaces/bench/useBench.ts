@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { api, Refusal, type Finding } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Calculator, Field, Unit } from "../../domain/types";
+import type { Said } from "../../domain/outbox";
 import { useWrite } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
 import { MOST_COLUMNS, typedInputs, type ColumnTexts } from "./state";
@@ -54,7 +55,7 @@ export function useIntoLog(jobId: string | undefined) {
   const ids = useRef(new Map<string, string>());
   const [said, setSaid] = useState<{ text: string; bad: boolean }>();
   /** The same thing tapped twice is one entry. */
-  const write = async (kind: "notes" | "readings", body: Record<string, unknown>, done: string) => {
+  const write = async <K extends "notes" | "readings">(kind: K, body: Said<K>, done: string) => {
     if (!jobId) return;
     const purpose = JSON.stringify([kind, body]);
     const id = ids.current.get(purpose) ?? crypto.randomUUID();

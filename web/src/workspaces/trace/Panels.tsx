@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Entry, Job, Proposal } from "../../domain/types";
 import { asTyped, minutes, oneIn } from "../../domain/units";
@@ -36,6 +37,9 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
         <VehicleSheet job={job} />
       </Dialog>
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
+        <a href={jobFile(job.id)} download className="inline-grid min-h-11 content-center underline underline-offset-4">
+          {say("takeAlong")}
+        </a>
         <Log job={job} trace={trace} />
       </Dialog>
       {trace.panel === "accept" && <Accept job={job} trace={trace} onClose={close} />}

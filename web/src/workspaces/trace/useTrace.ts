@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
+import type { Kind, Said } from "../../domain/outbox";
 import { useWrite } from "../../domain/useOutbox";
 
 export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" | "vehicle";
@@ -38,7 +39,7 @@ export function useTrace(jobId: string) {
   const ids = useRef(new Map<string, string>());
   const [busy, setBusy] = useState(false);
   /** One entry for one purpose, however often it is tapped and mended, until it is in the log. */
-  const enter = async (kind: Parameters<typeof write>[0], body: Record<string, unknown>, about = "") => {
+  const enter = async <K extends Kind>(kind: K, body: Said<K>, about = "") => {
     const purpose = `${kind} ${about}`;
     const id = ids.current.get(purpose) ?? crypto.randomUUID();
     ids.current.set(purpose, id);

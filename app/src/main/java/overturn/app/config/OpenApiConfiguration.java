@@ -60,7 +60,7 @@ class OpenApiConfiguration {
                         .values()
                         .forEach(c -> c.schema(file));
             }
-            for (String path : List.of("/api/layouts/{id}", "/api/layout-schema")) {
+            for (String path : List.of("/api/layouts/{id}", "/api/layout-schema", "/api/job-file-schema")) {
                 ApiResponses answers = api.getPaths().get(path).getGet().getResponses();
                 answers.get("200").getContent().values().forEach(c -> c.schema(file));
             }

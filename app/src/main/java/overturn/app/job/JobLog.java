@@ -13,6 +13,9 @@ public interface JobLog {
     /** The entries of a job in order; empty if there is no such job. */
     List<LoggedEntry> entries(UUID jobId);
 
+    /** The same as it was written, for taking it along. */
+    List<StoredEntry> stored(UUID jobId);
+
     /** Whether any job holds an entry with this id. */
     boolean holds(UUID entryId);
 

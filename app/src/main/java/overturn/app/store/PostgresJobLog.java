@@ -14,6 +14,7 @@ import org.springframework.stereotype.Repository;
 import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
+import overturn.app.job.StoredEntry;
 
 /** The job log in PostgreSQL. */
 @Repository
@@ -36,17 +37,32 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public List<LoggedEntry> entries(UUID jobId) {
-        return jdbc.sql("""
-                        select id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version, kind, body_version, body
-                          from log_entry
-                         where job_id = :job
-                         order by sequence
-                        """).param("job", jobId).query((row, n) -> entry(row)).list();
+        return stored(jobId).stream().map(this::understood).toList();
     }
 
-    private LoggedEntry entry(ResultSet row) throws SQLException {
-        Instant entered = at(row, "log_entered_at").orElseThrow();
+    private LoggedEntry understood(StoredEntry entry) {
         return new LoggedEntry(
+                entry.id(),
+                entry.sequence(),
+                entry.takenAt(),
+                entry.enteredAt(),
+                entry.personId(),
+                entry.spentMinutes(),
+                entry.catalogueVersion(),
+                json.read(entry.kind(), entry.bodyVersion(), entry.body()));
+    }
+
+    @Override
+    public List<StoredEntry> stored(UUID jobId) {
+        return jdbc.sql("select * from log_entry where job_id = :job order by sequence")
+                .param("job", jobId)
+                .query((row, n) -> stored(row))
+                .list();
+    }
+
+    private static StoredEntry stored(ResultSet row) throws SQLException {
+        Instant entered = at(row, "log_entered_at").orElseThrow();
+        return new StoredEntry(
                 row.getObject("id", UUID.class),
                 row.getObject("sequence", Integer.class),
                 at(row, "log_taken_at").orElse(entered),
@@ -54,7 +70,9 @@ class PostgresJobLog implements JobLog {
                 row.getString("person_id"),
                 Optional.ofNullable(row.getObject("spent_minutes", Double.class)),
                 row.getString("catalogue_version"),
-                json.read(row.getString("kind"), row.getObject("body_version", Integer.class), row.getString("body")));
+                row.getString("kind"),
+                row.getObject("body_version", Integer.class),
+                row.getString("body"));
     }
 
     private static Optional<Instant> at(ResultSet row, String column) throws SQLException {

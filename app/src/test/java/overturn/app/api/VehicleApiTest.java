@@ -3,6 +3,10 @@ package overturn.app.api;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.dialect.Dialects;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -124,6 +128,28 @@ class VehicleApiTest {
                 .toList();
         writes.forEach(w -> assertEquals(200, w.join().status()));
         assertEquals(12, api.get(vehicle).body().get("facts").size());
+    }
+
+    @Test
+    void aJobTravelsAsAFileThatItsSchemaDescribes() {
+        String job = api.openJob(nameOfItsOwn(), "sinks", "primary-piston-cup");
+        api.post("/api/jobs/" + job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4,5", "mm")));
+        api.post(vehicleOf(job) + "/facts", fact("distance", "12", "km"));
+        Answer file = api.get("/api/jobs/" + job + "/file");
+        Schema schema = SchemaRegistry.withDefaultDialect(Dialects.getDraft202012())
+                .getSchema(api.get("/api/job-file-schema").raw().body(), InputFormat.JSON);
+        assertEquals(List.of(), schema.validate(file.raw().body(), InputFormat.JSON));
+        assertEquals(3, file.body().get("entries").size());
+        assertTrue(file.body().get("entries").get(2).get("body").toString().contains("4,5"), "as typed");
+        assertEquals(
+                List.of("juno-vale", "marit-osei", "tobias-renn"),
+                file.body()
+                        .get("people")
+                        .valueStream()
+                        .map(p -> p.get("id").asString())
+                        .sorted()
+                        .toList());
+        assertEquals("tarn-box-van", file.body().get("layout").get("id").asString());
     }
 
     /** What the migration makes of the names of old jobs is what the program makes of them. */
