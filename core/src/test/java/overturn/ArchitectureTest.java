@@ -34,6 +34,8 @@ class ArchitectureTest {
             "procedure",
             "calculation",
             "evidence",
+            "forecast",
+            "likelihood",
             "inference",
             "planning",
             "verdict",

@@ -4,6 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import overturn.forecast.Channel;
+import overturn.forecast.Crowd;
+import overturn.forecast.Hypothesis;
+import overturn.forecast.LayoutModel;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 

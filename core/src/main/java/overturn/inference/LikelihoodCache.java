@@ -6,6 +6,9 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import overturn.evidence.Reading;
+import overturn.forecast.LayoutModel;
+import overturn.likelihood.ReadingLikelihood;
+import overturn.likelihood.SetupLikelihood;
 import overturn.suspect.Cure;
 
 /**

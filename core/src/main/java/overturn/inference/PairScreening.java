@@ -4,6 +4,13 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import overturn.forecast.Crowd;
+import overturn.forecast.Hypothesis;
+import overturn.forecast.LayoutModel;
+import overturn.forecast.PairedSeverities;
+import overturn.forecast.Rows;
+import overturn.likelihood.ReadingLikelihood;
+import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
 

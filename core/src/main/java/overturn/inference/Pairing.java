@@ -5,6 +5,11 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.PriorityQueue;
 import java.util.stream.Stream;
+import overturn.forecast.Hypothesis;
+import overturn.forecast.LayoutModel;
+import overturn.forecast.PairedSeverities;
+import overturn.likelihood.SetupLikelihood;
+import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
 
 /**

@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import java.util.List;
+import overturn.forecast.Hypothesis;
 import overturn.suspect.Suspect;
 import overturn.suspect.Suspect.Origin;
 import overturn.suspect.SuspectCatalogue;

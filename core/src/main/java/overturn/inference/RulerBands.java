@@ -3,6 +3,8 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import overturn.forecast.Crowd;
+import overturn.forecast.Predictions;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;

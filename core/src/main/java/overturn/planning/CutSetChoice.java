@@ -5,10 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
-import overturn.inference.LayoutModel;
-import overturn.procedure.CutSetTest;
+import overturn.procedure.CutSetProcedure;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.StateChanges;
@@ -36,14 +36,14 @@ final class CutSetChoice {
                         && !setAside.contains(test.procedure().id())
                         && nats(test, whole, felt) >= LEAST_NATS)
                 .sorted(Comparator.comparingDouble(
-                        (CutSetTest test) -> -nats(test, whole, felt) / minutes(test.procedure())))
+                        (CutSetProcedure test) -> -nats(test, whole, felt) / minutes(test.procedure())))
                 .limit(OFFERED)
-                .map(CutSetTest::procedure)
+                .map(CutSetProcedure::procedure)
                 .toList();
     }
 
     /** Information that the hold goes on failing. */
-    private static double nats(CutSetTest test, double whole, Map<String, Double> felt) {
+    private static double nats(CutSetProcedure test, double whole, Map<String, Double> felt) {
         return binaryEntropy(whole
                 - test.division().takenOut().stream()
                         .mapToDouble(id -> felt.getOrDefault(id, 0.0))

@@ -18,14 +18,14 @@ public final class ProcedureCatalogue {
     public static final String HOLD = "hold-medium";
 
     private final List<Procedure> procedures;
-    private final List<CutSetTest> cutSets;
+    private final List<CutSetProcedure> cutSets;
     private final Map<String, Procedure> byId;
     private final PressForces forces;
 
-    private ProcedureCatalogue(List<Procedure> procedures, List<CutSetTest> cutSets, PressForces forces) {
+    private ProcedureCatalogue(List<Procedure> procedures, List<CutSetProcedure> cutSets, PressForces forces) {
         this.procedures = List.copyOf(procedures);
         this.cutSets = cutSets;
-        this.byId = Stream.concat(procedures.stream(), cutSets.stream().map(CutSetTest::procedure))
+        this.byId = Stream.concat(procedures.stream(), cutSets.stream().map(CutSetProcedure::procedure))
                 .collect(Collectors.toUnmodifiableMap(Procedure::id, Function.identity()));
         this.forces = forces;
     }
@@ -33,16 +33,16 @@ public final class ProcedureCatalogue {
     public static ProcedureCatalogue of(Layout layout) {
         PressForces forces = PressForces.of(layout);
         List<Procedure> all = Stream.of(
-                        new LookTests(layout, forces).all(),
-                        new SeatTests(layout, forces).all(),
-                        new AssistTests(layout, forces).all(),
-                        new DragTests(layout, forces).all(),
-                        new ClutchTests(layout, forces).all(),
-                        new IsolationTests(layout, forces).all(),
+                        new LookProcedures(layout, forces).all(),
+                        new SeatProcedures(layout, forces).all(),
+                        new AssistProcedures(layout, forces).all(),
+                        new DragProcedures(layout, forces).all(),
+                        new ClutchProcedures(layout, forces).all(),
+                        new IsolationProcedures(layout, forces).all(),
                         new CloserLooks(layout).all())
                 .flatMap(List::stream)
                 .toList();
-        return new ProcedureCatalogue(all, CutSetTests.of(layout, all), forces);
+        return new ProcedureCatalogue(all, CutSetProcedures.of(layout, all), forces);
     }
 
     /** All tests that are written down, in a stable order. */
@@ -51,7 +51,7 @@ public final class ProcedureCatalogue {
     }
 
     /** Tests derived from the layout: every other way to divide it, too many to weigh them all. */
-    public List<CutSetTest> cutSets() {
+    public List<CutSetProcedure> cutSets() {
         return cutSets;
     }
 

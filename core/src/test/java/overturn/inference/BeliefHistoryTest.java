@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;

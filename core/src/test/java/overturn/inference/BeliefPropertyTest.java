@@ -17,6 +17,7 @@ import net.jqwik.api.Tag;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.LongRange;
 import overturn.evidence.Reading;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import overturn.evidence.Reading;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;

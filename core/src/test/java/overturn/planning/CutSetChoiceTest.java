@@ -12,14 +12,14 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.CutSets.Device;
 import overturn.evidence.Reading;
+import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
-import overturn.inference.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
-import overturn.procedure.CutSetTest;
+import overturn.procedure.CutSetProcedure;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.quantity.MeasureUnit;
@@ -50,7 +50,7 @@ class CutSetChoiceTest {
     private static Set<String> takenOut(Procedure procedure) {
         return TENDER.procedures().cutSets().stream()
                 .filter(t -> t.procedure().equals(procedure))
-                .map(CutSetTest::division)
+                .map(CutSetProcedure::division)
                 .findFirst()
                 .orElseThrow()
                 .takenOut();

@@ -9,7 +9,7 @@ import java.util.SplittableRandom;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Remedy;

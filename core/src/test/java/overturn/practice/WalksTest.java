@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;

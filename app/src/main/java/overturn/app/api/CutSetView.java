@@ -5,7 +5,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import overturn.app.api.TestView.NeedsView;
 import overturn.circuit.CutSets.Device;
-import overturn.procedure.CutSetTest;
+import overturn.procedure.CutSetProcedure;
 
 /**
  * A way to divide the circuit, done as a hold.
@@ -17,7 +17,7 @@ import overturn.procedure.CutSetTest;
 public record CutSetView(
         String procedureId, Device device, List<String> joints, Set<String> takenOut, double minutes, NeedsView needs) {
 
-    static CutSetView of(CutSetTest test) {
+    static CutSetView of(CutSetProcedure test) {
         return new CutSetView(
                 test.procedure().id(),
                 test.division().device(),

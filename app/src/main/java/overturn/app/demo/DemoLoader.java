@@ -22,7 +22,7 @@ import overturn.app.usecase.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
 import overturn.evidence.Reading;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;

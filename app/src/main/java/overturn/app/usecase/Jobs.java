@@ -9,7 +9,7 @@ import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.WorkshopLog;
 import overturn.app.job.WorkshopSettings;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.verdict.Assessment;
 
 /** Reads jobs: the log, its fold, and what follows from it. */

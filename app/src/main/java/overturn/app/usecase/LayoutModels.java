@@ -13,7 +13,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import overturn.circuit.Layout;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
 
 /**

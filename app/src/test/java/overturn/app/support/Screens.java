@@ -11,7 +11,7 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
-import overturn.procedure.CutSetTest;
+import overturn.procedure.CutSetProcedure;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.words.Words;
@@ -89,7 +89,7 @@ public final class Screens {
         Locator strip = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"));
         String title = strip.getByRole(AriaRole.HEADING).textContent();
         return Stream.concat(
-                        procedures.all().stream(), procedures.cutSets().stream().map(CutSetTest::procedure))
+                        procedures.all().stream(), procedures.cutSets().stream().map(CutSetProcedure::procedure))
                 .filter(p -> title.replace(", again, with another rig", "").equals(name(p)))
                 .findFirst();
     }

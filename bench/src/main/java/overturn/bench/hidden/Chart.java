@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.Family;
 import overturn.evidence.Reading;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
 import tools.jackson.databind.JsonNode;

@@ -17,7 +17,7 @@ import me.tongfei.progressbar.ProgressBar;
 import me.tongfei.progressbar.ProgressBarBuilder;
 import me.tongfei.progressbar.ProgressBarStyle;
 import overturn.circuit.Family;
-import overturn.inference.LayoutModel;
+import overturn.forecast.LayoutModel;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.planning.Prices;

@@ -1,0 +1,5 @@
+/**
+ * What every reading would be on this layout: particles of vehicles run through the simulator once for every suspect,
+ * their figures, scatter and slopes kept for whoever asks. Knows nothing of readings that were taken.
+ */
+package overturn.forecast;

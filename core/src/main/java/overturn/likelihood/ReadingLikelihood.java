@@ -1,0 +1,253 @@
+package overturn.likelihood;
+
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.Map;
+import java.util.WeakHashMap;
+import overturn.evidence.Reading;
+import overturn.forecast.Crowd;
+import overturn.forecast.Hypothesis;
+import overturn.forecast.LayoutModel;
+import overturn.forecast.Leeway;
+import overturn.forecast.PairedSeverities;
+import overturn.forecast.Predictions;
+import overturn.forecast.Rows;
+import overturn.numeric.LogSpace;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+
+/** The log likelihoods of one reading for all particles of any hypothesis, each row worked out once. */
+public final class ReadingLikelihood {
+
+    /**
+     * Chance that a fault in no list is felt when the vehicle is driven, since it was brought in for something;
+     * estimate.
+     */
+    private static final double FELT = 0.8;
+    /** A particle on which a fault in no list shows as often as on most. */
+    private static final int USUAL = 1;
+
+    private final Reading reading;
+    private final Predictions predictions;
+    private final double[] encoded;
+    private final Crowd crowd;
+    private final boolean sometimes;
+    private final LayoutModel model;
+    private final Hypothesis sound;
+    private final double logLied;
+    private final Rows rows;
+    /** Kept as long as the meetings are asked for. */
+    private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+
+    private final boolean[] moved;
+    private final double[] alone;
+    private volatile double logStrange = Double.NaN;
+
+    private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
+        this.model = model;
+        this.reading = reading;
+        this.predictions = predictions;
+        this.encoded = predictions.encode(reading.value());
+        this.crowd = model.crowd();
+        this.sometimes = sometimes;
+        this.sound = Hypothesis.single(model.sound());
+        this.logLied = predictions.unexplained().logLied(encoded);
+        this.moved = new boolean[model.suspects().size()];
+        this.alone = new double[moved.length];
+        Arrays.fill(alone, Double.NaN);
+        for (int s = 0; s < moved.length; s++) {
+            moved[s] = (predictions.moved(s) || felt())
+                    && (reading.after().isEmpty()
+                            || !reading.after()
+                                    .get()
+                                    .settles(model.suspects().get(s).remedy()));
+        }
+        this.rows = new Rows(model.suspects().size(), this::computed);
+    }
+
+    /**
+     * @param sometimes whether the fault may not have been there during this test
+     * @throws IllegalArgumentException if the layout has no such test
+     */
+    public static ReadingLikelihood of(LayoutModel model, Reading reading, boolean sometimes) {
+        Procedure procedure = model.procedures()
+                .find(reading.procedureId())
+                .orElseThrow(() -> new IllegalArgumentException("Test " + reading.procedureId() + " is not in layout "
+                        + model.layout().id()));
+        return new ReadingLikelihood(model, reading, model.predictions(procedure), sometimes);
+    }
+
+    public Reading reading() {
+        return reading;
+    }
+
+    double logLied() {
+        return logLied;
+    }
+
+    /**
+     * Log likelihood per particle if the rig told the truth; what was remedied before no longer shows, and what does
+     * not show is as nothing wrong.
+     */
+    public double[] row(Hypothesis told, int time) {
+        return rows.of(told.showing(this::moved, model.sound()), time);
+    }
+
+    /** Adds a share of it, with its slopes; a fault that comes and goes is given none. */
+    void addTo(Leeway leeway, Hypothesis told, double share) {
+        leeway.add(share, row(told, 0));
+        if (!sometimes) {
+            predictions.addSlopes(encoded, told, told.showing(this::moved, model.sound()), share, leeway);
+        }
+    }
+
+    /**
+     * The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own
+     * vehicle: a first look.
+     */
+    double[] firstLook(PairedSeverities meetings) {
+        return !moved(meetings.host()) && moved(meetings.guest())
+                ? Rows.at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0))
+                : added(meetings);
+    }
+
+    /**
+     * The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are
+     * asked for.
+     */
+    double[] met(PairedSeverities meetings) {
+        return met.computeIfAbsent(meetings, this::added);
+    }
+
+    private double[] added(PairedSeverities meetings) {
+        if (!moved(meetings.guest())) {
+            return Rows.at(meetings.vehicles(), row(Hypothesis.single(meetings.host()), 0));
+        }
+        double[] row = predictions.logAdded(encoded, meetings, meetings.pair().showing(this::moved, model.sound()));
+        if (sometimes) {
+            double[] without = rows.of(sound, 0);
+            for (int n = 0; n < row.length; n++) {
+                int vehicle = meetings.vehicles()[n];
+                row[n] = mixed(crowd.occurrence(vehicle), row[n], without[vehicle]);
+            }
+        }
+        return row;
+    }
+
+    private static double mixed(double there, double with, double without) {
+        return LogSpace.add(Math.log(there) + with, Math.log(1 - there) + without);
+    }
+
+    /**
+     * Whether the reading can tell this suspect from nothing wrong: it strays in the test, and was not remedied before.
+     */
+    public boolean moved(int suspect) {
+        return moved[suspect];
+    }
+
+    /**
+     * What a fault in no list reads: as the suspect it looks like, or anything else that the test can show. Where the
+     * test looks at that suspect itself there is nothing to see; and what the vehicle was brought in for is felt.
+     */
+    private double[] unlisted(int like, int time) {
+        double[] listed = listed(like, time);
+        boolean felt = like == model.sound() && felt();
+        double strange = logStrange();
+        double[] row = new double[listed.length];
+        for (int i = 0; i < row.length; i++) {
+            row[i] = felt
+                    ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
+                    : LogSpace.add(Crowd.logListedShare(i) + listed[i], Crowd.logUnlistedShare(i) + strange);
+        }
+        return row;
+    }
+
+    /**
+     * Probability on one particle that a fault in no list, like this suspect elsewhere, shows its own way in this
+     * reading.
+     */
+    public double strange(int like, int particle) {
+        double own = Crowd.logUnlistedShare(particle) + logStrange();
+        return felt()
+                ? 0
+                : Math.exp(own - LogSpace.add(own, Crowd.logListedShare(particle) + listed(like, 0)[particle]));
+    }
+
+    /** Whether both read the same thing, and what was there in one was there in the other. */
+    boolean repeats(ReadingLikelihood other) {
+        return !sometimes && reading.repeats(other.reading);
+    }
+
+    /**
+     * How much likelier, per particle in logs, a fault in no list makes this reading and that of another rig together
+     * than each by itself: it shows its own way in both or in neither.
+     */
+    double[] together(ReadingLikelihood other, Hypothesis told, int time) {
+        int like = told.showing(this::moved, model.sound()).first();
+        double strange = (logStrange()
+                        + predictions.unexplained().logAgain(other.encoded, encoded)
+                        + other.logStrange()
+                        + predictions.unexplained().logAgain(encoded, other.encoded))
+                / 2;
+        double[] here = listed(like, time);
+        double[] there = other.listed(like, time);
+        double[] alone = row(told, time);
+        double[] otherAlone = other.row(told, time);
+        double[] row = new double[here.length];
+        for (int i = 0; i < row.length; i++) {
+            row[i] = LogSpace.add(Crowd.logListedShare(i) + here[i] + there[i], Crowd.logUnlistedShare(i) + strange)
+                    - alone[i]
+                    - otherAlone[i];
+        }
+        return row;
+    }
+
+    /** What a fault in no list reads where it shows as the suspect it looks like. */
+    private double[] listed(int like, int time) {
+        return rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
+    }
+
+    /** Whether it is what the vehicle was brought in for. */
+    private boolean felt() {
+        return reading.procedureId().equals(ProcedureCatalogue.CHARACTERISE);
+    }
+
+    private double logStrange() {
+        if (Double.isNaN(logStrange)) {
+            logStrange = predictions.unexplained().logStrange(encoded, this::alone);
+        }
+        return logStrange;
+    }
+
+    /** Log likelihood under one suspect, whatever its severity and the vehicle. */
+    private double alone(int suspect) {
+        int shown = moved(suspect) ? suspect : model.sound();
+        if (Double.isNaN(alone[shown])) {
+            alone[shown] = LogSpace.roughSum(row(Hypothesis.single(shown), 0)) - Math.log(Crowd.PARTICLES);
+        }
+        return alone[shown];
+    }
+
+    /** A cheap estimate of the log likelihood if the fault is in no list and looks like this suspect. */
+    double unlistedEstimate(int like) {
+        return LogSpace.add(
+                Crowd.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like),
+                Crowd.logUnlistedShare(USUAL) + logStrange());
+    }
+
+    private double[] computed(Hypothesis hypothesis, int time) {
+        if (hypothesis.isNoneOfThese()) {
+            return unlisted(hypothesis.first(), time);
+        }
+        double[] there = predictions.logLikelihoods(encoded, hypothesis, time);
+        if (!sometimes || hypothesis.equals(sound)) {
+            return there;
+        }
+        double[] without = rows.of(sound, time);
+        double[] row = new double[there.length];
+        for (int i = 0; i < row.length; i++) {
+            row[i] = mixed(crowd.occurrence(i), there[i], without[i]);
+        }
+        return row;
+    }
+}

@@ -1,0 +1,5 @@
+/**
+ * How probable the readings that were taken are under each forecast: noise of the instrument, what the vehicle is free
+ * to be, rigs that may lie, repeats on the same rig.
+ */
+package overturn.likelihood;

@@ -1,6 +1,0 @@
-package overturn.procedure;
-
-import overturn.circuit.CutSets.Division;
-
-/** A test derived from a way to divide the circuit. */
-public record CutSetTest(Procedure procedure, Division division) {}

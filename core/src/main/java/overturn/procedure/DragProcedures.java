@@ -1,0 +1,253 @@
+package overturn.procedure;
+
+import static overturn.procedure.ObservationTable.normalised;
+import static overturn.procedure.ObservationTable.seen;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import overturn.circuit.Component.Hose;
+import overturn.circuit.CutSet;
+import overturn.circuit.End;
+import overturn.circuit.Isolation;
+import overturn.circuit.Joint;
+import overturn.circuit.Layout;
+import overturn.measurement.ReadingSpec;
+import overturn.procedure.Procedure.RigKind;
+import overturn.simulation.Act.Heat;
+import overturn.simulation.Act.Hold;
+import overturn.simulation.Act.Press;
+import overturn.simulation.Act.Recut;
+import overturn.simulation.Act.Release;
+import overturn.simulation.Act.Sample;
+import overturn.simulation.Act.StartEngine;
+import overturn.simulation.Protocol;
+import overturn.simulation.Sensed;
+
+/** Tests of what drags, from the wheel inwards and from the pedal outwards; none where nothing turns. */
+final class DragProcedures {
+
+    private static final double MORNING_C = 60;
+
+    private final Layout layout;
+    private final PressForces forces;
+    private final List<String> wheels;
+
+    DragProcedures(Layout layout, PressForces forces) {
+        this.layout = layout;
+        this.forces = forces;
+        this.wheels = layout.ends().stream()
+                .filter(e -> !(e instanceof End.Slave))
+                .map(End::id)
+                .toList();
+    }
+
+    List<Procedure> all() {
+        if (wheels.isEmpty()) {
+            return List.of();
+        }
+        List<Procedure> all = new ArrayList<>(List.of(wheelDrag(), wheelTemperatures(), endsByHand(), bleedFlow()));
+        all.add(freedBy("toe-lift", CutSet.by(Isolation.PEDAL_LIFTED), 2).steps(steps("lift")));
+        if (layout.assist().isPresent()) {
+            all.add(dragWithEngine());
+            all.add(freedBy("vent-supply", CutSet.by(Isolation.SUPPLY_VENTED), 2)
+                    .needs(VehicleNeeds.RAISED)
+                    .steps(steps("vent")));
+        }
+        all.add(freedBy("loosen-master", CutSet.by(Isolation.MASTER_LOOSE), 8)
+                .needs(new VehicleNeeds(true, true, false, VehicleNeeds.Opened.NOTHING))
+                .steps(
+                        Step.of("make"),
+                        Step.of("before").reads("before"),
+                        Step.of("loosen").caution("nobody-at-pedal").fits("master-loose"),
+                        Step.of("after").reads("after")));
+        all.add(freedBy("crack-master-port", opened(ports()), 5)
+                .needs(new VehicleNeeds(true, true, false, VehicleNeeds.Opened.MASTER_PORTS))
+                .steps(cracked("open-circuit", "master-port-cracked")));
+        Set<String> hoses =
+                joints(j -> layout.component(j.to()) instanceof Hose && layout.component(j.from()) != layout.master());
+        if (!hoses.isEmpty()) {
+            all.add(freedBy("crack-hose-inlet", opened(hoses), 5)
+                    .needs(VehicleNeeds.openedAtEnd())
+                    .steps(cracked("pressure", "hose-cracked")));
+        }
+        all.add(freedBy("crack-end-screw", opened(joints(j -> layout.component(j.to()) instanceof End)), 3)
+                .needs(VehicleNeeds.RAISED)
+                .steps(cracked("screw", "screw-cracked")));
+        return all;
+    }
+
+    private Set<String> ports() {
+        return joints(j -> j.from().equals(layout.master().id()));
+    }
+
+    private Set<String> joints(java.util.function.Predicate<Joint> which) {
+        Set<String> ids = new TreeSet<>();
+        layout.joints().stream().filter(which).forEach(j -> ids.add(j.id()));
+        return ids;
+    }
+
+    private static CutSet opened(Set<String> joints) {
+        return new CutSet(Set.of(), joints, Set.of());
+    }
+
+    /** The drag made anew: three stops and the warmth of a morning's round. */
+    private Protocol.Script dragging() {
+        return driven(Protocol.whole());
+    }
+
+    private Protocol.Script driven(Protocol.Script script) {
+        for (int stop = 0; stop < 3; stop++) {
+            script.then(new Press(forces.mediumN()), new Hold(2), new Release(1));
+        }
+        return script.then(new Heat(MORNING_C), new Release(10));
+    }
+
+    private TestDraft freedBy(String id, CutSet cuts, double minutes) {
+        Protocol.Script script =
+                layout.assist().isPresent() ? driven(Protocol.whole().then(new StartEngine())) : dragging();
+        script.then(new Sample(Sensed.WORST_DRAG_NM), new Recut(cuts), new Sample(Sensed.WORST_DRAG_NM));
+        return TestDraft.of(id, script)
+                .reads(Figures.torque("before"), Figures.torque("after"))
+                .isolates()
+                .needs(VehicleNeeds.RAISED)
+                .minutes(minutes + 3)
+                .rig(RigKind.HANDS_ON_WHEEL);
+    }
+
+    private static List<Step> steps(String act) {
+        return List.of(
+                Step.of("make"),
+                Step.of("before").reads("before"),
+                Step.of(act),
+                Step.of("after").reads("after"));
+    }
+
+    private static List<Step> cracked(String caution, String fitting) {
+        return List.of(
+                Step.of("make"),
+                Step.of("before").reads("before"),
+                Step.of("crack").caution(caution).fits(fitting),
+                Step.of("after").reads("after"));
+    }
+
+    private Procedure wheelDrag() {
+        Protocol.Script script = Protocol.whole().then(new Press(forces.mediumN()), new Hold(2), new Release(5));
+        wheels.forEach(w -> script.then(Sample.at(Sensed.WHEEL_DRAG_NM, w)));
+        List<Step> steps = new ArrayList<>(List.of(Step.of("press")));
+        wheels.forEach(w -> steps.add(Step.of("turn").at(w).reads(w)));
+        return TestDraft.of("wheel-drag", script)
+                .reads(Figures.atEach(wheels, Figures::torque))
+                .needs(VehicleNeeds.RAISED)
+                .minutes(5)
+                .rig(RigKind.HANDS_ON_WHEEL)
+                .steps(steps);
+    }
+
+    private Procedure wheelTemperatures() {
+        Protocol.Script script = dragging();
+        wheels.forEach(w -> script.then(Sample.at(Sensed.WHEEL_C, w)));
+        List<Step> steps = new ArrayList<>(List.of(Step.of("drive").caution("quiet-road")));
+        wheels.forEach(w -> steps.add(Step.of("wheel").at(w).reads(w)));
+        return TestDraft.of("wheel-temperatures", script)
+                .reads(new ReadingSpec.Series(
+                        wheels.stream().map(Figures::temperature).toList(), 8))
+                .minutes(15)
+                .rig(RigKind.THERMOMETER)
+                .steps(steps);
+    }
+
+    /** Whether it drags only while the engine runs: assist, or a pedal-side preload it amplifies. */
+    private Procedure dragWithEngine() {
+        Protocol.Script script = dragging()
+                .then(
+                        new Sample(Sensed.WORST_DRAG_NM),
+                        new StartEngine(),
+                        new Release(10),
+                        new Sample(Sensed.WORST_DRAG_NM));
+        return TestDraft.of("drag-with-engine", script)
+                .reads(Figures.torque("spent"), Figures.torque("running"))
+                .isolates()
+                .needs(VehicleNeeds.RAISED)
+                .minutes(4)
+                .rig(RigKind.HANDS_ON_WHEEL)
+                .steps(
+                        Step.of("make"),
+                        Step.of("spent").reads("spent"),
+                        Step.of("start").caution("running-engine").reads("running"));
+    }
+
+    /** Wheel off, each part moved by hand: what binds is felt, whatever the pressure. */
+    private Procedure endsByHand() {
+        return TestDraft.sensing(
+                        "ends-by-hand",
+                        new Sample(Sensed.PISTON_BINDS_NM),
+                        new Sample(Sensed.SLIDES_BIND_NM),
+                        new Sample(Sensed.PARKING_BINDS_NM),
+                        new Sample(Sensed.SHOES_BIND_NM),
+                        new Sample(Sensed.LINING_LOSS),
+                        new Sample(Sensed.PISTON_MISMATCH),
+                        new Sample(Sensed.PUSHED_BACK_MM))
+                .sees(
+                        List.of(
+                                "all-free",
+                                "piston-binds",
+                                "slides-bind",
+                                "cable-holds",
+                                "shoes-bind",
+                                "linings-bad",
+                                "parts-differ",
+                                "disc-runs-out"),
+                        felt -> {
+                            double[] w = {
+                                0,
+                                0.01 + 0.95 * seen(felt[0], 2),
+                                0.02 + 0.95 * seen(felt[1], 2),
+                                0.005 + 0.93 * seen(felt[2], 2),
+                                0.01 + 0.93 * seen(felt[3], 2),
+                                0.02 + 0.93 * seen(felt[4], 0.04),
+                                0.003 + 0.9 * seen(felt[5], 0.03),
+                                0.01 + 0.93 * seen(felt[6], 0.05)
+                            };
+                            double most = 0;
+                            for (double weight : w) {
+                                most = Math.max(most, weight);
+                            }
+                            w[0] = Math.max(0.02, 1 - most);
+                            return normalised(w);
+                        })
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(14)
+                .observes(
+                        "piston-seized",
+                        "seal-groove-corroded",
+                        "slides-seized",
+                        "parking-brake-holding",
+                        "shoes-too-tight",
+                        "linings-bad",
+                        "wrong-piston",
+                        "pad-pushed-back")
+                .steps(
+                        Step.of("wheel").caution("lining-dust"),
+                        Step.of("pistons"),
+                        Step.of("slides"),
+                        Step.of("linings"),
+                        Step.of("compare"));
+    }
+
+    /** One screw after the other, the same slow stroke into a cup: the weak one has a restriction before it. */
+    private Procedure bleedFlow() {
+        Protocol.Script script = Protocol.whole();
+        wheels.forEach(w -> script.then(Sample.at(Sensed.SCREW_ML, w)));
+        List<Step> steps = new ArrayList<>(List.of(Step.of("hose-on").caution("screw")));
+        wheels.forEach(w -> steps.add(Step.of("stroke").at(w).reads(w)));
+        return TestDraft.of("bleed-flow", script)
+                .reads(Figures.atEach(wheels, Figures::caught))
+                .needs(VehicleNeeds.RAISED)
+                .minutes(12)
+                .rig(RigKind.BLEED_HOSE)
+                .observes("hose-restricted", "pipe-kinked")
+                .steps(steps);
+    }
+}
