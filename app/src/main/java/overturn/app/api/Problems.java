@@ -27,13 +27,13 @@ import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
-import overturn.app.usecase.UnreadableJobException;
-import overturn.app.usecase.VerdictChangedException;
+import overturn.app.usecase.job.UnreadableJobException;
+import overturn.app.usecase.job.VerdictChangedException;
 import tools.jackson.databind.DatabindException;
 
 /** Tells every failure as a problem detail (RFC 9457): what, given, allowed; never a stack trace. */
 @RestControllerAdvice
-class Problems extends ResponseEntityExceptionHandler {
+public class Problems extends ResponseEntityExceptionHandler {
 
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
 
@@ -148,7 +148,7 @@ class Problems extends ResponseEntityExceptionHandler {
         return message.lines().findFirst().orElse("the body was empty").replaceAll("`?(overturn|java)[\\w.$]*\\.", "");
     }
 
-    static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
+    public static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
         problem.setType(URI.create("urn:overturn:problem:" + type));
         problem.setTitle(title);

@@ -2,7 +2,7 @@ package overturn.app.demo;
 
 import java.util.List;
 import java.util.Set;
-import overturn.app.job.Staff.Person;
+import overturn.app.workshop.Staff.Person;
 import overturn.circuit.Chamber;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.ByPass;

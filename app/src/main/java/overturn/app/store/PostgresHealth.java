@@ -3,7 +3,7 @@ package overturn.app.store;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import overturn.app.job.StoreHealth;
+import overturn.app.workshop.StoreHealth;
 
 /** Asks PostgreSQL whether this role may add to the log and the server takes writes. */
 @Repository

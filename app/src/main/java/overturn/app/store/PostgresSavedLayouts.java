@@ -8,7 +8,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import overturn.app.job.SavedLayouts;
+import overturn.app.layout.SavedLayouts;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
 import overturn.layoutfile.RefusedLayoutException;

@@ -3,7 +3,7 @@ package overturn.app.store;
 import java.util.List;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import overturn.app.job.Staff;
+import overturn.app.workshop.Staff;
 
 /** The workshop's list of people in PostgreSQL. */
 @Repository

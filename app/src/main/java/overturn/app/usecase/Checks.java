@@ -7,23 +7,23 @@ import java.util.List;
 import java.util.function.BooleanSupplier;
 
 /** Collects findings about one input, so that all are told at once. */
-final class Checks {
+public final class Checks {
 
     private final List<Finding> findings = new ArrayList<>();
 
-    Checks that(BooleanSupplier holds, String field, Object given, String allowed) {
+    public Checks that(BooleanSupplier holds, String field, Object given, String allowed) {
         if (!holds.getAsBoolean()) {
             add(field, given, allowed);
         }
         return this;
     }
 
-    void add(String field, Object given, String allowed) {
+    public void add(String field, Object given, String allowed) {
         findings.add(new Finding(field, given == null ? "nothing" : "“" + shortened(given.toString()) + "”", allowed));
     }
 
     /** Text that must be there and not be endless. */
-    Checks text(String field, String given, int most) {
+    public Checks text(String field, String given, int most) {
         return that(
                 () -> given != null && !given.isBlank() && given.length() <= most,
                 field,
@@ -31,19 +31,19 @@ final class Checks {
                 "1 to " + most + " characters");
     }
 
-    boolean sound() {
+    public boolean sound() {
         return findings.isEmpty();
     }
 
     /** @throws InvalidInputException if anything was found */
-    void orThrow() {
+    public void orThrow() {
         if (!findings.isEmpty()) {
             throw new InvalidInputException(findings);
         }
     }
 
     /** What is allowed, four figures at most: "0 to 80 mm". */
-    static String range(double least, double most, String unit) {
+    public static String range(double least, double most, String unit) {
         return figures(least) + " to " + figures(most) + " " + unit;
     }
 

@@ -68,11 +68,11 @@ final class ReportText {
                 report.planningMillis().p50(),
                 report.planningMillis().p95());
         line(
-                "%d reduced problems: planner %.1f %% above the exact optimum (most %.1f %%), with one step of look-ahead %.1f %%, random %.1f %%",
+                "%d reduced problems: planner %.1f %% above the exact optimum (most %.1f %%), looking ahead to the end %.1f %%, random %.1f %%",
                 report.exact().problems(),
                 report.exact().meanExcessPct(),
                 report.exact().maxExcessPct(),
-                report.exact().oneStepExcessPct(),
+                report.exact().lookedAheadExcessPct(),
                 report.exact().randomExcessPct());
         List<Outcome> planner =
                 outcomes.stream().filter(o -> o.policy() == Policy.OVERTURN).toList();

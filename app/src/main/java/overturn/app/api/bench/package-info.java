@@ -1,0 +1,2 @@
+/** Calculators over HTTP. */
+package overturn.app.api.bench;

@@ -1,0 +1,183 @@
+package overturn.app.api.catalogue;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import overturn.app.usecase.layout.LayoutSheets.Sheet;
+import overturn.app.workshop.Staff.Person;
+import overturn.circuit.Assist;
+import overturn.circuit.Chamber;
+import overturn.circuit.Component;
+import overturn.circuit.End;
+import overturn.circuit.Input;
+import overturn.circuit.Joint;
+import overturn.circuit.Layout;
+import overturn.drawing.CircuitSheet;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingSpec.Observation;
+import overturn.procedure.Procedure;
+import overturn.quantity.Dimension;
+import overturn.quantity.MeasureUnit;
+import overturn.verdict.Standing;
+
+/**
+ * What the program knows before any job: people, layouts with their suspects and tests, units, and the share below
+ * which a suspect or a part counts as cleared.
+ */
+public record CatalogueView(
+        List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units, double clearedBelow) {
+
+    public static CatalogueView of(List<Person> staff, List<LayoutView> layouts) {
+        return new CatalogueView(
+                staff.stream()
+                        .map(p -> new PersonView(p.id(), p.name(), p.role()))
+                        .toList(),
+                layouts,
+                Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList(),
+                Standing.CLEARED_SHARE);
+    }
+
+    /** Someone whose name can stand on an entry. */
+    public record PersonView(String id, String name, String role) {}
+
+    /**
+     * A unit that may be typed; {@code coreUnitsPerUnit} and {@code zeroInCore} convert to the core's unit of that
+     * dimension.
+     */
+    public record UnitView(
+            String symbol, Dimension dimension, double coreUnitsPerUnit, double zeroInCore, boolean core) {
+
+        public static UnitView of(MeasureUnit unit) {
+            return new UnitView(
+                    unit.symbol(),
+                    unit.dimension(),
+                    unit.toCore(1) - unit.toCore(0),
+                    unit.toCore(0),
+                    unit.dimension().coreUnit() == unit);
+        }
+    }
+
+    /**
+     * A layout: its circuit and where its parts stand on the sheet, its suspects and tests; a withdrawn one is offered
+     * to no new job.
+     */
+    public record LayoutView(
+            String id,
+            String name,
+            Optional<String> about,
+            boolean preset,
+            boolean withdrawn,
+            Optional<String> startedFrom,
+            String family,
+            List<ComponentView> components,
+            List<JointView> joints,
+            CircuitSheet sheet,
+            List<SuspectView> suspects,
+            List<String> behaviours,
+            List<String> tests) {
+
+        public static LayoutView of(Sheet sheet, boolean withdrawn) {
+            LayoutFile file = sheet.file();
+            Layout layout = sheet.layout();
+            Observation characterise = (Observation) sheet.procedures().intake().spec();
+            return new LayoutView(
+                    file.id(),
+                    file.name(),
+                    file.about(),
+                    Presets.find(file.id()).isPresent(),
+                    withdrawn,
+                    file.startedFrom(),
+                    layout.family().id(),
+                    layout.components().stream().map(ComponentView::of).toList(),
+                    layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),
+                    CircuitSheet.of(layout),
+                    sheet.suspects().stream()
+                            .map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency()))
+                            .toList(),
+                    characterise.options(),
+                    sheet.procedures().all().stream().map(Procedure::id).toList());
+        }
+    }
+
+    /** The kind of a component, for drawing it. */
+    public enum ComponentKind {
+        PEDAL,
+        LEVER,
+        VACUUM_ASSIST,
+        HYDRAULIC_ASSIST,
+        MASTER,
+        RESERVOIR,
+        PIPE,
+        MODULATOR,
+        PROPORTIONING_VALVE,
+        METERING_VALVE,
+        JUNCTION,
+        CONNECTOR,
+        HOSE,
+        DISC,
+        DRUM,
+        SLAVE
+    }
+
+    /** A component and the figure written beside it. */
+    public record ComponentView(String id, ComponentKind kind, Optional<Double> ratio, Optional<Double> boreMm) {
+
+        public static ComponentView of(Component component) {
+            Optional<Double> ratio =
+                    component instanceof Input input ? Optional.of(input.ratioAtRest()) : Optional.empty();
+            Optional<Component.Master> master =
+                    component instanceof Component.Master m ? Optional.of(m) : Optional.empty();
+            return new ComponentView(component.id(), kind(component), ratio, master.map(Component.Master::boreMm));
+        }
+
+        private static ComponentKind kind(Component component) {
+            if (component instanceof Input || component instanceof Assist || component instanceof End) {
+                return kindOfEdge(component);
+            }
+            if (component instanceof Component.Master) {
+                return ComponentKind.MASTER;
+            } else if (component instanceof Component.Reservoir) {
+                return ComponentKind.RESERVOIR;
+            } else if (component instanceof Component.Pipe) {
+                return ComponentKind.PIPE;
+            } else if (component instanceof Component.Modulator) {
+                return ComponentKind.MODULATOR;
+            } else if (component instanceof Component.Hose) {
+                return ComponentKind.HOSE;
+            } else if (component instanceof Component.ProportioningValve) {
+                return ComponentKind.PROPORTIONING_VALVE;
+            } else if (component instanceof Component.MeteringValve) {
+                return ComponentKind.METERING_VALVE;
+            }
+            return component instanceof Component.Junction ? ComponentKind.JUNCTION : ComponentKind.CONNECTOR;
+        }
+
+        private static ComponentKind kindOfEdge(Component component) {
+            if (component instanceof Input) {
+                return component instanceof Input.Lever ? ComponentKind.LEVER : ComponentKind.PEDAL;
+            } else if (component instanceof Assist) {
+                return component instanceof Assist.VacuumAssist
+                        ? ComponentKind.VACUUM_ASSIST
+                        : ComponentKind.HYDRAULIC_ASSIST;
+            }
+            return component instanceof End.DiscEnd
+                    ? ComponentKind.DISC
+                    : component instanceof End.DrumEnd ? ComponentKind.DRUM : ComponentKind.SLAVE;
+        }
+    }
+
+    /** A joint between two components. */
+    public record JointView(String id, String from, String to, Chamber chamber, boolean clampable) {
+
+        public static JointView of(Joint joint, Layout layout) {
+            return new JointView(joint.id(), joint.from(), joint.to(), joint.chamber(), layout.canClamp(joint));
+        }
+    }
+
+    /**
+     * A suspect, the components at which it can sit; {@code frequency} is per cent of the family's complaints before
+     * evidence.
+     */
+    public record SuspectView(String id, String remedyId, List<String> places, double frequency) {}
+}

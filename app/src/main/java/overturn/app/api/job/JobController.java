@@ -1,0 +1,163 @@
+package overturn.app.api.job;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.job.Requests.AcceptRequest;
+import overturn.app.api.job.Requests.NoteRequest;
+import overturn.app.api.job.Requests.OpenJobRequest;
+import overturn.app.api.job.Requests.ReadingRequest;
+import overturn.app.api.job.Requests.SetAsideRequest;
+import overturn.app.api.job.Requests.StrikeRequest;
+import overturn.app.api.job.Requests.TakeOffRequest;
+import overturn.app.usecase.NotFoundException;
+import overturn.app.usecase.bay.Bay;
+import overturn.app.usecase.job.AcceptVerdict;
+import overturn.app.usecase.job.Jobs;
+import overturn.app.usecase.job.OpenJob;
+import overturn.app.usecase.job.RecordReading;
+import overturn.app.usecase.job.SetTestAside;
+import overturn.app.usecase.job.StrikeEntry;
+import overturn.app.usecase.job.TakeOffFittings;
+import overturn.app.usecase.job.WriteNote;
+
+/** Jobs: read them, open them, add to their log. Every write answers with the job as it then stands. */
+@RestController
+@RequestMapping("/api/jobs")
+class JobController {
+
+    private final Jobs jobs;
+    private final Bay bay;
+    private final OpenJob openJob;
+    private final RecordReading recordReading;
+    private final StrikeEntry strikeEntry;
+    private final SetTestAside setTestAside;
+    private final TakeOffFittings takeOffFittings;
+    private final AcceptVerdict acceptVerdict;
+    private final WriteNote writeNote;
+
+    JobController(
+            Jobs jobs,
+            Bay bay,
+            OpenJob openJob,
+            RecordReading recordReading,
+            StrikeEntry strikeEntry,
+            SetTestAside setTestAside,
+            TakeOffFittings takeOffFittings,
+            AcceptVerdict acceptVerdict,
+            WriteNote writeNote) {
+        this.jobs = jobs;
+        this.bay = bay;
+        this.openJob = openJob;
+        this.recordReading = recordReading;
+        this.strikeEntry = strikeEntry;
+        this.setTestAside = setTestAside;
+        this.takeOffFittings = takeOffFittings;
+        this.acceptVerdict = acceptVerdict;
+        this.writeNote = writeNote;
+    }
+
+    /**
+     * Lines of the bay: {@code stage} is open, closed, all or a stage; {@code after} the {@code next} of the answer
+     * before.
+     */
+    @GetMapping
+    JobListView list(
+            @RequestParam(required = false) String stage,
+            @RequestParam(required = false) String search,
+            @RequestParam(required = false) String after,
+            @RequestParam(required = false) Integer most) {
+        return JobListView.of(bay.find(stage, search, after, most));
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    JobView open(@RequestBody OpenJobRequest request) {
+        return JobView.of(openJob.open(request.intake()));
+    }
+
+    @GetMapping("/{id}")
+    JobView job(@PathVariable UUID id) {
+        return JobView.of(jobs.find(id), bay.moved(id));
+    }
+
+    /**
+     * Every test of this job's layout that is written down: what exactly its reading needs, and where it would lie now.
+     */
+    @GetMapping("/{id}/tests")
+    List<TestView> tests(@PathVariable UUID id) {
+        Jobs.Job job = jobs.find(id);
+        return job.model().procedures().all().stream()
+                .map(p -> TestView.of(
+                        p,
+                        job.model().procedures().forces(),
+                        job.assessment().history().now()))
+                .toList();
+    }
+
+    /** Every other way to divide this job's circuit with at most three plugs or clamps: each is a test by its id. */
+    @GetMapping("/{id}/cut-sets")
+    List<CutSetView> cutSets(@PathVariable UUID id) {
+        return jobs.find(id).model().procedures().cutSets().stream()
+                .map(CutSetView::of)
+                .toList();
+    }
+
+    @GetMapping("/{id}/tests/{procedureId}")
+    TestView test(@PathVariable UUID id, @PathVariable String procedureId) {
+        Jobs.Job job = jobs.find(id);
+        return job.model()
+                .procedures()
+                .find(procedureId)
+                .map(p -> TestView.of(
+                        p,
+                        job.model().procedures().forces(),
+                        job.assessment().history().now()))
+                .orElseThrow(() -> new NotFoundException("test", procedureId));
+    }
+
+    @PostMapping("/{id}/readings")
+    JobView record(@PathVariable UUID id, @RequestBody ReadingRequest request) {
+        return JobView.of(recordReading.record(id, request.draft()));
+    }
+
+    @PostMapping("/{id}/strikes")
+    JobView strike(@PathVariable UUID id, @RequestBody StrikeRequest request) {
+        return JobView.of(strikeEntry.strike(id, request.stamp(), request.struckId(), request.why()));
+    }
+
+    @PostMapping("/{id}/set-aside")
+    JobView setAside(@PathVariable UUID id, @RequestBody SetAsideRequest request) {
+        return JobView.of(setTestAside.setAside(id, request.stamp(), request.procedureId(), request.why()));
+    }
+
+    @PostMapping("/{id}/take-off")
+    JobView takeOff(@PathVariable UUID id, @RequestBody TakeOffRequest request) {
+        return JobView.of(takeOffFittings.takeOff(id, request.stamp(), request.items()));
+    }
+
+    /** Accepts the verdict that was shown; where another stands now, nothing is written. */
+    @PostMapping("/{id}/verdict")
+    JobView accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
+        return JobView.of(acceptVerdict.accept(
+                id, request.stamp(), new AcceptVerdict.Shown(request.remedyIds(), request.grade()), request.why()));
+    }
+
+    @PostMapping("/{id}/notes")
+    JobView note(@PathVariable UUID id, @RequestBody NoteRequest request) {
+        return JobView.of(writeNote.write(
+                id,
+                request.stamp(),
+                request.text(),
+                request.calculatorId() == null ? "" : request.calculatorId(),
+                request.typed()));
+    }
+}

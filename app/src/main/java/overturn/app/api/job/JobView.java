@@ -1,0 +1,83 @@
+package overturn.app.api.job;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.JobState;
+import overturn.app.job.JobSummary;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.verdict.CatalogueVersion;
+
+/** A job as the screens need it: the log, its fold and the assessment. */
+public record JobView(
+        UUID id,
+        int sequence,
+        UUID vehicleId,
+        String vehicle,
+        String layoutId,
+        String complaint,
+        String hunchId,
+        boolean mayBeMoved,
+        String openedById,
+        Instant openedAt,
+        List<EntryView> entries,
+        List<String> stillFitted,
+        TestView.NeedsView vehicleState,
+        List<String> setAside,
+        Optional<AcceptedView> accepted,
+        Optional<MovedView> moved,
+        AssessmentView assessment) {
+
+    /** As it stands right after an entry. */
+    static JobView of(Job job) {
+        return of(job, Optional.empty());
+    }
+
+    static JobView of(Job job, Optional<JobSummary.Moved> moved) {
+        JobState state = job.state();
+        return new JobView(
+                job.id(),
+                state.sequence(),
+                state.opened().vehicleId(),
+                state.opened().vehicle(),
+                state.opened().layoutId(),
+                state.opened().complaint(),
+                state.opened().hunchId(),
+                state.opened().mayBeMoved(),
+                state.log().get(0).personId(),
+                state.log().get(0).at(),
+                state.log().stream().map(e -> EntryView.of(e, state)).toList(),
+                state.stillFitted().stream().sorted().toList(),
+                TestView.NeedsView.of(state.vehicle()),
+                state.setAside().stream().sorted().toList(),
+                state.accepted().map(AcceptedView::of),
+                moved.map(MovedView::of),
+                AssessmentView.of(job));
+    }
+
+    /**
+     * Where the job stood by an earlier catalogue, where an upgrade has changed that since the last entry;
+     * {@code since} is the catalogue that changed it.
+     */
+    public record MovedView(String remedyId, String grade, double probability, String by, String since) {
+
+        static MovedView of(JobSummary.Moved moved) {
+            return new MovedView(
+                    moved.remedyId(),
+                    moved.grade(),
+                    moved.probability(),
+                    moved.catalogueVersion(),
+                    CatalogueVersion.CURRENT);
+        }
+    }
+
+    /** The verdict as it was accepted, both remedies of a pair; below proven it counts as assumed. */
+    public record AcceptedView(List<String> remedyIds, String grade, double probability, String why) {
+
+        static AcceptedView of(VerdictAccepted verdict) {
+            return new AcceptedView(verdict.remedyIds(), verdict.grade(), verdict.probability(), verdict.why());
+        }
+    }
+}

@@ -1,0 +1,170 @@
+package overturn.app.api.job;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import overturn.app.api.FigureRequest;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.bench.Calculate;
+import overturn.app.usecase.job.OpenJob;
+import overturn.app.usecase.job.RecordReading;
+
+/**
+ * Bodies of the writes. Every one carries an entry id made by the client, the last sequence it had seen, who enters it,
+ * and, where it was kept on the device for a while, how long ago it was entered, s.
+ */
+public final class Requests {
+
+    private Requests() {}
+
+    /** Left out, or null, it was entered just now. */
+    private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
+        return new Stamp(
+                entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
+    }
+
+    /**
+     * Opens a job; {@code readingId} becomes the id of the entry with the behaviour; without {@code vehicleId} the
+     * vehicle is the one that is called so.
+     */
+    record OpenJobRequest(
+            UUID jobId,
+            UUID entryId,
+            UUID readingId,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            Optional<UUID> vehicleId,
+            String vehicle,
+            String layoutId,
+            String complaint,
+            String behaviour,
+            String hunchId,
+            Boolean mayBeMoved,
+            Boolean recentWork,
+            String age,
+            Boolean sometimes) {
+
+        OpenJob.Intake intake() {
+            return new OpenJob.Intake(
+                    jobId,
+                    stamp(entryId, 0, personId, takenSecondsAgo),
+                    readingId,
+                    vehicleId == null ? null : vehicleId.orElse(null),
+                    vehicle,
+                    layoutId,
+                    complaint,
+                    behaviour,
+                    hunchId,
+                    mayBeMoved,
+                    recentWork,
+                    age,
+                    sometimes);
+        }
+    }
+
+    /**
+     * A reading: figures for a series, {@code observed} for an observation; {@code spentMinutes} from the start of the
+     * test.
+     */
+    record ReadingRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            Optional<Double> spentMinutes,
+            String procedureId,
+            List<FigureRequest> figures,
+            String observed,
+            String rigCheck,
+            Boolean anotherRig) {
+
+        RecordReading.Draft draft() {
+            List<RecordReading.TypedFigure> typed = figures == null
+                    ? List.of()
+                    : figures.stream()
+                            .map(f -> f == null
+                                    ? new RecordReading.TypedFigure(null, null, null)
+                                    : new RecordReading.TypedFigure(f.id(), f.text(), f.unit()))
+                            .toList();
+            return new RecordReading.Draft(
+                    stamp(entryId, sequence, personId, takenSecondsAgo)
+                            .spent(spentMinutes == null ? null : spentMinutes.orElse(null)),
+                    procedureId,
+                    typed,
+                    observed,
+                    rigCheck,
+                    Boolean.TRUE.equals(anotherRig));
+        }
+    }
+
+    /** Strikes an entry. */
+    record StrikeRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            UUID struckId,
+            String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** Sets a test aside. */
+    record SetAsideRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String procedureId,
+            String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** Everything that is fitted is off again. */
+    record TakeOffRequest(
+            UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, List<String> items) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** Accepts the verdict: {@code remedyIds} and {@code grade} as they were on the screen. */
+    record AcceptRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            List<String> remedyIds,
+            String grade,
+            String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** A result to be noted in the log. */
+    record NoteRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String text,
+            String calculatorId,
+            List<FigureRequest> inputs) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+
+        List<Calculate.TypedInput> typed() {
+            return FigureRequest.inputs(inputs);
+        }
+    }
+}

@@ -1,0 +1,136 @@
+package overturn.app.api.job;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import overturn.inference.Belief;
+import overturn.inference.RulerBands;
+import overturn.measurement.Figure;
+import overturn.measurement.ReadingSpec.Observation;
+import overturn.measurement.ReadingSpec.Series;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
+import overturn.quantity.Dimension;
+import overturn.quantity.MeasureUnit;
+
+/**
+ * A test as it is done on this job: steps, what exactly the reading needs, and where it would lie.
+ *
+ * @param options observations that are allowed, not-seen included; empty for a series
+ * @param forcesN the forces that steps speak of, by name
+ */
+public record TestView(
+        String id,
+        double minutes,
+        Procedure.Nature nature,
+        boolean gate,
+        String rigKind,
+        NeedsView needs,
+        List<StepView> steps,
+        List<FigureView> figures,
+        List<String> options,
+        Map<String, Double> forcesN) {
+
+    static TestView of(Procedure procedure, PressForces forces, Belief belief) {
+        List<RulerBands.FigureBands> bands = RulerBands.of(belief, procedure);
+        List<FigureView> figures = procedure.spec() instanceof Series series
+                ? series.figures().stream().map(f -> FigureView.of(f, bands)).toList()
+                : List.of();
+        List<String> options = procedure.spec() instanceof Observation observation
+                ? Stream.concat(observation.options().stream(), Stream.of(Observation.NOT_SEEN))
+                        .toList()
+                : List.of();
+        return new TestView(
+                procedure.id(),
+                procedure.minutes(),
+                procedure.nature(),
+                procedure.gate(),
+                procedure.rigKind().id(),
+                NeedsView.of(procedure.needs()),
+                procedure.steps().stream().map(StepView::of).toList(),
+                figures,
+                options,
+                Map.of(
+                        "gentle",
+                        forces.gentleN(),
+                        "easy",
+                        forces.easyN(),
+                        "stroke",
+                        forces.strokeN(),
+                        "medium",
+                        forces.mediumN(),
+                        "running",
+                        forces.runningN()));
+    }
+
+    /** The state in which the vehicle has to stand. */
+    public record NeedsView(boolean bonnetOpen, boolean raised, boolean wheelsOff, VehicleNeeds.Opened opened) {
+
+        static NeedsView of(VehicleNeeds needs) {
+            return new NeedsView(needs.bonnetOpen(), needs.raised(), needs.wheelsOff(), needs.opened());
+        }
+    }
+
+    /** One action. */
+    public record StepView(
+            String id,
+            Optional<String> place,
+            Optional<Integer> timerSeconds,
+            List<String> figures,
+            Optional<String> cautionId,
+            List<String> fits) {
+
+        static StepView of(Step step) {
+            return new StepView(
+                    step.id(),
+                    step.place(),
+                    step.timerSeconds().isPresent()
+                            ? Optional.of(step.timerSeconds().getAsInt())
+                            : Optional.empty(),
+                    step.figures(),
+                    step.cautionId(),
+                    step.fits());
+        }
+    }
+
+    /** A figure to enter: dimension, allowed range in the core's unit, when it is called, and its ruler. */
+    public record FigureView(
+            String id,
+            Dimension dimension,
+            String unit,
+            List<String> units,
+            double least,
+            double most,
+            double noiseSd,
+            Optional<Integer> atSecond,
+            List<BandView> bands) {
+
+        static FigureView of(Figure figure, List<RulerBands.FigureBands> bands) {
+            List<BandView> own = bands.stream()
+                    .filter(b -> b.figureId().equals(figure.id()))
+                    .flatMap(b -> b.bands().stream())
+                    .map(b -> new BandView(b.suspectId(), b.low(), b.high()))
+                    .toList();
+            return new FigureView(
+                    figure.id(),
+                    figure.dimension(),
+                    figure.dimension().coreUnit().symbol(),
+                    MeasureUnit.of(figure.dimension()).stream()
+                            .map(MeasureUnit::symbol)
+                            .toList(),
+                    figure.least(),
+                    figure.most(),
+                    figure.noiseSd(),
+                    figure.atSecond().isPresent()
+                            ? Optional.of(figure.atSecond().getAsInt())
+                            : Optional.empty(),
+                    own);
+        }
+    }
+
+    /** Where a figure would lie under one suspect, core unit. */
+    public record BandView(String suspectId, double low, double high) {}
+}

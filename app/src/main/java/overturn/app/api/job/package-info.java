@@ -1,0 +1,2 @@
+/** Jobs over HTTP. */
+package overturn.app.api.job;

@@ -1,0 +1,2 @@
+/** Layouts over HTTP. */
+package overturn.app.api.layout;

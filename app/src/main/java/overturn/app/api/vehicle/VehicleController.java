@@ -1,0 +1,50 @@
+package overturn.app.api.vehicle;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.usecase.vehicle.VehicleRecords;
+
+/** Vehicles: find them, read what is known of one, add to it. A vehicle comes into being with its first job. */
+@RestController
+@RequestMapping("/api/vehicles")
+class VehicleController {
+
+    private final VehicleRecords records;
+
+    VehicleController(VehicleRecords records) {
+        this.records = records;
+    }
+
+    /** A fact to add: {@code kind} is distance, figure or remark; figures with their text and unit as typed. */
+    record FactRequest(UUID entryId, String personId, String kind, String what, String text, String unit) {}
+
+    @GetMapping
+    List<VehicleView> search(@RequestParam(required = false) String search) {
+        return records.search(search).stream().map(VehicleView::of).toList();
+    }
+
+    @GetMapping("/{id}")
+    VehicleView vehicle(@PathVariable UUID id) {
+        return VehicleView.of(records.find(id));
+    }
+
+    @PostMapping("/{id}/facts")
+    VehicleView add(@PathVariable UUID id, @RequestBody FactRequest request) {
+        return VehicleView.of(records.add(
+                id,
+                new VehicleRecords.Draft(
+                        request.entryId(),
+                        request.personId(),
+                        request.kind(),
+                        request.what(),
+                        request.text(),
+                        request.unit())));
+    }
+}

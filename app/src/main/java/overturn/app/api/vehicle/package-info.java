@@ -1,0 +1,2 @@
+/** Vehicles over HTTP. */
+package overturn.app.api.vehicle;

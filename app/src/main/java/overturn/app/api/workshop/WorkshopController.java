@@ -1,0 +1,67 @@
+package overturn.app.api.workshop;
+
+import java.util.List;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.usecase.workshop.TellWorkshop;
+
+/** What the workshop has: read and told. */
+@RestController
+@RequestMapping("/api/workshop")
+class WorkshopController {
+
+    private final TellWorkshop workshop;
+
+    WorkshopController(TellWorkshop workshop) {
+        this.workshop = workshop;
+    }
+
+    /** A remedy's minutes of labour, and its parts as minutes of labour. */
+    record PriceRequest(String remedyId, Double labourMinutes, Double partsMinutes) {}
+
+    /**
+     * All settings; {@code version} is the last that the sender had seen, {@code lacks} the tools that are not there.
+     */
+    record WorkshopRequest(
+            Integer version,
+            String personId,
+            List<String> lacks,
+            Boolean helper,
+            Boolean lift,
+            Optional<Double> ratePerHour,
+            String currency,
+            List<PriceRequest> prices) {
+
+        TellWorkshop.Draft draft() {
+            return new TellWorkshop.Draft(
+                    version,
+                    personId,
+                    lacks,
+                    helper,
+                    lift,
+                    ratePerHour == null ? null : ratePerHour.orElse(null),
+                    currency,
+                    prices == null
+                            ? List.of()
+                            : prices.stream()
+                                    .map(p -> p == null
+                                            ? null
+                                            : new TellWorkshop.PriceDraft(p.remedyId, p.labourMinutes, p.partsMinutes))
+                                    .toList());
+        }
+    }
+
+    @GetMapping
+    WorkshopView workshop() {
+        return WorkshopView.of(workshop.latest());
+    }
+
+    @PutMapping
+    WorkshopView tell(@RequestBody WorkshopRequest request) {
+        return WorkshopView.of(workshop.tell(request.draft()));
+    }
+}

@@ -1,0 +1,2 @@
+/** Layouts that the workshop has saved. */
+package overturn.app.layout;

@@ -1,0 +1,126 @@
+package overturn.app.usecase.bay;
+
+import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.dao.DataAccessException;
+import org.springframework.stereotype.Component;
+import overturn.app.job.JobState;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
+import overturn.app.usecase.job.Jobs;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.Vehicles;
+import overturn.app.workshop.WorkshopLog;
+
+/**
+ * Looks after the lines of the bay: those that are missing are made from the logs before the server listens, and open
+ * jobs of which it is not known where they stand (after an upgrade, a change of the workshop's settings, or a server
+ * that ended in between) are assessed one by one in the background.
+ */
+@Component
+public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
+
+    private static final Logger LOG = LoggerFactory.getLogger(BayKeeper.class);
+    private static final int AT_ONCE = 100;
+    private static final long LOOK_EVERY_MILLIS = 2_000;
+
+    private final JobSummaries summaries;
+    private final Vehicles vehicles;
+    private final Jobs jobs;
+    private final WorkshopLog workshop;
+    private final Thread thread = new Thread(this::keep, "bay-keeper");
+    private volatile boolean ended;
+    private volatile boolean rebuildWanted;
+
+    BayKeeper(JobSummaries summaries, Vehicles vehicles, Jobs jobs, WorkshopLog workshop) {
+        this.summaries = summaries;
+        this.vehicles = vehicles;
+        this.jobs = jobs;
+        this.workshop = workshop;
+        thread.setDaemon(true);
+    }
+
+    @Override
+    public void afterSingletonsInstantiated() {
+        addMissing();
+        thread.start();
+    }
+
+    /** Has all lines thrown away and made anew from the logs, soon and in the background. */
+    public void rebuild() {
+        rebuildWanted = true;
+        thread.interrupt();
+    }
+
+    /** Makes the lines that are missing, and the vehicles of them; a job that this version cannot read has none. */
+    private void addMissing() {
+        summaries.missing().forEach(id -> tend(id, () -> add(id, jobs.read(id).state())));
+    }
+
+    private void add(UUID jobId, JobState state) {
+        JobSummary line = JobSummary.of(jobId, state);
+        vehicles.add(
+                new Vehicle(line.vehicleId(), line.openedAt(), line.vehicle().strip(), line.layoutId()));
+        summaries.keep(line);
+    }
+
+    /** One job that cannot be read must not keep the others from their lines. */
+    private static void tend(UUID id, Runnable work) {
+        try {
+            work.run();
+        } catch (DataAccessException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            LOG.warn("The line of job {} in the bay stays as it is: {}", id, e.toString());
+        }
+    }
+
+    private void keep() {
+        while (!ended) {
+            try {
+                rest(LOOK_EVERY_MILLIS);
+                if (rebuildWanted) {
+                    rebuildWanted = false;
+                    summaries.clear();
+                    addMissing();
+                }
+                assessBehind();
+            } catch (DataAccessException e) {
+                LOG.warn("The bay is looked after later: {}", e.getMessage());
+            }
+        }
+    }
+
+    /** Rests as long as each took, so that it never takes more than half a processor from those who work. */
+    private void assessBehind() {
+        List<UUID> behind = summaries.behind(workshop.latest().version(), AT_ONCE);
+        for (UUID id : behind) {
+            if (ended || rebuildWanted) {
+                return;
+            }
+            long from = System.nanoTime();
+            tend(id, () -> jobs.summarise(id));
+            rest(1 + (System.nanoTime() - from) / 1_000_000);
+        }
+    }
+
+    /** Whoever interrupts wants it to look what is wanted. */
+    private static void rest(long millis) {
+        try {
+            Thread.sleep(millis);
+        } catch (InterruptedException e) {
+            LOG.debug("Woken up");
+        }
+    }
+
+    @Override
+    public void destroy() throws InterruptedException {
+        ended = true;
+        thread.interrupt();
+        thread.join(2000);
+    }
+}

@@ -1,0 +1,2 @@
+/** Calculations on a layout. */
+package overturn.app.usecase.bench;

@@ -1,0 +1,255 @@
+package overturn.app.usecase.job;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Function;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionOperations;
+import overturn.app.job.Entry;
+import overturn.app.job.JobLog;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
+import overturn.app.job.LoggedEntry;
+import overturn.app.job.StaleLogException;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.EntryIdTakenException;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.job.Jobs.Log;
+import overturn.app.usecase.layout.LayoutSheets;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.Vehicles;
+import overturn.app.workshop.Staff;
+import overturn.verdict.CatalogueVersion;
+
+/**
+ * Appends one entry to a log: once per id, only behind what the writer has seen, the line of the bay in the same
+ * transaction.
+ */
+@Component
+public class LogWriter {
+
+    private static final long MOST_SECONDS_AGO = Duration.ofDays(366).toSeconds();
+
+    private static final int MOST_ATTEMPTS = 20;
+    /** One entry takes at most a day. */
+    private static final int MOST_MINUTES = 1440;
+
+    private final JobLog log;
+    private final JobSummaries summaries;
+    private final Vehicles vehicles;
+    private final Staff staff;
+    private final Clock clock;
+    private final TransactionOperations transactions;
+
+    LogWriter(
+            JobLog log,
+            JobSummaries summaries,
+            Vehicles vehicles,
+            Staff staff,
+            Clock clock,
+            TransactionOperations transactions) {
+        this.log = log;
+        this.summaries = summaries;
+        this.vehicles = vehicles;
+        this.staff = staff;
+        this.clock = clock;
+        this.transactions = transactions;
+    }
+
+    /** What a writer does not mind who has not seen the last entries. */
+    enum Behind {
+        /** Nothing: what it decides is about exactly the log that it saw. */
+        REFUSED,
+        /** Anything: what it tells is true whatever was entered meanwhile, so that it goes behind that. */
+        REBASED
+    }
+
+    /** Appends an entry that is about exactly the log that the writer saw. */
+    Log append(Log read, Stamp stamp, Function<List<LoggedEntry>, Entry> entry) {
+        return append(read, stamp, Behind.REFUSED, entry);
+    }
+
+    /**
+     * Appends what {@code entry} makes of the log as the writer saw it, or, rebased, of the log as it stands, and
+     * returns the log as it then stands. Sending the same entry again changes nothing. The log is not read again:
+     * whoever comes in between is told by the database, which gives each place and each id once.
+     *
+     * @param read the log as it was read for this write
+     * @throws InvalidInputException if the stamp is incomplete or the person unknown
+     * @throws EntryIdTakenException if the id is in use for something else
+     * @throws StaleLogException if the log has grown meanwhile and the entry is not rebased, or is shorter than the
+     *     writer says
+     */
+    Log append(Log read, Stamp stamp, Behind behind, Function<List<LoggedEntry>, Entry> entry) {
+        check(stamp);
+        for (int attempt = 1; ; attempt++) {
+            try {
+                return appendOnce(read, stamp, behind, entry);
+            } catch (StaleLogException e) {
+                int last = read.entries().get(read.entries().size() - 1).sequence();
+                if (behind == Behind.REFUSED || stamp.sequence() > last || attempt == MOST_ATTEMPTS) {
+                    throw e;
+                }
+                read = new Log(read.jobId(), log.entries(read.jobId()), read.sheet());
+            }
+        }
+    }
+
+    private Log appendOnce(Log read, Stamp stamp, Behind behind, Function<List<LoggedEntry>, Entry> entry) {
+        Optional<LoggedEntry> there = find(read.entries(), stamp.entryId());
+        int ownPlace = there.map(LoggedEntry::sequence).orElse(Integer.MAX_VALUE);
+        int last = read.entries().get(read.entries().size() - 1).sequence();
+        int sawUpTo = behind == Behind.REBASED && stamp.sequence() <= last ? last : stamp.sequence();
+        List<LoggedEntry> seen = read.entries().stream()
+                .filter(e -> e.sequence() <= sawUpTo && e.sequence() < ownPlace)
+                .toList();
+        if (seen.isEmpty()) {
+            throw new StaleLogException(stamp.sequence());
+        }
+        Entry made = entry.apply(seen);
+        if (there.isPresent()) {
+            requireSame(stamp.entryId(), read.entries(), made);
+            return read;
+        }
+        if (seen.size() != read.entries().size() || seen.get(seen.size() - 1).sequence() != sawUpTo) {
+            throw new StaleLogException(stamp.sequence());
+        }
+        return appended(read, logged(stamp, sawUpTo + 1, made));
+    }
+
+    private Log appended(Log read, LoggedEntry entry) {
+        List<LoggedEntry> entries = new ArrayList<>(read.entries());
+        entries.add(entry);
+        Log now = new Log(read.jobId(), List.copyOf(entries), read.sheet());
+        JobSummary line = JobSummary.of(read.jobId(), now.state());
+        try {
+            transactions.executeWithoutResult(status -> {
+                log.append(read.jobId(), entry);
+                summaries.keep(line);
+            });
+            return now;
+        } catch (StaleLogException e) {
+            return standing(read, entry).orElseThrow(() -> e);
+        }
+    }
+
+    /** Somebody took the place or the id: the same entry, sent twice at once, stands; anything else is refused. */
+    private Optional<Log> standing(Log read, LoggedEntry entry) {
+        List<LoggedEntry> entries = log.entries(read.jobId());
+        if (find(entries, entry.id()).isPresent()) {
+            requireSame(entry.id(), entries, entry.entry());
+            return Optional.of(new Log(read.jobId(), entries, read.sheet()));
+        }
+        if (log.holds(entry.id())) {
+            throw new EntryIdTakenException(entry.id());
+        }
+        return Optional.empty();
+    }
+
+    /** Opens a job with its first two entries and returns its log. Sending the same again changes nothing. */
+    Log open(
+            UUID jobId,
+            LayoutSheets.Sheet sheet,
+            Stamp stamp,
+            Entry.JobOpened opened,
+            UUID readingId,
+            Entry.ReadingTaken characterised) {
+        check(stamp);
+        List<LoggedEntry> entries = log.entries(jobId);
+        if (!entries.isEmpty()) {
+            return reopened(jobId, sheet, stamp, opened, readingId, characterised, entries);
+        }
+        if (log.holds(stamp.entryId()) || log.holds(readingId)) {
+            throw new EntryIdTakenException(stamp.entryId());
+        }
+        LoggedEntry first = logged(stamp, 1, opened);
+        LoggedEntry second =
+                logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo(), null), 2, characterised);
+        Log now = new Log(jobId, List.of(first, second), sheet);
+        try {
+            transactions.executeWithoutResult(status -> {
+                vehicles.add(new Vehicle(
+                        opened.vehicleId(), first.at(), opened.vehicle().strip(), opened.layoutId()));
+                log.open(jobId, first.at());
+                log.append(jobId, first);
+                log.append(jobId, second);
+                summaries.keep(JobSummary.of(jobId, now.state()));
+            });
+            return now;
+        } catch (StaleLogException e) {
+            return reopened(jobId, sheet, stamp, opened, readingId, characterised, log.entries(jobId));
+        }
+    }
+
+    private static Log reopened(
+            UUID jobId,
+            LayoutSheets.Sheet sheet,
+            Stamp stamp,
+            Entry.JobOpened opened,
+            UUID readingId,
+            Entry.ReadingTaken characterised,
+            List<LoggedEntry> entries) {
+        requireSame(stamp.entryId(), entries, opened);
+        requireSame(readingId, entries, characterised);
+        return new Log(jobId, entries, sheet);
+    }
+
+    private void check(Stamp stamp) {
+        List<String> ids = staff.all().stream().map(Staff.Person::id).toList();
+        new Checks()
+                .that(() -> stamp.entryId() != null, "entryId", stamp.entryId(), "a UUID made by the client")
+                .that(
+                        () -> stamp.sequence() != null && stamp.sequence() >= 0,
+                        "sequence",
+                        stamp.sequence(),
+                        "the sequence of the last entry seen, 0 or more")
+                .that(
+                        () -> stamp.personId() != null && ids.contains(stamp.personId()),
+                        "personId",
+                        stamp.personId(),
+                        "one of " + ids)
+                .that(
+                        () -> stamp.takenSecondsAgo() == null
+                                || stamp.takenSecondsAgo() >= 0 && stamp.takenSecondsAgo() <= MOST_SECONDS_AGO,
+                        "takenSecondsAgo",
+                        stamp.takenSecondsAgo(),
+                        "0 to " + MOST_SECONDS_AGO + " s, or left out")
+                .that(
+                        () -> stamp.spentMinutes() == null
+                                || stamp.spentMinutes() >= 0 && stamp.spentMinutes() <= MOST_MINUTES,
+                        "spentMinutes",
+                        stamp.spentMinutes(),
+                        "0 to " + MOST_MINUTES + " min, or left out")
+                .orThrow();
+    }
+
+    private LoggedEntry logged(Stamp stamp, int sequence, Entry entry) {
+        Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
+        return new LoggedEntry(
+                stamp.entryId(),
+                sequence,
+                at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()),
+                at,
+                stamp.personId(),
+                Optional.ofNullable(stamp.spentMinutes()),
+                CatalogueVersion.CURRENT,
+                entry);
+    }
+
+    private static Optional<LoggedEntry> find(List<LoggedEntry> entries, UUID id) {
+        return entries.stream().filter(e -> e.id().equals(id)).findFirst();
+    }
+
+    private static void requireSame(UUID id, List<LoggedEntry> entries, Entry made) {
+        if (!find(entries, id).map(LoggedEntry::entry).filter(made::equals).isPresent()) {
+            throw new EntryIdTakenException(id);
+        }
+    }
+}

@@ -1,0 +1,65 @@
+package overturn.app.usecase.job;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.Entry;
+import overturn.app.job.Entry.EntryStruck;
+import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.LoggedEntry;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.job.Jobs.Job;
+
+/** Strikes an entry with a reason; it stays in the log and counts no more. */
+@Component
+public class StrikeEntry {
+
+    private static final int MOST_WHY = 200;
+
+    private final LogWriter writer;
+    private final Jobs jobs;
+
+    StrikeEntry(LogWriter writer, Jobs jobs) {
+        this.writer = writer;
+        this.jobs = jobs;
+    }
+
+    /** @throws InvalidInputException if the entry is not in this job, cannot be struck or is struck already */
+    public Job strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
+        new Checks()
+                .text("why", why, MOST_WHY)
+                .that(() -> struckId != null, "struckId", null, "the id of an entry of this job")
+                .orThrow();
+        return jobs.of(writer.append(jobs.read(jobId), stamp, seen -> {
+            check(seen, stamp, struckId);
+            return new EntryStruck(struckId, why);
+        }));
+    }
+
+    private static void check(List<LoggedEntry> seen, Stamp stamp, UUID struckId) {
+        Entry target = seen.stream()
+                .filter(e -> e.id().equals(struckId))
+                .map(LoggedEntry::entry)
+                .findFirst()
+                .orElse(null);
+        boolean struckBefore = seen.stream()
+                .filter(e -> !e.id().equals(stamp.entryId()))
+                .map(LoggedEntry::entry)
+                .anyMatch(e ->
+                        e instanceof EntryStruck struck && struck.struckId().equals(struckId));
+        new Checks()
+                .that(
+                        () -> target != null
+                                && !(target instanceof JobOpened
+                                        || target instanceof EntryStruck
+                                        || target instanceof FittingsTakenOff),
+                        "struckId",
+                        struckId,
+                        "the id of a reading, a set-aside test or a verdict of this job")
+                .that(() -> !struckBefore, "struckId", struckId, "an entry that still stands")
+                .orThrow();
+    }
+}

@@ -1,0 +1,47 @@
+package overturn.app.usecase.job;
+
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.JobState;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.Jobs.Log;
+
+/** Notes that everything fitted is off again and the circuit is shut. */
+@Component
+public class TakeOffFittings {
+
+    private final LogWriter writer;
+    private final Jobs jobs;
+
+    TakeOffFittings(LogWriter writer, Jobs jobs) {
+        this.writer = writer;
+        this.jobs = jobs;
+    }
+
+    /** @throws InvalidInputException unless exactly what is still fitted is named */
+    public Job takeOff(UUID jobId, Stamp stamp, List<String> items) {
+        Log read = jobs.read(jobId);
+        return jobs.of(writer.append(read, stamp, seen -> {
+            Set<String> fitted = JobState.of(seen, read.sheet().procedures()).stillFitted();
+            List<String> given = items == null
+                    ? List.of()
+                    : items.stream().map(String::valueOf).sorted().toList();
+            new Checks()
+                    .that(
+                            () -> !fitted.isEmpty() && given.size() == fitted.size() && fitted.containsAll(given),
+                            "items",
+                            given,
+                            fitted.isEmpty()
+                                    ? "nothing: nothing is fitted"
+                                    : "all of " + fitted.stream().sorted().toList())
+                    .orThrow();
+            return new FittingsTakenOff(given);
+        }));
+    }
+}

@@ -1,0 +1,102 @@
+package overturn.app.usecase.layout;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.RemovalCause;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import org.springframework.stereotype.Component;
+import overturn.circuit.Layout;
+import overturn.forecast.LayoutModel;
+import overturn.layoutfile.Presets;
+
+/**
+ * The model of each layout, worked out when first needed and kept while there is room: at most a stated share of the
+ * heap.
+ */
+@Component
+public class LayoutModels {
+
+    private static final double SHARE_OF_HEAP = 0.28;
+    private static final int MOST_WAITING = 8;
+
+    private final LayoutSheets sheets;
+    private final List<Consumer<LayoutModel>> whenDropped = new CopyOnWriteArrayList<>();
+    private final Cache<String, LayoutModel> models = Caffeine.newBuilder()
+            .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
+            .weigher((String id, LayoutModel model) -> (int) Math.min(Integer.MAX_VALUE, model.heldBytes()))
+            .executor(Runnable::run)
+            .removalListener((String id, LayoutModel model, RemovalCause cause) -> dropped(model, cause))
+            .build();
+    private final Object building = new Object();
+    private final ExecutorService warming = new ThreadPoolExecutor(
+            1,
+            1,
+            10,
+            TimeUnit.SECONDS,
+            new ArrayBlockingQueue<>(MOST_WAITING),
+            LayoutModels::thread,
+            new ThreadPoolExecutor.DiscardPolicy());
+
+    LayoutModels(LayoutSheets sheets) {
+        this.sheets = sheets;
+        warmLater(Presets.files().get(0).id());
+    }
+
+    private static Thread thread(Runnable work) {
+        Thread thread = new Thread(work, "warming-up");
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    /**
+     * Works the predictions of a layout out before a job asks for them; where many wait already it is left until it is
+     * needed.
+     */
+    public void warmLater(String layoutId) {
+        warming.execute(() -> sheets.find(layoutId).ifPresent(sheet -> of(layoutId, sheet.layout())));
+    }
+
+    /** Told of every model that is no longer kept, so that nothing else keeps it. */
+    public void whenDropped(Consumer<LayoutModel> listener) {
+        whenDropped.add(listener);
+    }
+
+    private void dropped(LayoutModel model, RemovalCause cause) {
+        if (cause != RemovalCause.REPLACED) {
+            new ArrayList<>(whenDropped).forEach(listener -> listener.accept(model));
+        }
+    }
+
+    /**
+     * The model of a layout that a job in the log names, ready to be asked; one is built at a time, since each uses all
+     * processors.
+     */
+    public LayoutModel of(String layoutId) {
+        LayoutModel known = models.getIfPresent(layoutId);
+        return known != null ? known : of(layoutId, sheets.of(layoutId).layout());
+    }
+
+    private LayoutModel of(String layoutId, Layout layout) {
+        synchronized (building) {
+            LayoutModel known = models.getIfPresent(layoutId);
+            if (known == null) {
+                known = LayoutModel.of(layout);
+                known.warmUp();
+                models.put(layoutId, known);
+            }
+            return known;
+        }
+    }
+
+    /** Weighs a model again after it has been used: it grows as tests are read. */
+    public void weighAgain(LayoutModel model) {
+        models.asMap().computeIfPresent(model.layout().id(), (id, known) -> known);
+    }
+}

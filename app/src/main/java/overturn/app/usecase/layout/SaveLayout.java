@@ -1,0 +1,100 @@
+package overturn.app.usecase.layout;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import overturn.app.layout.SavedLayouts;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.Finding;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.NotFoundException;
+import overturn.app.workshop.Staff;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.LayoutFiles;
+import overturn.layoutfile.Presets;
+import overturn.layoutfile.RefusedLayoutException;
+
+/** Checks and saves layouts that the workshop made. */
+@Component
+public class SaveLayout {
+
+    /** Saved layouts that can stand in the list at once. */
+    private static final int MOST_SAVED = 500;
+
+    private final SavedLayouts saved;
+    private final Staff staff;
+    private final Clock clock;
+
+    SaveLayout(SavedLayouts saved, Staff staff, Clock clock) {
+        this.saved = saved;
+        this.staff = staff;
+        this.clock = clock;
+    }
+
+    /** @throws InvalidInputException naming everything that keeps it from being a circuit */
+    public LayoutFile check(String json) {
+        try {
+            return LayoutFiles.read(json);
+        } catch (RefusedLayoutException e) {
+            throw new InvalidInputException(e.refusals().stream()
+                    .map(r -> new Finding(r.field(), r.given().isEmpty() ? "" : "“" + r.given() + "”", r.why()))
+                    .toList());
+        }
+    }
+
+    /**
+     * Saves a layout; sending the same again changes nothing.
+     *
+     * @throws InvalidInputException if it is none, the id is in use for another one, or the person unknown
+     */
+    @Transactional
+    public LayoutFile save(String personId, String json) {
+        LayoutFile file = check(json);
+        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        Optional<LayoutFile> there = Presets.find(file.id()).or(() -> saved.find(file.id()));
+        boolean taken = there.isPresent() || saved.holds(file.id());
+        new Checks()
+                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
+                .that(
+                        () -> !taken || there.filter(file::equals).isPresent(),
+                        "id",
+                        file.id(),
+                        "an id that no other layout has: a saved layout never changes")
+                .that(
+                        () -> taken || offered() < MOST_SAVED,
+                        "layouts",
+                        offered(),
+                        "at most " + MOST_SAVED + " saved ones; withdraw one that is not needed")
+                .orThrow();
+        if (!taken) {
+            saved.add(file, personId, clock.instant());
+        }
+        return file;
+    }
+
+    private long offered() {
+        return saved.list().stream().filter(listed -> !listed.withdrawn()).count();
+    }
+
+    /**
+     * Takes a saved layout out of the list for new jobs; those that stand on it keep it. Sending the same again changes
+     * nothing.
+     *
+     * @throws NotFoundException if there is no such saved layout
+     * @throws InvalidInputException if the person is unknown
+     */
+    @Transactional
+    public void withdraw(String personId, String id) {
+        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        new Checks()
+                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
+                .that(() -> Presets.find(id).isEmpty(), "id", id, "a saved layout: those that ship cannot be withdrawn")
+                .orThrow();
+        if (!saved.holds(id)) {
+            throw new NotFoundException("layout", id);
+        }
+        saved.withdraw(id, personId, clock.instant());
+    }
+}

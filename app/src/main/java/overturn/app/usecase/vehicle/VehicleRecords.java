@@ -1,0 +1,181 @@
+package overturn.app.usecase.vehicle;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.EntryIdTakenException;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.NotFoundException;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.VehicleEntry;
+import overturn.app.vehicle.VehicleEntry.DistanceRead;
+import overturn.app.vehicle.VehicleEntry.Fact;
+import overturn.app.vehicle.VehicleEntry.FigureMeasured;
+import overturn.app.vehicle.VehicleEntry.Remark;
+import overturn.app.vehicle.Vehicles;
+import overturn.app.workshop.Staff;
+import overturn.quantity.Dimension;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.QuantityFormatException;
+import overturn.quantity.QuantityParser;
+import overturn.quantity.TypedQuantity;
+
+/** What the workshop knows of its vehicles, and what is added to it. */
+@Component
+public class VehicleRecords {
+
+    private static final int MOST_FOUND = 20;
+    private static final int MOST_TEXT = 400;
+    private static final int MOST_WHAT = 60;
+    private static final int MOST_SEARCH = 80;
+    private static final int MOST_ATTEMPTS = 20;
+    /** Further than any vehicle has gone. */
+    private static final double MOST_KM = 5_000_000;
+
+    private static final double MOST_FIGURE = 1e7;
+
+    private final Vehicles vehicles;
+    private final JobSummaries summaries;
+    private final Staff staff;
+    private final Clock clock;
+
+    VehicleRecords(Vehicles vehicles, JobSummaries summaries, Staff staff, Clock clock) {
+        this.vehicles = vehicles;
+        this.summaries = summaries;
+        this.staff = staff;
+        this.clock = clock;
+    }
+
+    /** A vehicle with all that is known of it and its jobs, the newest first. */
+    public record Known(Vehicle vehicle, List<VehicleEntry> entries, List<JobSummary> jobs) {
+
+        /** The last distance that somebody read. */
+        public Optional<DistanceRead> distance() {
+            return entries.stream()
+                    .map(VehicleEntry::fact)
+                    .filter(DistanceRead.class::isInstance)
+                    .map(DistanceRead.class::cast)
+                    .reduce((before, last) -> last);
+        }
+    }
+
+    /**
+     * A fact as sent, unchecked: {@code kind} is distance, figure or remark; {@code unit} of the first two,
+     * {@code what} of the second.
+     */
+    public record Draft(UUID entryId, String personId, String kind, String what, String text, String unit) {}
+
+    /** Those whose name holds a text; the latest known first, 20 at most. */
+    public List<Known> search(String text) {
+        String sought = text == null ? "" : text.strip();
+        new Checks()
+                .that(() -> sought.length() <= MOST_SEARCH, "search", sought, "up to " + MOST_SEARCH + " characters")
+                .orThrow();
+        return vehicles.search(sought, MOST_FOUND).stream().map(this::known).toList();
+    }
+
+    /** @throws NotFoundException if there is no such vehicle */
+    public Known find(UUID vehicleId) {
+        return known(
+                vehicles.find(vehicleId).orElseThrow(() -> new NotFoundException("vehicle", vehicleId.toString())));
+    }
+
+    private Known known(Vehicle vehicle) {
+        return new Known(vehicle, vehicles.entries(vehicle.id()), summaries.ofVehicle(vehicle.id()));
+    }
+
+    /**
+     * Adds a fact behind those that stand; the same entry sent twice stands once.
+     *
+     * @throws InvalidInputException naming everything that cannot be taken
+     * @throws EntryIdTakenException if the id is in use for something else
+     */
+    public Known add(UUID vehicleId, Draft draft) {
+        find(vehicleId);
+        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        Checks checks = new Checks()
+                .that(() -> draft.entryId() != null, "entryId", draft.entryId(), "a UUID made by the client")
+                .that(
+                        () -> draft.personId() != null && people.contains(draft.personId()),
+                        "personId",
+                        draft.personId(),
+                        "one of " + people);
+        Optional<Fact> fact = fact(draft, checks);
+        checks.orThrow();
+        for (int attempt = 1; attempt <= MOST_ATTEMPTS; attempt++) {
+            Optional<VehicleEntry> standing = vehicles.entry(draft.entryId());
+            if (standing.isPresent()) {
+                if (!standing.get().fact().equals(fact.orElseThrow())
+                        || vehicles.entries(vehicleId).stream().noneMatch(e -> e.id().equals(draft.entryId()))) {
+                    throw new EntryIdTakenException(draft.entryId());
+                }
+                return find(vehicleId);
+            }
+            int last = vehicles.entries(vehicleId).size();
+            VehicleEntry entry = new VehicleEntry(
+                    draft.entryId(),
+                    last + 1,
+                    clock.instant().truncatedTo(ChronoUnit.SECONDS),
+                    draft.personId(),
+                    fact.orElseThrow());
+            if (vehicles.append(vehicleId, entry)) {
+                return find(vehicleId);
+            }
+        }
+        throw new IllegalStateException("No place for an entry of vehicle " + vehicleId);
+    }
+
+    private static Optional<Fact> fact(Draft draft, Checks checks) {
+        String kind = draft.kind() == null ? "" : draft.kind();
+        switch (kind) {
+            case "distance" -> {
+                return quantity(draft, checks, MeasureUnit.KILOMETRE, Dimension.DISTANCE, 0, MOST_KM)
+                        .map(q -> new DistanceRead(q.text(), q.unit().symbol(), q.coreValue()));
+            }
+            case "figure" -> {
+                checks.text("what", draft.what(), MOST_WHAT);
+                Optional<MeasureUnit> unit = Optional.ofNullable(draft.unit()).flatMap(MeasureUnit::ofSymbol);
+                if (unit.isEmpty()) {
+                    checks.add("unit", draft.unit(), "the symbol of a unit, for example mm");
+                    return Optional.empty();
+                }
+                return quantity(draft, checks, unit.get(), unit.get().dimension(), -MOST_FIGURE, MOST_FIGURE)
+                        .map(q -> new FigureMeasured(
+                                draft.what(), q.text(), q.unit().symbol(), q.coreValue()));
+            }
+            case "remark" -> {
+                checks.text("text", draft.text(), MOST_TEXT);
+                return Optional.of(new Remark(draft.text()));
+            }
+            default -> {
+                checks.add("kind", draft.kind(), "distance, figure or remark");
+                return Optional.empty();
+            }
+        }
+    }
+
+    private static Optional<TypedQuantity> quantity(
+            Draft draft, Checks checks, MeasureUnit plain, Dimension dimension, double least, double most) {
+        MeasureUnit unit = Optional.ofNullable(draft.unit())
+                .flatMap(MeasureUnit::ofSymbol)
+                .filter(u -> u.dimension() == dimension)
+                .orElse(plain);
+        String allowed = Checks.range(least, most, dimension.coreUnit().symbol());
+        try {
+            TypedQuantity typed = QuantityParser.parse(draft.text() == null ? "" : draft.text(), unit);
+            if (typed.coreValue() >= least && typed.coreValue() <= most) {
+                return Optional.of(typed);
+            }
+        } catch (QuantityFormatException e) {
+            // Told below with what is allowed.
+        }
+        checks.add("text", draft.text(), allowed);
+        return Optional.empty();
+    }
+}

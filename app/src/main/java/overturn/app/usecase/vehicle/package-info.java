@@ -1,0 +1,2 @@
+/** What is known of vehicles. */
+package overturn.app.usecase.vehicle;

@@ -1,0 +1,168 @@
+package overturn.app.usecase.workshop;
+
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import overturn.app.job.StaleLogException;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.workshop.Staff;
+import overturn.app.workshop.WorkshopLog;
+import overturn.app.workshop.WorkshopSettings;
+import overturn.app.workshop.WorkshopSettings.Price;
+import overturn.app.workshop.WorkshopSettings.Rate;
+import overturn.procedure.Procedure.RigKind;
+import overturn.suspect.Remedy;
+
+/** The workshop tells what tools it has, and what things cost there. */
+@Component
+public class TellWorkshop {
+
+    /** Tools that can be lacking. */
+    public static final List<RigKind> TOOLS =
+            Arrays.stream(RigKind.values()).filter(RigKind::tool).toList();
+    /** Remedies that the workshop does itself, each with its price. */
+    public static final List<Remedy> PRICED = Arrays.stream(Remedy.values())
+            .filter(r -> r != Remedy.HAND_BACK && r != Remedy.LOOK_ELSEWHERE)
+            .toList();
+
+    private static final double MOST_MINUTES = 6000;
+    private static final double MOST_RATE = 1_000_000;
+    private static final int MOST_CURRENCY = 8;
+
+    private final WorkshopLog log;
+    private final Staff staff;
+    private final Clock clock;
+
+    TellWorkshop(WorkshopLog log, Staff staff, Clock clock) {
+        this.log = log;
+        this.staff = staff;
+        this.clock = clock;
+    }
+
+    /** Settings as sent, unchecked; {@code version} is the last that the sender had seen. */
+    public record Draft(
+            Integer version,
+            String personId,
+            List<String> lacks,
+            Boolean helper,
+            Boolean lift,
+            Double ratePerHour,
+            String currency,
+            List<PriceDraft> prices) {}
+
+    /** A price as sent, unchecked. */
+    public record PriceDraft(String remedyId, Double labourMinutes, Double partsMinutes) {}
+
+    @Transactional(readOnly = true)
+    public WorkshopSettings latest() {
+        return log.latest();
+    }
+
+    /**
+     * Tells a new version; sending the latest again changes nothing.
+     *
+     * @throws InvalidInputException naming every field that is wrong
+     * @throws StaleLogException if somebody told another version meanwhile
+     */
+    @Transactional
+    public WorkshopSettings tell(Draft draft) {
+        Checks checks = new Checks();
+        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        checks.that(
+                        () -> draft.personId != null && people.contains(draft.personId),
+                        "personId",
+                        draft.personId,
+                        "one of " + people)
+                .that(
+                        () -> draft.version != null && draft.version >= 0,
+                        "version",
+                        draft.version,
+                        "the last version seen, 0 or more")
+                .that(() -> draft.helper != null, "helper", draft.helper, "true or false")
+                .that(() -> draft.lift != null, "lift", draft.lift, "true or false");
+        Set<RigKind> lacks = lacks(draft.lacks, checks);
+        Optional<Rate> rate = rate(draft, checks);
+        Map<Remedy, Price> prices = prices(draft.prices, checks);
+        checks.orThrow();
+        WorkshopSettings before = log.latest();
+        WorkshopSettings same = new WorkshopSettings(before.version(), lacks, draft.helper, draft.lift, rate, prices);
+        if (same.equals(before)) {
+            return before;
+        }
+        if (draft.version != before.version()) {
+            throw StaleLogException.ofSettings(draft.version);
+        }
+        WorkshopSettings next =
+                new WorkshopSettings(before.version() + 1, lacks, draft.helper, draft.lift, rate, prices);
+        log.append(next, draft.personId, clock.instant());
+        return next;
+    }
+
+    private static Set<RigKind> lacks(List<String> ids, Checks checks) {
+        Set<RigKind> lacks = EnumSet.noneOf(RigKind.class);
+        List<String> known = TOOLS.stream().map(RigKind::id).toList();
+        for (String id : ids == null ? List.<String>of() : ids) {
+            checks.that(() -> id != null && known.contains(id), "lacks", id, "one of " + known);
+            TOOLS.stream().filter(t -> t.id().equals(id)).forEach(lacks::add);
+        }
+        return lacks;
+    }
+
+    private static Optional<Rate> rate(Draft draft, Checks checks) {
+        if (draft.ratePerHour == null) {
+            return Optional.empty();
+        }
+        checks.that(
+                        () -> draft.ratePerHour > 0 && draft.ratePerHour <= MOST_RATE,
+                        "ratePerHour",
+                        draft.ratePerHour,
+                        "more than 0, at most 1000000")
+                .text("currency", draft.currency, MOST_CURRENCY);
+        return Optional.of(new Rate(draft.currency == null ? "" : draft.currency.strip(), draft.ratePerHour));
+    }
+
+    private static Map<Remedy, Price> prices(List<PriceDraft> drafts, Checks checks) {
+        Map<Remedy, Price> prices = new EnumMap<>(Remedy.class);
+        List<String> known = PRICED.stream().map(Remedy::id).toList();
+        for (PriceDraft draft : drafts == null ? List.<PriceDraft>of() : drafts) {
+            String id = draft == null ? null : draft.remedyId;
+            if (draft == null || id == null || !known.contains(id)) {
+                checks.add("prices.remedyId", id, "one of " + known);
+                continue;
+            }
+            checks.that(
+                            () -> minutes(draft.labourMinutes),
+                            "prices." + id + ".labourMinutes",
+                            draft.labourMinutes,
+                            "0 to 6000 min")
+                    .that(
+                            () -> minutes(draft.partsMinutes),
+                            "prices." + id + ".partsMinutes",
+                            draft.partsMinutes,
+                            "0 to 6000 min");
+            if (minutes(draft.labourMinutes) && minutes(draft.partsMinutes)) {
+                Remedy remedy = PRICED.stream()
+                        .filter(r -> r.id().equals(id))
+                        .findFirst()
+                        .orElseThrow();
+                Price price = new Price(draft.labourMinutes, draft.partsMinutes);
+                if (!price.equals(WorkshopSettings.PLAIN.priceOf(remedy))) {
+                    prices.put(remedy, price);
+                }
+            }
+        }
+        return prices;
+    }
+
+    private static boolean minutes(Double value) {
+        return value != null && value >= 0 && value <= MOST_MINUTES;
+    }
+}

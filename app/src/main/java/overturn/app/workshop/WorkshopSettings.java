@@ -1,0 +1,68 @@
+package overturn.app.workshop;
+
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import overturn.planning.Prices;
+import overturn.planning.Workshop;
+import overturn.procedure.Procedure.RigKind;
+import overturn.suspect.Remedy;
+
+/**
+ * What the workshop told of itself. Every change is a new version; jobs are assessed with the latest.
+ *
+ * @param version how often it was told; 0 before the first time
+ * @param lacks tools it does not have
+ * @param helper whether a second person is at hand
+ * @param lift whether there is a lift
+ * @param rate labour rate in its own currency; empty where only minutes count
+ * @param prices its own minutes and prices of remedies; the others have the plain ones
+ */
+public record WorkshopSettings(
+        int version, Set<RigKind> lacks, boolean helper, boolean lift, Optional<Rate> rate, Map<Remedy, Price> prices) {
+
+    public static final WorkshopSettings PLAIN =
+            new WorkshopSettings(0, Set.of(), true, true, Optional.empty(), Map.of());
+
+    public WorkshopSettings {
+        lacks = Set.copyOf(lacks);
+        prices = Map.copyOf(prices);
+    }
+
+    /** Labour rate per hour. */
+    public record Rate(String currency, double perHour) {
+
+        /** What minutes come to. */
+        public double of(double minutes) {
+            return perHour * minutes / 60;
+        }
+    }
+
+    /** A remedy: minutes of labour, and its parts as minutes of labour. */
+    public record Price(double labourMinutes, double partsMinutes) {}
+
+    /** The workshop's own price of a remedy, or the plain one. */
+    public Price priceOf(Remedy remedy) {
+        return prices.getOrDefault(remedy, new Price(remedy.labourMinutes(), remedy.partsPriceMinutes()));
+    }
+
+    /** What the planner needs to know of it. */
+    public Workshop forPlanning() {
+        Map<Remedy, Double> all = new EnumMap<>(Remedy.class);
+        for (Remedy remedy : Remedy.values()) {
+            all.put(remedy, priceOf(remedy).labourMinutes() + priceOf(remedy).partsMinutes());
+        }
+        Prices plain = Prices.DEFAULT;
+        return new Workshop(
+                lacks,
+                helper,
+                lift,
+                new Prices(
+                        all,
+                        plain.comebackMinutes(),
+                        plain.inVainMinutes(),
+                        plain.doubtMinutesPerNat(),
+                        plain.proofMinutes()));
+    }
+}

@@ -1,0 +1,50 @@
+package overturn.app.api.workshop;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import overturn.app.support.ApiClient;
+import overturn.app.support.OverturnServer;
+import overturn.app.usecase.workshop.Health;
+import overturn.app.usecase.workshop.Health.Check;
+import tools.jackson.databind.JsonNode;
+
+/** Health is asked of what has to work, and fails with it. */
+@ExtendWith(OverturnServer.class)
+class HealthTest {
+
+    @Test
+    void everythingThatHasToWorkIsLookedAt(OverturnServer.Running server) {
+        JsonNode health = new ApiClient(server.address()).get("/api/health").body();
+        assertEquals("up", health.get("status").asString());
+        assertEquals(
+                List.of("store", "heap", "assessing"),
+                health.get("checks")
+                        .valueStream()
+                        .map(c -> c.get("name").asString())
+                        .toList());
+    }
+
+    @Test
+    void whatDoesNotWorkIsNamedAndTheAnswerIsAProblem() {
+        Health health = mock(Health.class);
+        when(health.checks())
+                .thenReturn(List.of(
+                        new Check("store", false, "does not answer, or takes no writes"),
+                        new Check("heap", true, "12 % held")));
+        ResponseEntity<?> answer = new HealthController(health).health();
+        assertEquals(503, answer.getStatusCode().value());
+        ProblemDetail problem = (ProblemDetail) answer.getBody();
+        assertTrue(
+                problem.getDetail().contains("store: does not answer")
+                        && !problem.getDetail().contains("heap"),
+                problem.getDetail());
+    }
+}
