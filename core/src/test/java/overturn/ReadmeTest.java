@@ -17,19 +17,19 @@ class ReadmeTest {
 
     private static final Path ROOT = Path.of("..");
     private static String readme;
-    private static String performance;
+    private static String accuracy;
 
     @BeforeAll
     static void read() throws IOException {
         readme = Files.readString(ROOT.resolve("README.md")).replaceAll("\\s+", " ");
-        performance = Files.readString(ROOT.resolve("docs/performance.md"));
+        accuracy = Files.readString(ROOT.resolve("docs/accuracy.md"));
     }
 
     /** A figure of the table: the planner is column 1, the chart column 3. */
     private static double figure(String row, int column) {
         Matcher line =
-                Pattern.compile("(?m)^\\| " + Pattern.quote(row) + " \\|(.*)$").matcher(performance);
-        assertTrue(line.find(), "no row “" + row + "” in docs/performance.md");
+                Pattern.compile("(?m)^\\| " + Pattern.quote(row) + " \\|(.*)$").matcher(accuracy);
+        assertTrue(line.find(), "no row “" + row + "” in docs/accuracy.md");
         return Double.parseDouble(line.group(1).split("\\|")[column - 1].strip());
     }
 

@@ -1,2 +1,2 @@
-/** Measures speed; figures are copied to {@code docs/performance.md} with the machine they were taken on. */
+/** Measures speed; figures are copied to {@code docs/speed.md} with the machine they were taken on. */
 package overturn.bench;

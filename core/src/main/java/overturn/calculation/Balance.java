@@ -15,7 +15,7 @@ import overturn.quantity.Dimension;
 /** Calculator 12: which end gets which share, left against right, and parts that do not belong together. */
 final class Balance {
 
-    /** Query and fail of a left/right difference (handbook 06). */
+    /** Query and fail of a left/right difference (docs/method.md). */
     private static final double QUERY_SHARE = 20;
 
     private static final double FAIL_SHARE = 30;

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import overturn.circuit.Layout;
 
-/** The twelve calculators of the bench, in the order of handbook 04. */
+/** The twelve calculators of the bench, in the order of docs/physics.md. */
 public final class Calculators {
 
     private static final List<Calculator> ALL = List.of(

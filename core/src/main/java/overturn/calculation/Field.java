@@ -9,7 +9,7 @@ import overturn.quantity.Dimension;
  * @param least least that physics allows
  * @param most most that physics allows
  * @param preset what stands there before anything is typed, from the layout where it knows
- * @param sdShare uncertainty of a typed figure as a share of it, 1σ (handbook 09 C)
+ * @param sdShare uncertainty of a typed figure as a share of it, 1σ (docs/trade-figures.md C)
  * @param needed whether it must be given
  */
 public record Field(

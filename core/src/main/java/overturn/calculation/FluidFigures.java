@@ -14,7 +14,7 @@ import overturn.quantity.Dimension;
 /** Calculators 10 and 11: strokes and fluid to bleed with; how full is full. */
 final class FluidFigures {
 
-    /** Share of a full stroke that is safe and useful in bleeding; estimate from handbook 09 A. */
+    /** Share of a full stroke that is safe and useful in bleeding; estimate from docs/trade-figures.md A. */
     private static final double USEFUL_SHARE = 0.5;
     /** Fluid of a hose, mL per m: 3.3 mm inside. */
     private static final double HOSE_ML_PER_M = 8.6;

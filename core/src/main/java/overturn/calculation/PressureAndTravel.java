@@ -34,7 +34,7 @@ final class PressureAndTravel {
         return layout.family().lever() ? 100 : 300;
     }
 
-    /** p = (F · ratio + assist − springs) / A. Source: force balance at the piston, handbook 04. */
+    /** p = (F · ratio + assist − springs) / A. Source: force balance at the piston, docs/physics.md. */
     static double pressureBar(double forceN, double ratio, double assistN, double springsN, double boreMm) {
         return Math.max(0, BAR_PER_N_MM2 * (forceN * ratio + assistN - springsN) / (Math.PI * boreMm * boreMm / 4));
     }

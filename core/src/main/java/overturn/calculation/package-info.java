@@ -1,5 +1,5 @@
 /**
- * The arithmetic of the bench: twelve calculators (handbook 04), each a pure function from named inputs with ranges to
- * named results with units and uncertainty, fed with the figures of a layout.
+ * The arithmetic of the bench: twelve calculators (docs/physics.md), each a pure function from named inputs with ranges
+ * to named results with units and uncertainty, fed with the figures of a layout.
  */
 package overturn.calculation;

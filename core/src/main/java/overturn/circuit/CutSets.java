@@ -14,7 +14,9 @@ import java.util.stream.IntStream;
 import org.hipparchus.util.Combinations;
 import org.hipparchus.util.CombinatoricsUtils;
 
-/** Every way to divide a circuit with at most three devices; those that keep the same parts are one (handbook 03). */
+/**
+ * Every way to divide a circuit with at most three devices; those that keep the same parts are one (docs/method.md).
+ */
 public final class CutSets {
 
     /** Ways looked at; a circuit with so many joints that three devices give more is divided with two or with one. */

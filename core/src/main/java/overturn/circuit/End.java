@@ -47,7 +47,7 @@ public sealed interface End extends Component {
     /** Pressure left in it at which it begins to drag, bar. */
     double dragOnsetBar();
 
-    /** Coefficient of friction of linings, handbook 04; estimate. */
+    /** Coefficient of friction of linings, docs/physics.md; estimate. */
     double LINING_FRICTION = 0.4;
 
     /** A caliper: pistons on one side count, two pads share the clearance. */
@@ -112,7 +112,7 @@ public sealed interface End extends Component {
             boolean parkingBrake)
             implements End {
 
-        /** Servo factor of a leading and trailing shoe, handbook 09 A; estimate. */
+        /** Servo factor of a leading and trailing shoe, docs/trade-figures.md A; estimate. */
         private static final double SHOE_FACTOR = 2.5;
 
         @Override

@@ -120,7 +120,7 @@ public final class Channel {
     private static double[][] drawn(Predictions predictions, int suspects, RandomGenerator random) {
         double[][] drawn = new double[DRAWN][predictions.width()];
         for (int n = 0; n < DRAWN; n++) {
-            int particle = random.nextInt(Crowd.FORESEEN);
+            int particle = random.nextInt(Particles.FORESEEN);
             double scale = predictions.noiseScale(particle);
             double offset = predictions.offsetSd() * scale * random.nextGaussian();
             for (int k = 0; k < predictions.width(); k++) {
@@ -186,8 +186,8 @@ public final class Channel {
 
     private static float[] normalised(double[][][] logs, double[] logVolumes, int suspect) {
         int outcomes = logVolumes.length;
-        float[] chances = new float[Crowd.FORESEEN * outcomes];
-        for (int i = 0; i < Crowd.FORESEEN; i++) {
+        float[] chances = new float[Particles.FORESEEN * outcomes];
+        for (int i = 0; i < Particles.FORESEEN; i++) {
             double highest = Double.NEGATIVE_INFINITY;
             for (int m = 0; m < outcomes; m++) {
                 highest = Math.max(highest, logs[m][suspect][i] + logVolumes[m]);
@@ -221,7 +221,7 @@ public final class Channel {
         double[] sums = new double[outcomes];
         for (float[] own : chances) {
             for (int j = 0; j < own.length; j++) {
-                sums[j % outcomes] += own[j] / (chances.length * (double) Crowd.FORESEEN);
+                sums[j % outcomes] += own[j] / (chances.length * (double) Particles.FORESEEN);
             }
         }
         return sums;
@@ -236,7 +236,7 @@ public final class Channel {
         float[] base = chances[sound];
         int from = particle * outcomes;
         if (hypothesis.isNoneOfThese()) {
-            double share = Crowd.unlistedShare(particle);
+            double share = Particles.unlistedShare(particle);
             float[] like = predictions.observes(hypothesis.first()) ? base : chances[hypothesis.first()];
             for (int m = 0; m < outcomes; m++) {
                 row[m] = (1 - share) * like[from + m] + share / outcomes;

@@ -20,7 +20,7 @@ public final class LayoutModel {
     private final List<Suspect> suspects;
     private final ProcedureCatalogue procedures;
     private final Simulator simulator;
-    private final Crowd crowd;
+    private final Particles particles;
     private final int sound;
     private final Traits traits;
     private final Optional<LayoutModel> wider;
@@ -33,8 +33,8 @@ public final class LayoutModel {
         this.wider = wider;
         this.procedures = ProcedureCatalogue.of(layout);
         this.simulator = simulator;
-        this.crowd = Crowd.of(simulator, procedures.intake(), suspects);
-        this.traits = new Traits(crowd, suspects.size());
+        this.particles = Particles.of(simulator, procedures.intake(), suspects);
+        this.traits = new Traits(particles, suspects.size());
         this.sound = indexOf(SuspectCatalogue.NOTHING_WRONG);
     }
 
@@ -75,7 +75,7 @@ public final class LayoutModel {
 
     /**
      * Heap held by what has been predicted so far, bytes; it grows as tests are read. Tests, particles and the overhead
-     * of objects are put at {@value #FIXED_BYTES} (measured, docs/performance.md).
+     * of objects are put at {@value #FIXED_BYTES} (measured, docs/speed.md).
      */
     public long heldBytes() {
         return FIXED_BYTES
@@ -95,8 +95,8 @@ public final class LayoutModel {
         }
     }
 
-    public Crowd crowd() {
-        return crowd;
+    public Particles particles() {
+        return particles;
     }
 
     Traits traits() {

@@ -13,7 +13,7 @@ import overturn.numeric.SharedOffsetNormal.Tangent;
  */
 public final class Leeway {
 
-    /** How far a particle's neighbourhood reaches, in standard deviations of the crowd; estimate. */
+    /** How far a particle's neighbourhood reaches, in standard deviations of the particles; estimate. */
     static final double REACH = 0.5;
 
     private static final int DIRECTIONS = Slopes.DIRECTIONS;
@@ -28,8 +28,8 @@ public final class Leeway {
     /** Of no reading at all. */
     public Leeway() {
         this(
-                new double[Crowd.PARTICLES],
-                new double[DIRECTIONS][Crowd.PARTICLES],
+                new double[Particles.PARTICLES],
+                new double[DIRECTIONS][Particles.PARTICLES],
                 new double[DIRECTIONS][DIRECTIONS],
                 new double[DIRECTIONS][DIRECTIONS]);
     }
@@ -74,15 +74,15 @@ public final class Leeway {
      * @param normal how the likelihood changes on a particle whose noise is as it should be
      * @param noisy the same where it is twice as bad
      */
-    public void add(double share, double[] seen, float[] means, Crowd crowd, Tangent normal, Tangent noisy) {
-        double[] quiet = new double[Crowd.PARTICLES];
-        double[] loud = new double[Crowd.PARTICLES];
+    public void add(double share, double[] seen, float[] means, Particles particles, Tangent normal, Tangent noisy) {
+        double[] quiet = new double[Particles.PARTICLES];
+        double[] loud = new double[Particles.PARTICLES];
         for (int k = 0; k < seen.length; k++) {
             if (!Double.isNaN(seen[k])) {
                 for (int i = 0; i < quiet.length; i++) {
                     double apart = share * (seen[k] - means[i * seen.length + k]);
-                    quiet[i] = crowd.noisy(i) ? 0 : apart;
-                    loud[i] = crowd.noisy(i) ? apart : 0;
+                    quiet[i] = particles.noisy(i) ? 0 : apart;
+                    loud[i] = particles.noisy(i) ? apart : 0;
                 }
                 for (int j = 0; j < DIRECTIONS; j++) {
                     addScaled(slopes[j], normal.pull(k, j), quiet);
@@ -109,23 +109,23 @@ public final class Leeway {
     }
 
     /** Log likelihood per particle, its neighbourhood counted in. */
-    public double[] logs(Crowd crowd) {
+    public double[] logs(Particles particles) {
         double[][] covariance = new double[DIRECTIONS][DIRECTIONS];
         double plainLog = shrink(plain, covariance);
         double[] plainGains = gains(covariance);
         double doubledLog = shrink(doubled, covariance);
         double[] doubledGains = gains(covariance);
-        double[] all = new double[Crowd.PARTICLES];
+        double[] all = new double[Particles.PARTICLES];
         for (int i = 0; i < all.length; i++) {
-            all[i] = logs[i] + (crowd.noisy(i) ? doubledGains[i] / 2 - doubledLog : plainGains[i] / 2 - plainLog);
+            all[i] = logs[i] + (particles.noisy(i) ? doubledGains[i] / 2 - doubledLog : plainGains[i] / 2 - plainLog);
         }
         return all;
     }
 
     /** By particle, its slopes squared through a covariance. */
     private double[] gains(double[][] covariance) {
-        double[] gains = new double[Crowd.PARTICLES];
-        double[] along = new double[Crowd.PARTICLES];
+        double[] gains = new double[Particles.PARTICLES];
+        double[] along = new double[Particles.PARTICLES];
         for (int j = 0; j < DIRECTIONS; j++) {
             Arrays.fill(along, 0);
             for (int l = 0; l < j; l++) {

@@ -21,7 +21,7 @@ public final class PairPredictions {
 
     private final Procedure procedure;
     private final Simulator.Prepared prepared;
-    private final Crowd crowd;
+    private final Particles particles;
     private final int sound;
     private final Predictions singles;
     private final Map<Hypothesis, float[]> known = new ConcurrentHashMap<>();
@@ -29,7 +29,7 @@ public final class PairPredictions {
     public PairPredictions(LayoutModel model, Procedure procedure, Predictions singles) {
         this.procedure = procedure;
         this.prepared = model.simulator().prepare(procedure.protocol());
-        this.crowd = model.crowd();
+        this.particles = model.particles();
         this.sound = model.sound();
         this.singles = singles;
     }
@@ -70,9 +70,9 @@ public final class PairPredictions {
         float[] both = of(pair);
         float[] other = singles.values(time % 2 == 0 ? pair.first() : pair.second());
         float[] tried = new float[both.length];
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < Particles.PARTICLES; i++) {
             int here = i * width;
-            int there = Crowd.tried(i, time) * width;
+            int there = Particles.tried(i, time) * width;
             for (int k = 0; k < width; k++) {
                 tried[here + k] = singles.series()
                         ? singles.within(k, other[there + k] + both[here + k] - other[here + k])
@@ -82,7 +82,7 @@ public final class PairPredictions {
             }
         }
         if (!singles.series()) {
-            singles.normalise(tried, Crowd.PARTICLES);
+            singles.normalise(tried, Particles.PARTICLES);
         }
         return tried;
     }
@@ -90,12 +90,12 @@ public final class PairPredictions {
     /** The first particles, each in the simulator. */
     private float[] simulated(Hypothesis pair) {
         int width = singles.width();
-        float[] both = new float[Crowd.PAIRS_SIMULATED * width];
-        VehicleCondition[] before = crowd.found(pair);
-        for (int i = 0; i < Crowd.PAIRS_SIMULATED; i++) {
-            List<Fault> faults = new ArrayList<>(crowd.faults(pair.first(), i));
-            faults.addAll(crowd.faults(pair.second(), i));
-            double[] predicted = procedure.predicted(prepared.figures(crowd.vehicle(i), faults, before[i]));
+        float[] both = new float[Particles.PAIRS_SIMULATED * width];
+        VehicleCondition[] before = particles.found(pair);
+        for (int i = 0; i < Particles.PAIRS_SIMULATED; i++) {
+            List<Fault> faults = new ArrayList<>(particles.faults(pair.first(), i));
+            faults.addAll(particles.faults(pair.second(), i));
+            double[] predicted = procedure.predicted(prepared.figures(particles.vehicle(i), faults, before[i]));
             for (int k = 0; k < width; k++) {
                 both[i * width + k] = (float) predicted[k];
             }
@@ -107,7 +107,7 @@ public final class PairPredictions {
     private float[] spread(float[] simulated) {
         int width = singles.width();
         float[] base = singles.values(sound);
-        float[] both = Arrays.copyOf(simulated, Crowd.PARTICLES * width);
+        float[] both = Arrays.copyOf(simulated, Particles.PARTICLES * width);
         for (int from = simulated.length; from < both.length; from += simulated.length) {
             for (int here = 0; here < simulated.length; here++) {
                 both[from + here] = simulated[here] + (singles.series() ? base[from + here] - base[here] : 0);

@@ -30,7 +30,7 @@ public record PairedSeverities(Hypothesis pair, int host, int[] vehicles, int[] 
                 pair.first(),
                 IntStream.range(0, count).toArray(),
                 IntStream.range(0, count)
-                        .map(i -> Crowd.tried(i, i % Crowd.VEHICLES_TRIED))
+                        .map(i -> Particles.tried(i, i % Particles.VEHICLES_TRIED))
                         .toArray());
     }
 

@@ -25,7 +25,7 @@ import overturn.simulation.Protocol;
  */
 public final class Predictions {
 
-    /** Kernel wider than the instrument's noise, against over-confidence (handbook 05). */
+    /** Kernel wider than the instrument's noise, against over-confidence (docs/method.md). */
     static final double KERNEL_WIDTH = 1.4;
     /**
      * Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few;
@@ -48,7 +48,7 @@ public final class Predictions {
 
     private final LayoutModel model;
     private final Procedure procedure;
-    private final Crowd crowd;
+    private final Particles particles;
     private final int sound;
     private final int width;
     private final float[][] foreseen;
@@ -70,7 +70,7 @@ public final class Predictions {
             LayoutModel model, Procedure procedure, float[][] foreseen, Function<boolean[], float[][]> completion) {
         this.model = model;
         this.procedure = procedure;
-        this.crowd = model.crowd();
+        this.particles = model.particles();
         this.sound = model.sound();
         this.width = procedure.width();
         this.foreseen = foreseen;
@@ -169,7 +169,7 @@ public final class Predictions {
         return held.stream()
                         .mapToLong(figures -> (long) Float.BYTES * figures.length)
                         .sum()
-                + seen * Double.BYTES * Crowd.PARTICLES
+                + seen * Double.BYTES * Particles.PARTICLES
                 + pairs.heldBytes();
     }
 
@@ -264,9 +264,9 @@ public final class Predictions {
         }
         float[] base = values(sound);
         float[] tried = new float[own.length];
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < Particles.PARTICLES; i++) {
             int from = i * width;
-            int at = Crowd.tried(i, time) * width;
+            int at = Particles.tried(i, time) * width;
             for (int k = 0; k < width; k++) {
                 tried[from + k] = within(k, base[at + k] + own[from + k] - base[from + k]);
             }
@@ -309,7 +309,7 @@ public final class Predictions {
             return logSeen(hypothesis.first(), (int) encoded[0]);
         }
         return encoded.length == 0
-                ? new double[Crowd.PARTICLES]
+                ? new double[Particles.PARTICLES]
                 : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
     }
 
@@ -329,7 +329,7 @@ public final class Predictions {
         SharedOffsetNormal normal = kernel(encoded, hypothesis, false, 1);
         SharedOffsetNormal doubled = kernel(encoded, hypothesis, false, DOUBLED);
         for (int i = 0; i < row.length; i++) {
-            row[i] = (crowd.noisy(Crowd.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
+            row[i] = (particles.noisy(Particles.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
         }
         return row;
     }
@@ -347,7 +347,7 @@ public final class Predictions {
                     share,
                     encoded,
                     means(shown, 0),
-                    crowd,
+                    particles,
                     kernel(encoded, shown, false, 1).tangent(directions),
                     kernel(encoded, shown, false, DOUBLED).tangent(directions));
         }
@@ -358,7 +358,7 @@ public final class Predictions {
         double[] row = logSeen.get(suspect * width + option);
         if (row == null) {
             float[] chances = values(suspect);
-            row = new double[Crowd.PARTICLES];
+            row = new double[Particles.PARTICLES];
             for (int i = 0; i < row.length; i++) {
                 row[i] = logSeen(chances, i, option);
             }
@@ -372,15 +372,15 @@ public final class Predictions {
     }
 
     /**
-     * The same of some meetings of two faults, what each does to the sound vehicle added: near enough to see which
-     * pairs are worth simulating.
+     * The same of some pairs of severities of two faults, what each does to the sound vehicle added: near enough to see
+     * which pairs are worth simulating.
      */
-    public double[] logAdded(double[] encoded, PairedSeverities meetings, Hypothesis left) {
-        double[] row = new double[meetings.count()];
+    public double[] logAdded(double[] encoded, PairedSeverities pairs, Hypothesis left) {
+        double[] row = new double[pairs.count()];
         if (encoded.length == 0) {
             return row;
         }
-        float[] added = added(meetings, left);
+        float[] added = added(pairs, left);
         if (!series()) {
             normalise(added, row.length);
             for (int n = 0; n < row.length; n++) {
@@ -391,19 +391,19 @@ public final class Predictions {
         SharedOffsetNormal normal = kernel(encoded, left, true, 1);
         SharedOffsetNormal doubled = kernel(encoded, left, true, DOUBLED);
         for (int n = 0; n < row.length; n++) {
-            row[n] = (crowd.noisy(meetings.vehicles()[n]) ? doubled : normal).logDensity(added, n * width);
+            row[n] = (particles.noisy(pairs.vehicles()[n]) ? doubled : normal).logDensity(added, n * width);
         }
         return row;
     }
 
-    private float[] added(PairedSeverities meetings, Hypothesis left) {
+    private float[] added(PairedSeverities pairs, Hypothesis left) {
         float[] base = values(sound);
-        float[] hosts = left.has(meetings.host()) ? values(meetings.host()) : base;
-        float[] guests = left.has(meetings.guest()) ? values(meetings.guest()) : base;
-        float[] added = new float[meetings.count() * width];
-        for (int n = 0; n < meetings.count(); n++) {
-            int host = meetings.vehicles()[n] * width;
-            int guest = meetings.guests()[n] * width;
+        float[] hosts = left.has(pairs.host()) ? values(pairs.host()) : base;
+        float[] guests = left.has(pairs.guest()) ? values(pairs.guest()) : base;
+        float[] added = new float[pairs.count() * width];
+        for (int n = 0; n < pairs.count(); n++) {
+            int host = pairs.vehicles()[n] * width;
+            int guest = pairs.guests()[n] * width;
             for (int k = 0; k < width; k++) {
                 added[n * width + k] = series()
                         ? within(k, hosts[host + k] + guests[guest + k] - base[guest + k])
@@ -437,6 +437,6 @@ public final class Predictions {
 
     /** 1 or 2: how much worse than they should be hand and instrument are on this particle. */
     double noiseScale(int particle) {
-        return crowd.noisy(particle) ? DOUBLED : 1;
+        return particles.noisy(particle) ? DOUBLED : 1;
     }
 }

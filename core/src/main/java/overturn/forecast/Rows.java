@@ -66,7 +66,7 @@ public final class Rows {
         }
         AtomicReferenceArray<double[]> known = others.get(hypothesis);
         if (known == null) {
-            known = others.computeIfAbsent(hypothesis, h -> new AtomicReferenceArray<>(Crowd.VEHICLES_TRIED));
+            known = others.computeIfAbsent(hypothesis, h -> new AtomicReferenceArray<>(Particles.VEHICLES_TRIED));
         }
         return of(known, time, hypothesis, time);
     }

@@ -63,7 +63,7 @@ final class Scatter {
         for (int at = k; at < values[suspect].length; at += width) {
             sum += values[suspect][at];
         }
-        return sum / Crowd.FORESEEN;
+        return sum / Particles.FORESEEN;
     }
 
     private double meanSquare(int suspect, int k, double from) {
@@ -72,7 +72,7 @@ final class Scatter {
             double apart = values[suspect][at] - from;
             sum += apart * apart;
         }
-        return sum / Crowd.FORESEEN;
+        return sum / Particles.FORESEEN;
     }
 
     private double strayOf(int suspect, int k) {
@@ -80,7 +80,7 @@ final class Scatter {
         for (int at = k; at < values[suspect].length; at += width) {
             sum += Math.abs(values[suspect][at] - values[sound][at]);
         }
-        return sum / Crowd.FORESEEN;
+        return sum / Particles.FORESEEN;
     }
 
     /** Whether no particle of a suspect reads anything but nothing wrong. */

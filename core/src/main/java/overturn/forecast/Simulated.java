@@ -19,7 +19,7 @@ final class Simulated {
     /** Every so many particles one goes ahead to see whether the suspect shows at all. */
     private static final int SCOUT_EVERY = 5;
 
-    private final Crowd crowd;
+    private final Particles particles;
     private final int sound;
     private final int suspects;
     private final List<Procedure> procedures;
@@ -28,7 +28,7 @@ final class Simulated {
     private final boolean intake;
 
     Simulated(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
-        this.crowd = model.crowd();
+        this.particles = model.particles();
         this.sound = model.sound();
         this.suspects = model.suspects().size();
         this.procedures = procedures;
@@ -40,10 +40,10 @@ final class Simulated {
 
     /** By test and suspect: the figures or chances of the foreseen particles, one after another. */
     float[][][] foreseen() {
-        float[][] base = all(sound, 0, Crowd.FORESEEN);
+        float[][] base = all(sound, 0, Particles.FORESEEN);
         float[][][] bySuspect = IntStream.range(0, suspects)
                 .parallel()
-                .mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s, 0, Crowd.FORESEEN), base))
+                .mapToObj(s -> s == sound || unseen(s, base) ? base : shared(all(s, 0, Particles.FORESEEN), base))
                 .toArray(float[][][]::new);
         return IntStream.range(0, procedures.size())
                 .mapToObj(t -> IntStream.range(0, suspects)
@@ -67,14 +67,14 @@ final class Simulated {
     }
 
     private float[] completed(float[] foreseen, int suspect) {
-        float[] rest = all(suspect, Crowd.FORESEEN, Crowd.PARTICLES)[0];
+        float[] rest = all(suspect, Particles.FORESEEN, Particles.PARTICLES)[0];
         float[] values = Arrays.copyOf(foreseen, foreseen.length + rest.length);
         System.arraycopy(rest, 0, values, foreseen.length, rest.length);
         return values;
     }
 
     private boolean unseen(int suspect, float[][] base) {
-        for (int i = 0; i < Crowd.FORESEEN; i += SCOUT_EVERY) {
+        for (int i = 0; i < Particles.FORESEEN; i += SCOUT_EVERY) {
             float[][] read = read(suspect, i);
             for (int t = 0; t < read.length; t++) {
                 int from = i * read[t].length;
@@ -105,8 +105,8 @@ final class Simulated {
     }
 
     private float[][] read(int suspect, int particle) {
-        VehicleCondition before = intake ? VehicleCondition.RESTED : crowd.found(suspect, particle);
-        double[] simulated = prepared.figures(crowd.vehicle(particle), crowd.faults(suspect, particle), before);
+        VehicleCondition before = intake ? VehicleCondition.RESTED : particles.found(suspect, particle);
+        double[] simulated = prepared.figures(particles.vehicle(particle), particles.faults(suspect, particle), before);
         float[][] read = new float[procedures.size()][];
         for (int t = 0; t < read.length; t++) {
             double[] predicted =

@@ -51,7 +51,7 @@ final class Slopes {
         double[][] own = known.get(suspect);
         if (own == null) {
             own = new double[predictions.width()][];
-            double[] figures = new double[Crowd.PARTICLES];
+            double[] figures = new double[Particles.PARTICLES];
             for (int k = 0; k < own.length; k++) {
                 for (int i = 0; i < figures.length; i++) {
                     figures[i] = predictions.value(suspect, i, k);

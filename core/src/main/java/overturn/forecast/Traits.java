@@ -28,11 +28,11 @@ final class Traits {
 
     private static final double SINGULAR = 1e-9;
 
-    private final Crowd crowd;
+    private final Particles particles;
     private final AtomicReferenceArray<RealMatrix> projections;
 
-    Traits(Crowd crowd, int suspects) {
-        this.crowd = crowd;
+    Traits(Particles particles, int suspects) {
+        this.particles = particles;
         this.projections = new AtomicReferenceArray<>(suspects);
     }
 
@@ -53,11 +53,13 @@ final class Traits {
 
     /** A column of ones, then each trait. */
     private RealMatrix standardised(int suspect) {
-        RealMatrix columns = new Array2DRowRealMatrix(Crowd.PARTICLES, COUNT + 2);
+        RealMatrix columns = new Array2DRowRealMatrix(Particles.PARTICLES, COUNT + 2);
         for (int j = 0; j <= COUNT; j++) {
-            double[] column = new double[Crowd.PARTICLES];
+            double[] column = new double[Particles.PARTICLES];
             for (int i = 0; i < column.length; i++) {
-                column[i] = j < COUNT ? OF_VEHICLE.get(j).applyAsDouble(crowd.vehicle(i)) : crowd.severity(suspect, i);
+                column[i] = j < COUNT
+                        ? OF_VEHICLE.get(j).applyAsDouble(particles.vehicle(i))
+                        : particles.severity(suspect, i);
                 columns.setEntry(i, 0, 1);
             }
             columns.setColumn(j + 1, StatUtils.normalize(column));

@@ -11,9 +11,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import overturn.circuit.Segment;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
+import overturn.forecast.Particles;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SetupLikelihood;
 import overturn.likelihood.SummedLikelihood;
@@ -108,7 +108,7 @@ public final class Belief {
                 .mapToObj(h -> Cloud.of(
                         prior.log(hypotheses.get(h)),
                         tried.contains(h)
-                                ? overVehicles(hypotheses.get(h), repairs, read, model.crowd())
+                                ? overVehicles(hypotheses.get(h), repairs, read, model.particles())
                                 : read.row(hypotheses.get(h), 0)))
                 .toList();
         return new Belief(
@@ -131,7 +131,7 @@ public final class Belief {
 
     /** Log evidence of one hypothesis, its prior included, not normalised. */
     static double logEvidence(Prior prior, Hypothesis hypothesis, SummedLikelihood read) {
-        return prior.log(hypothesis) - Math.log(Crowd.PARTICLES) + read.evidence(hypothesis);
+        return prior.log(hypothesis) - Math.log(Particles.PARTICLES) + read.evidence(hypothesis);
     }
 
     /** Weights of the particles of one hypothesis, against the heaviest. */
@@ -173,12 +173,13 @@ public final class Belief {
      * chance. So every severity of a leading hypothesis is tried with several vehicles; and on its own vehicle, if no
      * rig lied, it has some leeway.
      */
-    private static double[] overVehicles(Hypothesis hypothesis, Repairs repairs, SummedLikelihood read, Crowd crowd) {
+    private static double[] overVehicles(
+            Hypothesis hypothesis, Repairs repairs, SummedLikelihood read, Particles particles) {
         double[] mean =
-                hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, crowd);
+                hypothesis.isNoneOfThese() ? read.row(hypothesis, 0).clone() : read.withLeeway(hypothesis, particles);
         Optional<Repairs.Weighed> tried = repairs.tried(hypothesis);
-        tried.ifPresent(weighed -> addMeetings(mean, weighed, read));
-        int times = hypothesis.isPair() ? Crowd.PAIRS_TRIED : Crowd.VEHICLES_TRIED;
+        tried.ifPresent(weighed -> addPairs(mean, weighed, read));
+        int times = hypothesis.isPair() ? Particles.PAIRS_TRIED : Particles.VEHICLES_TRIED;
         for (int time = 1; time < times && tried.isEmpty(); time++) {
             double[] other = read.row(hypothesis, time);
             for (int i = 0; i < mean.length; i++) {
@@ -191,11 +192,11 @@ public final class Belief {
         return mean;
     }
 
-    private static void addMeetings(double[] mean, Repairs.Weighed weighed, SummedLikelihood read) {
-        double[] met = read.met(weighed.meetings());
-        for (int n = 0; n < met.length; n++) {
-            int guest = weighed.meetings().guests()[n];
-            mean[guest] = LogSpace.add(mean[guest], met[n] + weighed.logWeights()[n]);
+    private static void addPairs(double[] mean, Repairs.Weighed weighed, SummedLikelihood read) {
+        double[] paired = read.paired(weighed.pairs());
+        for (int n = 0; n < paired.length; n++) {
+            int guest = weighed.pairs().guests()[n];
+            mean[guest] = LogSpace.add(mean[guest], paired[n] + weighed.logWeights()[n]);
         }
     }
 
@@ -240,7 +241,7 @@ public final class Belief {
         double strange = 0;
         for (int h = 0; h < shares.length; h++) {
             if (hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
-                for (int i = 0; i < Crowd.PARTICLES; i++) {
+                for (int i = 0; i < Particles.PARTICLES; i++) {
                     strange += weight(h, i) * reading.strange(hypotheses.get(h).first(), i);
                 }
             }
@@ -271,7 +272,7 @@ public final class Belief {
      */
     double[] foreseen(int hypothesis) {
         float[] relative = clouds.get(hypothesis).relative;
-        double[] weights = new double[Crowd.FORESEEN];
+        double[] weights = new double[Particles.FORESEEN];
         double sum = 0;
         for (int i = 0; i < weights.length; i++) {
             weights[i] = Math.max(LEAST, relative[i]);

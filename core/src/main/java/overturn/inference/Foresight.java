@@ -5,9 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import overturn.forecast.Channel;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
+import overturn.forecast.Particles;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 
@@ -64,7 +64,7 @@ public final class Foresight {
         double next = share / 2;
         double cumulated = 0;
         double[] foreseen = belief.foreseen(h);
-        for (int i = 0; i < Crowd.FORESEEN; i++) {
+        for (int i = 0; i < Particles.FORESEEN; i++) {
             cumulated += foreseen[i];
             int picked = 0;
             while (cumulated >= next && next < total) {
@@ -100,7 +100,7 @@ public final class Foresight {
         double[][] joint = new double[channel.outcomes()][cures.size()];
         double[] row = new double[channel.outcomes()];
         for (Kept one : kept) {
-            double there = sometimes ? model.crowd().occurrence(one.particle) : 1;
+            double there = sometimes ? model.particles().occurrence(one.particle) : 1;
             channel.chances(one.hypothesis, one.particle, model.sound(), there, row);
             for (int m = 0; m < row.length; m++) {
                 joint[m][one.cure] += one.weight * row[m];

@@ -4,10 +4,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.forecast.Rows;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SummedLikelihood;
@@ -100,7 +100,7 @@ final class PairScreening {
 
     /** After a repair each fault that is left shows alone. */
     private static double[] read(List<ReadingLikelihood> since, Hypothesis alone) {
-        double[] sums = new double[Crowd.PARTICLES];
+        double[] sums = new double[Particles.PARTICLES];
         for (ReadingLikelihood reading : since) {
             double[] row = reading.row(alone, 0);
             for (int i = 0; i < sums.length; i++) {
@@ -149,7 +149,7 @@ final class PairScreening {
      * Severities to try two suspects with: those of each that fit best alone, all with all, on the vehicles of the
      * suspect that fits better alone.
      */
-    PairedSeverities meetings(Hypothesis pair) {
+    PairedSeverities pairs(Hypothesis pair) {
         boolean firstHosts = evidence[pair.first()] >= evidence[pair.second()];
         int host = firstHosts ? pair.first() : pair.second();
         int guest = firstHosts ? pair.second() : pair.first();

@@ -87,7 +87,7 @@ final class Pairing {
         }
         List<Hypothesis> looked = screened.inOrder();
         Best fitting = new Best(CARRIED);
-        looked.forEach(pair -> fitting.offer(firstLook(prior, read.setups(), screening.meetings(pair))));
+        looked.forEach(pair -> fitting.offer(screened(prior, read.setups(), screening.pairs(pair))));
         return Stream.concat(looked.stream().limit(AT_A_GLANCE), fitting.inOrder().stream())
                 .distinct()
                 .limit(CARRIED)
@@ -132,12 +132,12 @@ final class Pairing {
         }
     }
 
-    private static Scored firstLook(Prior prior, List<SetupLikelihood> setups, PairedSeverities picked) {
+    private static Scored screened(Prior prior, List<SetupLikelihood> setups, PairedSeverities picked) {
         Hypothesis pair = picked.pair();
         double[] sums = new double[picked.count()];
         double[] asTheyCome = new double[SetupLikelihood.AS_THEY_COME];
         for (SetupLikelihood setup : setups) {
-            add(sums, setup.firstLook(picked));
+            add(sums, setup.screened(picked));
             add(asTheyCome, setup.asTheyCome(pair));
         }
         return new Scored(pair, prior.log(pair) + LogSpace.add(LogSpace.sum(sums), LogSpace.sum(asTheyCome)));

@@ -20,8 +20,8 @@ final class Prior {
     private static final double NONE_OF_THESE = 0.08;
     /** Share of those that look sound wherever they do not show; estimate. */
     private static final double LIKE_SOUND = 0.33;
-    /** The frequencies of the handbook count as this many closed jobs. */
-    private static final double HANDBOOK_JOBS = 60;
+    /** The frequencies of the trade count as this many closed jobs. */
+    private static final double TRADE_JOBS = 60;
 
     private final double[] logShares;
     private final int sound;
@@ -40,7 +40,7 @@ final class Prior {
         }
         normalise(shares);
         for (int s = 0; s < shares.length; s++) {
-            shares[s] = HANDBOOK_JOBS * shares[s]
+            shares[s] = TRADE_JOBS * shares[s]
                     + intake.closedJobs().getOrDefault(suspects.get(s).id(), 0);
         }
         normalise(shares);

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
@@ -29,10 +29,10 @@ final class Repairs {
     /** A severity meets other vehicles than its own: so much less than it fits that one is it preferred. */
     private static final double DAMPED = 0.5;
 
-    private static final int MEETINGS = (Crowd.PAIRS_TRIED - 1) * Crowd.PARTICLES;
+    private static final int PAIRS_OF_SEVERITIES = (Particles.PAIRS_TRIED - 1) * Particles.PARTICLES;
     /**
      * From one meeting to the next the severities of the fault that is left go round by this; prime to the number of
-     * meetings.
+     * pairs.
      */
     private static final int STRIDE = 187;
 
@@ -43,11 +43,11 @@ final class Repairs {
     private final Map<Hypothesis, Weighed> known = new ConcurrentHashMap<>();
 
     /**
-     * PairedSeverities that stand for all meetings of two faults.
+     * Pairs of severities that stand for all pairs of two faults.
      *
      * @param logWeights what each counts
      */
-    record Weighed(PairedSeverities meetings, double[] logWeights) {}
+    record Weighed(PairedSeverities pairs, double[] logWeights) {}
 
     private Repairs(Optional<Cure> done, List<Suspect> suspects, double[][] before, List<ReadingLikelihood> since) {
         this.done = done;
@@ -104,7 +104,7 @@ final class Repairs {
     }
 
     private Weighed weighed(Hypothesis pair, int host, int guest) {
-        double[] sums = new double[Crowd.PARTICLES];
+        double[] sums = new double[Particles.PARTICLES];
         for (ReadingLikelihood reading : since) {
             double[] row = reading.row(Hypothesis.single(guest), 0);
             for (int i = 0; i < sums.length; i++) {
@@ -114,23 +114,23 @@ final class Repairs {
         double[] left = preferred(sums);
         int[] hosts = taken(before[host]);
         int[] guests = taken(left);
-        int[] met = new int[MEETINGS];
-        double[] logWeights = new double[MEETINGS];
-        for (int n = 0; n < MEETINGS; n++) {
-            met[n] = guests[n * STRIDE % MEETINGS];
-            logWeights[n] =
-                    -Math.log(Crowd.PARTICLES * before[host][hosts[n]]) - Math.log(Crowd.PARTICLES * left[met[n]]);
+        int[] paired = new int[PAIRS_OF_SEVERITIES];
+        double[] logWeights = new double[PAIRS_OF_SEVERITIES];
+        for (int n = 0; n < PAIRS_OF_SEVERITIES; n++) {
+            paired[n] = guests[n * STRIDE % PAIRS_OF_SEVERITIES];
+            logWeights[n] = -Math.log(Particles.PARTICLES * before[host][hosts[n]])
+                    - Math.log(Particles.PARTICLES * left[paired[n]]);
         }
-        return new Weighed(new PairedSeverities(pair, host, hosts, met), logWeights);
+        return new Weighed(new PairedSeverities(pair, host, hosts, paired), logWeights);
     }
 
     /** Particles by their shares, in their order. */
     private static int[] taken(double[] shares) {
-        int[] taken = new int[MEETINGS];
+        int[] taken = new int[PAIRS_OF_SEVERITIES];
         int particle = 0;
         double cumulated = shares[0];
-        for (int n = 0; n < MEETINGS; n++) {
-            while (particle < shares.length - 1 && cumulated * MEETINGS < n + 0.5) {
+        for (int n = 0; n < PAIRS_OF_SEVERITIES; n++) {
+            while (particle < shares.length - 1 && cumulated * PAIRS_OF_SEVERITIES < n + 0.5) {
                 particle++;
                 cumulated += shares[particle];
             }

@@ -3,7 +3,7 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import overturn.forecast.Crowd;
+import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
@@ -64,7 +64,7 @@ public final class RulerBands {
         List<double[]> weighted = new ArrayList<>();
         double total = 0;
         double[] foreseen = belief.foreseen(s);
-        for (int i = 0; i < Crowd.FORESEEN; i++) {
+        for (int i = 0; i < Particles.FORESEEN; i++) {
             double weight = foreseen[i];
             weighted.add(new double[] {predictions.foreseen(s, i, figure), weight});
             total += weight;

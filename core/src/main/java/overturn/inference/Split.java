@@ -5,8 +5,8 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import overturn.forecast.Crowd;
 import overturn.forecast.LayoutModel;
+import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
@@ -43,7 +43,7 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
                 continue;
             }
             double[] foreseen = belief.foreseen(s);
-            for (int i = 0; i < Crowd.FORESEEN; i++) {
+            for (int i = 0; i < Particles.FORESEEN; i++) {
                 double weight = foreseen[i];
                 double value = predictions.foreseen(s, i, figure);
                 weights += weight;

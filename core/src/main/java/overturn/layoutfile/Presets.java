@@ -5,10 +5,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import overturn.circuit.Layout;
 
-/**
- * The layouts that ship with the program, one file each. Dimensions: handbook chapter 9, sections A and B, all
- * estimates.
- */
+/** The layouts that ship with the program, one file each. Dimensions: docs/trade-figures.md A and B, all estimates. */
 public final class Presets {
 
     private static final List<LayoutFile> FILES = Stream.of(

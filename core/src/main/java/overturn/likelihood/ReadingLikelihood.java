@@ -5,11 +5,11 @@ import java.util.Collections;
 import java.util.Map;
 import java.util.WeakHashMap;
 import overturn.evidence.Reading;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.Leeway;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.forecast.Rows;
 import overturn.numeric.LogSpace;
@@ -30,14 +30,14 @@ public final class ReadingLikelihood {
     private final Reading reading;
     private final Predictions predictions;
     private final double[] encoded;
-    private final Crowd crowd;
+    private final Particles particles;
     private final boolean sometimes;
     private final LayoutModel model;
     private final Hypothesis sound;
     private final double logLied;
     private final Rows rows;
-    /** Kept as long as the meetings are asked for. */
-    private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+    /** Kept as long as the pairs are asked for. */
+    private final Map<PairedSeverities, double[]> paired = Collections.synchronizedMap(new WeakHashMap<>());
 
     private final boolean[] moved;
     private final double[] alone;
@@ -48,7 +48,7 @@ public final class ReadingLikelihood {
         this.reading = reading;
         this.predictions = predictions;
         this.encoded = predictions.encode(reading.value());
-        this.crowd = model.crowd();
+        this.particles = model.particles();
         this.sometimes = sometimes;
         this.sound = Hypothesis.single(model.sound());
         this.logLied = predictions.unexplained().logLied(encoded);
@@ -102,33 +102,32 @@ public final class ReadingLikelihood {
     }
 
     /**
-     * The same for a few meetings of two faults, their effects added; a fault that shows alone is left on its own
-     * vehicle: a first look.
+     * The same for a few pairs of two faults, their effects added; a fault that shows alone is left on its own vehicle:
+     * a first look.
      */
-    double[] firstLook(PairedSeverities meetings) {
-        return !moved(meetings.host()) && moved(meetings.guest())
-                ? Rows.at(meetings.guests(), row(Hypothesis.single(meetings.guest()), 0))
-                : added(meetings);
+    double[] screened(PairedSeverities pairs) {
+        return !moved(pairs.host()) && moved(pairs.guest())
+                ? Rows.at(pairs.guests(), row(Hypothesis.single(pairs.guest()), 0))
+                : added(pairs);
     }
 
     /**
-     * The same with the vehicles that lend themselves to the meetings, worked out once as long as the meetings are
-     * asked for.
+     * The same with the vehicles that lend themselves to the pairs, worked out once as long as the pairs are asked for.
      */
-    double[] met(PairedSeverities meetings) {
-        return met.computeIfAbsent(meetings, this::added);
+    double[] paired(PairedSeverities pairs) {
+        return paired.computeIfAbsent(pairs, this::added);
     }
 
-    private double[] added(PairedSeverities meetings) {
-        if (!moved(meetings.guest())) {
-            return Rows.at(meetings.vehicles(), row(Hypothesis.single(meetings.host()), 0));
+    private double[] added(PairedSeverities pairs) {
+        if (!moved(pairs.guest())) {
+            return Rows.at(pairs.vehicles(), row(Hypothesis.single(pairs.host()), 0));
         }
-        double[] row = predictions.logAdded(encoded, meetings, meetings.pair().showing(this::moved, model.sound()));
+        double[] row = predictions.logAdded(encoded, pairs, pairs.pair().showing(this::moved, model.sound()));
         if (sometimes) {
             double[] without = rows.of(sound, 0);
             for (int n = 0; n < row.length; n++) {
-                int vehicle = meetings.vehicles()[n];
-                row[n] = mixed(crowd.occurrence(vehicle), row[n], without[vehicle]);
+                int vehicle = pairs.vehicles()[n];
+                row[n] = mixed(particles.occurrence(vehicle), row[n], without[vehicle]);
             }
         }
         return row;
@@ -157,7 +156,7 @@ public final class ReadingLikelihood {
         for (int i = 0; i < row.length; i++) {
             row[i] = felt
                     ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
-                    : LogSpace.add(Crowd.logListedShare(i) + listed[i], Crowd.logUnlistedShare(i) + strange);
+                    : LogSpace.add(Particles.logListedShare(i) + listed[i], Particles.logUnlistedShare(i) + strange);
         }
         return row;
     }
@@ -167,10 +166,10 @@ public final class ReadingLikelihood {
      * reading.
      */
     public double strange(int like, int particle) {
-        double own = Crowd.logUnlistedShare(particle) + logStrange();
+        double own = Particles.logUnlistedShare(particle) + logStrange();
         return felt()
                 ? 0
-                : Math.exp(own - LogSpace.add(own, Crowd.logListedShare(particle) + listed(like, 0)[particle]));
+                : Math.exp(own - LogSpace.add(own, Particles.logListedShare(particle) + listed(like, 0)[particle]));
     }
 
     /** Whether both read the same thing, and what was there in one was there in the other. */
@@ -195,7 +194,8 @@ public final class ReadingLikelihood {
         double[] otherAlone = other.row(told, time);
         double[] row = new double[here.length];
         for (int i = 0; i < row.length; i++) {
-            row[i] = LogSpace.add(Crowd.logListedShare(i) + here[i] + there[i], Crowd.logUnlistedShare(i) + strange)
+            row[i] = LogSpace.add(
+                            Particles.logListedShare(i) + here[i] + there[i], Particles.logUnlistedShare(i) + strange)
                     - alone[i]
                     - otherAlone[i];
         }
@@ -223,7 +223,7 @@ public final class ReadingLikelihood {
     private double alone(int suspect) {
         int shown = moved(suspect) ? suspect : model.sound();
         if (Double.isNaN(alone[shown])) {
-            alone[shown] = LogSpace.roughSum(row(Hypothesis.single(shown), 0)) - Math.log(Crowd.PARTICLES);
+            alone[shown] = LogSpace.roughSum(row(Hypothesis.single(shown), 0)) - Math.log(Particles.PARTICLES);
         }
         return alone[shown];
     }
@@ -231,8 +231,8 @@ public final class ReadingLikelihood {
     /** A cheap estimate of the log likelihood if the fault is in no list and looks like this suspect. */
     double unlistedEstimate(int like) {
         return LogSpace.add(
-                Crowd.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like),
-                Crowd.logUnlistedShare(USUAL) + logStrange());
+                Particles.logListedShare(USUAL) + alone(predictions.observes(like) ? model.sound() : like),
+                Particles.logUnlistedShare(USUAL) + logStrange());
     }
 
     private double[] computed(Hypothesis hypothesis, int time) {
@@ -246,7 +246,7 @@ public final class ReadingLikelihood {
         double[] without = rows.of(sound, time);
         double[] row = new double[there.length];
         for (int i = 0; i < row.length; i++) {
-            row[i] = mixed(crowd.occurrence(i), there[i], without[i]);
+            row[i] = mixed(particles.occurrence(i), there[i], without[i]);
         }
         return row;
     }

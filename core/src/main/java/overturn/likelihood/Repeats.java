@@ -3,8 +3,8 @@ package overturn.likelihood;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
+import overturn.forecast.Particles;
 import overturn.forecast.Rows;
 import overturn.numeric.LogSpace;
 
@@ -61,7 +61,7 @@ final class Repeats {
     }
 
     private double[] worked(Hypothesis unlisted, int time) {
-        double[] both = new double[Crowd.PARTICLES];
+        double[] both = new double[Particles.PARTICLES];
         for (Pair pair : pairs) {
             double[] row = pair.here.together(pair.there, unlisted, time);
             for (int i = 0; i < both.length; i++) {

@@ -6,10 +6,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.WeakHashMap;
 import java.util.concurrent.ConcurrentHashMap;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.forecast.Rows;
 import overturn.measurement.RigTrust;
 import overturn.numeric.LogSpace;
@@ -25,8 +25,8 @@ public final class SetupLikelihood {
 
     private final List<ReadingLikelihood> readings;
     private final Map<Hypothesis, double[]> asTheyCome = new ConcurrentHashMap<>();
-    /** Kept as long as the meetings are asked for. */
-    private final Map<PairedSeverities, double[]> met = Collections.synchronizedMap(new WeakHashMap<>());
+    /** Kept as long as the pairs are asked for. */
+    private final Map<PairedSeverities, double[]> paired = Collections.synchronizedMap(new WeakHashMap<>());
 
     private final Map<SetupLikelihood, Optional<Repeats>> repeated = new ConcurrentHashMap<>();
     private final double[] shares;
@@ -98,7 +98,7 @@ public final class SetupLikelihood {
     }
 
     private double[] told(Hypothesis hypothesis, int time) {
-        double[] row = new double[Crowd.PARTICLES];
+        double[] row = new double[Particles.PARTICLES];
         for (int r = 0; r < shares.length; r++) {
             add(row, readings.get(r).row(hypothesis, time), shares[r]);
         }
@@ -125,33 +125,33 @@ public final class SetupLikelihood {
         return logHonest;
     }
 
-    /** Log likelihoods of a few meetings of two faults. */
-    public double[] firstLook(PairedSeverities meetings) {
-        double[] row = new double[meetings.count()];
+    /** Log likelihoods of a few pairs of two faults. */
+    public double[] screened(PairedSeverities pairs) {
+        double[] row = new double[pairs.count()];
         for (int r = 0; r < shares.length; r++) {
-            add(row, readings.get(r).firstLook(meetings), shares[r]);
+            add(row, readings.get(r).screened(pairs), shares[r]);
         }
         mix(row);
         return row;
     }
 
-    /** The same of meetings that are asked for again, worked out once. */
-    double[] met(PairedSeverities meetings) {
-        return met.computeIfAbsent(meetings, m -> {
+    /** The same of pairs that are asked for again, worked out once. */
+    double[] paired(PairedSeverities pairs) {
+        return paired.computeIfAbsent(pairs, m -> {
             double[] row = new double[m.count()];
             for (int r = 0; r < shares.length; r++) {
-                add(row, readings.get(r).met(m), shares[r]);
+                add(row, readings.get(r).paired(m), shares[r]);
             }
             mix(row);
             return row;
         });
     }
 
-    /** The same of meetings as they come, worked out once. */
+    /** The same of pairs as they come, worked out once. */
     public double[] asTheyCome(Hypothesis pair) {
         double[] known = asTheyCome.get(pair);
         if (known == null) {
-            known = firstLook(PairedSeverities.asTheyCome(pair, AS_THEY_COME));
+            known = screened(PairedSeverities.asTheyCome(pair, AS_THEY_COME));
             asTheyCome.put(pair, known);
         }
         return known;

@@ -4,10 +4,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.Leeway;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.forecast.Rows;
 import overturn.numeric.LogSpace;
 
@@ -97,9 +97,9 @@ public final class SummedLikelihood {
     }
 
     /** Log likelihood per particle, each with some leeway where every rig told the truth. */
-    public double[] withLeeway(Hypothesis hypothesis, Crowd crowd) {
+    public double[] withLeeway(Hypothesis hypothesis, Particles particles) {
         Leeway summed = leeway.of(hypothesis);
-        double[] logs = summed.logs(crowd);
+        double[] logs = summed.logs(particles);
         double[] row = row(hypothesis, 0);
         double[] honest = new double[logs.length];
         for (int i = 0; i < logs.length; i++) {
@@ -112,16 +112,16 @@ public final class SummedLikelihood {
         return logs;
     }
 
-    /** Log likelihood of some meetings of two faults, one after another. */
-    public double[] met(PairedSeverities meetings) {
-        double[] sums = new double[meetings.count()];
-        setups.forEach(setup -> add(sums, setup.met(meetings), 1));
+    /** Log likelihood of some pairs of two faults, one after another. */
+    public double[] paired(PairedSeverities pairs) {
+        double[] sums = new double[pairs.count()];
+        setups.forEach(setup -> add(sums, setup.paired(pairs), 1));
         return sums;
     }
 
     private double[] summed(Hypothesis hypothesis, int time) {
         Optional<double[]> known = before.flatMap(b -> b.rows.known(hypothesis, time));
-        double[] sums = known.map(double[]::clone).orElseGet(() -> new double[Crowd.PARTICLES]);
+        double[] sums = known.map(double[]::clone).orElseGet(() -> new double[Particles.PARTICLES]);
         if (known.isPresent()) {
             less.forEach(setup -> add(sums, setup.row(hypothesis, time), -1));
         }

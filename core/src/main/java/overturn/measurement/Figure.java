@@ -9,7 +9,7 @@ import overturn.quantity.Dimension;
  * @param id unique in its test
  * @param least least value that physics allows
  * @param most most that physics allows
- * @param noiseSd 1σ of instrument and hand, resolution included (handbook 09 C)
+ * @param noiseSd 1σ of instrument and hand, resolution included (docs/trade-figures.md C)
  * @param atSecond when in the hold it is called, if it is
  */
 public record Figure(String id, Dimension dimension, double least, double most, double noiseSd, OptionalInt atSecond) {

@@ -1,8 +1,8 @@
 package overturn.measurement;
 
 /**
- * How far a rig set-up is trusted; with it, the chance that all its readings are false (estimates; handbook 05 uses one
- * in thirty).
+ * How far a rig set-up is trusted; with it, the chance that all its readings are false (estimates; docs/method.md uses
+ * one in thirty).
  */
 public enum RigTrust {
     PROVEN(0.004),

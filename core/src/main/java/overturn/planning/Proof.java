@@ -13,14 +13,14 @@ import overturn.suspect.Remedy;
 /** What may carry a proof. */
 public final class Proof {
 
-    /** Share that a remedy has to carry (handbook 05). */
+    /** Share that a remedy has to carry (docs/method.md). */
     public static final double SHARE = 0.95;
     /** By how much a reading must move odds by itself to carry a proof. */
     public static final double CARRYING_FACTOR = 3;
 
     /**
-     * Probability below which a rival counts as separated (handbook 01: a reading that separates the suspect from every
-     * live rival); a fault in no list is one of them.
+     * Probability below which a rival counts as separated (docs/method.md: a reading that separates the suspect from
+     * every live rival); a fault in no list is one of them.
      */
     public static final double SEPARATED_SHARE = 0.012;
 

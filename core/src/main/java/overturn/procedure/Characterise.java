@@ -26,7 +26,7 @@ import overturn.suspect.SuspectCatalogue;
 /**
  * The driver's complaint, pinned to one behaviour. Base weights are how often a sound vehicle is brought in for it; the
  * rest grows with what is really felt against a sound one of the same layout. Together with the frequencies they give
- * about the shares of handbook 09 D for "sinks".
+ * about the shares of docs/trade-figures.md D for "sinks".
  */
 final class Characterise {
 

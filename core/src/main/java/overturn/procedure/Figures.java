@@ -8,7 +8,7 @@ import overturn.measurement.ReadingSpec;
 import overturn.quantity.Atmosphere;
 import overturn.quantity.Dimension;
 
-/** The kinds of figure the catalogue asks for, with their noise and physical range (handbook 09 C). */
+/** The kinds of figure the catalogue asks for, with their noise and physical range (docs/trade-figures.md C). */
 final class Figures {
 
     /** Where the tape is hooked, shared by one series, mm. */

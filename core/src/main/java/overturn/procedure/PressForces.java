@@ -6,8 +6,8 @@ import overturn.circuit.Layout;
 
 /**
  * Forces at pedal or lever chosen by the line pressure they give on this layout with a dead assist, rounded to 10 N (5
- * N at a lever), so that a gentle hold really presses (handbook 03: gentle 3 to 8 bar, medium 15 to 30, firm 50 and up
- * with the engine).
+ * N at a lever), so that a gentle hold really presses (docs/method.md: gentle 3 to 8 bar, medium 15 to 30, firm 50 and
+ * up with the engine).
  *
  * @param gentleN about 5 bar
  * @param easyN about 9 bar

@@ -19,7 +19,7 @@ import overturn.simulation.Protocol;
  * @param nature what kind of proof it can be
  * @param observes ids of the suspects that it observes directly
  * @param needs vehicle state
- * @param minutes working minutes, set-up of its own rig included (handbook 09 C, estimates)
+ * @param minutes working minutes, set-up of its own rig included (docs/trade-figures.md C, estimates)
  * @param rigKind what rig it relies on; readings of one set-up stand or fall together
  * @param gate whether it comes first whatever the score
  * @param steps in order

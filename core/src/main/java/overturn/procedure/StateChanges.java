@@ -3,8 +3,8 @@ package overturn.procedure;
 import overturn.procedure.VehicleNeeds.Opened;
 
 /**
- * Minutes to bring a vehicle from one state to another, both ways (handbook 09 C, estimates). Opening is in the test's
- * own minutes.
+ * Minutes to bring a vehicle from one state to another, both ways (docs/trade-figures.md C, estimates). Opening is in
+ * the test's own minutes.
  */
 public final class StateChanges {
 

@@ -10,7 +10,7 @@ import overturn.circuit.Assist.VacuumAssist;
  */
 final class AssistState {
 
-    /** Loss of depression with height, kPa per m near sea level (handbook 04). */
+    /** Loss of depression with height, kPa per m near sea level (docs/physics.md). */
     static final double KPA_PER_M = 0.012;
 
     private static final double HARDLY_CHARGED = 0.1;

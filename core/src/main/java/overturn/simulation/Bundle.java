@@ -88,7 +88,7 @@ final class Bundle {
                 + AIR_LINGERS * airAt(bar);
     }
 
-    /** Isothermal: V0 · p / (p0 + p), handbook 04. */
+    /** Isothermal: V0 · p / (p0 + p), docs/physics.md. */
     private double airAt(double bar) {
         return airMl == 0 ? 0 : airMl * bar / (Atmosphere.BAR + bar);
     }

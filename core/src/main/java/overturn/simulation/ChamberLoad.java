@@ -8,13 +8,13 @@ import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 
 /**
- * What one chamber swallows, volume against pressure (handbook 04): clearances taken up by a first pressure,
+ * What one chamber swallows, volume against pressure (docs/physics.md): clearances taken up by a first pressure,
  * progressive stiffness, hoses, fluid and air; what lies behind a valve at that valve's pressure, what lies behind a
  * restriction later.
  */
 final class ChamberLoad {
 
-    /** Compressibility of brake fluid, 1/bar: 0.012 mL/bar per 200 mL (handbook 09 A). */
+    /** Compressibility of brake fluid, 1/bar: 0.012 mL/bar per 200 mL (docs/trade-figures.md A). */
     static final double FLUID_PER_BAR = 0.012 / 200;
 
     private static final double MASTER_CHAMBER_SHARE = 0.9;
@@ -123,7 +123,7 @@ final class ChamberLoad {
         }
     }
 
-    /** Boiling point of glycol fluid with some water: 250 °C new, 163 at 3 % (handbook 09 A). */
+    /** Boiling point of glycol fluid with some water: 250 °C new, 163 at 3 % (docs/trade-figures.md A). */
     static double boilingC(double waterPercent) {
         return 140 + 110 * Math.exp(-waterPercent / 1.9);
     }

@@ -17,7 +17,8 @@ final class Sensing {
     /** Share of the marks' room by which a well-kept level stands above the minimum; estimate. */
     private static final double KEPT_SHARE = 0.6;
     /**
-     * Temperature of a sound wheel after ten minutes, and rise per Nm of drag (handbook 09 C: +5 Nm is 15 to 30 °C).
+     * Temperature of a sound wheel after ten minutes, and rise per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to
+     * 30 °C).
      */
     static final double SOUND_WHEEL_C = 45;
 

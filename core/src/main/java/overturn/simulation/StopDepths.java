@@ -6,8 +6,8 @@ import overturn.suspect.Fault.Cup;
 
 /**
  * How far each internal leak can sink a pedal before it ends by itself, mm at the pedal or lever beyond where it stood
- * firm with the ports plugged. The bands overlap, so the stop alone names a part only where they differ (handbook 09
- * E).
+ * firm with the ports plugged. The bands overlap, so the stop alone names a part only where they differ
+ * (docs/trade-figures.md E).
  *
  * @param primaryMm pistons touch: the primary-piston cup and the second piston's rear cup
  * @param secondaryMm second piston bottoms: its front cup; 0 where there is one chamber

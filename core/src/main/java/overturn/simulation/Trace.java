@@ -68,7 +68,7 @@ public record Trace(double frameSeconds, List<Frame> frames) {
         }
     }
 
-    /** The instruments of a trace; figures of handbook 09 C. */
+    /** The instruments of a trace; figures of docs/trade-figures.md C. */
     public record InstrumentNoise(
             Instrument force,
             Instrument travel,

@@ -18,7 +18,7 @@ final class VehicleState {
     private static final double USUAL_PRESS_SHARE = 0.35;
     /** Fluid drawn in past a cup whose hole is covered, per stop of 20 bar or more, mL; estimate. */
     private static final double DRAWN_IN_ML = 0.15;
-    /** Expansion of glycol and mineral fluid per °C (handbook 09 A: 0.0007 to 0.0009). */
+    /** Expansion of glycol and mineral fluid per °C (docs/trade-figures.md A: 0.0007 to 0.0009). */
     static final double EXPANSION_PER_C = 0.0008;
     /** More than any pedal or lever needs to meet its stop. */
     static final double STOP_FORCE_N = 5_000;

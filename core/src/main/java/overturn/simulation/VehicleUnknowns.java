@@ -4,7 +4,7 @@ import java.util.random.RandomGenerator;
 
 /**
  * How this one vehicle differs from the layout's figures though nothing is wrong with it, plus the rig that all its
- * readings share. Spreads: handbook 05 (20 to 30 %) and 09, estimates.
+ * readings share. Spreads: docs/method.md (20 to 30 %) and 09, estimates.
  *
  * @param padClearance factor on pad clearance
  * @param shoeClearance factor on shoe clearance

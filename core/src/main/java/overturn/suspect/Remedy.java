@@ -92,7 +92,7 @@ public enum Remedy {
     }
 
     /**
-     * Whether another remedy is part of this one (handbook 06): a master that was off is bled with all its ends, a
+     * Whether another remedy is part of this one (docs/method.md): a master that was off is bled with all its ends, a
      * slave or its line with the clutch, fluid is changed by bleeding everywhere, and a new part has none of the faults
      * of the old.
      */

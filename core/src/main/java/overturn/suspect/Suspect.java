@@ -11,7 +11,7 @@ import overturn.circuit.Layout;
  * @param id stable id, key of its words
  * @param places components of the layout at which it can sit; empty for nothing wrong
  * @param remedy what cures it
- * @param frequency per cent of all complaints of the family before evidence (handbook 09 D)
+ * @param frequency per cent of all complaints of the family before evidence (docs/trade-figures.md D)
  * @param origin what recent work makes of that frequency
  * @param physics its faults at a severity
  */
@@ -28,7 +28,9 @@ public record Suspect(String id, List<String> places, Remedy remedy, double freq
         }
     }
 
-    /** Where a fault comes from, and what recent work on the system makes of its frequency (handbook 09 D). */
+    /**
+     * Where a fault comes from, and what recent work on the system makes of its frequency (docs/trade-figures.md D).
+     */
     public enum Origin {
         WEAR(0.7),
         AIR(6),

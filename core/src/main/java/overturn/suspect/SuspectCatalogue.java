@@ -4,9 +4,9 @@ import java.util.List;
 import overturn.circuit.Layout;
 
 /**
- * All suspects of a layout, each with its physics, severity, remedy and frequency in one place. Severities: handbook 09
- * C, drawn where the complaint is felt; frequencies: handbook 09 D; splits within a group and whatever the handbook
- * leaves open are estimates.
+ * All suspects of a layout, each with its physics, severity, remedy and frequency in one place. Severities:
+ * docs/trade-figures.md C, drawn where the complaint is felt; frequencies: docs/trade-figures.md D; splits within a
+ * group and whatever that page leaves open are estimates.
  */
 public final class SuspectCatalogue {
 

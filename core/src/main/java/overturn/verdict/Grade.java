@@ -1,6 +1,6 @@
 package overturn.verdict;
 
-/** Grade of a verdict (handbook 05). */
+/** Grade of a verdict (docs/method.md). */
 public enum Grade {
     OPEN,
     PROBABLE,

@@ -41,15 +41,15 @@ class LeewayTest {
         SharedOffsetNormal normal = new SharedOffsetNormal(seen, sds, 0);
         double[][] directions = new double[Slopes.DIRECTIONS][seen.length];
         Arrays.fill(directions[3], slope);
-        double[] logs = new double[Crowd.PARTICLES];
+        double[] logs = new double[Particles.PARTICLES];
         Arrays.fill(logs, normal.logDensity(new float[seen.length], 0));
         Leeway more = leeway.copy();
         more.add(1, logs);
         more.add(
                 1,
                 seen,
-                new float[Crowd.PARTICLES * seen.length],
-                MODEL.crowd(),
+                new float[Particles.PARTICLES * seen.length],
+                MODEL.particles(),
                 normal.tangent(directions),
                 normal.tangent(directions));
         return more;
@@ -60,7 +60,7 @@ class LeewayTest {
     void aSharedShiftIsASharedOffset() {
         double[] seen = {4, 6, 5};
         double[] sds = {1, 2, 1.5};
-        double[] logs = with(unread(), seen, sds, 3).logs(MODEL.crowd());
+        double[] logs = with(unread(), seen, sds, 3).logs(MODEL.particles());
         double byHand = new SharedOffsetNormal(seen, sds, 3 * Leeway.REACH).logDensity(new float[3], 0);
         assertEquals(byHand, logs[0], 1e-9);
         assertTrue(
@@ -76,8 +76,10 @@ class LeewayTest {
         Leeway both = with(one, new double[] {6}, new double[] {2}, 3);
         double together = new SharedOffsetNormal(new double[] {4, 6}, new double[] {1, 2}, 3 * Leeway.REACH)
                 .logDensity(new float[2], 0);
-        assertEquals(together, both.logs(MODEL.crowd())[7], 1e-9);
-        assertTrue(together > one.logs(MODEL.crowd())[7] + other.logs(MODEL.crowd())[7], "more than each for itself");
+        assertEquals(together, both.logs(MODEL.particles())[7], 1e-9);
+        assertTrue(
+                together > one.logs(MODEL.particles())[7] + other.logs(MODEL.particles())[7],
+                "more than each for itself");
     }
 
     /**
@@ -86,66 +88,66 @@ class LeewayTest {
      */
     @Test
     void aNoisyVehicleIsGrantedLeewayByItsOwnNoise() {
-        Crowd crowd = MODEL.crowd();
+        Particles particles = MODEL.particles();
         double[] seen = {4, 6};
         SharedOffsetNormal normal = new SharedOffsetNormal(seen, new double[] {1, 1}, 0);
         SharedOffsetNormal doubled = new SharedOffsetNormal(seen, new double[] {2, 2}, 0);
         double[][] directions = new double[Slopes.DIRECTIONS][2];
         Arrays.fill(directions[0], 3);
         float[] means = new float[2];
-        double[] rows = IntStream.range(0, Crowd.PARTICLES)
-                .mapToDouble(i -> (crowd.noisy(i) ? doubled : normal).logDensity(means, 0))
+        double[] rows = IntStream.range(0, Particles.PARTICLES)
+                .mapToDouble(i -> (particles.noisy(i) ? doubled : normal).logDensity(means, 0))
                 .toArray();
         Leeway leeway = new Leeway();
         leeway.add(1, rows);
         leeway.add(
                 1,
                 seen,
-                new float[Crowd.PARTICLES * 2],
-                crowd,
+                new float[Particles.PARTICLES * 2],
+                particles,
                 normal.tangent(directions),
                 doubled.tangent(directions));
-        double[] logs = leeway.logs(crowd);
+        double[] logs = leeway.logs(particles);
         for (int i = 0; i < logs.length; i++) {
-            double sd = crowd.noisy(i) ? 2 : 1;
+            double sd = particles.noisy(i) ? 2 : 1;
             assertEquals(
                     new SharedOffsetNormal(seen, new double[] {sd, sd}, 3 * Leeway.REACH).logDensity(means, 0),
                     logs[i],
                     1e-9);
         }
-        assertTrue(IntStream.range(0, Crowd.PARTICLES).anyMatch(crowd::noisy)
-                && IntStream.range(0, Crowd.PARTICLES).anyMatch(i -> !crowd.noisy(i)));
+        assertTrue(IntStream.range(0, Particles.PARTICLES).anyMatch(particles::noisy)
+                && IntStream.range(0, Particles.PARTICLES).anyMatch(i -> !particles.noisy(i)));
     }
 
     /** Half a reading, taken away again, leaves what was there. */
     @Test
     void whatIsTakenAwayLeavesTheRest() {
         Leeway one = with(unread(), new double[] {4}, new double[] {1}, 3);
-        double before = one.logs(MODEL.crowd())[9];
-        double[] row = new double[Crowd.PARTICLES];
+        double before = one.logs(MODEL.particles())[9];
+        double[] row = new double[Particles.PARTICLES];
         Arrays.fill(row, -2);
         one.add(0.5, row);
-        assertEquals(before - 1, one.logs(MODEL.crowd())[9], 1e-9);
+        assertEquals(before - 1, one.logs(MODEL.particles())[9], 1e-9);
         one.add(-0.5, row);
-        assertEquals(before, one.logs(MODEL.crowd())[9], 1e-9);
+        assertEquals(before, one.logs(MODEL.particles())[9], 1e-9);
     }
 
     @Test
     void withoutSlopesThereIsNoLeeway() {
         Leeway leeway = with(unread(), new double[] {4}, new double[] {1}, 0);
-        assertEquals(leeway.log(5), leeway.logs(MODEL.crowd())[5], 1e-12);
+        assertEquals(leeway.log(5), leeway.logs(MODEL.particles())[5], 1e-12);
     }
 
     /** A figure made of a trait and the severity gives these slopes back. */
     @Test
     void slopesAreThoseOfTheCrowd() {
-        Crowd crowd = MODEL.crowd();
+        Particles particles = MODEL.particles();
         int suspect = MODEL.indexOf("slave-seal-weeping");
-        double[] severities = IntStream.range(0, Crowd.PARTICLES)
-                .mapToDouble(i -> crowd.severity(suspect, i))
+        double[] severities = IntStream.range(0, Particles.PARTICLES)
+                .mapToDouble(i -> particles.severity(suspect, i))
                 .toArray();
         double sd = Math.sqrt(org.hipparchus.stat.StatUtils.variance(severities));
-        double[] figures = IntStream.range(0, Crowd.PARTICLES)
+        double[] figures = IntStream.range(0, Particles.PARTICLES)
                 .mapToDouble(i -> 12 - 2 * severities[i])
                 .toArray();
         double[] slopes = MODEL.traits().slopes(suspect, figures);
@@ -184,16 +186,16 @@ class LeewayTest {
         Hypothesis sound = Hypothesis.single(MODEL.sound());
         assertEquals(
                 LogSpace.sum(far.row(sound, 0)),
-                LogSpace.sum(far.withLeeway(sound, MODEL.crowd())),
+                LogSpace.sum(far.withLeeway(sound, MODEL.particles())),
                 1e-3,
                 "no vehicle reads that, the rig lied");
         float[] values = MODEL.predictions(hold).values(MODEL.sound());
         SummedLikelihood near = read(hold, RigTrust.PROVEN, values[0], values[1], values[2], values[3]);
         assertEquals(
                 LogSpace.sum(near.row(sound, 0)),
-                LogSpace.sum(near.withLeeway(sound, MODEL.crowd())),
+                LogSpace.sum(near.withLeeway(sound, MODEL.particles())),
                 1,
-                "where the crowd is dense both say the same");
+                "where the particles is dense both say the same");
     }
 
     private static SummedLikelihood read(Procedure procedure, RigTrust trust, double... mm) {

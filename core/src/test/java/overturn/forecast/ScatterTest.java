@@ -12,8 +12,8 @@ class ScatterTest {
 
     /** Half of the particles of each at one value, half at another; two figures, of which the second never moves. */
     private static float[] halves(float one, float other) {
-        float[] values = new float[2 * Crowd.FORESEEN];
-        for (int i = 0; i < Crowd.FORESEEN; i++) {
+        float[] values = new float[2 * Particles.FORESEEN];
+        for (int i = 0; i < Particles.FORESEEN; i++) {
             values[2 * i] = i % 2 == 0 ? one : other;
             values[2 * i + 1] = 5;
         }

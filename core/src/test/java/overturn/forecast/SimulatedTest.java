@@ -26,9 +26,9 @@ class SimulatedTest {
         float[] all = new float[vehicles * procedure.width()];
         for (int i = 0; i < vehicles; i++) {
             double[] read = procedure.predicted(prepared.figures(
-                    MODEL.crowd().vehicle(i),
-                    MODEL.crowd().faults(MODEL.indexOf(suspect), i),
-                    MODEL.crowd().found(MODEL.indexOf(suspect), i)));
+                    MODEL.particles().vehicle(i),
+                    MODEL.particles().faults(MODEL.indexOf(suspect), i),
+                    MODEL.particles().found(MODEL.indexOf(suspect), i)));
             for (int k = 0; k < read.length; k++) {
                 all[i * read.length + k] = (float) read[k];
             }
@@ -41,8 +41,8 @@ class SimulatedTest {
         Procedure hold = test("hold-medium");
         float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).foreseen()[0];
         assertArrayEquals(
-                alone(hold, "primary-piston-cup", Crowd.FORESEEN), values[MODEL.indexOf("primary-piston-cup")]);
-        assertArrayEquals(alone(hold, "nothing-wrong", Crowd.FORESEEN), values[MODEL.sound()]);
+                alone(hold, "primary-piston-cup", Particles.FORESEEN), values[MODEL.indexOf("primary-piston-cup")]);
+        assertArrayEquals(alone(hold, "nothing-wrong", Particles.FORESEEN), values[MODEL.sound()]);
     }
 
     /**
@@ -54,14 +54,14 @@ class SimulatedTest {
         Procedure hold = test("hold-medium");
         int cup = MODEL.indexOf("primary-piston-cup");
         float[] values = MODEL.predictions(hold).values(cup);
-        assertArrayEquals(alone(hold, "primary-piston-cup", Crowd.PARTICLES), values);
+        assertArrayEquals(alone(hold, "primary-piston-cup", Particles.PARTICLES), values);
         assertArrayEquals(
-                Arrays.copyOf(values, Crowd.FORESEEN * hold.width()),
+                Arrays.copyOf(values, Particles.FORESEEN * hold.width()),
                 MODEL.predictions(hold).foreseen(cup));
         assertSame(
                 MODEL.predictions(hold).values(MODEL.sound()),
                 MODEL.predictions(hold).values(MODEL.indexOf("lamp-switch-wrong")));
-        assertEquals(Crowd.PARTICLES * hold.width(), MODEL.predictions(hold).values(MODEL.sound()).length);
+        assertEquals(Particles.PARTICLES * hold.width(), MODEL.predictions(hold).values(MODEL.sound()).length);
     }
 
     @Test
@@ -69,7 +69,7 @@ class SimulatedTest {
         Procedure hold = test("hold-medium");
         float[][] values = new Simulated(MODEL, List.of(hold), hold.protocol()).foreseen()[0];
         assertSame(values[MODEL.sound()], values[MODEL.indexOf("lamp-switch-wrong")]);
-        assertArrayEquals(alone(hold, "lamp-switch-wrong", Crowd.FORESEEN), values[MODEL.sound()]);
+        assertArrayEquals(alone(hold, "lamp-switch-wrong", Particles.FORESEEN), values[MODEL.sound()]);
         assertNotSame(values[MODEL.sound()], values[MODEL.indexOf("primary-piston-cup")]);
     }
 
@@ -82,8 +82,8 @@ class SimulatedTest {
         fluid.protocol().acts().forEach(both::then);
         float[][][] values = new Simulated(MODEL, List.of(lamp, fluid), both.done()).foreseen();
         assertArrayEquals(
-                alone(lamp, "lamp-switch-wrong", Crowd.FORESEEN), values[0][MODEL.indexOf("lamp-switch-wrong")]);
-        assertArrayEquals(alone(fluid, "fluid-wrong", Crowd.FORESEEN), values[1][MODEL.indexOf("fluid-wrong")]);
+                alone(lamp, "lamp-switch-wrong", Particles.FORESEEN), values[0][MODEL.indexOf("lamp-switch-wrong")]);
+        assertArrayEquals(alone(fluid, "fluid-wrong", Particles.FORESEEN), values[1][MODEL.indexOf("fluid-wrong")]);
         assertSame(values[1][MODEL.sound()], values[1][MODEL.indexOf("lamp-switch-wrong")]);
     }
 }

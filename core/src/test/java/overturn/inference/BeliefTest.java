@@ -14,10 +14,10 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
@@ -87,10 +87,10 @@ class BeliefTest {
         Procedure look = MODEL.procedures().find("assist-looked-into").orElseThrow();
         double ifSeal = 0;
         double ifSound = 0;
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < Particles.PARTICLES; i++) {
             ifSeal += (0.99 * MODEL.predictions(look).value(MODEL.indexOf("rear-seal-weeping"), i, 2) + 0.01 / 3)
-                    / Crowd.PARTICLES;
-            ifSound += (0.99 * MODEL.predictions(look).value(MODEL.sound(), i, 2) + 0.01 / 3) / Crowd.PARTICLES;
+                    / Particles.PARTICLES;
+            ifSound += (0.99 * MODEL.predictions(look).value(MODEL.sound(), i, 2) + 0.01 / 3) / Particles.PARTICLES;
         }
         double byHand = (0.97 * ifSeal + 0.03 / 3) / (0.97 * ifSound + 0.03 / 3);
         Belief wet = belief(observed("assist-looked-into", "wet", "eye", RigTrust.NORMAL));
@@ -107,7 +107,7 @@ class BeliefTest {
         Belief read = belief(figures("free-play", "tape", RigTrust.PROVEN, 9.0));
         for (int h = 0; h < read.hypotheses().size(); h++) {
             double[] foreseen = read.foreseen(h);
-            assertEquals(Crowd.FORESEEN, foreseen.length);
+            assertEquals(Particles.FORESEEN, foreseen.length);
             assertEquals(read.share(h), Arrays.stream(foreseen).sum(), 1e-12);
         }
         double[] sound = read.foreseen(MODEL.sound());
@@ -140,7 +140,7 @@ class BeliefTest {
 
     /**
      * The nuisance shared by both, worked by hand: on one rig each vehicle's density once, on two rigs that vehicle's
-     * density squared, averaged over the vehicles of the crowd, the lie of a proven rig mixed in each time.
+     * density squared, averaged over the vehicles of the particles, the lie of a proven rig mixed in each time.
      */
     @Test
     void theSharedVehicleIsSummedOutByHand() {
@@ -153,14 +153,14 @@ class BeliefTest {
         double twice = 0;
         for (double log : honest) {
             double each = 0.996 * Math.exp(log) + 0.004 * lied;
-            once += each / Crowd.PARTICLES;
-            twice += each * each / Crowd.PARTICLES;
+            once += each / Particles.PARTICLES;
+            twice += each * each / Particles.PARTICLES;
         }
         List<SetupLikelihood> setups = List.of(setup(first), setup(second));
         double byModel = 0;
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < Particles.PARTICLES; i++) {
             Hypothesis sound = Hypothesis.single(MODEL.sound());
-            byModel += Math.exp(setups.get(0).row(sound, 0)[i] + setups.get(1).row(sound, 0)[i]) / Crowd.PARTICLES;
+            byModel += Math.exp(setups.get(0).row(sound, 0)[i] + setups.get(1).row(sound, 0)[i]) / Particles.PARTICLES;
         }
         assertEquals(twice, byModel, 1e-4 * twice);
         assertTrue(byModel > once * once, "more than two vehicles drawn apart would give");
@@ -194,7 +194,7 @@ class BeliefTest {
                 0.01);
     }
 
-    /** Sixty jobs stand behind the handbook's frequencies; sixty closed jobs of one suspect weigh as much. */
+    /** Sixty jobs stand behind the trade's frequencies; sixty closed jobs of one suspect weigh as much. */
     @Test
     void theWorkshopsOwnJobsAreCounted() {
         Belief counted = BeliefHistory.of(
@@ -266,10 +266,10 @@ class BeliefTest {
         Procedure hold = MODEL.procedures().find("hold-medium").orElseThrow();
         Predictions predictions = MODEL.predictions(hold);
         Simulator.Prepared prepared = MODEL.simulator().prepare(hold.protocol());
-        List<Fault> both = new ArrayList<>(MODEL.crowd().faults(one, 0));
-        both.addAll(MODEL.crowd().faults(other, 0));
-        double[] simulated =
-                prepared.figures(MODEL.crowd().vehicle(0), both, MODEL.crowd().found(Hypothesis.pair(one, other))[0]);
+        List<Fault> both = new ArrayList<>(MODEL.particles().faults(one, 0));
+        both.addAll(MODEL.particles().faults(other, 0));
+        double[] simulated = prepared.figures(
+                MODEL.particles().vehicle(0), both, MODEL.particles().found(Hypothesis.pair(one, other))[0]);
         double[] added = new double[simulated.length];
         for (int k = 0; k < added.length; k++) {
             added[k] = predictions.value(one, 0, k)

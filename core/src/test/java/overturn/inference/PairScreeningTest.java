@@ -24,7 +24,7 @@ import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 
-/** What is seen of pairs at a glance, and what of a hypothesis shows in a test. */
+/** Which pairs are near enough to be weighed, and what of a hypothesis shows in a test. */
 class PairScreeningTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
@@ -76,17 +76,17 @@ class PairScreeningTest {
     void severitiesThatMeetAreTheBestOfEach() {
         int cup = MODEL.indexOf("primary-piston-cup");
         int joint = MODEL.indexOf("weeping-joint");
-        PairedSeverities meetings = screening(DAMP, hold(37.5, 43, 51.5, 67.5)).meetings(Hypothesis.pair(cup, joint));
-        assertEquals(16, meetings.count());
-        assertTrue(meetings.host() == cup || meetings.host() == joint);
-        assertEquals(cup + joint, meetings.host() + meetings.guest());
-        int[] hosts = IntStream.of(meetings.vehicles()).limit(16).distinct().toArray();
+        PairedSeverities pairs = screening(DAMP, hold(37.5, 43, 51.5, 67.5)).pairs(Hypothesis.pair(cup, joint));
+        assertEquals(16, pairs.count());
+        assertTrue(pairs.host() == cup || pairs.host() == joint);
+        assertEquals(cup + joint, pairs.host() + pairs.guest());
+        int[] hosts = IntStream.of(pairs.vehicles()).limit(16).distinct().toArray();
         assertEquals(4, hosts.length);
         double[] row =
                 ReadingLikelihood.of(MODEL, hold(37.5, 43, 51.5, 67.5), false).row(Hypothesis.single(cup), 0);
         double best =
                 IntStream.range(0, row.length).mapToDouble(i -> row[i]).max().orElseThrow();
-        double met = IntStream.concat(IntStream.of(meetings.vehicles()), IntStream.of(meetings.guests()))
+        double met = IntStream.concat(IntStream.of(pairs.vehicles()), IntStream.of(pairs.guests()))
                 .mapToDouble(i -> row[i])
                 .max()
                 .orElseThrow();
@@ -95,15 +95,15 @@ class PairScreeningTest {
 
     @Test
     void severitiesMeetAsTheyComeOnVehiclesOfTheFirst() {
-        PairedSeverities meetings = PairedSeverities.asTheyCome(Hypothesis.pair(7, 3), 21);
-        assertEquals(21, meetings.count());
-        assertEquals(3, meetings.host());
-        assertEquals(7, meetings.guest());
-        assertEquals(21, IntStream.of(meetings.vehicles()).distinct().count(), "no vehicle twice");
+        PairedSeverities pairs = PairedSeverities.asTheyCome(Hypothesis.pair(7, 3), 21);
+        assertEquals(21, pairs.count());
+        assertEquals(3, pairs.host());
+        assertEquals(7, pairs.guest());
+        assertEquals(21, IntStream.of(pairs.vehicles()).distinct().count(), "no vehicle twice");
         assertEquals(
                 6,
                 IntStream.range(0, 21)
-                        .filter(n -> meetings.vehicles()[n] == meetings.guests()[n])
+                        .filter(n -> pairs.vehicles()[n] == pairs.guests()[n])
                         .count(),
                 "one in four meets itself");
     }

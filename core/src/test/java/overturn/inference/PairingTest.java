@@ -14,10 +14,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import overturn.evidence.Reading;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.PairPredictions;
+import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
@@ -66,7 +66,7 @@ class PairingTest {
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, readings);
     }
 
-    /** Looked for among those that fit at a glance, what fits best is found all the same. */
+    /** Searched for among the pairs that pass the screening, the best is found all the same. */
     @ParameterizedTest
     @CsvSource({"clutch-mechanical, 1", "air-in-slave, 2", "slave-seal-weeping, 3"})
     void whatAFaultInNoListLooksLikeIsFoundAtAGlance(String suspect, long seed) {
@@ -116,7 +116,7 @@ class PairingTest {
         PairPredictions pairs = new PairPredictions(MODEL, travel, predictions);
         float[] both = pairs.of(pair);
         float[] tried = pairs.tried(pair, 1);
-        int there = Crowd.tried(0, 1);
+        int there = Particles.tried(0, 1);
         double adds = both[0] - predictions.value(pair.second(), 0, 0);
         assertEquals(predictions.value(pair.second(), there, 0) + adds, tried[0], 1e-3);
     }
@@ -132,9 +132,9 @@ class PairingTest {
         Hypothesis pair = Hypothesis.pair(MODEL.indexOf("air-in-master"), MODEL.indexOf("air-in-slave"));
         float[] both = new PairPredictions(MODEL, travel, predictions).of(pair);
         int width = predictions.width();
-        assertEquals(Crowd.PARTICLES * width, both.length);
-        for (int i = Crowd.PAIRS_SIMULATED; i < Crowd.PARTICLES; i++) {
-            int like = i % Crowd.PAIRS_SIMULATED;
+        assertEquals(Particles.PARTICLES * width, both.length);
+        for (int i = Particles.PAIRS_SIMULATED; i < Particles.PARTICLES; i++) {
+            int like = i % Particles.PAIRS_SIMULATED;
             for (int k = 0; k < width; k++) {
                 double adds = both[like * width + k] - predictions.value(MODEL.sound(), like, k);
                 assertEquals(

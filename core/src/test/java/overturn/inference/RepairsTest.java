@@ -9,9 +9,9 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
+import overturn.forecast.Particles;
 import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.RigSetups;
@@ -27,7 +27,7 @@ import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
 /**
- * Of two faults one is gone: severities of both are taken where they fit, and counted so that all meetings count alike.
+ * Of two faults one is gone: severities of both are taken where they fit, and counted so that all pairs count alike.
  */
 class RepairsTest {
 
@@ -91,21 +91,21 @@ class RepairsTest {
                 repairs.tried(Hypothesis.pair(CUP, MODEL.indexOf("bore-pitted")))
                         .isEmpty(),
                 "all of it is gone");
-        assertEquals(CUP, repairs.tried(BOTH).orElseThrow().meetings().host(), "what is gone lends the vehicles");
+        assertEquals(CUP, repairs.tried(BOTH).orElseThrow().pairs().host(), "what is gone lends the vehicles");
     }
 
     @Test
     void whatIsTakenOftenCountsTheLessSoThatAllMeetingsCountAlike() {
         Repairs.Weighed weighed = repaired(PLAY_LEFT).tried(BOTH).orElseThrow();
-        int[] hosts = weighed.meetings().vehicles();
-        int[] guests = weighed.meetings().guests();
+        int[] hosts = weighed.pairs().vehicles();
+        int[] guests = weighed.pairs().guests();
         double all = IntStream.range(0, hosts.length)
                         .mapToDouble(n -> Math.exp(weighed.logWeights()[n]))
                         .sum()
                 / hosts.length;
         assertEquals(1, all, 0.1);
         double low = IntStream.range(0, hosts.length)
-                        .filter(n -> guests[n] < Crowd.PARTICLES / 2 && hosts[n] % 2 == 0)
+                        .filter(n -> guests[n] < Particles.PARTICLES / 2 && hosts[n] % 2 == 0)
                         .mapToDouble(n -> Math.exp(weighed.logWeights()[n]))
                         .sum()
                 / hosts.length;
@@ -114,8 +114,8 @@ class RepairsTest {
 
     @Test
     void severitiesThatFitWhatWasReadSinceAreTakenMoreOften() {
-        int[] evenly = repaired(STILL_FELT).tried(BOTH).orElseThrow().meetings().guests();
-        int[] fitting = repaired(PLAY_LEFT).tried(BOTH).orElseThrow().meetings().guests();
+        int[] evenly = repaired(STILL_FELT).tried(BOTH).orElseThrow().pairs().guests();
+        int[] fitting = repaired(PLAY_LEFT).tried(BOTH).orElseThrow().pairs().guests();
         double[] row = ReadingLikelihood.of(MODEL, PLAY_LEFT, false).row(Hypothesis.single(PLAY), 0);
         assertTrue(Arrays.stream(fitting).mapToDouble(i -> row[i]).average().orElseThrow()
                 > Arrays.stream(evenly).mapToDouble(i -> row[i]).average().orElseThrow() + 1);

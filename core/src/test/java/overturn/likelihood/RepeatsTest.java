@@ -10,9 +10,9 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
-import overturn.forecast.Crowd;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
+import overturn.forecast.Particles;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;
@@ -50,7 +50,7 @@ class RepeatsTest {
         int options = ((Observation) MODEL.procedures().find(LOOK).orElseThrow().spec())
                 .options()
                 .size();
-        double own = Crowd.unlistedShare(particle);
+        double own = Particles.unlistedShare(particle);
         double lying = RigTrust.NORMAL.lyingProbability();
         double anything = 1.0 / options;
         double here = (1 - own) * plain(one, particle) + own * anything;
@@ -68,7 +68,7 @@ class RepeatsTest {
         for (String second : List.of("wet", "all-dry")) {
             SetupLikelihood again = seen(second, "other-eye", false);
             double[] row = row(wet, again);
-            for (int i = 0; i < Crowd.PARTICLES; i++) {
+            for (int i = 0; i < Particles.PARTICLES; i++) {
                 assertEquals(Math.log(byHand(wet, again, second.equals("wet"), i)), row[i], 1e-5, second + " " + i);
             }
             assertArrayEquals(row, row(again, wet), 1e-6, "whoever looked first");
@@ -80,7 +80,7 @@ class RepeatsTest {
         SetupLikelihood wet = seen("wet", "eye", false);
         double apart = Arrays.stream(row(wet)).sum()
                 + Arrays.stream(row(seen("wet", "other-eye", false))).sum();
-        assertTrue(Arrays.stream(row(wet, seen("wet", "other-eye", false))).sum() > apart + Crowd.PARTICLES * 0.5);
+        assertTrue(Arrays.stream(row(wet, seen("wet", "other-eye", false))).sum() > apart + Particles.PARTICLES * 0.5);
     }
 
     @Test

@@ -24,7 +24,7 @@ import overturn.simulation.Act.StopEngine;
 import overturn.suspect.Fault;
 import overturn.suspect.SuspectCatalogue;
 
-/** Every sound preset lies in the ranges of handbook 09; what does not is argued in docs/physics.md. */
+/** Every sound preset lies in the ranges of docs/trade-figures.md; what does not is argued in docs/physics.md. */
 class PresetFiguresTest {
 
     private static double[] run(String preset, Protocol.Script script, Fault... faults) {
@@ -121,8 +121,8 @@ class PresetFiguresTest {
     }
 
     /**
-     * Handbook 09 B: stroke, margin 1 to 2 mm at the bearing (0.2 to 0.4 at a lever clutch; ours is argued), pressure
-     * at full release.
+     * docs/trade-figures.md B: stroke, margin 1 to 2 mm at the bearing (0.2 to 0.4 at a lever clutch; ours is argued),
+     * pressure at full release.
      */
     @ParameterizedTest
     @CsvSource({
@@ -146,7 +146,7 @@ class PresetFiguresTest {
         assertTrue(read[2] >= 10 && read[2] <= 45, "pressure " + read[2]);
     }
 
-    /** Where each by-pass and the modulator stop, computed for the layout: handbook 09 E. */
+    /** Where each by-pass and the modulator stop, computed for the layout: docs/trade-figures.md E. */
     @ParameterizedTest
     @CsvSource({"tarn-box-van", "pellow-saloon", "ardle-mail-trike", "corvane-flatbed"})
     void stopDepthsOfTheThreeSealsAndTheModulator(String preset) {

@@ -14,7 +14,7 @@ import overturn.simulation.Act.Press;
 import overturn.simulation.Act.Sample;
 import overturn.suspect.Fault;
 
-/** The worked Tarn van of handbook 09 and the slice's figures, engine off and reserve spent. */
+/** The worked Tarn van of docs/trade-figures.md and the slice's figures, engine off and reserve spent. */
 class TarnFiguresTest {
 
     private final Simulator simulator = Simulator.of(Presets.TARN_BOX_VAN);

@@ -22,8 +22,8 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 
 /**
- * What the trade says each suspect does to a reading, against the sound vehicle: more, less, or the same. Handbook 02
- * and 03.
+ * What the trade says each suspect does to a reading, against the sound vehicle: more, less, or the same.
+ * docs/method.md and 03.
  */
 @Tag("slow")
 class SuspectSignsTest {

@@ -24,7 +24,7 @@ import overturn.suspect.Suspect;
  */
 final class Case {
 
-    /** One rig set-up in thirty lies (handbook 05) … */
+    /** One rig set-up in thirty lies (docs/method.md) … */
     private static final double LYING = 1.0 / 30;
     /** … and its check, which is part of every test, shows four of five of those: the set-up is then made anew. */
     private static final double CAUGHT = 0.8;

@@ -41,8 +41,8 @@ final class Trial {
     private static final double SEEN_AT_ONCE_MINUTES = 10;
 
     /**
-     * Handbook 06: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks, warmed
-     * up; clutch: stroke, in gear, bite.
+     * docs/method.md: hold, travel at the intake pressures, assist, port open, lamp, each wheel free, level, leaks,
+     * warmed up; clutch: stroke, in gear, bite.
      */
     private static final List<String> PROVING = List.of(
             "driven",

@@ -39,8 +39,7 @@ public class Assessor {
     private static final Logger LOG = LoggerFactory.getLogger(Assessor.class);
     private static final double SHARE_OF_HEAP = 0.25;
     /**
-     * Heap of an assessed job, bytes: of its own, and for each reading; measured, the largest preset
-     * (docs/performance.md).
+     * Heap of an assessed job, bytes: of its own, and for each reading; measured, the largest preset (docs/speed.md).
      */
     private static final int JOB_BYTES = 1_600_000;
 

@@ -25,7 +25,7 @@ import overturn.suspect.SuspectCatalogue;
  * severity drawn for each, so that two suspects differ by their faults alone. Severities are drawn when they are first
  * asked for. Thread-safe.
  */
-public final class Crowd {
+public final class Particles {
 
     /** The first vehicles of each suspect, on which a test is weighed before it is done. */
     public static final int FORESEEN = 100;
@@ -43,7 +43,7 @@ public final class Crowd {
     private static final int STRIDE = 17;
 
     private static final double DOUBLED_NOISE_SHARE = 0.2;
-    /** Severities wider than believed, in standard deviations, against over-confidence (handbook 05). */
+    /** Severities wider than believed, in standard deviations, against over-confidence (docs/method.md). */
     private static final double SEVERITY_WIDTH = 1.4;
     /** Share of the tests in which a fault that is not there always shows; drawn evenly from this up to 1. */
     private static final double LEAST_OCCURRENCE = 0.3;
@@ -83,12 +83,12 @@ public final class Crowd {
     private final Map<Hypothesis, VehicleCondition[]> afterIntakeOfPairs = new ConcurrentHashMap<>();
 
     /** Draws the vehicles and, for each suspect, severities that somebody would have brought the vehicle in for. */
-    static Crowd of(Simulator simulator, Procedure characterise, List<Suspect> suspects) {
-        return new Crowd(
+    static Particles of(Simulator simulator, Procedure characterise, List<Suspect> suspects) {
+        return new Particles(
                 simulator.layout(), suspects, new Complaint(simulator.prepare(characterise.protocol()), characterise));
     }
 
-    private Crowd(Layout layout, List<Suspect> suspects, Complaint complaint) {
+    private Particles(Layout layout, List<Suspect> suspects, Complaint complaint) {
         this.layout = layout;
         this.suspects = suspects;
         this.drawn = suspects.stream()

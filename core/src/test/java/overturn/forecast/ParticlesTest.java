@@ -11,16 +11,16 @@ import overturn.layoutfile.Presets;
 import overturn.simulation.VehicleCondition;
 
 /** The vehicles that are imagined, and how tests find them. */
-class CrowdTest {
+class ParticlesTest {
 
     private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-    private static final Crowd CROWD = MODEL.crowd();
+    private static final Particles CROWD = MODEL.particles();
 
     @Test
     void theSameCrowdIsImaginedEveryTime() {
-        Crowd again = LayoutModel.of(Presets.TARN_BOX_VAN).crowd();
+        Particles again = LayoutModel.of(Presets.TARN_BOX_VAN).particles();
         int cup = MODEL.indexOf("primary-piston-cup");
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < Particles.PARTICLES; i++) {
             assertEquals(CROWD.vehicle(i), again.vehicle(i));
             assertEquals(CROWD.faults(cup, i), again.faults(cup, i));
             assertEquals(CROWD.found(cup, i), again.found(cup, i));
@@ -30,21 +30,21 @@ class CrowdTest {
     /** Each time with another vehicle, and every vehicle is tried. */
     @Test
     void noSeverityIsTriedTwiceWithOneVehicle() {
-        for (int i = 0; i < Crowd.PARTICLES; i++) {
+        for (int i = 0; i < Particles.PARTICLES; i++) {
             int particle = i;
             assertEquals(
-                    Crowd.VEHICLES_TRIED,
-                    IntStream.range(0, Crowd.VEHICLES_TRIED)
-                            .map(t -> Crowd.tried(particle, t))
+                    Particles.VEHICLES_TRIED,
+                    IntStream.range(0, Particles.VEHICLES_TRIED)
+                            .map(t -> Particles.tried(particle, t))
                             .distinct()
                             .count());
         }
-        for (int time = 0; time < Crowd.VEHICLES_TRIED; time++) {
+        for (int time = 0; time < Particles.VEHICLES_TRIED; time++) {
             int now = time;
             assertEquals(
-                    Crowd.PARTICLES,
-                    IntStream.range(0, Crowd.PARTICLES)
-                            .map(i -> Crowd.tried(i, now))
+                    Particles.PARTICLES,
+                    IntStream.range(0, Particles.PARTICLES)
+                            .map(i -> Particles.tried(i, now))
                             .distinct()
                             .count());
         }
@@ -58,7 +58,7 @@ class CrowdTest {
     void severitiesAreThoseThatSomebodyFelt() {
         double[] means = IntStream.range(0, MODEL.suspects().size())
                 .filter(s -> s != MODEL.sound())
-                .mapToDouble(s -> IntStream.range(0, Crowd.PARTICLES)
+                .mapToDouble(s -> IntStream.range(0, Particles.PARTICLES)
                         .mapToDouble(i -> CROWD.severity(s, i))
                         .average()
                         .orElseThrow())
@@ -83,10 +83,10 @@ class CrowdTest {
         assertTrue(sound.padsTakenUp() && sound.airLetInMl().isEmpty());
         assertSame(sound, CROWD.found(MODEL.indexOf("primary-piston-cup"), 3), "a worn cup leaves nothing behind");
         int clogged = MODEL.indexOf("hole-clogged");
-        long trapped = IntStream.range(0, Crowd.PARTICLES)
+        long trapped = IntStream.range(0, Particles.PARTICLES)
                 .filter(i -> CROWD.found(clogged, i).trappedMl().stream().anyMatch(ml -> ml > 0))
                 .count();
-        assertTrue(trapped > Crowd.PARTICLES / 2, trapped + " with fluid behind a clogged hole");
+        assertTrue(trapped > Particles.PARTICLES / 2, trapped + " with fluid behind a clogged hole");
         Hypothesis both = Hypothesis.pair(clogged, MODEL.indexOf("release-valve-passing"));
         assertTrue(Arrays.stream(CROWD.found(both))
                 .anyMatch(c -> c.trappedMl().stream().anyMatch(ml -> ml > 0)
