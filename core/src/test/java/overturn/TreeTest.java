@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -54,5 +55,21 @@ class TreeTest {
                 .filter(dir -> !dir.endsWith("overturn/app"))
                 .toList();
         assertEquals(List.of(), silent);
+    }
+
+    /**
+     * A run that fails must fail again; the seed stands where the property does, and jqwik prints it with a failure.
+     */
+    @Test
+    void everyPropertyHasItsSeed() throws IOException {
+        List<String> unseeded = new ArrayList<>();
+        for (Path file : sources(".java")) {
+            for (String line : Files.readAllLines(file)) {
+                if (line.strip().startsWith("@Property") && !line.contains("seed = ")) {
+                    unseeded.add(file.getFileName() + ": " + line.strip());
+                }
+            }
+        }
+        assertEquals(List.of(), unseeded);
     }
 }

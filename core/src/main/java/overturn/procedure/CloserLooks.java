@@ -28,6 +28,8 @@ final class CloserLooks {
     private static final double MOST_SEEN = 0.985;
 
     private static final double RATIO_STROKE_MM = 40;
+    /** A hose that takes four times its share more than a sound one is felt by half; estimate. */
+    private static final double SWELLING_FELT = 4;
 
     private final Layout layout;
     private final boolean brake;
@@ -126,6 +128,16 @@ final class CloserLooks {
                 List.of("end-seal-weeping", "slave-seal-weeping"),
                 steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
                 Sensed.END_LOSS_ML_PER_DAY);
+        add(
+                !layout.all(Hose.class).isEmpty(),
+                "hoses-felt",
+                raised,
+                3,
+                List.of("stay-hard", "swell"),
+                SWELLING_FELT,
+                List.of("swelling-hoses"),
+                steps(Step.of("grip").withHelper(), Step.of("compare")),
+                Sensed.HOSE_SWELLING);
         add(
                 !layout.all(Hose.class).isEmpty(),
                 "hoses-papered",

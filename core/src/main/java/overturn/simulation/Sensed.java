@@ -121,6 +121,8 @@ public enum Sensed {
     FREES_AT_MM((s, end) -> s.freesAtMm()),
     /** Fluid lost at hoses in a day, mL. */
     HOSE_LOSS_ML_PER_DAY((s, end) -> s.outsideLossMlPerDay(Component.Hose.class)),
+    /** How many times its own share the hose that swells most takes beyond a sound one. */
+    HOSE_SWELLING((s, end) -> Math.max(0, Sensing.highest(s.deviations.swellFactor) - 1)),
     /** Largest deviation of a piston from its twin, share of area. */
     PISTON_MISMATCH((s, end) -> s.mismatch()),
     /** Drag felt when a piston is pushed back, slides moved, a cable freed or shoes backed off, Nm. */

@@ -85,10 +85,12 @@ final class VehicleState {
                 ? NO_AIR
                 : before.airLetInMl().stream().mapToDouble(Double::doubleValue).toArray();
         this.taken = before.padsTakenUp();
+        // Plugs and clamps take several times as long to fit as a closed chamber takes to leak back.
+        boolean drainedMeanwhile = !section.cuts.closed().isEmpty();
         this.heatC = before.heatC();
         for (int c = 0; c < 2; c++) {
             trappedMl[c] = before.trappedMl().get(c);
-            closedChamberMl[c] = before.closedChamberMl().get(c);
+            closedChamberMl[c] = drainedMeanwhile ? 0 : before.closedChamberMl().get(c);
             sweptMm[c] = before.sweptMm().get(c);
         }
         this.leaks = new Leaks(this);

@@ -80,7 +80,7 @@ class BeliefPropertyTest {
                         s -> assertEquals(expected.probability(s.id()), actual.probability(s.id()), tolerance, s.id()));
     }
 
-    @Property(tries = 10, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 10, shrinking = ShrinkingMode.OFF, seed = "20261127")
     void curesShareOutOneAndNothingIsEverSure(
             @ForAll boolean clutch,
             @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
@@ -100,7 +100,7 @@ class BeliefPropertyTest {
         assertTrue(hydraulic <= 1 + belief.pairs() + 1e-9, "a suspect is in one segment, a pair in two at most");
     }
 
-    @Property(tries = 8, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 8, shrinking = ShrinkingMode.OFF, seed = "20261127")
     void theOrderOfReadingsDoesNotMatter(
             @ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
         Drawn drawn = Drawn.of(clutch, seed, 9);
@@ -112,7 +112,7 @@ class BeliefPropertyTest {
                 1e-6);
     }
 
-    @Property(tries = 8, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 8, shrinking = ShrinkingMode.OFF, seed = "20261127")
     void readingByReadingIsAllAtOnceToTheLastDigit(
             @ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
         Drawn drawn = Drawn.of(clutch, seed, 9);
@@ -127,7 +127,7 @@ class BeliefPropertyTest {
     /**
      * The same hypotheses are carried as with the reading; so pairs may differ a little from a job that never had it.
      */
-    @Property(tries = 8, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 8, shrinking = ShrinkingMode.OFF, seed = "20261127")
     void withoutAReadingIsAsIfItHadNeverBeen(
             @ForAll boolean clutch,
             @ForAll @LongRange(min = 1, max = 1_000_000) long seed,
@@ -141,7 +141,7 @@ class BeliefPropertyTest {
         assertSame(never, without, slack);
     }
 
-    @Property(tries = 8, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 8, shrinking = ShrinkingMode.OFF, seed = "20261127")
     void aDoubtfulReadingMovesOddsLess(@ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
         Drawn drawn = Drawn.of(clutch, seed, 1);
         Reading read = drawn.readings().get(0);
@@ -168,7 +168,7 @@ class BeliefPropertyTest {
     }
 
     /** After a repair the readings from before speak of what was, and what was remedied is no longer needed. */
-    @Property(tries = 8, shrinking = ShrinkingMode.OFF)
+    @Property(tries = 8, shrinking = ShrinkingMode.OFF, seed = "20261127")
     void whatIsDoneIsNeededNoMore(@ForAll boolean clutch, @ForAll @LongRange(min = 1, max = 1_000_000) long seed) {
         BeliefHistory history = Drawn.of(clutch, seed, 8).history();
         Cure leading = history.now().leadingCure();

@@ -402,7 +402,10 @@ class BeliefTest {
         BeliefHistory history = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(DRY, SINKING));
         MODEL.suspects()
                 .forEach(s -> assertEquals(
-                        belief(SINKING).probability(s.id()), history.without(0).probability(s.id()), 0.02));
+                        Math.log(single(belief(SINKING), s.id())),
+                        Math.log(single(history.without(0), s.id())),
+                        0.05,
+                        s.id()));
         assertTrue(history.oddsFactor(1, "primary-piston-cup") > 3);
         assertTrue(history.oddsFactor(0, "weeping-joint") < 1);
     }

@@ -5,11 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Set;
-import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.MethodSource;
-import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.VehicleNeeds.Opened;
@@ -19,7 +15,6 @@ import overturn.simulation.Protocol;
 import overturn.simulation.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
-import overturn.suspect.SuspectCatalogue;
 
 /** What holds for every test of the catalogue. */
 class ProcedureCatalogueTest {
@@ -51,18 +46,6 @@ class ProcedureCatalogueTest {
                             p.id());
                     assertTrue(p.steps().stream().anyMatch(s -> !s.fits().isEmpty()), p.id());
                 });
-    }
-
-    @ParameterizedTest
-    @MethodSource("overturn.layoutfile.Presets#all")
-    void everySuspectCanBeCarriedToAProof(Layout layout) {
-        List<Procedure> procedures = ProcedureCatalogue.of(layout).all();
-        Set<String> uncarried = new TreeSet<>();
-        SuspectCatalogue.of(layout).stream()
-                .map(s -> s.id())
-                .filter(id -> procedures.stream().noneMatch(p -> p.canCarry(id)))
-                .forEach(uncarried::add);
-        assertEquals(Set.of(), uncarried, layout.id());
     }
 
     @Test

@@ -44,7 +44,7 @@ class QuantityParserTest {
                 && refused.getMessage().contains("mm"));
     }
 
-    @Property
+    @Property(seed = "20261127")
     void anythingTypedIsReadOrRefusedAndNeverElse(@ForAll String text) {
         try {
             assertTrue(
@@ -68,7 +68,7 @@ class QuantityParserTest {
                         .coreValue());
     }
 
-    @Property
+    @Property(seed = "20261127")
     void conversionThereAndBackChangesNothing(@ForAll MeasureUnit unit, @ForAll int value) {
         assertEquals(value, unit.fromCore(unit.toCore(value)), 1e-12 + Math.abs((double) value) * 1e-12);
         assertEquals(1.0, unit.dimension().coreUnit().toCore(1));
