@@ -29,6 +29,7 @@ class ArchitectureTest {
             "drawing",
             "layoutfile",
             "suspect",
+            "protocol",
             "simulation",
             "measurement",
             "procedure",

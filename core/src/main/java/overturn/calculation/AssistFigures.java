@@ -9,10 +9,10 @@ import overturn.calculation.Result.Point;
 import overturn.circuit.Assist;
 import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.Layout;
+import overturn.protocol.Act;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.quantity.Dimension;
-import overturn.simulation.Act;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 

@@ -8,10 +8,10 @@ import overturn.calculation.Result.Point;
 import overturn.calculation.Result.Row;
 import overturn.circuit.Chamber;
 import overturn.circuit.Layout;
+import overturn.protocol.Act;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.quantity.Dimension;
-import overturn.simulation.Act;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 

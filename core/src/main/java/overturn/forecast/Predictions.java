@@ -17,7 +17,7 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
-import overturn.simulation.Protocol;
+import overturn.protocol.Protocol;
 
 /**
  * What one test reads for every particle of every suspect: figures of a series, or probabilities of observations; and

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.stream.IntStream;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
-import overturn.simulation.Protocol;
+import overturn.protocol.Protocol;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
 

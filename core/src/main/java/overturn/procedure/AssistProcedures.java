@@ -10,16 +10,16 @@ import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.Layout;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure.RigKind;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Mark;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Release;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Act.Stand;
-import overturn.simulation.Act.StartEngine;
-import overturn.simulation.Act.StopEngine;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Mark;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Release;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Act.Stand;
+import overturn.protocol.Act.StartEngine;
+import overturn.protocol.Act.StopEngine;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.suspect.SuspectCatalogue;
 
 /** Tests of the assist; none where there is none. Tables are estimates argued beside them. */

@@ -14,8 +14,8 @@ import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Input;
 import overturn.circuit.Layout;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Sensed;
 
 /**
  * The second, closer look at one suspect, when a first one pointed at it: one part wiped, papered, measured or moved by

@@ -14,14 +14,14 @@ import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds.Opened;
-import overturn.simulation.Act.Heat;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.PressToStop;
-import overturn.simulation.Act.Release;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Heat;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.PressToStop;
+import overturn.protocol.Act.Release;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 
 /** Tests of a clutch circuit; none where there is no slave. */
 final class ClutchProcedures {

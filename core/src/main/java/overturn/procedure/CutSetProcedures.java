@@ -8,8 +8,8 @@ import overturn.circuit.CutSets.Division;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds.Opened;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 
 /**
  * Holds on part of the circuit, one for every way to divide it that the catalogue does not have already. They share

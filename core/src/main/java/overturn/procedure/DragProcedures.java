@@ -15,15 +15,15 @@ import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure.RigKind;
-import overturn.simulation.Act.Heat;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Recut;
-import overturn.simulation.Act.Release;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Act.StartEngine;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Heat;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Recut;
+import overturn.protocol.Act.Release;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Act.StartEngine;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 
 /** Tests of what drags, from the wheel inwards and from the pedal outwards; none where nothing turns. */
 final class DragProcedures {

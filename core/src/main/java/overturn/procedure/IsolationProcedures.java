@@ -17,15 +17,15 @@ import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds.Opened;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.LetOut;
-import overturn.simulation.Act.Mark;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Recut;
-import overturn.simulation.Act.Release;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.LetOut;
+import overturn.protocol.Act.Mark;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Recut;
+import overturn.protocol.Act.Release;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 
 /** Tests that take part of the circuit out, and instruments that look at one component. */
 final class IsolationProcedures {

@@ -13,8 +13,8 @@ import overturn.circuit.End.Slave;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds.Opened;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Sensed;
 
 /**
  * Tests that yield an observation, fluid and master. Each table says how sure an eye is; the weights are estimates

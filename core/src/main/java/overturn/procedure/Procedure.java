@@ -6,7 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
-import overturn.simulation.Protocol;
+import overturn.protocol.Protocol;
 
 /**
  * A test: a procedure that yields a reading.

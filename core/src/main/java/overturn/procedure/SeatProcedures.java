@@ -9,17 +9,17 @@ import overturn.circuit.Isolation;
 import overturn.circuit.Layout;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure.RigKind;
-import overturn.simulation.Act.Heat;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Mark;
-import overturn.simulation.Act.ParkingBrake;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Recut;
-import overturn.simulation.Act.Release;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Act.Stand;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Heat;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Mark;
+import overturn.protocol.Act.ParkingBrake;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Recut;
+import overturn.protocol.Act.Release;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Act.Stand;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.suspect.SuspectCatalogue;
 
 /** Tests done with a foot or hand, a tape and a scale; nothing is opened. */

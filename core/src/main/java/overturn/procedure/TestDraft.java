@@ -7,8 +7,8 @@ import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure.Nature;
 import overturn.procedure.Procedure.RigKind;
-import overturn.simulation.Act;
-import overturn.simulation.Protocol;
+import overturn.protocol.Act;
+import overturn.protocol.Protocol;
 
 /** Writes a test down piece by piece. Unless said otherwise: from the seat, by eye, indicating, no gate. */
 final class TestDraft {

@@ -4,6 +4,8 @@ import overturn.circuit.Component;
 import overturn.circuit.End;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
+import overturn.protocol.Sensed;
+import overturn.suspect.Fault.Binds;
 import overturn.suspect.Fault.OutwardLeak;
 import overturn.suspect.Fault.Rod;
 
@@ -20,9 +22,9 @@ final class Sensing {
      * Temperature of a sound wheel after ten minutes, and rise per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to
      * 30 °C).
      */
-    static final double SOUND_WHEEL_C = 45;
+    private static final double SOUND_WHEEL_C = 45;
 
-    static final double C_PER_NM = 4;
+    private static final double C_PER_NM = 4;
     /** Share of the full stroke used when an end is bled. */
     private static final double BLEED_STROKE_SHARE = 0.5;
 
@@ -33,9 +35,9 @@ final class Sensing {
     /** A bore whose area is off by less than this is pitted, not wrong. */
     private static final double PITTED_BELOW = 1.02;
 
-    final VehicleState state;
-    final Plant plant;
-    final Deviations deviations;
+    private final VehicleState state;
+    private final Plant plant;
+    private final Deviations deviations;
 
     Sensing(VehicleState state) {
         this.state = state;
@@ -43,17 +45,95 @@ final class Sensing {
         this.deviations = state.deviations;
     }
 
-    /** What of the vehicle is sensed, at an end where the quantity has one, else {@link Plant#NONE}. */
-    @FunctionalInterface
-    interface Sense {
-        double of(Sensing vehicle, int end);
-    }
-
+    /**
+     * One quantity, at an end where it has one, else {@link Plant#NONE}. A quantity without a branch does not compile.
+     */
     double of(Sensed quantity, int end) {
-        return quantity.sense.of(this, end);
+        return switch (quantity) {
+            case TRAVEL_MM -> state.travelMm();
+            case SINK_MM -> state.travelMm() - state.markedTravelMm;
+            case FREE_PLAY_MM -> state.play.freePlayMm(state.section);
+            case ROCK_MM ->
+                0.3
+                        + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()]
+                        + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
+            case RETURN_SECONDS -> returnSeconds();
+            case OUTPUT_ROD_GAP_MM ->
+                0.3
+                        + deviations.lostMotionMm[Rod.OUTPUT_ROD.ordinal()]
+                        - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()]
+                        - deviations.assistProudMm;
+            case ROD_MM_PER_40 -> 40 / (plant.input.ratioAt(20) * deviations.ratioFactor);
+            case LAMP_LIT -> deviations.lampWrong || restingRodMm() > 1 ? 1 : 0;
+            case PRIMARY_LEVEL_MM -> levelRiseMm(0);
+            case SECONDARY_LEVEL_MM -> levelRiseMm(1);
+            case LEVEL_SHORT_ML -> levelShortMl();
+            case PRESSURE_BAR -> Math.max(state.pressureBar[0], state.pressureBar[1]);
+            case STROKE_USED -> Math.max(used(0), plant.tandem() ? used(1) : 0);
+            case END_BAR -> endBar(end);
+            case RESIDUAL_BAR -> residualBar(end);
+            case BRAKE_SHARE -> brakeShare(end);
+            case WHEEL_DRAG_NM -> dragNm(end);
+            case WORST_DRAG_NM -> worstDragNm();
+            case WHEEL_C -> SOUND_WHEEL_C + C_PER_NM * (dragNm(end) - state.vehicle.wheelDragNm());
+            case SCREW_ML -> screwMl(end);
+            case RESIDUAL_VALVE_BAR ->
+                deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
+            case PISTON_BINDS_NM ->
+                deviations.bindsNm[Binds.PISTON.ordinal()] + deviations.bindsNm[Binds.SEAL_GROOVE.ordinal()];
+            case SUPPLY -> state.assist.supply();
+            case RESERVE -> state.assist.reserve();
+            case HISS_FREE -> deviations.leakAtRest - deviations.leakAtJoint;
+            case HISS_PRESSED -> deviations.leakPressed;
+            case HISS_AT_JOINT -> deviations.leakAtJoint;
+            case SUPPLY_HOSE_LEAK -> deviations.leakAtHose;
+            case SUPPLY_HOSE_SLOW -> deviations.recoveryFactor;
+            case CHECK_VALVE -> deviations.checkValveShut ? 2 : deviations.checkValveLeaks ? 1 : 0;
+            case ASSIST_AIR_MM -> deviations.assistAirMm;
+            case RETURN_KEPT -> deviations.returnShare;
+            case MODULATOR_PULSE -> state.section.fuseOut ? 0 : deviations.modulatorShare;
+            case SLAVE_STROKE_MM -> slaveStrokeMm();
+            case RELEASE_MARGIN_MM -> releaseMarginMm();
+            case FORK_LOSS_MM -> deviations.forkWearMm;
+            case OUTSIDE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(null);
+            case RESERVOIR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Reservoir.class);
+            case END_LOSS_ML_PER_DAY -> outsideLossMlPerDay(End.class);
+            case HIDDEN_LOSS_ML_PER_DAY -> deviations.hiddenWeepMl;
+            case ASSIST_LOSS_ML_PER_DAY -> deviations.assistLossMl;
+            case FOOTWELL_LOSS_ML_PER_DAY -> deviations.footwellLossMl;
+            case FRONT_AIR_ML -> airMl(true);
+            case REAR_AIR_ML -> airMl(false);
+            case LOOP_AIR_ML -> loopAirMl();
+            case WATER_PERCENT -> deviations.waterPercent;
+            case WRONG_FLUID -> deviations.wrongFluid ? 1 : 0;
+            case HOLE_OPEN -> state.play.preLoadBeyondPlayMm(state.section) > 0 ? 0 : holeClean();
+            case HOLE_CLEAN -> holeClean();
+            case LIP_WEAR -> lipWear(false);
+            case BORE_PITTED -> lipWear(true);
+            case PISTON_STICKS_N -> deviations.stickingN;
+            case BORE_MM -> plant.master.boreMm() * Math.sqrt(deviations.boreFactor);
+            case PORTS_CROSSED -> deviations.portsCrossed ? 1 : 0;
+            case PUSHED_BACK_MM -> highest(deviations.pushedBackMm);
+            case INPUT_BINDS_SECONDS -> deviations.bindingSeconds;
+            case FREES_AT_MM -> freesAtMm();
+            case HOSE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Hose.class);
+            case HOSE_SWELLING -> Math.max(0, highest(deviations.swellFactor) - 1);
+            case PISTON_MISMATCH -> mismatch();
+            case SLIDES_BIND_NM -> deviations.bindsNm[Binds.SLIDES.ordinal()];
+            case PARKING_BINDS_NM -> deviations.bindsNm[Binds.PARKING_BRAKE.ordinal()];
+            case SHOES_BIND_NM -> deviations.bindsNm[Binds.SHOES_TIGHT.ordinal()];
+            case LINING_LOSS -> highest(deviations.liningLost);
+            case PIPE_KINKED_SECONDS -> pipeSeconds();
+            case CONNECTOR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.QuickConnector.class);
+            case CLUTCH_WORN_MM -> deviations.extraReleaseMm;
+            case MASTER_AIR_ML -> airInMl(Component.Master.class);
+            case MODULATOR_AIR_ML -> airInMl(Component.Modulator.class);
+            case WRONG_ASSIST -> deviations.wrongAssist ? 1 : 0;
+            case BRACKET_MM -> state.bracketMm();
+        };
     }
 
-    static double highest(double[] values) {
+    private static double highest(double[] values) {
         double most = 0;
         for (double value : values) {
             most = Math.max(most, value);
@@ -61,17 +141,17 @@ final class Sensing {
         return most;
     }
 
-    double levelRiseMm(int c) {
+    private double levelRiseMm(int c) {
         return 1000
                 * (state.compartmentMl[c] - state.markedCompartmentMl[c])
                 / (plant.layout.reservoir().levelAreaMm2() * state.vehicle.levelArea());
     }
 
-    double used(int c) {
+    private double used(int c) {
         return state.displacedMl(c) / (plant.strokeLimitMm[c] * plant.boreMm2 * deviations.boreFactor / 1000);
     }
 
-    double endBar(int e) {
+    private double endBar(int e) {
         int c = plant.endChamber[e];
         if (!state.section.reaches(c, plant.endPart[e])) {
             return 0;
@@ -83,7 +163,7 @@ final class Sensing {
         return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.heldSeconds + 1) / seconds));
     }
 
-    double brakeShare(int e) {
+    private double brakeShare(int e) {
         int part = plant.endPart[e];
         return (1 - Math.min(1, Deviations.at(deviations.clampingLost, part)))
                 * (1 - Math.min(1, Deviations.at(deviations.liningLost, part)))
@@ -109,7 +189,7 @@ final class Sensing {
     }
 
     /** Pressure left at one end with the pedal up, bar. */
-    double residualBar(int e) {
+    private double residualBar(int e) {
         int c = plant.endChamber[e];
         if (!state.section.reaches(c, plant.endPart[e]) || state.section.endOpen[e]) {
             return 0;
@@ -125,14 +205,14 @@ final class Sensing {
         return seconds == 0 ? bar : Math.max(bar, 20 * Math.exp(-state.secondsSinceRelease / seconds));
     }
 
-    double dragNm(int e) {
+    private double dragNm(int e) {
         End end = plant.ends[e];
         return state.vehicle.wheelDragNm()
                 + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
                 + end.dragNmPerBar() * Math.max(0, residualBar(e) - end.dragOnsetBar());
     }
 
-    double worstDragNm() {
+    private double worstDragNm() {
         double worst = 0;
         for (int e = 0; e < plant.ends.length; e++) {
             worst = Math.max(worst, dragNm(e));
@@ -140,13 +220,13 @@ final class Sensing {
         return worst;
     }
 
-    double screwMl(int e) {
+    private double screwMl(int e) {
         int c = plant.endChamber[e];
         double ml = BLEED_STROKE_SHARE * plant.strokeLimitMm[c] * plant.boreMm2 / 1000;
         return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
     }
 
-    double returnSeconds() {
+    private double returnSeconds() {
         double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
         return state.vehicle.inputReturnSeconds()
                 + deviations.bindingSeconds
@@ -156,13 +236,13 @@ final class Sensing {
                 + (deviations.stuckN > 0 ? 0.3 : 0);
     }
 
-    double restingRodMm() {
+    private double restingRodMm() {
         return (state.section.pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()])
                 + (deviations.bindingSeconds > 1 ? 3 : 0)
                 + (deviations.stickingN > state.springsN() ? 3 : 0);
     }
 
-    double slaveStrokeMm() {
+    private double slaveStrokeMm() {
         for (int e = 0; e < plant.ends.length; e++) {
             if (plant.ends[e] instanceof Slave slave) {
                 return slave.strokeAt(endBar(e));
@@ -171,7 +251,7 @@ final class Sensing {
         return 0;
     }
 
-    double releaseMarginMm() {
+    private double releaseMarginMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
                 return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio()
@@ -182,7 +262,7 @@ final class Sensing {
         return 0;
     }
 
-    double freesAtMm() {
+    private double freesAtMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
                 return (slave.releaseTravelMm() * state.vehicle.releaseNeed() + deviations.extraReleaseMm)
@@ -193,7 +273,7 @@ final class Sensing {
         return 0;
     }
 
-    double levelShortMl() {
+    private double levelShortMl() {
         double roomMl = plant.layout.reservoir().minToMaxMl();
         if (deviations.reservoirShutBar > 0) {
             return -1.6 * roomMl;
@@ -206,7 +286,7 @@ final class Sensing {
     }
 
     /** Flow past lips that are worn, or over bore that is pitted so that its area has changed, mL/min. */
-    double lipWear(boolean pitted) {
+    private double lipWear(boolean pitted) {
         if (pitted != (deviations.boreFactor > 1 && deviations.boreFactor < PITTED_BELOW)) {
             return 0;
         }
@@ -217,12 +297,12 @@ final class Sensing {
         return mlPerMin;
     }
 
-    double holeClean() {
+    private double holeClean() {
         double slowest = Math.max(deviations.holeDrainSeconds[0], deviations.holeDrainSeconds[1]);
         return 1 / (1 + slowest / HOLE_HALVED_SECONDS);
     }
 
-    double outsideLossMlPerDay(Class<? extends Component> at) {
+    private double outsideLossMlPerDay(Class<? extends Component> at) {
         double ml = 0;
         for (OutwardLeak leak : deviations.outward) {
             if (at == null || at.isInstance(plant.parts[plant.number(leak.componentId())])) {
@@ -232,7 +312,7 @@ final class Sensing {
         return ml;
     }
 
-    double pipeSeconds() {
+    private double pipeSeconds() {
         double seconds = 0;
         for (int part = 0; part < deviations.restrictionSeconds.length; part++) {
             seconds += plant.parts[part] instanceof Component.Pipe ? deviations.restrictionSeconds[part] : 0;
@@ -240,7 +320,7 @@ final class Sensing {
         return seconds;
     }
 
-    double airInMl(Class<? extends Component> where) {
+    private double airInMl(Class<? extends Component> where) {
         double ml = 0;
         for (double[] chamber : deviations.airMl) {
             for (int part = 0; part < chamber.length; part++) {
@@ -250,7 +330,7 @@ final class Sensing {
         return ml;
     }
 
-    double airMl(boolean front) {
+    private double airMl(boolean front) {
         double ml = 0;
         for (int e = 0; e < plant.ends.length; e++) {
             boolean rear = plant.ends[e].rear();
@@ -261,7 +341,7 @@ final class Sensing {
         return ml;
     }
 
-    double loopAirMl() {
+    private double loopAirMl() {
         double ml = 0;
         for (int i = 0; i < plant.parts.length; i++) {
             if (plant.parts[i] instanceof Component.Pipe pipe && pipe.highLoop()) {
@@ -271,7 +351,7 @@ final class Sensing {
         return ml;
     }
 
-    double mismatch() {
+    private double mismatch() {
         double most = 0;
         for (double factor : deviations.pistonFactor) {
             most = Math.max(most, factor == 0 ? 0 : Math.abs(factor - 1));

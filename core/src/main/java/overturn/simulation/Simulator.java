@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.concurrent.ConcurrentHashMap;
 import overturn.circuit.CutSet;
 import overturn.circuit.Layout;
+import overturn.protocol.Act;
+import overturn.protocol.Protocol;
 import overturn.suspect.Fault;
 
 /** Runs protocols on vehicles of one layout. Thread-safe; results depend on the arguments alone. */

@@ -2,6 +2,8 @@ package overturn.simulation;
 
 import java.util.List;
 import overturn.circuit.End;
+import overturn.protocol.Act;
+import overturn.protocol.Sensed;
 
 /** Carries acts out in small steps and writes down what instruments would show. */
 final class TraceRecorder implements Simulator.Recorder {

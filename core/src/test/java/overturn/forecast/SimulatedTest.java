@@ -10,7 +10,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
-import overturn.simulation.Protocol;
+import overturn.protocol.Protocol;
 import overturn.simulation.Simulator;
 
 class SimulatedTest {

@@ -16,7 +16,7 @@ import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure.Nature;
 import overturn.procedure.VehicleNeeds.Opened;
-import overturn.simulation.Act;
+import overturn.protocol.Act;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 

@@ -7,10 +7,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Layout;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 

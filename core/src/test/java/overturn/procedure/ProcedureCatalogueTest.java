@@ -9,10 +9,10 @@ import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.VehicleNeeds.Opened;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Sample;
-import overturn.simulation.Protocol;
-import overturn.simulation.Sensed;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 

@@ -9,9 +9,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import overturn.circuit.CutSet;
 import overturn.layoutfile.Presets;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.Sample;
+import overturn.protocol.Act;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.suspect.Fault;
 
 /** The worked Tarn van of docs/trade-figures.md and the slice's figures, engine off and reserve spent. */

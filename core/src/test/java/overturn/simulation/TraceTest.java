@@ -6,11 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
-import overturn.simulation.Act.Hold;
-import overturn.simulation.Act.Press;
-import overturn.simulation.Act.PressToStop;
-import overturn.simulation.Act.Release;
-import overturn.simulation.Act.StartEngine;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.PressToStop;
+import overturn.protocol.Act.Release;
+import overturn.protocol.Act.StartEngine;
+import overturn.protocol.Protocol;
 import overturn.suspect.Fault;
 
 /** A protocol driven in time. */

@@ -1,4 +1,4 @@
-package overturn.simulation;
+package overturn.protocol;
 
 import java.util.Objects;
 import java.util.Optional;
