@@ -12,6 +12,7 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
+import overturn.protocol.TestVehicle;
 import overturn.quantity.TypedQuantity;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
@@ -21,49 +22,39 @@ import overturn.suspect.Fault;
 /** A vehicle whose fault is known to the program and hidden from the technician. */
 public final class HiddenVehicle {
 
-    private final Simulator simulator;
-    private final VehicleUnknowns vehicle;
-    private final List<Fault> faults;
+    private final TestVehicle rested;
+    private final TestVehicle found;
     private final double noiseScale;
     private final double shownShare;
-    private final VehicleCondition found;
 
-    private HiddenVehicle(
-            Simulator simulator,
-            VehicleUnknowns vehicle,
-            List<Fault> faults,
-            double noiseScale,
-            double shownShare,
-            VehicleCondition found) {
-        this.shownShare = shownShare;
+    private HiddenVehicle(TestVehicle rested, TestVehicle found, double noiseScale, double shownShare) {
+        this.rested = rested;
         this.found = found;
-        this.simulator = simulator;
-        this.vehicle = vehicle;
-        this.faults = List.copyOf(faults);
         this.noiseScale = noiseScale;
+        this.shownShare = shownShare;
     }
 
     /** @param noiseScale factor on the noise of all instruments, 0 for none */
     public static HiddenVehicle of(
             Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale) {
+        return of(new SimulatedVehicle(simulator, vehicle, List.copyOf(faults), VehicleCondition.RESTED), noiseScale);
+    }
+
+    /**
+     * A vehicle from wherever it comes.
+     *
+     * @param noiseScale factor on the noise of all instruments, 0 for none
+     */
+    public static HiddenVehicle of(TestVehicle rested, double noiseScale) {
         if (!(noiseScale >= 0)) {
             throw new IllegalArgumentException("Noise scale " + noiseScale + " must be 0 or more");
         }
-        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, 1, VehicleCondition.RESTED);
+        return new HiddenVehicle(rested, rested, noiseScale, 1);
     }
 
     /** The same vehicle as the intake left it: every test after it begins there. */
     public HiddenVehicle after(Procedure intake) {
-        return new HiddenVehicle(
-                simulator,
-                vehicle,
-                faults,
-                noiseScale,
-                shownShare,
-                simulator
-                        .run(intake.protocol(), vehicle, faults, VehicleCondition.RESTED)
-                        .after()
-                        .ready());
+        return new HiddenVehicle(rested, rested.after(intake.protocol()), noiseScale, shownShare);
     }
 
     /** The same vehicle with a fault that is there in this share of the tests only, 0 to 1. */
@@ -71,16 +62,14 @@ public final class HiddenVehicle {
         if (!(share > 0 && share <= 1)) {
             throw new IllegalArgumentException("Share " + share + " must lie above 0 and be at most 1");
         }
-        return new HiddenVehicle(simulator, vehicle, faults, noiseScale, share, found);
+        return new HiddenVehicle(rested, found, noiseScale, share);
     }
 
     /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
         boolean shown = shownShare == 1 || random.nextDouble() < shownShare;
-        VehicleCondition before =
-                procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? VehicleCondition.RESTED : found;
-        double[] simulated =
-                simulator.prepare(procedure.protocol()).figures(vehicle, shown ? faults : List.of(), before);
+        TestVehicle now = procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? rested : found;
+        double[] simulated = now.figures(procedure.protocol(), shown);
         if (procedure.spec() instanceof Series series) {
             return figures(series, simulated, random);
         }
