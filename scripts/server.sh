@@ -202,7 +202,7 @@ take_shots() {
 
 # bench_hidden_faults: the planner and its baselines on hidden vehicles; all output but the report goes to stderr.
 bench_hidden_faults() {
-    step "Building" maven package -pl core,bench -DskipTests >&2
+    step "Building" maven package -pl core,secondworld,bench -DskipTests >&2
     java -XX:+UseParallelGC -XX:+UseTransparentHugePages -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.hidden.HiddenFaults "$@"
 }
 

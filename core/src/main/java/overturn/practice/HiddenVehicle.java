@@ -3,6 +3,7 @@ package overturn.practice;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
@@ -26,18 +27,26 @@ public final class HiddenVehicle {
     private final TestVehicle found;
     private final double noiseScale;
     private final double shownShare;
+    private final double mistakenShare;
 
-    private HiddenVehicle(TestVehicle rested, TestVehicle found, double noiseScale, double shownShare) {
+    private HiddenVehicle(
+            TestVehicle rested, TestVehicle found, double noiseScale, double shownShare, double mistakenShare) {
         this.rested = rested;
         this.found = found;
         this.noiseScale = noiseScale;
         this.shownShare = shownShare;
+        this.mistakenShare = mistakenShare;
     }
 
     /** @param noiseScale factor on the noise of all instruments, 0 for none */
     public static HiddenVehicle of(
             Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults, double noiseScale) {
-        return of(new SimulatedVehicle(simulator, vehicle, List.copyOf(faults), VehicleCondition.RESTED), noiseScale);
+        return of(simulated(simulator, vehicle, faults), noiseScale);
+    }
+
+    /** A vehicle of the simulator that forecasts are made with, from rest. */
+    public static TestVehicle simulated(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults) {
+        return new SimulatedVehicle(simulator, vehicle, List.copyOf(faults), VehicleCondition.RESTED);
     }
 
     /**
@@ -49,12 +58,12 @@ public final class HiddenVehicle {
         if (!(noiseScale >= 0)) {
             throw new IllegalArgumentException("Noise scale " + noiseScale + " must be 0 or more");
         }
-        return new HiddenVehicle(rested, rested, noiseScale, 1);
+        return new HiddenVehicle(rested, rested, noiseScale, 1, 0);
     }
 
     /** The same vehicle as the intake left it: every test after it begins there. */
     public HiddenVehicle after(Procedure intake) {
-        return new HiddenVehicle(rested, rested.after(intake.protocol()), noiseScale, shownShare);
+        return new HiddenVehicle(rested, rested.after(intake.protocol()), noiseScale, shownShare, mistakenShare);
     }
 
     /** The same vehicle with a fault that is there in this share of the tests only, 0 to 1. */
@@ -62,19 +71,30 @@ public final class HiddenVehicle {
         if (!(share > 0 && share <= 1)) {
             throw new IllegalArgumentException("Share " + share + " must lie above 0 and be at most 1");
         }
-        return new HiddenVehicle(rested, found, noiseScale, share);
+        return new HiddenVehicle(rested, found, noiseScale, share, mistakenShare);
+    }
+
+    /** The same vehicle looked at by somebody who takes one thing for another in this share of the looks, 0 to 1. */
+    public HiddenVehicle mistaken(double share) {
+        if (!(share >= 0 && share <= 1)) {
+            throw new IllegalArgumentException("Share " + share + " must lie between 0 and 1");
+        }
+        return new HiddenVehicle(rested, found, noiseScale, shownShare, share);
     }
 
     /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
         boolean shown = shownShare == 1 || random.nextDouble() < shownShare;
         TestVehicle now = procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? rested : found;
-        double[] simulated = now.figures(procedure.protocol(), shown);
+        double[] simulated = now.figures(procedure.protocol(), shown, random);
         if (procedure.spec() instanceof Series series) {
             return figures(series, simulated, random);
         }
         Observation observation = (Observation) procedure.spec();
         double[] probabilities = procedure.table().orElseThrow().probabilities(simulated);
+        if (mistakenShare > 0 && random.nextDouble() < mistakenShare) {
+            Arrays.fill(probabilities, 1.0 / probabilities.length);
+        }
         return new ReadingValue.Observed(observation.options().get(drawn(probabilities, random.nextDouble())));
     }
 

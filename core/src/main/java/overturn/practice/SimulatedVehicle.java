@@ -1,6 +1,7 @@
 package overturn.practice;
 
 import java.util.List;
+import java.util.random.RandomGenerator;
 import overturn.protocol.Protocol;
 import overturn.protocol.TestVehicle;
 import overturn.simulation.Simulator;
@@ -13,7 +14,7 @@ record SimulatedVehicle(Simulator simulator, VehicleUnknowns vehicle, List<Fault
         implements TestVehicle {
 
     @Override
-    public double[] figures(Protocol protocol, boolean shown) {
+    public double[] figures(Protocol protocol, boolean shown, RandomGenerator presses) {
         return simulator.prepare(protocol).figures(vehicle, shown ? faults : List.of(), found);
     }
 

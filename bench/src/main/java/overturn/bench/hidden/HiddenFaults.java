@@ -56,6 +56,19 @@ public final class HiddenFaults implements Callable<Integer> {
                     "Only presets of this family: vacuum-brake, unassisted-brake, hydraulic-brake, pedal-clutch, concentric-clutch, lever-brake, lever-clutch.")
     private String family;
 
+    /** From where the vehicles come. */
+    enum Kind {
+        OWN,
+        OTHER
+    }
+
+    @Option(
+            names = "--world",
+            defaultValue = "own",
+            description =
+                    "Vehicles of the simulator that differ from the model (own), or of the second world, of another structure (other).")
+    private Kind kind;
+
     @Option(names = "--json", description = "Print one JSON object; the report for people goes to the standard error.")
     private boolean json;
 
@@ -67,7 +80,9 @@ public final class HiddenFaults implements Callable<Integer> {
 
     /** Runs the command; the exit code is 2 for a wrong option. */
     public static void main(String[] arguments) {
-        System.exit(new CommandLine(new HiddenFaults()).execute(arguments));
+        System.exit(new CommandLine(new HiddenFaults())
+                .setCaseInsensitiveEnumValuesAllowed(true)
+                .execute(arguments));
     }
 
     @Override
@@ -116,7 +131,7 @@ public final class HiddenFaults implements Callable<Integer> {
                 Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
         try (ProgressBar bar = bar(plans.size() + files.size())) {
             List<World> worlds = each(threads, bar, files, file -> {
-                World world = new World(file, seed);
+                World world = new World(file, seed, kind == Kind.OTHER);
                 world.warmUp();
                 return world;
             });

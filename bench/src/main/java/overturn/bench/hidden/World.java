@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.function.Function;
 import java.util.random.RandomGenerator;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
@@ -16,6 +17,9 @@ import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.protocol.TestVehicle;
+import overturn.secondworld.SecondWorldVehicle;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Cure;
@@ -44,6 +48,12 @@ final class World {
             "thresholdN",
             "jumpInN",
             "closedChamberMl");
+    /** Tests in which the driver or whoever knows the vehicle judges what it was like before. */
+    private static final List<String> FELT_BY_THE_DRIVER = List.of(ProcedureCatalogue.CHARACTERISE, "driven");
+    /** Share of looks in the second world in which one thing is taken for another. */
+    private static final double MISTAKEN_SHARE = 0.02;
+
+    private static final long PLAIN_DAY = 1;
     private static final int VARIANTS = 24;
     private static final double COMMON_WIDTH = 0.2;
     private static final double ROUGH_WIDTH = 0.35;
@@ -85,8 +95,15 @@ final class World {
     private final List<Simulator> smooth;
     private final List<Simulator> rough;
     private final double[] frequencyFactors;
+    private final boolean other;
 
     World(LayoutFile file, long seed) {
+        this(file, seed, false);
+    }
+
+    /** @param other whether vehicles come from the second world, not from the simulator */
+    World(LayoutFile file, long seed, boolean other) {
+        this.other = other;
         this.model = LayoutModel.of(file.layout());
         this.blind = model.knowing(s -> !UNLISTED.contains(s.id()));
         RandomGenerator random = new SplittableRandom(seed * 31 + file.id().hashCode());
@@ -141,11 +158,14 @@ final class World {
         Simulator simulator = (isRough ? rough : smooth).get(random.nextInt(VARIANTS));
         boolean recentWork = random.nextDouble() < RECENT_WORK_SHARE;
         List<Suspect> causes = causes(stratum, recentWork, random);
-        Layout layout = simulator.layout();
+        Layout layout = other ? model.layout() : simulator.layout();
         double noise = random.nextDouble() < DOUBLED_NOISE_SHARE ? 2 : 1;
         VehicleUnknowns vehicle = vehicle(isRough ? ROUGH_WIDTH : COMMON_WIDTH, random);
+        Function<List<Fault>, TestVehicle> made = other
+                ? present -> secondWorld(present, seed)
+                : present -> HiddenVehicle.simulated(simulator, vehicle, present);
         Map<Suspect, List<Fault>> faults = new LinkedHashMap<>();
-        causes.forEach(cause -> faults.put(cause, felt(cause, simulator, vehicle, isRough, random)));
+        causes.forEach(cause -> faults.put(cause, felt(cause, layout, made, isRough, random)));
         double shown =
                 stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
         Intake intake = new Intake(recentWork, Age.UNKNOWN, stratum == Stratum.INTERMITTENT, Map.of());
@@ -155,28 +175,46 @@ final class World {
                 causes,
                 cure(causes),
                 intake,
-                left -> HiddenVehicle.of(
-                                simulator,
-                                vehicle,
-                                left.stream()
+                left -> hidden(
+                                made.apply(left.stream()
                                         .flatMap(s -> faults.get(s).stream())
-                                        .toList(),
+                                        .toList()),
                                 noise)
-                        .after(characterise())
                         .intermittent(shown),
-                rig -> liar(simulator, vehicle, noise, rig),
+                rig -> hidden(made.apply(lie(layout, rig)), noise),
                 seed);
+    }
+
+    /** Somebody who now and then takes one thing for another looks at a vehicle of the second world. */
+    private HiddenVehicle hidden(TestVehicle made, double noise) {
+        return HiddenVehicle.of(made, noise).after(characterise()).mistaken(other ? MISTAKEN_SHARE : 0);
+    }
+
+    private TestVehicle secondWorld(List<Fault> present, long seed) {
+        Layout layout = model.layout();
+        return new ComplaintFelt(
+                SecondWorldVehicle.of(layout, present, seed),
+                SecondWorldVehicle.of(layout, List.of(), seed),
+                layout,
+                FELT_BY_THE_DRIVER.stream()
+                        .flatMap(id -> model.procedures().find(id).stream())
+                        .map(Procedure::protocol)
+                        .toList());
     }
 
     /** A severity at which the driver feels it: it changes what this vehicle would be brought in for. */
     private List<Fault> felt(
-            Suspect cause, Simulator simulator, VehicleUnknowns vehicle, boolean isRough, RandomGenerator random) {
-        double[] sound = characterised(simulator, vehicle, List.of());
+            Suspect cause,
+            Layout layout,
+            Function<List<Fault>, TestVehicle> made,
+            boolean isRough,
+            RandomGenerator random) {
+        double[] sound = characterised(made.apply(List.of()));
         List<Fault> most = List.of();
         double mostFelt = -1;
         for (int i = 0; i < MOST_DRAWS && mostFelt < FELT; i++) {
-            List<Fault> faults = cause.physics().at(severity(isRough, random), simulator.layout(), random);
-            double[] now = characterised(simulator, vehicle, faults);
+            List<Fault> faults = cause.physics().at(severity(isRough, random), layout, random);
+            double[] now = characterised(made.apply(faults));
             double changed = 0;
             for (int k = 0; k < now.length; k++) {
                 changed += Math.abs(now[k] - sound[k]) / 2;
@@ -189,8 +227,9 @@ final class World {
         return most;
     }
 
-    private double[] characterised(Simulator simulator, VehicleUnknowns vehicle, List<Fault> faults) {
-        return characterise().predicted(simulator.run(characterise().protocol(), vehicle, faults));
+    private double[] characterised(TestVehicle vehicle) {
+        return characterise()
+                .predicted(vehicle.figures(characterise().protocol(), true, new SplittableRandom(PLAIN_DAY)));
     }
 
     private Procedure characterise() {
@@ -201,15 +240,10 @@ final class World {
         return causes.stream().map(s -> Cure.of(s.remedy())).reduce(Cure::and).orElseThrow();
     }
 
-    /** What a lying rig shows: another vehicle with another fault, each time. */
-    private HiddenVehicle liar(Simulator simulator, VehicleUnknowns vehicle, double noise, RandomGenerator random) {
-        Suspect other = drawn(model.suspects(), false, random);
-        return HiddenVehicle.of(
-                        simulator,
-                        vehicle,
-                        other.physics().at(severity(false, random), simulator.layout(), random),
-                        noise)
-                .after(characterise());
+    /** What a lying rig shows: the same vehicle with another fault, each time. */
+    private List<Fault> lie(Layout layout, RandomGenerator random) {
+        Suspect another = drawn(model.suspects(), false, random);
+        return another.physics().at(severity(false, random), layout, random);
     }
 
     private static double severity(boolean rough, RandomGenerator random) {
