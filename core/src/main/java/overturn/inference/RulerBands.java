@@ -3,6 +3,7 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.measurement.Figure;
@@ -56,6 +57,17 @@ public final class RulerBands {
                             .toList()));
         }
         return all;
+    }
+
+    /** The bands of one suspect, figure by figure; none for observations. */
+    public static List<Band> of(Belief belief, Procedure procedure, String suspectId) {
+        if (!(procedure.spec() instanceof Series series)) {
+            return List.of();
+        }
+        Predictions predictions = belief.model().predictions(procedure);
+        return IntStream.range(0, series.figures().size())
+                .mapToObj(k -> band(belief, predictions, suspectId, k))
+                .toList();
     }
 
     /** Weighted quantiles of the predictions, widened by one standard deviation of the reading. */

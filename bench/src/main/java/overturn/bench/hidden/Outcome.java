@@ -33,7 +33,11 @@ record Outcome(
         double costToCure,
         List<Claim> claims,
         List<Double> planningMillis,
-        List<String> path) {
+        List<String> path,
+        List<Covered> covered) {
+
+    /** Whether a figure lay in the band of the suspect that was there, and after how many readings. */
+    record Covered(int readingsBefore, boolean inside) {}
 
     /** A claimed probability and whether it came true. */
     record Claim(double probability, boolean held) {}

@@ -31,6 +31,14 @@ final class ReportText {
         return text.toString();
     }
 
+    /** Which vehicles the planner lost, and at what. */
+    String lost() {
+        for (Stratum stratum : List.of(Stratum.SINGLE, Stratum.SOUND)) {
+            lost(stratum, PolicyFigures.only(outcomes, stratum));
+        }
+        return text.toString();
+    }
+
     String text(Report report, double seconds) {
         line("%d vehicles, seed %d, %.0f s", report.vehicles(), report.seed(), seconds);
         row("", List.copyOf(report.policies().keySet()));

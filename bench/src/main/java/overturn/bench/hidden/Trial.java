@@ -11,11 +11,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import overturn.bench.hidden.Outcome.Claim;
+import overturn.bench.hidden.Outcome.Covered;
 import overturn.bench.hidden.Policy.Step;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
+import overturn.inference.RulerBands;
+import overturn.measurement.ReadingValue;
 import overturn.planning.Prices;
 import overturn.planning.Proposal;
 import overturn.planning.TestPlanner;
@@ -99,6 +102,7 @@ final class Trial {
         private final List<String> path = new ArrayList<>();
         private final List<Claim> claims = new ArrayList<>();
         private final List<Double> millis = new ArrayList<>();
+        private final List<Covered> covered = new ArrayList<>();
         private final Set<VehicleNeeds> opened = new LinkedHashSet<>();
         private final Map<String, Integer> rigs = new HashMap<>();
         private final Set<String> doneSinceRepair = new HashSet<>();
@@ -140,7 +144,8 @@ final class Trial {
                 progress.minutes,
                 progress.claims,
                 progress.millis,
-                List.copyOf(progress.path));
+                List.copyOf(progress.path),
+                progress.covered);
     }
 
     /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
@@ -170,6 +175,7 @@ final class Trial {
             }
             Procedure procedure = next.get().procedure();
             Case.Taken taken = vehicle.take(procedure, rig(progress, next.get()), progress.done);
+            cover(progress, procedure, taken.reading());
             progress.doneSinceRepair.add(procedure.id());
             progress.minutes += taken.extraMinutes()
                     + procedure.minutes()
@@ -190,6 +196,23 @@ final class Trial {
         }
         progress.minutes += StateChanges.minutes(StateChanges.closed(progress.state), VehicleNeeds.SEAT);
         progress.state = VehicleNeeds.SEAT;
+    }
+
+    /** Before the first repair: whether each figure lies in the band of the one suspect that is there. */
+    private void cover(Progress progress, Procedure procedure, Reading reading) {
+        if (oneCauseBeforeRepair(progress) && reading.value() instanceof ReadingValue.Figures figures) {
+            List<RulerBands.Band> bands = RulerBands.of(
+                    progress.at.history.now(), procedure, vehicle.causes.get(0).id());
+            for (int k = 0; k < bands.size(); k++) {
+                RulerBands.Band band = bands.get(k);
+                double read = figures.taken().get(k).orElseThrow().coreValue();
+                progress.covered.add(new Covered(progress.path.size(), read >= band.low() && read <= band.high()));
+            }
+        }
+    }
+
+    private boolean oneCauseBeforeRepair(Progress progress) {
+        return progress.done.isEmpty() && (vehicle.stratum == Stratum.SINGLE || vehicle.stratum == Stratum.SOUND);
     }
 
     /** The set-up in use of its rig, or the next one; a rig once made anew stays in use. */
@@ -295,6 +318,7 @@ final class Trial {
                 minutes,
                 progress.wrongParts,
                 progress.minutes,
+                List.of(),
                 List.of(),
                 List.of(),
                 List.of());

@@ -252,6 +252,7 @@ class HiddenFaultsTest {
                 minutes,
                 List.of(),
                 List.of(),
+                List.of(),
                 List.of());
     }
 }
