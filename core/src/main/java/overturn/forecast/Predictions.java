@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
+import overturn.measurement.Discrepancy;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -57,6 +58,11 @@ public final class Predictions {
     private final PairPredictions pairs;
     private final double[] sds;
     private final double offsetSd;
+    /** What the formulas do not know: of each figure by itself, and of the whole series. */
+    private final List<Discrepancy> discrepancies;
+
+    private final double sharedDiscrepancy;
+    private final double[] readingSds;
     private final double[] least;
     private final double[] most;
     private final Scatter scatter;
@@ -89,8 +95,15 @@ public final class Predictions {
                 ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray()
                 : new double[0];
         this.offsetSd = series ? ((Series) spec).offsetSd() : 0;
+        this.discrepancies = series
+                ? ((Series) spec).figures().stream().map(Figure::discrepancy).toList()
+                : List.of();
+        this.sharedDiscrepancy = series ? ((Series) spec).sharedDiscrepancy() : 0;
+        this.readingSds = IntStream.range(0, sds.length)
+                .mapToDouble(k -> ((Series) spec).readingSd(k))
+                .toArray();
         this.scatter = new Scatter(foreseen, sound, width);
-        this.unexplained = new Unexplained(scatter, sds, offsetSd, foreseen.length, width);
+        this.unexplained = new Unexplained(scatter, sds, offsetSd, readingSds, foreseen.length, width);
         this.observed = new boolean[foreseen.length];
         for (int s = 0; s < observed.length; s++) {
             observed[s] = !series()
@@ -220,17 +233,19 @@ public final class Predictions {
         return foreseen[suspect];
     }
 
-    /** Whole 1σ of one figure: instrument, datum. */
+    /** Whole 1σ of one figure: instrument, datum, what its formula does not know. */
     public double readingSd(int figure) {
-        return Math.sqrt(sds[figure] * sds[figure] + offsetSd * offsetSd);
+        return readingSds[figure];
     }
 
-    double figureSd(int figure) {
-        return sds[figure];
+    /** 1σ that one figure has by itself where noise is scaled. */
+    double figureSd(int figure, double noiseScale) {
+        return Math.hypot(noiseScale * sds[figure], discrepancies.get(figure).own());
     }
 
-    double offsetSd() {
-        return offsetSd;
+    /** 1σ that all figures of the series have together where noise is scaled. */
+    double offsetSd(double noiseScale) {
+        return Math.hypot(noiseScale * offsetSd, sharedDiscrepancy);
     }
 
     /** Encodes a reading for the likelihoods: figures, or the index of the observation; empty where it says nothing. */
@@ -416,7 +431,8 @@ public final class Predictions {
     private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale) {
         double[] wide = new double[width];
         for (int k = 0; k < width; k++) {
-            double variance = square(KERNEL_WIDTH * noiseScale * sds[k]);
+            double variance = square(KERNEL_WIDTH * noiseScale * sds[k])
+                    + square(discrepancies.get(k).ownAt(Double.isNaN(encoded[k]) ? 0 : encoded[k]));
             if (hypothesis.isPair()) {
                 variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k))
                         + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
@@ -428,7 +444,8 @@ public final class Predictions {
             }
             wide[k] = Math.sqrt(variance);
         }
-        return new SharedOffsetNormal(encoded, wide, KERNEL_WIDTH * noiseScale * offsetSd);
+        return new SharedOffsetNormal(
+                encoded, wide, Math.hypot(KERNEL_WIDTH * noiseScale * offsetSd, sharedDiscrepancy));
     }
 
     private static double square(double value) {

@@ -20,27 +20,26 @@ public final class Unexplained {
     private final Scatter scatter;
     private final double[] sds;
     private final double offsetSd;
+    private final double[] readingSds;
     private final int width;
     private final double[] overallSds;
     private final double[] logStrays;
 
     /**
      * @param sds noise of each figure of a series; none for an observation
+     * @param readingSds the same with datum and discrepancy
      * @param width number of figures, or of what may be observed
      */
-    Unexplained(Scatter scatter, double[] sds, double offsetSd, int suspects, int width) {
+    Unexplained(Scatter scatter, double[] sds, double offsetSd, double[] readingSds, int suspects, int width) {
         this.scatter = scatter;
         this.sds = sds;
         this.offsetSd = offsetSd;
+        this.readingSds = readingSds;
         this.width = width;
         this.overallSds = IntStream.range(0, sds.length)
-                .mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + square(readingSd(k))))
+                .mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + square(readingSds[k])))
                 .toArray();
         this.logStrays = logStrays(suspects);
-    }
-
-    private double readingSd(int figure) {
-        return Math.hypot(sds[figure], offsetSd);
     }
 
     private static double square(double value) {
@@ -55,7 +54,7 @@ public final class Unexplained {
     private double[] logStrays(int suspects) {
         double[] far = IntStream.range(0, suspects)
                 .mapToDouble(s -> square(IntStream.range(0, sds.length)
-                        .mapToDouble(k -> Math.log1p(scatter.stray(s, k) / readingSd(k)))
+                        .mapToDouble(k -> Math.log1p(scatter.stray(s, k) / readingSds[k]))
                         .sum()))
                 .toArray();
         double total = Arrays.stream(far).sum();

@@ -1,9 +1,10 @@
 package overturn.inference;
 
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.measurement.Figure;
@@ -18,7 +19,12 @@ public final class RulerBands {
     private static final double LIVE = 0.02;
 
     private static final int MOST_SUSPECTS = 3;
-    private static final double TAIL = 0.08;
+    /** On either side of a band. */
+    private static final double TAIL = 0.05;
+
+    private static final double FARTHEST = 4;
+    private static final int HALVINGS = 18;
+    private static final NormalDistribution NORMAL = new NormalDistribution();
 
     private RulerBands() {}
 
@@ -70,30 +76,38 @@ public final class RulerBands {
                 .toList();
     }
 
-    /** Weighted quantiles of the predictions, widened by one standard deviation of the reading. */
+    /** Where nine of ten readings of a suspect lie: its particles, each with the whole spread of a reading. */
     private static Band band(Belief belief, Predictions predictions, String suspectId, int figure) {
         int s = belief.model().indexOf(suspectId);
-        List<double[]> weighted = new ArrayList<>();
+        double[] weights = belief.foreseen(s);
+        double[] values = new double[Particles.FORESEEN];
         double total = 0;
-        double[] foreseen = belief.foreseen(s);
-        for (int i = 0; i < Particles.FORESEEN; i++) {
-            double weight = foreseen[i];
-            weighted.add(new double[] {predictions.foreseen(s, i, figure), weight});
-            total += weight;
+        for (int i = 0; i < values.length; i++) {
+            values[i] = predictions.foreseen(s, i, figure);
+            total += weights[i];
         }
-        weighted.sort(Comparator.comparingDouble(v -> v[0]));
         double sd = predictions.readingSd(figure);
-        return new Band(suspectId, quantile(weighted, TAIL * total) - sd, quantile(weighted, (1 - TAIL) * total) + sd);
+        return new Band(
+                suspectId,
+                quantile(values, weights, sd, TAIL * total),
+                quantile(values, weights, sd, (1 - TAIL) * total));
     }
 
-    private static double quantile(List<double[]> weighted, double at) {
-        double cumulated = 0;
-        for (double[] value : weighted) {
-            cumulated += value[1];
-            if (cumulated >= at) {
-                return value[0];
+    private static double quantile(double[] values, double[] weights, double sd, double at) {
+        double low = Arrays.stream(values).min().orElseThrow() - FARTHEST * sd;
+        double high = Arrays.stream(values).max().orElseThrow() + FARTHEST * sd;
+        for (int i = 0; i < HALVINGS; i++) {
+            double middle = (low + high) / 2;
+            double below = 0;
+            for (int n = 0; n < values.length; n++) {
+                below += weights[n] == 0 ? 0 : weights[n] * NORMAL.cumulativeProbability((middle - values[n]) / sd);
+            }
+            if (below < at) {
+                low = middle;
+            } else {
+                high = middle;
             }
         }
-        return weighted.get(weighted.size() - 1)[0];
+        return (low + high) / 2;
     }
 }

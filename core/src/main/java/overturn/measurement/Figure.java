@@ -10,14 +10,27 @@ import overturn.quantity.Dimension;
  * @param least least value that physics allows
  * @param most most that physics allows
  * @param noiseSd 1σ of instrument and hand, resolution included (docs/trade-figures.md C)
+ * @param discrepancy what its formula does not know
  * @param atSecond when in the hold it is called, if it is
  */
-public record Figure(String id, Dimension dimension, double least, double most, double noiseSd, OptionalInt atSecond) {
+public record Figure(
+        String id,
+        Dimension dimension,
+        double least,
+        double most,
+        double noiseSd,
+        Discrepancy discrepancy,
+        OptionalInt atSecond) {
 
     public Figure {
         if (!(least < most) || !(noiseSd > 0)) {
             throw new IllegalArgumentException("Figure " + id + ": needs least < most and noise above 0");
         }
+    }
+
+    /** The same figure where more, or less, is known of it. */
+    public Figure with(Discrepancy other) {
+        return new Figure(id, dimension, least, most, noiseSd, other, atSecond);
     }
 
     /** Whether this value can be a reading at all. */

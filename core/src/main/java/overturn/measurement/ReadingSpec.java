@@ -15,6 +15,30 @@ public sealed interface ReadingSpec {
         public Series {
             figures = List.copyOf(figures);
         }
+
+        /** The same series of figures of which this is not known. */
+        public Series with(Discrepancy discrepancy) {
+            return new Series(figures.stream().map(f -> f.with(discrepancy)).toList(), offsetSd);
+        }
+
+        /**
+         * Whole 1σ of one figure: instrument, datum, and what its formula does not know, but for shares of the reading.
+         */
+        public double readingSd(int k) {
+            Figure figure = figures.get(k);
+            return Math.sqrt(figure.noiseSd() * figure.noiseSd()
+                    + offsetSd * offsetSd
+                    + figure.discrepancy().own() * figure.discrepancy().own()
+                    + sharedDiscrepancy() * sharedDiscrepancy());
+        }
+
+        /** 1σ by which all figures are off together for what their formula does not know. */
+        public double sharedDiscrepancy() {
+            return figures.stream()
+                    .mapToDouble(f -> f.discrepancy().shared())
+                    .max()
+                    .orElse(0);
+        }
     }
 
     /** One of these observations, or not seen. */

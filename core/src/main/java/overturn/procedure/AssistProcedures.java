@@ -57,7 +57,7 @@ final class AssistProcedures {
                         Protocol.whole()
                                 .then(new StartEngine())
                                 .hold(forces.runningN(), Sensed.TRAVEL_MM, SeatProcedures.HOLD_SECONDS))
-                .reads(Figures.hold(SeatProcedures.HOLD_SECONDS))
+                .reads(Figures.hold(SeatProcedures.HOLD_SECONDS).with(Figures.WITH_ENGINE))
                 .rig(RigKind.FOOT_AND_TAPE)
                 .observes(SuspectCatalogue.NOTHING_WRONG)
                 .steps(
@@ -78,7 +78,7 @@ final class AssistProcedures {
                                         new StartEngine(),
                                         new Hold(3),
                                         new Sample(Sensed.SINK_MM)))
-                .reads(Figures.sink("drop"))
+                .reads(Figures.sink("drop").with(Figures.ASSIST_STEP))
                 .minutes(2)
                 .rig(RigKind.FOOT_AND_TAPE)
                 .steps(
@@ -100,7 +100,7 @@ final class AssistProcedures {
                                         new Mark(),
                                         new Hold(30),
                                         new Sample(Sensed.SINK_MM)))
-                .reads(Figures.sink("moved"))
+                .reads(Figures.sink("moved").with(Figures.ASSIST_STEP))
                 .minutes(2)
                 .rig(RigKind.FOOT_AND_TAPE)
                 .steps(
@@ -120,7 +120,8 @@ final class AssistProcedures {
                 script.then(new Press(forces.runningN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Release(2)));
         return TestDraft.of("reserve-strokes", script)
                 .reads(new ReadingSpec.Series(
-                        figures.stream().map(Figures::travel).toList(), Figures.DATUM_SD_MM))
+                                figures.stream().map(Figures::travel).toList(), Figures.DATUM_SD_MM)
+                        .with(Figures.RESERVE))
                 .minutes(3)
                 .rig(RigKind.FOOT_AND_TAPE)
                 .observes("accumulator-lost")
@@ -135,7 +136,7 @@ final class AssistProcedures {
         Protocol.Script script = charged(wait)
                 .then(new Press(forces.runningN()), new Hold(1), new Sample(Sensed.TRAVEL_MM), new Release(2));
         return TestDraft.of("reserve-after-wait", script)
-                .reads(Figures.onOneTape(Figures.travel("stroke-1")))
+                .reads(Figures.onOneTape(Figures.travel("stroke-1")).with(Figures.RESERVE))
                 .minutes(8)
                 .rig(RigKind.FOOT_AND_TAPE)
                 .steps(
@@ -180,7 +181,8 @@ final class AssistProcedures {
         script.then(new Sample(Sensed.RESERVE), new Release(3), new Sample(Sensed.RESERVE));
         return TestDraft.of("vacuum-recovery", script)
                 .reads(new ReadingSpec.Series(
-                        List.of(Figures.depression("at-once"), Figures.depression("after-three")), 1))
+                                List.of(Figures.depression("at-once"), Figures.depression("after-three")), 1)
+                        .with(Figures.VACUUM_IN_TIME))
                 .minutes(3)
                 .needs(VehicleNeeds.BONNET)
                 .rig(RigKind.VACUUM_GAUGE)

@@ -146,9 +146,7 @@ public record Procedure(
      * observation.
      */
     public double tellableDifference(int k) {
-        return spec instanceof ReadingSpec.Series series
-                ? 2 * Math.hypot(series.figures().get(k).noiseSd(), series.offsetSd())
-                : TELLABLE_CHANCE;
+        return spec instanceof ReadingSpec.Series series ? 2 * series.readingSd(k) : TELLABLE_CHANCE;
     }
 
     /** How many numbers a prediction of this test holds: figures, or probabilities of the observations. */
