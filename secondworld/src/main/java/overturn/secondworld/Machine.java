@@ -38,6 +38,7 @@ final class Machine {
     private static final double LONG_STEP = 0.5;
     private static final double AMBIENT_BAR = 1.013;
     private static final double REFERENCE_BAR = 20;
+    private static final double USUAL_FRICTION_N = 28;
     private static final double FLUID_PER_BAR = 0.00006;
     /** A hand or foot that presses until the stop, N. */
     private static final double TO_STOP_N = 3_000;
@@ -72,7 +73,6 @@ final class Machine {
     private double runningMl;
     private double runningSeconds;
     private final double[] displacedMl = new double[2];
-    private double bendMm;
     private final Map<String, Double> filledMl = new HashMap<>();
     private final Map<String, Double> airLetInMl = new HashMap<>();
 
@@ -199,8 +199,7 @@ final class Machine {
 
     /** Pressure that the foot and the assist would make, and the band in which friction holds. */
     private void settle(boolean bySlipping) {
-        double springsN = master.springsN()
-                * nature.springs
+        double springsN = springsN()
                 * (1
                         + nature.springRise
                                 * (displacedMl[0] + displacedMl[1])
@@ -216,7 +215,6 @@ final class Machine {
         double down = Math.max(0, 10 * (driving + friction) / areaMm2);
         double now = Math.max(bar[0], bar[1]);
         double p = footN == 0 ? 0 : now < up || bySlipping ? up : Math.min(now, down);
-        bendMm = (nature.bulkheadMmPerKn + troubles.flexMmPerKn) * (footN * ratio()) / 1000;
         place(p);
     }
 
@@ -264,7 +262,18 @@ final class Machine {
                 master.fastFillBoreMm() > master.boreMm() ? Math.pow(master.boreMm() / master.fastFillBoreMm(), 2) : 1;
         double early = Math.min(total, earlyMl());
         double stroke = (early * filling + (total - early)) * 1000 / areaMm2;
-        return p <= 0 && footN == 0 ? 0 : beforeMm() + stroke + bendMm;
+        return p <= 0 && footN == 0 ? 0 : beforeMm() + stroke + bendMm(p);
+    }
+
+    /** Bulkhead and bracket under what the rod carries; a pedal at its stop carries the rest itself, mm at the rod. */
+    private double bendMm(double p) {
+        double rodN = Math.min(footN * ratio(), p * areaMm2 / 10 + springsN());
+        return (nature.bulkheadMmPerKn + troubles.flexMmPerKn) * rodN / 1000;
+    }
+
+    /** The data sheet's springs hold those of the seals, whose friction is counted by itself here. */
+    private double springsN() {
+        return Math.max(0.5 * master.springsN(), master.springsN() - USUAL_FRICTION_N) * nature.springs;
     }
 
     /** What a stepped bore fills with its larger piston. */
@@ -581,7 +590,7 @@ final class Machine {
         for (Chamber chamber : layout.chambers()) {
             int c = chamber.ordinal();
             double pressed = bar[c];
-            double inEnds = swallowMl(chamber, pressed);
+            double inEnds = comesBackSlowlyMl(chamber, pressed);
             double airMl = airOf(chamber);
             double comesBackIn = nature.returnSeconds * (1 + 0.25 * Math.min(4, airMl));
             double late = (inEnds + keptMl[c]) * Math.exp(-seconds / comesBackIn);
@@ -624,6 +633,23 @@ final class Machine {
         for (double t = 0; t < seconds; t += LONG_STEP) {
             booster.step(Math.min(LONG_STEP, seconds - t), 0, 0);
         }
+    }
+
+    /**
+     * What comes back slowly when the pedal is let go: the roll-back of seals and shoes, a part of what air takes; what
+     * is under pressure to the last, as behind a clutch's cover spring, comes at once.
+     */
+    private double comesBackSlowlyMl(Chamber chamber, double pressed) {
+        if (pressed <= 0) {
+            return 0;
+        }
+        double ml = 0.6 * gas(airOf(chamber), pressed);
+        for (Branch branch : circuit.branches.get(chamber)) {
+            ml += branch.end() instanceof Slave slave
+                    ? 0.08 * slave.areaMm2() * slaveStrokeMm(slave, pressed) / 1000
+                    : 0.8 * clearanceMl(branch.end(), branch.number());
+        }
+        return ml;
     }
 
     private double airOf(Chamber chamber) {

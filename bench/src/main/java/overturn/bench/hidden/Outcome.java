@@ -36,8 +36,18 @@ record Outcome(
         List<String> path,
         List<Covered> covered) {
 
-    /** Whether a figure lay in the band of the suspect that was there, and after how many readings. */
-    record Covered(int readingsBefore, boolean inside) {}
+    /**
+     * Where a figure lay in the band of the suspect that was there, and after how many readings.
+     *
+     * @param figure test and figure
+     * @param off how far it lay from the middle of the band, in halves of it: up to 1 is inside
+     */
+    record Covered(int readingsBefore, String figure, double off) {
+
+        boolean inside() {
+            return Math.abs(off) <= 1;
+        }
+    }
 
     /** A claimed probability and whether it came true. */
     record Claim(double probability, boolean held) {}

@@ -1,6 +1,7 @@
 package overturn.bench.hidden;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -17,6 +18,9 @@ final class ReportText {
 
     private final List<Outcome> outcomes;
     private final StringBuilder text = new StringBuilder();
+
+    private static final int LEAST_READ = 8;
+    private static final double ALLOWED_PCT = 10;
 
     ReportText(List<Outcome> outcomes) {
         this.outcomes = outcomes;
@@ -36,7 +40,38 @@ final class ReportText {
         for (Stratum stratum : List.of(Stratum.SINGLE, Stratum.SOUND)) {
             lost(stratum, PolicyFigures.only(outcomes, stratum));
         }
+        outside();
         return text.toString();
+    }
+
+    /** Figures that lie outside the band of the suspect that was there more often than one in ten. */
+    private void outside() {
+        Map<String, List<Double>> off = outcomes.stream()
+                .flatMap(o -> o.covered().stream())
+                .collect(Collectors.groupingBy(
+                        Outcome.Covered::figure,
+                        TreeMap::new,
+                        Collectors.mapping(Outcome.Covered::off, Collectors.toList())));
+        line("%noutside the band: figure, read, outside %%, off on average");
+        off.entrySet().stream()
+                .filter(e -> e.getValue().size() >= LEAST_READ && outsidePct(e.getValue()) > ALLOWED_PCT)
+                .sorted(Comparator.comparingDouble(
+                        e -> -outsidePct(e.getValue()) * e.getValue().size()))
+                .limit(MOST_LOST)
+                .forEach(e -> line(
+                        "  %-34s %4d  %5.1f  %5.2f",
+                        e.getKey(),
+                        e.getValue().size(),
+                        outsidePct(e.getValue()),
+                        e.getValue().stream().mapToDouble(v -> v).average().orElse(0)));
+    }
+
+    private static double outsidePct(List<Double> off) {
+        return 100
+                * off.stream()
+                        .mapToDouble(v -> Math.abs(v) > 1 ? 1 : 0)
+                        .average()
+                        .orElse(0);
     }
 
     String text(Report report, double seconds) {

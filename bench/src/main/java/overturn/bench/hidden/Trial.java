@@ -18,6 +18,7 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.RulerBands;
+import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingValue;
 import overturn.planning.Prices;
 import overturn.planning.Proposal;
@@ -206,7 +207,16 @@ final class Trial {
             for (int k = 0; k < bands.size(); k++) {
                 RulerBands.Band band = bands.get(k);
                 double read = figures.taken().get(k).orElseThrow().coreValue();
-                progress.covered.add(new Covered(progress.path.size(), read >= band.low() && read <= band.high()));
+                double middle = (band.low() + band.high()) / 2;
+                String figure = procedure.id() + " "
+                        + ((ReadingSpec.Series) procedure.spec())
+                                .figures()
+                                .get(k)
+                                .id();
+                progress.covered.add(new Covered(
+                        progress.path.size(),
+                        figure,
+                        (read - middle) / Math.max(1e-9, (band.high() - band.low()) / 2)));
             }
         }
     }
