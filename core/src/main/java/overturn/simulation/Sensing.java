@@ -18,15 +18,8 @@ final class Sensing {
     private static final double DAYS_SINCE_FULL = 10;
     /** Share of the marks' room by which a well-kept level stands above the minimum; estimate. */
     private static final double KEPT_SHARE = 0.6;
-    /**
-     * Temperature of a sound wheel after ten minutes, and rise per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to
-     * 30 °C).
-     */
-    private static final double SOUND_WHEEL_C = 45;
-
+    /** Rise of a wheel's temperature per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to 30 °C). */
     private static final double C_PER_NM = 4;
-    /** Share of the full stroke used when an end is bled. */
-    private static final double BLEED_STROKE_SHARE = 0.5;
 
     private static final double FLOW_HALVED_SECONDS = 1.5;
     private static final double HOLE_HALVED_SECONDS = 20;
@@ -75,7 +68,7 @@ final class Sensing {
             case BRAKE_SHARE -> brakeShare(end);
             case WHEEL_DRAG_NM -> dragNm(end);
             case WORST_DRAG_NM -> worstDragNm();
-            case WHEEL_C -> SOUND_WHEEL_C + C_PER_NM * (dragNm(end) - state.vehicle.wheelDragNm());
+            case WHEEL_C -> soundWheelC(end) + C_PER_NM * (dragNm(end) - state.vehicle.wheelDragNm());
             case SCREW_ML -> screwMl(end);
             case RESIDUAL_VALVE_BAR ->
                 deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
@@ -94,7 +87,7 @@ final class Sensing {
             case MODULATOR_PULSE -> state.section.fuseOut ? 0 : deviations.modulatorShare;
             case SLAVE_STROKE_MM -> slaveStrokeMm();
             case RELEASE_MARGIN_MM -> releaseMarginMm();
-            case FORK_LOSS_MM -> deviations.forkWearMm;
+            case FORK_LOSS_MM -> soundForkMm() + deviations.forkWearMm;
             case OUTSIDE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(null);
             case RESERVOIR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Reservoir.class);
             case END_LOSS_ML_PER_DAY -> outsideLossMlPerDay(End.class);
@@ -220,9 +213,22 @@ final class Sensing {
         return worst;
     }
 
+    /** Around the shaft there is no fork. */
+    private double soundForkMm() {
+        boolean fork = plant.layout.all(Slave.class).stream().anyMatch(slave -> !slave.concentric());
+        return fork ? state.vehicle.forkMm() : 0;
+    }
+
+    private double soundWheelC(int e) {
+        return plant.ends[e].rear() ? state.vehicle.rearC() : state.vehicle.frontC();
+    }
+
     private double screwMl(int e) {
         int c = plant.endChamber[e];
-        double ml = BLEED_STROKE_SHARE * plant.strokeLimitMm[c] * plant.boreMm2 / 1000;
+        double pumpedMm = state.vehicle.bleedStroke() * plant.input.travelToStopMm();
+        double rodMm =
+                plant.input.rodTravelMm(pumpedMm) / deviations.ratioFactor - state.play.lostMotionMm(state.section, 0);
+        double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
         return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
     }
 

@@ -16,6 +16,8 @@ final class VehicleState {
     private static final double STOP_BAR = 20;
     /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
     private static final double USUAL_PRESS_SHARE = 0.35;
+    /** Share of what a quick stroke left out in the ends that the next one adds to; estimate. */
+    private static final double DRAWN_SHARE = 0.8;
     /** Fluid drawn in past a cup whose hole is covered, per stop of 20 bar or more, mL; estimate. */
     private static final double DRAWN_IN_ML = 0.15;
     /** Expansion of glycol and mineral fluid per °C (docs/trade-figures.md A: 0.0007 to 0.0009). */
@@ -218,7 +220,9 @@ final class VehicleState {
             double bar = pressureBar[c];
             flaps.shut(c, bar, section);
             sweptMm[c] = Math.max(sweptMm[c], strokeMm(c));
-            keptMl[c] = loads[c].lingeringMl(bar, parkingBrakeOn) * Math.exp(-seconds / vehicle.returnSeconds());
+            // On a quick return fluid is drawn past the cups for what has not come back: stroke by stroke it builds up.
+            double out = loads[c].lingeringMl(bar, parkingBrakeOn) + DRAWN_SHARE * keptMl[c];
+            keptMl[c] = out * Math.exp(-seconds / vehicle.returnSeconds());
             compartmentMl[c] -= lostMl[c];
             lostMl[c] = 0;
             letOutMl[c] = 0;
@@ -414,11 +418,12 @@ final class VehicleState {
      * no more.
      */
     double bracketMm() {
-        if (deviations.flexMmPerKn == 0) {
+        double mmPerKn = deviations.flexMmPerKn + vehicle.bulkheadMmPerKn();
+        if (mmPerKn == 0) {
             return 0;
         }
         double throughN = Math.max(pressureBar[0], pressureBar[1]) * areaMm2 / 10 + springsN();
-        return deviations.flexMmPerKn * Math.min(ratio(0) * forceN, throughN) / 1000;
+        return mmPerKn * Math.min(ratio(0) * forceN, throughN) / 1000;
     }
 
     double travelMm() {

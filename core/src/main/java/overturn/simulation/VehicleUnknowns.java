@@ -22,6 +22,11 @@ import java.util.random.RandomGenerator;
  * @param wheelDragNm drag of a sound wheel turned by hand, Nm
  * @param inputReturnSeconds time in which a sound pedal or lever comes back, s
  * @param releaseNeed factor on the travel that frees a sound clutch
+ * @param bulkheadMmPerKn how far bulkhead and bracket of a sound vehicle give way, mm at the rod per kN
+ * @param frontC temperature of a sound front wheel after ten minutes on the road, °C
+ * @param rearC the same of a rear wheel, °C
+ * @param bleedStroke share of its travel that a person pumps when an end is bled
+ * @param forkMm play of a sound fork or pivot at the slave, mm
  * @param altitudeM height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
  */
 public record VehicleUnknowns(
@@ -42,8 +47,20 @@ public record VehicleUnknowns(
         double inputReturnSeconds,
         double releaseNeed,
         double altitudeM,
+        double bulkheadMmPerKn,
+        double frontC,
+        double rearC,
+        double bleedStroke,
+        double forkMm,
         long unevenness) {
 
+    /**
+     * With the engine none of the creep is compulsory: from nothing to some 25 mm in a minute (docs/trade-figures.md
+     * C).
+     */
+    private static final double MOST_RUNNING_CREEP = 0.6;
+    /** Friction takes 4 to 10 % of what a foot presses before it reaches the pistons (docs/trade-figures.md A). */
+    private static final double FRICTION_LEFT = 0.94;
     /** Log spread of one component against the next; estimate. */
     private static final double UNEVEN = 0.07;
     /** Four draws from an even interval of one have a variance of a third. */
@@ -71,6 +88,11 @@ public record VehicleUnknowns(
         double inputReturnSeconds = 0.22;
         double releaseNeed = 1;
         double altitudeM;
+        double bulkheadMmPerKn;
+        double frontC = 70;
+        double rearC = 46;
+        double bleedStroke = 0.68;
+        double forkMm;
         long unevenness;
 
         VehicleUnknowns done() {
@@ -92,6 +114,11 @@ public record VehicleUnknowns(
                     inputReturnSeconds,
                     releaseNeed,
                     altitudeM,
+                    bulkheadMmPerKn,
+                    frontC,
+                    rearC,
+                    bleedStroke,
+                    forkMm,
                     unevenness);
         }
     }
@@ -106,17 +133,22 @@ public record VehicleUnknowns(
         draft.lostMotionMm = 0.3 * random.nextGaussian();
         draft.freePlay = factor(random, 0.3);
         draft.creepPerDecade *= factor(random, 0.28);
-        draft.runningCreep *= factor(random, 0.4);
+        draft.runningCreep = MOST_RUNNING_CREEP * square(random.nextDouble());
         draft.returnSeconds *= factor(random, 0.3);
         draft.assistGain = factor(random, 0.15);
         draft.supply = factor(random, 0.05);
-        draft.forceBias = factor(random, 0.05);
+        draft.forceBias = FRICTION_LEFT * factor(random, 0.06);
         draft.levelArea = factor(random, 0.15);
         draft.wheelDragNm *= factor(random, 0.35);
         draft.inputReturnSeconds *= factor(random, 0.2);
         draft.releaseNeed = factor(random, 0.04);
         draft.altitudeM = Math.abs(150 * random.nextGaussian());
         draft.unevenness = random.nextLong();
+        draft.bulkheadMmPerKn = between(random, 0.4, 1);
+        draft.frontC = between(random, 45, 100);
+        draft.rearC = between(random, 28, 65);
+        draft.bleedStroke = between(random, 0.55, 0.8);
+        draft.forkMm = between(random, 0.3, 2.2);
         return draft.done();
     }
 
@@ -140,6 +172,11 @@ public record VehicleUnknowns(
         draft.inputReturnSeconds = inputReturnSeconds;
         draft.releaseNeed = releaseNeed;
         draft.altitudeM = altitudeM;
+        draft.bulkheadMmPerKn = bulkheadMmPerKn;
+        draft.frontC = frontC;
+        draft.rearC = rearC;
+        draft.bleedStroke = bleedStroke;
+        draft.forkMm = forkMm;
         draft.unevenness = unevenness;
         return draft;
     }
@@ -150,6 +187,28 @@ public record VehicleUnknowns(
         draft.altitudeM = metres;
         return draft.done();
     }
+
+    /** The same foot, eye and weather on a vehicle of these factors whose parts are all alike. */
+    public VehicleUnknowns of(Factors factors) {
+        Draft draft = draft();
+        draft.padClearance = factors.padClearance();
+        draft.shoeClearance = factors.shoeClearance();
+        draft.stiffness = factors.stiffness();
+        draft.springs = factors.springs();
+        draft.freePlay = factors.freePlay();
+        draft.assistGain = factors.assistGain();
+        draft.unevenness = 0;
+        return draft.done();
+    }
+
+    /** Factors of a vehicle on its data sheet. */
+    public record Factors(
+            double padClearance,
+            double shoeClearance,
+            double stiffness,
+            double springs,
+            double freePlay,
+            double assistGain) {}
 
     /** Factor of one end or hose on its stiffness, beside the vehicle's. */
     double ownStiffness(int part) {
@@ -178,6 +237,14 @@ public record VehicleUnknowns(
         long once = (bits ^ bits >>> 30) * 0xBF58476D1CE4E5B9L;
         long twice = (once ^ once >>> 27) * 0x94D049BB133111EBL;
         return twice ^ twice >>> 31;
+    }
+
+    private static double square(double value) {
+        return value * value;
+    }
+
+    private static double between(RandomGenerator random, double least, double most) {
+        return least + (most - least) * random.nextDouble();
     }
 
     private static double factor(RandomGenerator random, double logSd) {

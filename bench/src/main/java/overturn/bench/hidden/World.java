@@ -300,25 +300,13 @@ final class World {
 
     /** Stiffness, clearances, springs and gain differ evenly; hand, eye and weather as anywhere. */
     private static VehicleUnknowns vehicle(double width, RandomGenerator random) {
-        VehicleUnknowns any = VehicleUnknowns.draw(random);
-        return new VehicleUnknowns(
-                evenly(random, width),
-                evenly(random, width),
-                evenly(random, width),
-                evenly(random, width),
-                any.lostMotionMm(),
-                evenly(random, width),
-                any.creepPerDecade(),
-                any.runningCreep(),
-                any.returnSeconds(),
-                evenly(random, width),
-                any.supply(),
-                any.forceBias(),
-                any.levelArea(),
-                any.wheelDragNm(),
-                any.inputReturnSeconds(),
-                any.releaseNeed(),
-                any.altitudeM(),
-                0);
+        return VehicleUnknowns.draw(random)
+                .of(new VehicleUnknowns.Factors(
+                        evenly(random, width),
+                        evenly(random, width),
+                        evenly(random, width),
+                        evenly(random, width),
+                        evenly(random, width),
+                        evenly(random, width)));
     }
 }
