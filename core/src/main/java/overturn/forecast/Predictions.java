@@ -62,6 +62,7 @@ public final class Predictions {
     private final List<Discrepancy> discrepancies;
 
     private final double sharedDiscrepancy;
+    private final double sharedOfVehicle;
     private final double[] readingSds;
     private final double[] least;
     private final double[] most;
@@ -99,6 +100,8 @@ public final class Predictions {
                 ? ((Series) spec).figures().stream().map(Figure::discrepancy).toList()
                 : List.of();
         this.sharedDiscrepancy = series ? ((Series) spec).sharedDiscrepancy() : 0;
+        this.sharedOfVehicle =
+                discrepancies.stream().mapToDouble(Discrepancy::ofVehicle).max().orElse(0);
         this.readingSds = IntStream.range(0, sds.length)
                 .mapToDouble(k -> ((Series) spec).readingSd(k))
                 .toArray();
@@ -238,6 +241,11 @@ public final class Predictions {
         return readingSds[figure];
     }
 
+    /** 1σ by which a figure is off together with all travels of its vehicle. */
+    double offWithItsVehicle(int figure) {
+        return discrepancies.get(figure).ofVehicle();
+    }
+
     /** 1σ that one figure has by itself where noise is scaled. */
     double figureSd(int figure, double noiseScale) {
         return Math.hypot(noiseScale * sds[figure], discrepancies.get(figure).own());
@@ -245,7 +253,7 @@ public final class Predictions {
 
     /** 1σ that all figures of the series have together where noise is scaled. */
     double offsetSd(double noiseScale) {
-        return Math.hypot(noiseScale * offsetSd, sharedDiscrepancy);
+        return Math.hypot(Math.hypot(noiseScale * offsetSd, sharedDiscrepancy), sharedOfVehicle);
     }
 
     /** Encodes a reading for the likelihoods: figures, or the index of the observation; empty where it says nothing. */

@@ -10,8 +10,9 @@ final class Slopes {
 
     private static final int FIRST = Traits.COUNT;
     private static final int SECOND = FIRST + 1;
-    /** Traits of the vehicle, then how bad the first fault is, and the second. */
-    static final int DIRECTIONS = SECOND + 1;
+    private static final int TRAVELS = SECOND + 1;
+    /** Traits of the vehicle, how bad the first fault is, and the second, and what all travels are off together. */
+    static final int DIRECTIONS = TRAVELS + 1;
 
     private final Traits traits;
     private final Predictions predictions;
@@ -42,6 +43,7 @@ final class Slopes {
             }
             directions[FIRST][k] = showsFirst ? first[k][Traits.COUNT] : 0;
             directions[SECOND][k] = showsSecond ? second[k][Traits.COUNT] : 0;
+            directions[TRAVELS][k] = predictions.offWithItsVehicle(k) / Leeway.REACH;
         }
         return directions;
     }

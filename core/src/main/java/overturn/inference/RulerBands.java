@@ -22,6 +22,8 @@ public final class RulerBands {
     /** On either side of a band. */
     private static final double TAIL = 0.05;
 
+    private static final double LEAST_EFFECTIVE = 15;
+    private static final double LEAST_POWER = 0.02;
     private static final double FARTHEST = 4;
     private static final int HALVINGS = 18;
     private static final NormalDistribution NORMAL = new NormalDistribution();
@@ -79,7 +81,7 @@ public final class RulerBands {
     /** Where nine of ten readings of a suspect lie: its particles, each with the whole spread of a reading. */
     private static Band band(Belief belief, Predictions predictions, String suspectId, int figure) {
         int s = belief.model().indexOf(suspectId);
-        double[] weights = belief.foreseen(s);
+        double[] weights = tempered(belief.foreseen(s));
         double[] values = new double[Particles.FORESEEN];
         double total = 0;
         for (int i = 0; i < values.length; i++) {
@@ -91,6 +93,28 @@ public final class RulerBands {
                 suspectId,
                 quantile(values, weights, sd, TAIL * total),
                 quantile(values, weights, sd, (1 - TAIL) * total));
+    }
+
+    /**
+     * Weights flattened until enough particles count: where one imagined vehicle is left, the band would be that
+     * vehicle's, and no vehicle is just like it.
+     */
+    private static double[] tempered(double[] weights) {
+        double power = 1;
+        double[] flat = weights;
+        while (effective(flat) < LEAST_EFFECTIVE && power > LEAST_POWER) {
+            power *= 0.7;
+            double exponent = power;
+            flat = Arrays.stream(weights).map(w -> Math.pow(w, exponent)).toArray();
+        }
+        return flat;
+    }
+
+    /** How many particles of one weight would be worth as much (Kish). */
+    private static double effective(double[] weights) {
+        double sum = Arrays.stream(weights).sum();
+        double squares = Arrays.stream(weights).map(w -> w * w).sum();
+        return squares == 0 ? 0 : sum * sum / squares;
     }
 
     private static double quantile(double[] values, double[] weights, double sd, double at) {

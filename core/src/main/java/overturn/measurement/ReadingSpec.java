@@ -29,7 +29,8 @@ public sealed interface ReadingSpec {
             return Math.sqrt(figure.noiseSd() * figure.noiseSd()
                     + offsetSd * offsetSd
                     + figure.discrepancy().own() * figure.discrepancy().own()
-                    + sharedDiscrepancy() * sharedDiscrepancy());
+                    + sharedDiscrepancy() * sharedDiscrepancy()
+                    + figure.discrepancy().ofVehicle() * figure.discrepancy().ofVehicle());
         }
 
         /** 1σ by which all figures are off together for what their formula does not know. */
