@@ -14,7 +14,7 @@ import org.junit.jupiter.api.Test;
 class TreeTest {
 
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
-    private static final int MOST_JAVA_LINES = 460;
+    private static final int MOST_JAVA_LINES = 500;
     private static final int MOST_TYPESCRIPT_LINES = 350;
 
     private static List<Path> sources(String ending) throws IOException {

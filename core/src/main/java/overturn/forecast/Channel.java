@@ -122,11 +122,11 @@ public final class Channel {
         for (int n = 0; n < DRAWN; n++) {
             int particle = random.nextInt(Particles.FORESEEN);
             double scale = predictions.noiseScale(particle);
-            double offset = predictions.offsetSd(scale) * random.nextGaussian();
+            double offset = predictions.noise().offsetSd(scale) * random.nextGaussian();
             for (int k = 0; k < predictions.width(); k++) {
                 drawn[n][k] = predictions.foreseen(n % suspects, particle, k)
                         + offset
-                        + predictions.figureSd(k, scale) * random.nextGaussian();
+                        + predictions.noise().figureSd(k, scale) * random.nextGaussian();
             }
         }
         return drawn;

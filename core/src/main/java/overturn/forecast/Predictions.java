@@ -8,7 +8,6 @@ import java.util.Set;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
-import overturn.measurement.Discrepancy;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -26,8 +25,6 @@ import overturn.protocol.Protocol;
  */
 public final class Predictions {
 
-    /** Kernel wider than the instrument's noise, against over-confidence (docs/method.md). */
-    static final double KERNEL_WIDTH = 1.4;
     /**
      * Share of a suspect's own spread by which each particle stands for its neighbours, since particles are few;
      * estimate.
@@ -56,14 +53,7 @@ public final class Predictions {
     private final Function<boolean[], float[][]> completion;
     private volatile float[][] values;
     private final PairPredictions pairs;
-    private final double[] sds;
-    private final double offsetSd;
-    /** What the formulas do not know: of each figure by itself, and of the whole series. */
-    private final List<Discrepancy> discrepancies;
-
-    private final double sharedDiscrepancy;
-    private final double sharedOfVehicle;
-    private final double[] readingSds;
+    private final ReadingNoise noise;
     private final double[] least;
     private final double[] most;
     private final Scatter scatter;
@@ -85,28 +75,15 @@ public final class Predictions {
         this.pairs = new PairPredictions(model, procedure, this);
         ReadingSpec spec = procedure.spec();
         boolean series = spec instanceof Series;
-        this.sds = series
-                ? ((Series) spec)
-                        .figures().stream().mapToDouble(Figure::noiseSd).toArray()
-                : new double[0];
+        this.noise = ReadingNoise.of(spec);
         this.least = series
                 ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray()
                 : new double[0];
         this.most = series
                 ? ((Series) spec).figures().stream().mapToDouble(Figure::most).toArray()
                 : new double[0];
-        this.offsetSd = series ? ((Series) spec).offsetSd() : 0;
-        this.discrepancies = series
-                ? ((Series) spec).figures().stream().map(Figure::discrepancy).toList()
-                : List.of();
-        this.sharedDiscrepancy = series ? ((Series) spec).sharedDiscrepancy() : 0;
-        this.sharedOfVehicle =
-                discrepancies.stream().mapToDouble(Discrepancy::ofVehicle).max().orElse(0);
-        this.readingSds = IntStream.range(0, sds.length)
-                .mapToDouble(k -> ((Series) spec).readingSd(k))
-                .toArray();
         this.scatter = new Scatter(foreseen, sound, width);
-        this.unexplained = new Unexplained(scatter, sds, offsetSd, readingSds, foreseen.length, width);
+        this.unexplained = new Unexplained(scatter, noise, foreseen.length, width);
         this.observed = new boolean[foreseen.length];
         for (int s = 0; s < observed.length; s++) {
             observed[s] = !series()
@@ -219,7 +196,7 @@ public final class Predictions {
     }
 
     boolean series() {
-        return sds.length > 0;
+        return noise.series();
     }
 
     public float value(int suspect, int particle, int figure) {
@@ -238,22 +215,11 @@ public final class Predictions {
 
     /** Whole 1σ of one figure: instrument, datum, what its formula does not know. */
     public double readingSd(int figure) {
-        return readingSds[figure];
+        return noise.readingSd(figure);
     }
 
-    /** 1σ by which a figure is off together with all travels of its vehicle. */
-    double offWithItsVehicle(int figure) {
-        return discrepancies.get(figure).ofVehicle();
-    }
-
-    /** 1σ that one figure has by itself where noise is scaled. */
-    double figureSd(int figure, double noiseScale) {
-        return Math.hypot(noiseScale * sds[figure], discrepancies.get(figure).own());
-    }
-
-    /** 1σ that all figures of the series have together where noise is scaled. */
-    double offsetSd(double noiseScale) {
-        return Math.hypot(Math.hypot(noiseScale * offsetSd, sharedDiscrepancy), sharedOfVehicle);
+    ReadingNoise noise() {
+        return noise;
     }
 
     /** Encodes a reading for the likelihoods: figures, or the index of the observation; empty where it says nothing. */
@@ -439,8 +405,7 @@ public final class Predictions {
     private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale) {
         double[] wide = new double[width];
         for (int k = 0; k < width; k++) {
-            double variance = square(KERNEL_WIDTH * noiseScale * sds[k])
-                    + square(discrepancies.get(k).ownAt(Double.isNaN(encoded[k]) ? 0 : encoded[k]));
+            double variance = square(noise.kernelSd(k, encoded[k], noiseScale));
             if (hypothesis.isPair()) {
                 variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k))
                         + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
@@ -452,8 +417,7 @@ public final class Predictions {
             }
             wide[k] = Math.sqrt(variance);
         }
-        return new SharedOffsetNormal(
-                encoded, wide, Math.hypot(KERNEL_WIDTH * noiseScale * offsetSd, sharedDiscrepancy));
+        return new SharedOffsetNormal(encoded, wide, noise.kernelOffsetSd(noiseScale));
     }
 
     private static double square(double value) {

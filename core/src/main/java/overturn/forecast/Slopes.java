@@ -43,7 +43,7 @@ final class Slopes {
             }
             directions[FIRST][k] = showsFirst ? first[k][Traits.COUNT] : 0;
             directions[SECOND][k] = showsSecond ? second[k][Traits.COUNT] : 0;
-            directions[TRAVELS][k] = predictions.offWithItsVehicle(k) / Leeway.REACH;
+            directions[TRAVELS][k] = predictions.noise().offWithItsVehicle(k) / Leeway.REACH;
         }
         return directions;
     }

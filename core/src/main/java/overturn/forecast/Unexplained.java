@@ -18,26 +18,21 @@ public final class Unexplained {
     private static final double LEAST_STRAY = 1e-9;
 
     private final Scatter scatter;
-    private final double[] sds;
-    private final double offsetSd;
-    private final double[] readingSds;
+    private final ReadingNoise noise;
     private final int width;
     private final double[] overallSds;
     private final double[] logStrays;
 
     /**
-     * @param sds noise of each figure of a series; none for an observation
-     * @param readingSds the same with datum and discrepancy
+     * @param noise of the figures; empty for an observation
      * @param width number of figures, or of what may be observed
      */
-    Unexplained(Scatter scatter, double[] sds, double offsetSd, double[] readingSds, int suspects, int width) {
+    Unexplained(Scatter scatter, ReadingNoise noise, int suspects, int width) {
         this.scatter = scatter;
-        this.sds = sds;
-        this.offsetSd = offsetSd;
-        this.readingSds = readingSds;
+        this.noise = noise;
         this.width = width;
-        this.overallSds = IntStream.range(0, sds.length)
-                .mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + square(readingSds[k])))
+        this.overallSds = IntStream.range(0, noise.width())
+                .mapToDouble(k -> Math.sqrt(scatter.widestSquare(k) + square(noise.readingSd(k))))
                 .toArray();
         this.logStrays = logStrays(suspects);
     }
@@ -47,14 +42,14 @@ public final class Unexplained {
     }
 
     private boolean series() {
-        return sds.length > 0;
+        return noise.series();
     }
 
     /** How far each suspect strays from sound, against the instrument, as shares. */
     private double[] logStrays(int suspects) {
         double[] far = IntStream.range(0, suspects)
-                .mapToDouble(s -> square(IntStream.range(0, sds.length)
-                        .mapToDouble(k -> Math.log1p(scatter.stray(s, k) / readingSds[k]))
+                .mapToDouble(s -> square(IntStream.range(0, noise.width())
+                        .mapToDouble(k -> Math.log1p(scatter.stray(s, k) / noise.readingSd(k)))
                         .sum()))
                 .toArray();
         double total = Arrays.stream(far).sum();
@@ -110,8 +105,10 @@ public final class Unexplained {
             both[k] = taken ? encoded[k] : Double.NaN;
             means[k] = taken ? (float) before[k] : 0;
         }
-        double apart = Math.sqrt(2) * Predictions.KERNEL_WIDTH * Predictions.DOUBLED;
-        double[] wide = Arrays.stream(sds).map(sd -> apart * sd).toArray();
-        return new SharedOffsetNormal(both, wide, apart * offsetSd).logDensity(means, 0);
+        double apart = Math.sqrt(2) * ReadingNoise.KERNEL_WIDTH * Predictions.DOUBLED;
+        double[] wide = IntStream.range(0, width)
+                .mapToDouble(k -> apart * noise.instrumentSd(k))
+                .toArray();
+        return new SharedOffsetNormal(both, wide, apart * noise.datumSd()).logDensity(means, 0);
     }
 }

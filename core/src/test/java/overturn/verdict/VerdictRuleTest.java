@@ -41,7 +41,7 @@ class VerdictRuleTest {
             new Reading("dry", "dry-walk", new Observed("all-dry"), "eye@dry-walk", RigTrust.NORMAL);
     private static final Reading HOLD = figures("hold-medium", "tape", RigTrust.PROVEN, 36, 41, 48, 60);
     private static final Reading RUNNING = figures("hold-running", "tape", RigTrust.PROVEN, 60, 64, 70, 82);
-    private static final Reading GENTLE = figures("hold-gentle", "tape", RigTrust.PROVEN, 25, 30, 38, 47);
+    private static final Reading GENTLE = figures("hold-gentle", "tape", RigTrust.PROVEN, 26, 28, 31, 36);
 
     private static Reading figures(String test, String setup, RigTrust trust, double... mm) {
         List<Optional<TypedQuantity>> taken = new ArrayList<>();

@@ -169,8 +169,8 @@ final class Eyes {
         if (!machine.circuit.reaches(chamber, place)) {
             return 0;
         }
-        double late = machine.restrictionSeconds(branch);
-        double p = machine.atEnd(branch, machine.bar[chamber.ordinal()]);
+        double late = machine.fluid().restrictionSeconds(branch);
+        double p = machine.fluid().atEnd(branch, machine.bar[chamber.ordinal()]);
         return late > 0 ? p * (1 - Math.exp(-(0.5 + machine.heldSeconds) / late)) : p;
     }
 
@@ -232,17 +232,17 @@ final class Eyes {
         double stroke =
                 chamber == Chamber.PRIMARY ? machine.master.primaryStrokeMm() : machine.master.secondaryStrokeMm();
         double ml = Math.max(0, Math.min(rod, stroke)) * machine.areaMm2 / 1000;
-        double slow = machine.restrictionSeconds(machine.branch(place));
+        double slow = machine.fluid().restrictionSeconds(machine.branch(place));
         return ml * (slow > 0 ? 1 / (1 + slow / 1.2) : 1) * (1 - 0.7 * Math.min(1, machine.coveredShare()));
     }
 
     private double slaveMm() {
         for (Branch branch : machine.allBranches()) {
             if (branch.end() instanceof Slave slave) {
-                double late = machine.restrictionSeconds(branch);
+                double late = machine.fluid().restrictionSeconds(branch);
                 double p = machine.bar[machine.layout.chamberOf(slave.id()).ordinal()]
                         * (late > 0 ? 1 - Math.exp(-(0.5 + machine.heldSeconds) / late) : 1);
-                return machine.slaveStrokeMm(slave, p);
+                return machine.fluid().slaveStrokeMm(slave, p);
             }
         }
         return 0;

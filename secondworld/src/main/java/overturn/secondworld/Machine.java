@@ -3,27 +3,16 @@ package overturn.secondworld;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.random.RandomGenerator;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
-import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.Master;
-import overturn.circuit.Component.MeteringValve;
-import overturn.circuit.Component.Modulator;
-import overturn.circuit.Component.Pipe;
-import overturn.circuit.Component.ProportioningValve;
-import overturn.circuit.End;
-import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
-import overturn.circuit.End.Slave;
 import overturn.circuit.Input;
 import overturn.circuit.Isolation;
 import overturn.circuit.Layout;
 import overturn.protocol.Act;
 import overturn.secondworld.Circuitry.Branch;
-import overturn.suspect.Fault.ByPass;
-import overturn.suspect.Fault.OutwardLeak;
 import overturn.suspect.Fault.ReleaseValvePassing;
 import overturn.suspect.Fault.Rod;
 
@@ -36,10 +25,8 @@ final class Machine {
 
     private static final double STEP = 0.1;
     private static final double LONG_STEP = 0.5;
-    private static final double AMBIENT_BAR = 1.013;
     private static final double REFERENCE_BAR = 20;
     private static final double USUAL_FRICTION_N = 28;
-    private static final double FLUID_PER_BAR = 0.00006;
     /** A hand or foot that presses until the stop, N. */
     private static final double TO_STOP_N = 3_000;
 
@@ -66,15 +53,17 @@ final class Machine {
     final double[] compartmentMl = new double[2];
     final double[] markedCompartmentMl = new double[2];
     boolean padsHome;
-    private final double[] outMl = new double[2];
+    final double[] outMl = new double[2];
     private final double[] letOutMl = new double[2];
     private final double[] quickMl = new double[2];
     private final double[] slowMl = new double[2];
     private double runningMl;
     private double runningSeconds;
-    private final double[] displacedMl = new double[2];
-    private final Map<String, Double> filledMl = new HashMap<>();
-    private final Map<String, Double> airLetInMl = new HashMap<>();
+    final double[] displacedMl = new double[2];
+    final Map<String, Double> filledMl = new HashMap<>();
+    final Map<String, Double> airLetInMl = new HashMap<>();
+    private final Swallowing fluid = new Swallowing(this);
+    private final Leaking leaking = new Leaking(this);
 
     Machine(Layout layout, Nature nature, Troubles troubles, RandomGenerator random, Carried before) {
         this.layout = layout;
@@ -185,7 +174,7 @@ final class Machine {
         booster.step(seconds, footN > 0 ? rodN : 0, rodMm());
         runningSeconds += booster.running() ? seconds : 0;
         give(seconds);
-        leak(seconds);
+        leaking.step(seconds);
         settle(false);
     }
 
@@ -280,7 +269,7 @@ final class Machine {
     private double earlyMl() {
         double ml = 0;
         for (Chamber chamber : layout.chambers()) {
-            ml += Math.min(displacedMl[chamber.ordinal()], swallowMl(chamber, Master.FAST_FILL_BAR));
+            ml += Math.min(displacedMl[chamber.ordinal()], fluid.swallowMl(chamber, Master.FAST_FILL_BAR));
         }
         return ml;
     }
@@ -299,20 +288,20 @@ final class Machine {
         return low;
     }
 
-    private double limitMl(Chamber chamber) {
+    double limitMl(Chamber chamber) {
         return areaMm2 * (chamber == Chamber.PRIMARY ? master.primaryStrokeMm() : master.secondaryStrokeMm()) / 1000;
     }
 
     /** Fluid that a chamber's piston must have pushed out at a pressure, mL. */
     private double demandMl(Chamber chamber, double p) {
         int c = chamber.ordinal();
-        return swallowMl(chamber, p)
+        return fluid.swallowMl(chamber, p)
                 + quickMl[c]
                 + slowMl[c]
                 + outMl[c]
                 + letOutMl[c]
                 + (c == 0 ? runningMl : 0)
-                - Math.min(keptMl[c] + trappedMl[c], swallowMl(chamber, p));
+                - Math.min(keptMl[c] + trappedMl[c], fluid.swallowMl(chamber, p));
     }
 
     /** Rod travel that moves no fluid, mm. */
@@ -368,142 +357,6 @@ final class Machine {
         return displacedMl[chamber.ordinal()] / limitMl(chamber);
     }
 
-    // ---- what a chamber swallows
-
-    private double swallowMl(Chamber chamber, double p) {
-        if (p <= 0) {
-            return 0;
-        }
-        double ml = 0;
-        for (Branch branch : circuit.branches.get(chamber)) {
-            ml += Math.min(branchMl(branch, atEnd(branch, p)), lateMl(branch, p));
-        }
-        for (Component part : circuit.parts.get(chamber)) {
-            ml += partMl(part, chamber, p);
-        }
-        return ml + masterMl(chamber, p);
-    }
-
-    /** An end fills late: what it has so far, and at once a part of the rest. */
-    private double lateMl(Branch branch, double p) {
-        double slow = restrictionSeconds(branch);
-        double full = branchMl(branch, atEnd(branch, p));
-        double so = filledMl.getOrDefault(branch.end().id(), 0.0);
-        double atOnce = slow > 0 ? 0.15 : 0.75;
-        return so + Math.max(0, full - so) * atOnce;
-    }
-
-    double restrictionSeconds(Branch branch) {
-        double seconds = troubles.slowSeconds.getOrDefault(branch.end().id(), 0.0);
-        for (Component part : branch.way()) {
-            seconds += troubles.slowSeconds.getOrDefault(part.id(), 0.0);
-        }
-        return seconds;
-    }
-
-    /** Pressure that a valve on the way lets through to an end. */
-    double atEnd(Branch branch, double p) {
-        double at = p;
-        for (Component part : branch.way()) {
-            if (part instanceof ProportioningValve valve) {
-                double knee = valve.kneeBar() * troubles.kneeFactor.getOrDefault(valve.id(), 1.0);
-                at = at <= knee ? at : knee + valve.slope() * (at - knee);
-            } else if (part instanceof MeteringValve valve) {
-                at = at < valve.opensAtBar() * troubles.kneeFactor.getOrDefault(valve.id(), 1.0) ? 0 : at;
-            }
-        }
-        return at;
-    }
-
-    double branchMl(Branch branch, double p) {
-        if (p <= 0) {
-            return 0;
-        }
-        End end = branch.end();
-        if (end instanceof Slave slave) {
-            return slave.areaMm2() * slaveStrokeMm(slave, p) / 1000 + air(end, p);
-        }
-        double own = nature.ends * nature.ownStiffness(branch.number());
-        double area = troubles.pistonFactor.getOrDefault(end.id(), 1.0);
-        double clearance = clearanceMl(end, branch.number()) * area;
-        double taken = clearance * (1 - Math.exp(-Math.pow(p / takeUpBar(end), 1.5)));
-        double soft = (end.softMlPerBar() - end.firmMlPerBar()) * own * 14 * (1 - Math.exp(-p / 14));
-        return taken + soft + end.firmMlPerBar() * own * p + air(end, p) + vapourMl(end);
-    }
-
-    private double takeUpBar(End end) {
-        return end instanceof DiscEnd ? 0.7 : 3.2;
-    }
-
-    private double clearanceMl(End end, int number) {
-        double factor = nature.clearances * nature.ownClearance(number);
-        if (end instanceof DrumEnd drum) {
-            double perShoe = drum.clearancePerShoeMm() * factor + troubles.shoesOffMm.getOrDefault(end.id(), 0.0);
-            return parkingBrakeOn && drum.parkingBrake()
-                    ? drum.clearanceMl(Math.min(perShoe, 0.15))
-                    : drum.clearanceMl(perShoe);
-        }
-        double back = padsHome ? 0 : troubles.pushedBackMm.getOrDefault(end.id(), 0.0);
-        return end instanceof DiscEnd disc
-                ? disc.pistonAreaMm2() * 2 * (disc.clearancePerPadMm() * factor + back) / 1000
-                : 0;
-    }
-
-    /** Slave stroke at a pressure, mm: the cover spring is flatter at first than the data sheet's two points. */
-    double slaveStrokeMm(Slave slave, double p) {
-        double needed = slave.releaseTravelMm() * slave.forkRatio() * nature.releaseNeed;
-        double x = p / slave.biteBar();
-        double mm = x <= 1
-                ? 0.25 * needed * Math.pow(x, 1.25)
-                : needed * (0.25 + 0.75 * Math.pow((p - slave.biteBar()) / (slave.fullBar() - slave.biteBar()), 1.1));
-        return Math.max(0, Math.min(slave.strokeMm(), mm));
-    }
-
-    private double air(Component part, double p) {
-        Optional<Chamber> chamber = part instanceof End ? Optional.of(layout.chamberOf(part.id())) : Optional.empty();
-        return chamber.map(c -> gas(troubles.air(part.id(), c) + airLetInMl.getOrDefault(part.id(), 0.0), p))
-                .orElse(0.0);
-    }
-
-    /** Between isothermal and adiabatic: a quick press is stiffer. */
-    private static double gas(double ml, double p) {
-        return ml <= 0 ? 0 : ml * (1 - Math.pow(AMBIENT_BAR / (AMBIENT_BAR + p), 1 / 1.15));
-    }
-
-    private double partMl(Component part, Chamber chamber, double p) {
-        double trapped = part instanceof End
-                ? 0
-                : gas(troubles.air(part.id(), chamber) + 0.5 * airLetInMl.getOrDefault(part.id(), 0.0), p);
-        if (part instanceof Hose hose) {
-            double swells = nature.hoses * troubles.swelling.getOrDefault(hose.id(), 1.0);
-            return trapped + hose.swellMlPerBar() * swells * 30 * Math.log1p(p / 30);
-        } else if (part instanceof Pipe pipe) {
-            return trapped + FLUID_PER_BAR * pipe.fluidMl() * p;
-        } else if (part instanceof Modulator modulator) {
-            return trapped + FLUID_PER_BAR * modulator.fluidMl() * p;
-        }
-        return trapped;
-    }
-
-    private double masterMl(Chamber chamber, double p) {
-        double ranBack = padsHome ? 0 : troubles.ranBackMl / layout.chambers().size();
-        return gas(troubles.air(master.id(), chamber) + lowAirMl(), p) + 0.0025 * p + ranBack * (1 - Math.exp(-p));
-    }
-
-    /** Level so low that air is drawn in. */
-    private double lowAirMl() {
-        return 0.08 * troubles.lowMl;
-    }
-
-    /** Vapour where an end is hotter than its fluid boils, mL. */
-    private double vapourMl(End end) {
-        double boils = 245 - 42 * Math.sqrt(Math.max(0, troubles.waterPercent)) - 6 * troubles.waterPercent;
-        double hot = 25 + heatC * 0.75 + (heatC > 60 ? 25 : 0);
-        return Math.max(0, hot - boils) * 0.06 * end.fluidMl() / 20;
-    }
-
-    // ---- time
-
     /** Ends fill, hoses and seals give slowly. */
     private void give(double seconds) {
         for (Chamber chamber : layout.chambers()) {
@@ -511,9 +364,9 @@ final class Machine {
             double p = bar[c];
             double swallowed = 0;
             for (Branch branch : circuit.branches.get(chamber)) {
-                double full = branchMl(branch, atEnd(branch, p));
-                double tau =
-                        nature.fillSeconds * (branch.end() instanceof DrumEnd ? 3 : 1) + restrictionSeconds(branch);
+                double full = fluid.branchMl(branch, fluid.atEnd(branch, p));
+                double tau = nature.fillSeconds * (branch.end() instanceof DrumEnd ? 3 : 1)
+                        + fluid.restrictionSeconds(branch);
                 double share = 1 - Math.exp(-seconds / tau);
                 filledMl.merge(branch.end().id(), full * share, (so, first) -> so + (full - so) * share);
                 swallowed += full;
@@ -528,70 +381,12 @@ final class Machine {
         }
     }
 
-    private double flow(double mlPerMinAtReference, double p, double exponent) {
-        return p < 0.3 ? 0 : mlPerMinAtReference / 60 * Math.pow(p / REFERENCE_BAR, exponent);
-    }
-
-    private void leak(double seconds) {
-        for (ByPass leak : troubles.byPasses) {
-            int c = leak.cup().loses().ordinal();
-            double exponent = 0.5 * leak.pressureExponent() + 0.5 * nature.leakExponent;
-            double stroke =
-                    displacedMl[leak.cup() == overturn.suspect.Fault.Cup.PRIMARY_PISTON ? 0 : 1] * 1000 / areaMm2
-                            + (leak.cup() == overturn.suspect.Fault.Cup.PRIMARY_PISTON && master.tandem()
-                                    ? displacedMl[1] * 1000 / areaMm2
-                                    : 0);
-            double ml = flow(leak.mlPerMinAt20Bar() * nature.leakFactor, bar[c], exponent)
-                    * zone(stroke, leak.zoneFromMm(), leak.zoneToMm())
-                    * (1 + 0.006 * heatC)
-                    * seconds;
-            double gone = lose(c, ml);
-            compartmentMl[leak.cup().compartment().ordinal()] += gone;
-        }
-        for (OutwardLeak leak : troubles.leaks) {
-            int c = leak.chamber().ordinal();
-            if (bar[c] > leak.opensAtBar() && circuit.reaches(leak.chamber(), leak.componentId())) {
-                lose(c, flow(leak.mlPerMinAt20Bar() * nature.leakFactor, bar[c], nature.leakExponent) * seconds);
-            }
-        }
-        Optional<Modulator> modulator = layout.modulator();
-        for (ReleaseValvePassing valve : troubles.releaseValves) {
-            int c = valve.chamber().ordinal();
-            if (modulator.isPresent()
-                    && circuit.reaches(valve.chamber(), modulator.get().id())) {
-                double rate = flow(valve.mlPerMinAt20Bar() * nature.releaseValveFactor, bar[c], 1);
-                double room = modulator.get().closedChamberMl() - closedMl[c];
-                closedMl[c] += lose(c, Math.min(rate * seconds, Math.max(0, room)));
-            }
-        }
-    }
-
-    /** A worn zone has no sharp ends. */
-    private static double zone(double strokeMm, double from, double to) {
-        double in = 1 / (1 + Math.exp(-(strokeMm - from) / 0.4));
-        double out = 1 / (1 + Math.exp(-(to - strokeMm) / 0.4));
-        return in * out;
-    }
-
-    /** Fluid that leaves a chamber; no more than its piston can still give. */
-    private double lose(int c, double ml) {
-        Chamber chamber = Chamber.values()[c];
-        if (!layout.chambers().contains(chamber)) {
-            return 0;
-        }
-        double room = Math.max(0, limitMl(chamber) - displacedMl[c]);
-        double pressing = Math.max(room, bar[c] > 0.3 ? 0.02 : 0);
-        double gone = Math.min(ml, pressing);
-        outMl[c] += gone;
-        return gone;
-    }
-
     private void release(double seconds) {
         for (Chamber chamber : layout.chambers()) {
             int c = chamber.ordinal();
             double pressed = bar[c];
-            double inEnds = comesBackSlowlyMl(chamber, pressed);
-            double airMl = airOf(chamber);
+            double inEnds = fluid.comesBackSlowlyMl(chamber, pressed);
+            double airMl = fluid.airOf(chamber);
             double comesBackIn = nature.returnSeconds * (1 + 0.25 * Math.min(4, airMl));
             double late = (inEnds + keptMl[c]) * Math.exp(-seconds / comesBackIn);
             keptMl[c] = footN > 0 || keptMl[c] > 0 ? nature.drawnShare * late : 0;
@@ -614,7 +409,7 @@ final class Machine {
             quickMl[c] *= Math.exp(-seconds / nature.quickSeconds);
             slowMl[c] *= Math.exp(-seconds / nature.slowSeconds);
             for (Branch branch : circuit.branches.get(chamber)) {
-                double slow = nature.returnSeconds + restrictionSeconds(branch);
+                double slow = nature.returnSeconds + fluid.restrictionSeconds(branch);
                 filledMl.computeIfPresent(branch.end().id(), (id, so) -> so * Math.exp(-seconds / slow));
             }
         }
@@ -633,31 +428,6 @@ final class Machine {
         for (double t = 0; t < seconds; t += LONG_STEP) {
             booster.step(Math.min(LONG_STEP, seconds - t), 0, 0);
         }
-    }
-
-    /**
-     * What comes back slowly when the pedal is let go: the roll-back of seals and shoes, a part of what air takes; what
-     * is under pressure to the last, as behind a clutch's cover spring, comes at once.
-     */
-    private double comesBackSlowlyMl(Chamber chamber, double pressed) {
-        if (pressed <= 0) {
-            return 0;
-        }
-        double ml = 0.6 * gas(airOf(chamber), pressed);
-        for (Branch branch : circuit.branches.get(chamber)) {
-            ml += branch.end() instanceof Slave slave
-                    ? 0.08 * slave.areaMm2() * slaveStrokeMm(slave, pressed) / 1000
-                    : 0.8 * clearanceMl(branch.end(), branch.number());
-        }
-        return ml;
-    }
-
-    private double airOf(Chamber chamber) {
-        double ml = lowAirMl();
-        for (Component part : circuit.parts.get(chamber)) {
-            ml += troubles.air(part.id(), chamber);
-        }
-        return ml + troubles.air(master.id(), chamber);
     }
 
     private void heat(double byC) {
@@ -696,7 +466,7 @@ final class Machine {
                 : Math.max(0, 10 * (booster.restingN() - master.springsN() * nature.springs) / areaMm2);
         double stuck =
                 Math.max(0, 10 * (troubles.pistonFrictionN - 0.6 * master.springsN() * nature.springs) / areaMm2);
-        double trapped = trappedBar(chamber, trappedMl[c]);
+        double trapped = fluid.trappedBar(chamber, trappedMl[c]);
         double shut = troubles.shutBarWhenWarm * Math.min(1, heatC / 40);
         double valve = troubles.residualMissing ? 0 : master.residualValveBar() + troubles.unwantedResidualBar;
         double flap = 0;
@@ -706,15 +476,8 @@ final class Machine {
         return Math.max(Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)), Math.max(valve, flap));
     }
 
-    /** Trapped fluid first takes the roll-back of the seals, then makes pressure. */
-    private double trappedBar(Chamber chamber, double ml) {
-        double rollBack = 0;
-        double stiff = 0.004;
-        for (Branch branch : circuit.branches.get(chamber)) {
-            rollBack += 0.35 * clearanceMl(branch.end(), branch.number());
-            stiff += branch.end().softMlPerBar() * nature.ends;
-        }
-        return Math.max(0, ml - rollBack) / stiff;
+    Swallowing fluid() {
+        return fluid;
     }
 
     List<Branch> allBranches() {

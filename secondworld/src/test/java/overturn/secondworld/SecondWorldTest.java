@@ -1,0 +1,130 @@
+package overturn.secondworld;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.junit.jupiter.api.Assertions.assertArrayEquals;
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import overturn.circuit.Chamber;
+import overturn.circuit.Layout;
+import overturn.layoutfile.Presets;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.suspect.Fault;
+import overturn.suspect.Suspect;
+import overturn.suspect.SuspectCatalogue;
+
+/** The second world stands on its own, keeps to what the trade sees on sound vehicles, and shows every fault. */
+class SecondWorldTest {
+
+    private static final int VEHICLES = 40;
+    private static final Layout TARN = Presets.TARN_BOX_VAN;
+
+    @Test
+    void itKnowsNothingOfTheModelItIsHeldAgainst() {
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "overturn.simulation..",
+                        "overturn.forecast..",
+                        "overturn.likelihood..",
+                        "overturn.inference..",
+                        "overturn.procedure..")
+                .check(new ClassFileImporter()
+                        .withImportOption(new ImportOption.DoNotIncludeTests())
+                        .importPackages("overturn.secondworld"));
+    }
+
+    private static double[] read(Layout layout, String test, long seed, List<Fault> faults) {
+        ProcedureCatalogue catalogue = ProcedureCatalogue.of(layout);
+        return SecondWorldVehicle.of(layout, faults, seed)
+                .after(catalogue.intake().protocol())
+                .figures(catalogue.find(test).orElseThrow().protocol(), true, new SplittableRandom(seed));
+    }
+
+    /** Mean of one figure over sound vehicles. */
+    private static double sound(String test, int figure) {
+        return IntStream.range(1, VEHICLES)
+                .mapToDouble(seed -> read(TARN, test, seed, List.of())[figure])
+                .average()
+                .orElseThrow();
+    }
+
+    @Test
+    void soundVehiclesReadWhatTheTradeSees() {
+        double[] hold = {sound("hold-medium", 0), sound("hold-medium", 3)};
+        assertTrue(hold[1] - hold[0] <= 3, "a sound pedal sinks at most 3 mm in a minute: " + (hold[1] - hold[0]));
+        double fourth = sound("reserve-strokes", 3);
+        assertTrue(fourth >= 22 && fourth <= 44, "fourth stroke on the reserve " + fourth);
+        double left = sound("vacuum-recovery", 0);
+        assertTrue(left >= 30 && left <= 57, "left after three strokes " + left);
+        double drop = sound("assist-drop", 0);
+        assertTrue(drop >= 10 && drop <= 30, "drop at start " + drop);
+        double front = sound("wheel-temperatures", 0);
+        double rear = sound("wheel-temperatures", 2);
+        assertTrue(front >= 45 && front <= 100 && rear >= 28 && rear <= 65, front + " and " + rear);
+        double caught = sound("bleed-flow", 0);
+        assertTrue(caught >= 5 && caught <= 8, "mL per stroke of a drum van " + caught);
+    }
+
+    @Test
+    void theSameVehicleWithTheSamePressesReadsTheSame() {
+        assertArrayEquals(read(TARN, "pump-up", 7, List.of()), read(TARN, "pump-up", 7, List.of()));
+        assertTrue(!Arrays.equals(read(TARN, "pump-up", 7, List.of()), read(TARN, "pump-up", 8, List.of())));
+    }
+
+    /** The classic sign of air: the pedal comes up stroke by stroke. */
+    @Test
+    void airPumpsUp() {
+        Fault air = new Fault.TrappedAir("front-left", Chamber.SECONDARY, 4);
+        Fault more = new Fault.TrappedAir("front-right", Chamber.SECONDARY, 4);
+        double rise = 0;
+        for (int seed = 1; seed < VEHICLES; seed++) {
+            double[] strokes = read(TARN, "pump-up", seed, List.of(air, more));
+            rise += (strokes[0] - strokes[2]) / (VEHICLES - 1);
+        }
+        double soundRise = sound("pump-up", 0) - sound("pump-up", 2);
+        assertTrue(rise > soundRise + 1.5, "rises " + rise + " with air and " + soundRise + " without");
+    }
+
+    @ParameterizedTest
+    @MethodSource("overturn.layoutfile.Presets#all")
+    void everyFaultShowsInATestAndEveryFigureIsANumber(Layout layout) {
+        ProcedureCatalogue catalogue = ProcedureCatalogue.of(layout);
+        Set<String> hidden = new TreeSet<>();
+        for (Suspect suspect : SuspectCatalogue.of(layout)) {
+            List<Fault> faults = suspect.physics().at(0.9, layout, new SplittableRandom(3));
+            boolean shown = faults.isEmpty();
+            for (Procedure test : catalogue.all()) {
+                double[] sound = SecondWorldVehicle.of(layout, List.of(), 5)
+                        .figures(test.protocol(), true, new SplittableRandom(1));
+                double[] faulty = SecondWorldVehicle.of(layout, faults, 5)
+                        .figures(test.protocol(), true, new SplittableRandom(1));
+                assertEquals(sound.length, faulty.length);
+                assertTrue(
+                        Arrays.stream(faulty).allMatch(Double::isFinite),
+                        layout.id() + " " + suspect.id() + " " + test.id() + " " + Arrays.toString(faulty));
+                double[] one = test.predicted(sound);
+                double[] other = test.predicted(faulty);
+                shown |= IntStream.range(0, one.length)
+                        .anyMatch(k -> Math.abs(one[k] - other[k]) > test.tellableDifference(k) / 2);
+            }
+            if (!shown) {
+                hidden.add(suspect.id());
+            }
+        }
+        assertEquals(Set.of(), hidden, layout.id());
+    }
+}
