@@ -3,13 +3,19 @@ package overturn.inference;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static overturn.inference.TarnReadings.DRY;
+import static overturn.inference.TarnReadings.MODEL;
+import static overturn.inference.TarnReadings.SINKING;
+import static overturn.inference.TarnReadings.SINKS;
+import static overturn.inference.TarnReadings.belief;
+import static overturn.inference.TarnReadings.figures;
+import static overturn.inference.TarnReadings.observed;
 
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -23,12 +29,9 @@ import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SetupLikelihood;
 import overturn.measurement.ReadingValue;
-import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.procedure.Procedure;
-import overturn.quantity.MeasureUnit;
-import overturn.quantity.TypedQuantity;
 import overturn.simulation.Simulator;
 import overturn.suspect.Cure;
 import overturn.suspect.Fault;
@@ -38,28 +41,6 @@ import overturn.suspect.Suspect;
 /** Inference against small cases solved by hand and against what must hold for all evidence. */
 @Tag("slow")
 class BeliefTest {
-
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-
-    private static Belief belief(Reading... readings) {
-        return BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)).now();
-    }
-
-    private static Reading observed(String test, String option, String setup, RigTrust trust) {
-        return new Reading(test + setup, test, new Observed(option), setup, trust);
-    }
-
-    private static Reading figures(String test, String setup, RigTrust trust, Double... mm) {
-        List<Optional<TypedQuantity>> taken = new ArrayList<>();
-        for (Double value : mm) {
-            taken.add(Optional.ofNullable(value).map(v -> new TypedQuantity(v.toString(), MeasureUnit.MILLIMETRE, v)));
-        }
-        return new Reading(test + setup, test, new Figures(taken), setup, trust);
-    }
-
-    private static final Reading SINKING = figures("hold-medium", "tape", RigTrust.PROVEN, 36.0, 40.0, 45.0, 55.0);
-    private static final Reading SINKS = observed("characterise", "sinks", "eye-0", RigTrust.NORMAL);
-    private static final Reading DRY = observed("dry-walk", "all-dry", "eye", RigTrust.NORMAL);
 
     private static double single(Belief belief, String suspect) {
         return belief.share(MODEL.indexOf(suspect));

@@ -2,45 +2,22 @@ package overturn.inference;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static overturn.inference.TarnReadings.MODEL;
+import static overturn.inference.TarnReadings.SINKING;
+import static overturn.inference.TarnReadings.belief;
+import static overturn.inference.TarnReadings.figures;
+import static overturn.inference.TarnReadings.observed;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
-import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
-import overturn.measurement.ReadingValue.Figures;
-import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
-import overturn.quantity.MeasureUnit;
-import overturn.quantity.TypedQuantity;
 import overturn.suspect.Remedy;
 
 /** How much a reading may move belief when the rig that took it may lie. */
 @Tag("slow")
 class DoubtfulRigTest {
-
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
-
-    private static Belief belief(Reading... readings) {
-        return BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)).now();
-    }
-
-    private static Reading observed(String test, String option, String setup, RigTrust trust) {
-        return new Reading(test + setup, test, new Observed(option), setup, trust);
-    }
-
-    private static Reading figures(String test, String setup, RigTrust trust, Double... mm) {
-        List<Optional<TypedQuantity>> taken = new ArrayList<>();
-        for (Double value : mm) {
-            taken.add(Optional.ofNullable(value).map(v -> new TypedQuantity(v.toString(), MeasureUnit.MILLIMETRE, v)));
-        }
-        return new Reading(test + setup, test, new Figures(taken), setup, trust);
-    }
-
-    private static final Reading SINKING = figures("hold-medium", "tape", RigTrust.PROVEN, 36.0, 40.0, 45.0, 55.0);
 
     @Test
     void theSameReadingTwiceOnTheSameRigProvesNothingTwice() {
