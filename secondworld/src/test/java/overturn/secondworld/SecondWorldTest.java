@@ -16,7 +16,6 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import overturn.circuit.Chamber;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
@@ -88,8 +87,8 @@ class SecondWorldTest {
     /** The classic sign of air: the pedal comes up stroke by stroke. */
     @Test
     void airPumpsUp() {
-        Fault air = new Fault.TrappedAir("front-left", Chamber.SECONDARY, 4);
-        Fault more = new Fault.TrappedAir("front-right", Chamber.SECONDARY, 4);
+        Fault air = new Fault.TrappedAir("front-left", TARN.chamberOf("front-left"), 4);
+        Fault more = new Fault.TrappedAir("front-right", TARN.chamberOf("front-right"), 4);
         double rise = 0;
         for (int seed = 1; seed < VEHICLES; seed++) {
             double[] strokes = read(TARN, "pump-up", seed, List.of(air, more));
@@ -116,7 +115,7 @@ class SecondWorldTest {
                 tests.stream().map(test -> once(layout, test, List.of())).toList();
         Set<String> hidden = new TreeSet<>();
         for (Suspect suspect : SuspectCatalogue.of(layout)) {
-            List<Fault> faults = suspect.physics().at(0.9, layout, new SplittableRandom(3));
+            List<Fault> faults = suspect.physics().at(0.99, layout, new SplittableRandom(3));
             boolean shown = IntStream.range(0, tests.size()).anyMatch(t -> {
                 double[] faulty = once(layout, tests.get(t), faults);
                 return IntStream.range(0, faulty.length)
