@@ -3,9 +3,10 @@ package overturn.inference;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.hipparchus.distribution.continuous.NormalDistribution;
-import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
@@ -24,8 +25,9 @@ public final class RulerBands {
 
     private static final double LEAST_EFFECTIVE = 15;
     private static final double LEAST_POWER = 0.02;
+    private static final double NEGLIGIBLE = 1e-3;
     private static final double FARTHEST = 4;
-    private static final int HALVINGS = 18;
+    private static final int HALVINGS = 12;
     private static final NormalDistribution NORMAL = new NormalDistribution();
 
     private RulerBands() {}
@@ -54,6 +56,7 @@ public final class RulerBands {
                 .limit(MOST_SUSPECTS)
                 .forEach(drawn::add);
         Predictions predictions = belief.model().predictions(procedure);
+        Map<String, double[]> weights = drawn.stream().collect(Collectors.toMap(id -> id, id -> tempered(belief, id)));
         List<FigureBands> all = new ArrayList<>();
         for (int k = 0; k < series.figures().size(); k++) {
             Figure figure = series.figures().get(k);
@@ -61,7 +64,7 @@ public final class RulerBands {
             all.add(new FigureBands(
                     figure.id(),
                     drawn.stream()
-                            .map(id -> band(belief, predictions, id, index))
+                            .map(id -> band(belief, predictions, id, weights.get(id), index))
                             .toList()));
         }
         return all;
@@ -73,33 +76,40 @@ public final class RulerBands {
             return List.of();
         }
         Predictions predictions = belief.model().predictions(procedure);
+        double[] weights = tempered(belief, suspectId);
         return IntStream.range(0, series.figures().size())
-                .mapToObj(k -> band(belief, predictions, suspectId, k))
+                .mapToObj(k -> band(belief, predictions, suspectId, weights, k))
                 .toList();
     }
 
     /** Where nine of ten readings of a suspect lie: its particles, each with the whole spread of a reading. */
-    private static Band band(Belief belief, Predictions predictions, String suspectId, int figure) {
+    private static Band band(Belief belief, Predictions predictions, String suspectId, double[] weights, int figure) {
         int s = belief.model().indexOf(suspectId);
-        double[] weights = tempered(belief.foreseen(s));
-        double[] values = new double[Particles.FORESEEN];
+        double most = Arrays.stream(weights).max().orElse(0);
+        int[] counted = IntStream.range(0, weights.length)
+                .filter(i -> weights[i] > NEGLIGIBLE * most)
+                .toArray();
+        double[] values = new double[counted.length];
+        double[] shares = new double[counted.length];
         double total = 0;
-        for (int i = 0; i < values.length; i++) {
-            values[i] = predictions.foreseen(s, i, figure);
-            total += weights[i];
+        for (int n = 0; n < counted.length; n++) {
+            values[n] = predictions.foreseen(s, counted[n], figure);
+            shares[n] = weights[counted[n]];
+            total += shares[n];
         }
         double sd = predictions.readingSd(figure);
         return new Band(
                 suspectId,
-                quantile(values, weights, sd, TAIL * total),
-                quantile(values, weights, sd, (1 - TAIL) * total));
+                quantile(values, shares, sd, TAIL * total),
+                quantile(values, shares, sd, (1 - TAIL) * total));
     }
 
     /**
      * Weights flattened until enough particles count: where one imagined vehicle is left, the band would be that
      * vehicle's, and no vehicle is just like it.
      */
-    private static double[] tempered(double[] weights) {
+    private static double[] tempered(Belief belief, String suspectId) {
+        double[] weights = belief.foreseen(belief.model().indexOf(suspectId));
         double power = 1;
         double[] flat = weights;
         while (effective(flat) < LEAST_EFFECTIVE && power > LEAST_POWER) {
@@ -117,6 +127,11 @@ public final class RulerBands {
         return squares == 0 ? 0 : sum * sum / squares;
     }
 
+    /** Share of a normal distribution below a point, in standard deviations from its mean. */
+    private static double below(double point) {
+        return point < -FARTHEST ? 0 : point > FARTHEST ? 1 : NORMAL.cumulativeProbability(point);
+    }
+
     private static double quantile(double[] values, double[] weights, double sd, double at) {
         double low = Arrays.stream(values).min().orElseThrow() - FARTHEST * sd;
         double high = Arrays.stream(values).max().orElseThrow() + FARTHEST * sd;
@@ -124,7 +139,7 @@ public final class RulerBands {
             double middle = (low + high) / 2;
             double below = 0;
             for (int n = 0; n < values.length; n++) {
-                below += weights[n] == 0 ? 0 : weights[n] * NORMAL.cumulativeProbability((middle - values[n]) / sd);
+                below += weights[n] * below((middle - values[n]) / sd);
             }
             if (below < at) {
                 low = middle;
