@@ -62,18 +62,15 @@ public final class HiddenFaults implements Callable<Integer> {
                     "Only the planner on single faults and sound vehicles (five to one): whether what it says can be trusted. So too with --world other.")
     private boolean trust;
 
-    /** From where the vehicles come. */
-    enum Kind {
-        OWN,
-        OTHER
-    }
+    private static final String OWN = "own";
+    private static final String OTHER = "other";
 
     @Option(
             names = "--world",
-            defaultValue = "own",
+            defaultValue = OWN,
             description =
                     "Vehicles of the simulator that differ from the model (own), or of the second world, of another structure (other).")
-    private Kind kind;
+    private String kind;
 
     @Option(names = "--json", description = "Print one JSON object; the report for people goes to the standard error.")
     private boolean json;
@@ -86,9 +83,7 @@ public final class HiddenFaults implements Callable<Integer> {
 
     /** Runs the command; the exit code is 2 for a wrong option. */
     public static void main(String[] arguments) {
-        System.exit(new CommandLine(new HiddenFaults())
-                .setCaseInsensitiveEnumValuesAllowed(true)
-                .execute(arguments));
+        System.exit(new CommandLine(new HiddenFaults()).execute(arguments));
     }
 
     @Override
@@ -103,7 +98,10 @@ public final class HiddenFaults implements Callable<Integer> {
             throw wrong("--family " + family + ": one of "
                     + Arrays.stream(Family.values()).map(Family::id).toList());
         }
-        trust |= kind == Kind.OTHER;
+        if (!List.of(OWN, OTHER).contains(kind)) {
+            throw wrong("--world " + kind + ": own or other");
+        }
+        trust |= kind.equals(OTHER);
         long from = System.nanoTime();
         List<Outcome> outcomes = run(files);
         if (trust) {
@@ -143,7 +141,7 @@ public final class HiddenFaults implements Callable<Integer> {
                 Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
         try (ProgressBar bar = bar(plans.size() + files.size())) {
             List<World> worlds = each(threads, bar, files, file -> {
-                World world = new World(file, seed, kind == Kind.OTHER);
+                World world = new World(file, seed, kind.equals(OTHER));
                 world.warmUp();
                 return world;
             });
