@@ -28,9 +28,17 @@ public final class RulerBands {
     private static final double NEGLIGIBLE = 1e-3;
     private static final double FARTHEST = 4;
     private static final int HALVINGS = 12;
-    private static final NormalDistribution NORMAL = new NormalDistribution();
+    private static final double GRID = 0.02;
+    private static final double[] BELOW = normalBelow();
 
     private RulerBands() {}
+
+    private static double[] normalBelow() {
+        NormalDistribution normal = new NormalDistribution();
+        return IntStream.rangeClosed(0, 1 + (int) Math.round(2 * FARTHEST / GRID))
+                .mapToDouble(i -> normal.cumulativeProbability(i * GRID - FARTHEST))
+                .toArray();
+    }
 
     /** A band on the ruler of one figure, core units. */
     public record Band(String suspectId, double low, double high) {}
@@ -127,9 +135,14 @@ public final class RulerBands {
         return squares == 0 ? 0 : sum * sum / squares;
     }
 
-    /** Share of a normal distribution below a point, in standard deviations from its mean. */
+    /** Share of a normal distribution below a point, in standard deviations from its mean; to the fourth digit. */
     private static double below(double point) {
-        return point < -FARTHEST ? 0 : point > FARTHEST ? 1 : NORMAL.cumulativeProbability(point);
+        if (point <= -FARTHEST || point >= FARTHEST) {
+            return point < 0 ? 0 : 1;
+        }
+        double at = (point + FARTHEST) / GRID;
+        int left = (int) at;
+        return BELOW[left] + (at - left) * (BELOW[left + 1] - BELOW[left]);
     }
 
     private static double quantile(double[] values, double[] weights, double sd, double at) {

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.Enumeration;
 import java.util.HexFormat;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.core.annotation.Order;
@@ -32,6 +33,7 @@ import overturn.quantity.PlainText;
 class DoorFilter extends OncePerRequestFilter {
 
     private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
+    private static final String FORM = "application/x-www-form-urlencoded";
     private static final String CONTENT_POLICY = String.join(
             "; ",
             "default-src 'none'",
@@ -143,6 +145,10 @@ class DoorFilter extends OncePerRequestFilter {
 
     /** A content type that is none, that names no single kind, or of a character set that is not UTF-8. */
     private static Optional<String> strangeContentType(String given) {
+        if (given != null && given.strip().toLowerCase(Locale.ROOT).startsWith(FORM)) {
+            // The container would read a form before anything of ours does, and fails on what it cannot decode.
+            return Optional.of(given);
+        }
         if (given == null) {
             return Optional.empty();
         }
