@@ -115,7 +115,7 @@ final class Booster {
         if (rodN < assist.thresholdN() * nature.springs) {
             return stuck;
         }
-        double gain = 1 + (assist.gain() * nature.gain * troubles.otherAssist - 1);
+        double gain = assist.gain() * nature.gain * troubles.otherAssist;
         double asked = assist.jumpInN() + (gain - 1) * (rodN - assist.thresholdN());
         return Math.max(stuck, Math.min(asked, push() * store));
     }

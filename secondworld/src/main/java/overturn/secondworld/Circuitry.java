@@ -29,8 +29,6 @@ final class Circuitry {
     /** Ends at which a screw or joint is cracked. */
     final Set<String> crackedEnds = new HashSet<>();
 
-    final Set<Chamber> crackedAnywhere = new HashSet<>();
-
     Circuitry(Layout layout, CutSet cuts) {
         this.cuts = cuts;
         Map<String, Integer> numbers = new HashMap<>();
@@ -52,7 +50,6 @@ final class Circuitry {
             for (String opened : cuts.opened()) {
                 Joint joint = layout.joint(opened);
                 if (joint.chamber() == chamber) {
-                    crackedAnywhere.add(chamber);
                     isOpen |= connected.contains(joint.from());
                     if (layout.component(joint.to()) instanceof End) {
                         crackedEnds.add(joint.to());

@@ -4,6 +4,7 @@ import java.util.Optional;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component.Modulator;
 import overturn.suspect.Fault.ByPass;
+import overturn.suspect.Fault.Cup;
 import overturn.suspect.Fault.OutwardLeak;
 import overturn.suspect.Fault.ReleaseValvePassing;
 
@@ -26,10 +27,8 @@ final class Leaking {
         for (ByPass leak : machine.troubles.byPasses) {
             int c = leak.cup().loses().ordinal();
             double exponent = 0.5 * leak.pressureExponent() + 0.5 * machine.nature.leakExponent;
-            double stroke = machine.displacedMl[leak.cup() == overturn.suspect.Fault.Cup.PRIMARY_PISTON ? 0 : 1]
-                            * 1000
-                            / machine.areaMm2
-                    + (leak.cup() == overturn.suspect.Fault.Cup.PRIMARY_PISTON && machine.master.tandem()
+            double stroke = machine.displacedMl[leak.cup() == Cup.PRIMARY_PISTON ? 0 : 1] * 1000 / machine.areaMm2
+                    + (leak.cup() == Cup.PRIMARY_PISTON && machine.master.tandem()
                             ? machine.displacedMl[1] * 1000 / machine.areaMm2
                             : 0);
             double ml = flow(leak.mlPerMinAt20Bar() * machine.nature.leakFactor, machine.bar[c], exponent)

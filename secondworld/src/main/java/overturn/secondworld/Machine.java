@@ -7,6 +7,7 @@ import java.util.random.RandomGenerator;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Master;
+import overturn.circuit.CutSet;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.Input;
 import overturn.circuit.Isolation;
@@ -38,6 +39,7 @@ final class Machine {
     final Booster booster;
     final RandomGenerator random;
     final double areaMm2;
+    private final Circuitry whole;
     Circuitry circuit;
     boolean parkingBrakeOn;
     double footN;
@@ -70,6 +72,7 @@ final class Machine {
         this.nature = nature;
         this.troubles = troubles;
         this.random = random;
+        this.whole = new Circuitry(layout, CutSet.NONE);
         this.master = layout.master();
         this.input = layout.input();
         this.booster = new Booster(layout.assist().orElse(null), nature, troubles);
@@ -486,8 +489,8 @@ final class Machine {
                 .toList();
     }
 
+    /** An end with its way from the master, whatever is cut. */
     Branch branch(String endId) {
-        Circuitry whole = new Circuitry(layout, overturn.circuit.CutSet.NONE);
         return whole.branches.values().stream()
                 .flatMap(List::stream)
                 .filter(b -> b.end().id().equals(endId))

@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
@@ -18,6 +19,7 @@ import overturn.layoutfile.LayoutFiles;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
+import overturn.protocol.Protocol;
 import overturn.protocol.TestVehicle;
 import overturn.secondworld.SecondWorldVehicle;
 import overturn.simulation.Simulator;
@@ -96,6 +98,7 @@ final class World {
     private final List<Simulator> rough;
     private final double[] frequencyFactors;
     private final boolean other;
+    private final Map<Protocol, double[]> dataSheet;
 
     World(LayoutFile file, long seed) {
         this(file, seed, false);
@@ -105,6 +108,7 @@ final class World {
     World(LayoutFile file, long seed, boolean other) {
         this.other = other;
         this.model = LayoutModel.of(file.layout());
+        this.dataSheet = dataSheet(model);
         this.blind = model.knowing(s -> !UNLISTED.contains(s.id()));
         RandomGenerator random = new SplittableRandom(seed * 31 + file.id().hashCode());
         this.smooth = variants(file, COMMON_WIDTH, random);
@@ -191,15 +195,20 @@ final class World {
     }
 
     private TestVehicle secondWorld(List<Fault> present, long seed) {
-        Layout layout = model.layout();
         return new ComplaintFelt(
-                SecondWorldVehicle.of(layout, present, seed),
-                SecondWorldVehicle.of(layout, List.of(), seed),
-                layout,
-                FELT_BY_THE_DRIVER.stream()
-                        .flatMap(id -> model.procedures().find(id).stream())
-                        .map(Procedure::protocol)
-                        .toList());
+                SecondWorldVehicle.of(model.layout(), present, seed),
+                SecondWorldVehicle.of(model.layout(), List.of(), seed),
+                dataSheet);
+    }
+
+    /** What the data sheet's vehicle reads where the driver judges. */
+    private static Map<Protocol, double[]> dataSheet(LayoutModel model) {
+        return FELT_BY_THE_DRIVER.stream()
+                .flatMap(id -> model.procedures().find(id).stream())
+                .map(Procedure::protocol)
+                .collect(Collectors.toMap(
+                        protocol -> protocol,
+                        protocol -> model.simulator().run(protocol, VehicleUnknowns.NOMINAL, List.of())));
     }
 
     /** A severity at which the driver feels it: it changes what this vehicle would be brought in for. */
