@@ -3,7 +3,6 @@ package overturn.practice;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.random.RandomGenerator;
@@ -92,10 +91,9 @@ public final class HiddenVehicle {
         }
         Observation observation = (Observation) procedure.spec();
         double[] probabilities = procedure.table().orElseThrow().probabilities(simulated);
-        if (mistakenShare > 0 && random.nextDouble() < mistakenShare) {
-            Arrays.fill(probabilities, 1.0 / probabilities.length);
-        }
-        return new ReadingValue.Observed(observation.options().get(drawn(probabilities, random.nextDouble())));
+        boolean mistaken = mistakenShare > 0 && random.nextDouble() < mistakenShare;
+        int seen = mistaken ? random.nextInt(probabilities.length) : drawn(probabilities, random.nextDouble());
+        return new ReadingValue.Observed(observation.options().get(seen));
     }
 
     private static int drawn(double[] probabilities, double at) {

@@ -145,6 +145,8 @@ final class Machine {
             for (int c = 0; c < 2; c++) {
                 markedCompartmentMl[c] = compartmentMl[c];
             }
+        } else {
+            throw new IllegalArgumentException("The second world cannot do " + act);
         }
     }
 

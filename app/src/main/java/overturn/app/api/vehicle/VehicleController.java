@@ -1,6 +1,7 @@
 package overturn.app.api.vehicle;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,7 +24,8 @@ class VehicleController {
     }
 
     /** A fact to add: {@code kind} is distance, figure or remark; figures with their text and unit as typed. */
-    record FactRequest(UUID entryId, String personId, String kind, String what, String text, String unit) {}
+    record FactRequest(
+            UUID entryId, String personId, String kind, Optional<String> what, String text, Optional<String> unit) {}
 
     @GetMapping
     List<VehicleView> search(@RequestParam(required = false) String search) {
@@ -43,8 +45,13 @@ class VehicleController {
                         request.entryId(),
                         request.personId(),
                         request.kind(),
-                        request.what(),
+                        textOf(request.what()),
                         request.text(),
-                        request.unit())));
+                        textOf(request.unit()))));
+    }
+
+    /** Left out, or null. */
+    private static String textOf(Optional<String> given) {
+        return given == null ? null : given.orElse(null);
     }
 }
