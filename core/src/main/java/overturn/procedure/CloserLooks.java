@@ -69,6 +69,16 @@ final class CloserLooks {
                 steps(Step.of("back"), Step.of("slide")),
                 Sensed.SLIDES_BIND_NM);
         add(
+                paired(),
+                "screws-looked-at",
+                VehicleNeeds.SEAT,
+                3,
+                List.of("on-top", "below"),
+                0.1,
+                List.of("screws-below"),
+                steps(Step.of("find"), Step.of("compare")),
+                Sensed.SCREWS_BELOW);
+        add(
                 brake,
                 "linings-gauged",
                 VehicleNeeds.WHEELS_OFF,
@@ -401,6 +411,13 @@ final class CloserLooks {
 
     private boolean concentric() {
         return layout.all(Slave.class).stream().anyMatch(Slave::concentric);
+    }
+
+    /** Discs at both sides of an axle: what can be changed over. */
+    private boolean paired() {
+        List<DiscEnd> all = layout.all(DiscEnd.class);
+        return all.stream().filter(End::rear).count() > 1
+                || all.stream().filter(e -> !e.rear()).count() > 1;
     }
 
     private boolean parking() {

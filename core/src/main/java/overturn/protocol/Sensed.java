@@ -85,6 +85,8 @@ public enum Sensed {
     FRONT_AIR_ML,
     REAR_AIR_ML,
     LOOP_AIR_ML,
+    /** 1 where an end stands with its screw below. */
+    SCREWS_BELOW,
     /** Water in the fluid, per cent. */
     WATER_PERCENT,
     /** 1 where the fluid is of the wrong kind. */

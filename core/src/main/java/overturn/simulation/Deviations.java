@@ -22,6 +22,7 @@ final class Deviations {
     double[] mechanicalDragNm = NOWHERE;
     double[] clampingLost = NOWHERE;
     double[] liningLost = NOWHERE;
+    double[] screwBelow = NOWHERE;
     double[] pistonFactor = NOWHERE;
     double[] restrictionSeconds = NOWHERE;
     double[] flapBar = NOWHERE;
@@ -238,6 +239,8 @@ final class Deviations {
             pistonFactor = multiply(pistonFactor, wrong.endId(), wrong.areaFactor());
         } else if (fault instanceof Fault.LiningsBad bad) {
             liningLost = add(liningLost, bad.endId(), bad.lostShare());
+        } else if (fault instanceof Fault.ScrewBelow below) {
+            below.endIds().forEach(id -> screwBelow = add(screwBelow, id, 1));
         } else if (fault instanceof Fault.ForkWear wear) {
             forkWearMm += wear.mm();
         } else if (fault instanceof Fault.ClutchMechanical mechanical) {

@@ -115,6 +115,7 @@ final class Sensing {
             case SLIDES_BIND_NM -> deviations.bindsNm[Binds.SLIDES.ordinal()];
             case PARKING_BINDS_NM -> deviations.bindsNm[Binds.PARKING_BRAKE.ordinal()];
             case SHOES_BIND_NM -> deviations.bindsNm[Binds.SHOES_TIGHT.ordinal()];
+            case SCREWS_BELOW -> highest(deviations.screwBelow);
             case LINING_LOSS -> highest(deviations.liningLost);
             case PIPE_KINKED_SECONDS -> pipeSeconds();
             case CONNECTOR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.QuickConnector.class);
@@ -340,7 +341,8 @@ final class Sensing {
         double ml = 0;
         for (int e = 0; e < plant.ends.length; e++) {
             boolean rear = plant.ends[e].rear();
-            if (front != rear) {
+            boolean out = Deviations.at(deviations.screwBelow, plant.endPart[e]) == 0;
+            if (front != rear && out) {
                 ml += Deviations.at(deviations.airMl[plant.endChamber[e]], plant.endPart[e]);
             }
         }

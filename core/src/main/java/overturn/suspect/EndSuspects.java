@@ -3,6 +3,7 @@ package overturn.suspect;
 import static overturn.suspect.SuspectList.anyOf;
 import static overturn.suspect.SuspectList.between;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -142,6 +143,7 @@ final class EndSuspects {
                 Frequency.NONE.vacuumBrake(0.2).unassistedBrake(3).hydraulicBrake(0.2),
                 (q, l, r) -> List.of(new Fault.WrongPiston(
                         anyOf(brakes, r), r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q)))));
+        screwsBelow(list);
         list.add(
                 "linings-bad",
                 brakes,
@@ -153,6 +155,31 @@ final class EndSuspects {
                         .hydraulicBrake(2)
                         .leverBrake(4),
                 (q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
+    }
+
+    /** Calipers of an axle changed over side to side: each keeps a pocket above its screw, however long it is bled. */
+    private static void screwsBelow(SuspectList list) {
+        List<DiscEnd> paired = list.layout().all(DiscEnd.class).stream()
+                .filter(e -> sameAxle(list, e).size() > 1)
+                .toList();
+        list.add(
+                "screws-below",
+                SuspectList.ids(paired),
+                Remedy.SWAP_ENDS,
+                Origin.SETTING,
+                Frequency.NONE.vacuumBrake(0.4).unassistedBrake(0.4).hydraulicBrake(0.4),
+                (q, l, r) -> {
+                    List<String> axle = sameAxle(list, paired.get(r.nextInt(paired.size())));
+                    List<Fault> faults = new ArrayList<>();
+                    faults.add(new Fault.ScrewBelow(Set.copyOf(axle)));
+                    axle.forEach(end -> faults.add(new Fault.TrappedAir(
+                            end, list.chamberOf(end), AirSeverity.BRAKE_ML.at(q) / Math.sqrt(axle.size()))));
+                    return faults;
+                });
+    }
+
+    private static List<String> sameAxle(SuspectList list, DiscEnd one) {
+        return ends(list, e -> e instanceof DiscEnd && e.rear() == one.rear());
     }
 
     private static boolean rear(Component end) {

@@ -203,6 +203,16 @@ public sealed interface Fault {
     /** A part of another size at one end: piston area as a multiple of the right one. */
     record WrongPiston(String endId, double areaFactor) implements Fault {}
 
+    /**
+     * Ends fitted on the wrong side or upside down: their screws stand below, and bleeding leaves the air above them.
+     */
+    record ScrewBelow(Set<String> endIds) implements Fault {
+
+        public ScrewBelow {
+            endIds = Set.copyOf(endIds);
+        }
+    }
+
     /** Linings wet, glazed, contaminated or swapped: share of the braking lost while the hydraulics are sound. */
     record LiningsBad(String endId, double lostShare) implements Fault {}
 

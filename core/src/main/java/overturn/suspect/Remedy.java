@@ -49,6 +49,7 @@ public enum Remedy {
     MEND_RUNOUT("mend-runout", 70, 60, false),
     ADJUST_SHOES("adjust-shoes", 30, 0, false),
     FIT_MATCHING_END("fit-matching-end", 80, 70, true),
+    SWAP_ENDS("swap-ends", 75, 6, true),
     FREE_PARKING_BRAKE("free-parking-brake", 40, 25, false),
     RENEW_LININGS("renew-linings", 60, 50, false),
     RENEW_SLAVE("renew-slave", 90, 70, true),

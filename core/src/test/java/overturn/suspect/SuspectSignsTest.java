@@ -150,6 +150,8 @@ class SuspectSignsTest {
         "tarn-box-van, master-piston-sticking, return-time, return, more",
         "tarn-box-van, input-binding, pivot-felt, binds, more",
         // uneven and elsewhere
+        "tarn-box-van, screws-below, screws-looked-at, below, more",
+        "tarn-box-van, screws-below, front-screws, spits-air, same",
         "tarn-box-van, linings-bad, ends-by-hand, linings-bad, more",
         "tarn-box-van, linings-bad, hold-medium, at-60, same",
         "tarn-box-van, wrong-piston, ends-by-hand, parts-differ, more",

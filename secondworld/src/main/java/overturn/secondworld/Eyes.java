@@ -113,6 +113,7 @@ final class Eyes {
             case SLIDES_BIND_NM -> troubles.binds(Binds.SLIDES);
             case PARKING_BINDS_NM -> troubles.binds(Binds.PARKING_BRAKE);
             case SHOES_BIND_NM -> troubles.binds(Binds.SHOES_TIGHT);
+            case SCREWS_BELOW -> troubles.screwsBelow.isEmpty() ? 0 : 1;
             case LINING_LOSS -> most(troubles.liningLost);
             case PIPE_KINKED_SECONDS -> slowPipes();
             case CLUTCH_WORN_MM -> troubles.extraReleaseMm;
@@ -277,7 +278,8 @@ final class Eyes {
     private double endAirMl(boolean rear) {
         double ml = 0;
         for (End end : machine.layout.ends()) {
-            ml += end.rear() == rear ? troubles.air(end.id(), machine.layout.chamberOf(end.id())) : 0;
+            double reached = troubles.screwsBelow.contains(end.id()) ? 0.08 : 1;
+            ml += end.rear() == rear ? reached * troubles.air(end.id(), machine.layout.chamberOf(end.id())) : 0;
         }
         return ml;
     }

@@ -84,13 +84,6 @@ final class Machine {
         }
     }
 
-    /** What a test leaves behind that the next one finds. */
-    record Carried(boolean padsHome, double[] trappedMl, double[] closedMl) {
-        static Carried none() {
-            return new Carried(false, new double[2], new double[2]);
-        }
-    }
-
     Carried carried() {
         return new Carried(padsHome, trappedMl.clone(), closedMl.clone());
     }

@@ -18,10 +18,10 @@ public final class SecondWorldVehicle implements TestVehicle {
     private final Layout layout;
     private final Nature nature;
     private final List<Fault> faults;
-    private final Machine.Carried found;
+    private final Carried found;
     private final long seed;
 
-    private SecondWorldVehicle(Layout layout, Nature nature, List<Fault> faults, Machine.Carried found, long seed) {
+    private SecondWorldVehicle(Layout layout, Nature nature, List<Fault> faults, Carried found, long seed) {
         this.layout = layout;
         this.nature = nature;
         this.faults = List.copyOf(faults);
@@ -33,7 +33,7 @@ public final class SecondWorldVehicle implements TestVehicle {
     public static SecondWorldVehicle of(Layout layout, List<Fault> faults, long seed) {
         Nature nature =
                 new Nature(new SplittableRandom(seed), layout.components().size());
-        return new SecondWorldVehicle(layout, nature, faults, Machine.Carried.none(), seed);
+        return new SecondWorldVehicle(layout, nature, faults, Carried.none(), seed);
     }
 
     @Override
@@ -45,7 +45,7 @@ public final class SecondWorldVehicle implements TestVehicle {
 
     @Override
     public TestVehicle after(Protocol intake) {
-        Machine.Carried left = run(intake, faults, new double[intake.samples()], new SplittableRandom(seed))
+        Carried left = run(intake, faults, new double[intake.samples()], new SplittableRandom(seed))
                 .carried();
         return new SecondWorldVehicle(layout, nature, faults, left, seed);
     }

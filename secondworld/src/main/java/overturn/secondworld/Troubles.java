@@ -2,8 +2,10 @@ package overturn.secondworld;
 
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import overturn.circuit.Chamber;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.AssistLeakAt;
@@ -65,6 +67,7 @@ final class Troubles {
     final Map<String, Double> shoesOffMm = new HashMap<>();
     final Map<String, Double> pistonFactor = new HashMap<>();
     final Map<String, Double> liningLost = new HashMap<>();
+    final Set<String> screwsBelow = new HashSet<>();
     double forkWearMm;
     double extraReleaseMm;
     double waterPercent = 0.8;
@@ -200,6 +203,8 @@ final class Troubles {
             pistonFactor.merge(f.endId(), f.areaFactor(), (a, b) -> a * b);
         } else if (fault instanceof Fault.LiningsBad f) {
             liningLost.merge(f.endId(), f.lostShare(), Double::sum);
+        } else if (fault instanceof Fault.ScrewBelow f) {
+            screwsBelow.addAll(f.endIds());
         } else if (fault instanceof Fault.ForkWear f) {
             forkWearMm += f.mm();
         } else if (fault instanceof Fault.ClutchMechanical f) {
