@@ -64,6 +64,14 @@ describe("why this test", () => {
 
   it("says when it comes first anyway, and when readings quarrel", () => {
     expect(reasonText(proposal("GATE"), ASSESSMENT, word)).toMatch(/^Comes first/);
+    const last = {
+      kind: "LAST_LOOK" as const,
+      oneSide: ["air", "master"],
+      oneShare: 0.02,
+      otherSide: [],
+      otherShare: 0,
+    };
+    expect(reasonText(proposal("LAST_LOOK", { reason: last }), ASSESSMENT, word)).toMatch(/tells of master and air\.$/);
     expect(reasonText(proposal("CONFLICT"), ASSESSMENT, word)).toMatch(/another rig/);
   });
 });

@@ -64,6 +64,8 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
       return say("reasonGATE");
     case "CONFLICT":
       return say("reasonCONFLICT");
+    case "LAST_LOOK":
+      return say("reasonLAST_LOOK", { other: listed(byWeight(reason.oneSide), short) });
     case "PROOF":
       return say("reasonPROOF", {
         one: capital(short(assessment.verdict.remedyId)),

@@ -1,9 +1,11 @@
 package overturn.planning;
 
+import java.util.List;
 import overturn.inference.Belief;
 import overturn.inference.Split;
 import overturn.planning.CostToCome.Gain;
 import overturn.procedure.Procedure;
+import overturn.suspect.Remedy;
 
 /**
  * A test that could be done now.
@@ -45,11 +47,17 @@ public record Proposal(
         /** The leader is known; this cannot prove it, but tells what else it may be, instead or too. */
         BESIDE,
         /** A reading does not fit; this repeats it on another rig. */
-        CONFLICT
+        CONFLICT,
+        /** Nothing in the list explains it; a short look at a part still suspected comes before looking elsewhere. */
+        LAST_LOOK
     }
 
     /** Why it is worth doing, as data; the sentence is made where it is shown. */
     public Reason reason(Belief belief) {
+        if (kind == Kind.LAST_LOOK) {
+            List<Remedy> looked = LastLooks.at(belief, procedure);
+            return new Reason(kind, looked, Split.share(belief, looked), List.of(), 0);
+        }
         Split split = Split.of(belief, procedure);
         return new Reason(
                 kind, split.low(), Split.share(belief, split.low()), split.high(), Split.share(belief, split.high()));
@@ -81,10 +89,13 @@ public record Proposal(
     }
 
     /**
-     * Whether it saves more than it costs; a look that comes first always does, and so does what mends a conflict:
-     * nothing is believed before.
+     * Whether it saves more than it costs; a look that comes first always does, and so does what mends a conflict,
+     * since nothing is believed before, and the last short look before it is called none of these.
      */
     public boolean worthDoing() {
-        return kind == Kind.GATE || kind == Kind.CONFLICT || savedMinutes() > minutesBorne();
+        return switch (kind) {
+            case GATE, CONFLICT, LAST_LOOK -> true;
+            case SPLIT, PROOF, BESIDE -> savedMinutes() > minutesBorne();
+        };
     }
 }

@@ -188,15 +188,16 @@ public final class TestPlanner {
         double share = candidate.repeat().worth;
         CostToCome.Gain gain = cost.gain(now, outcomes).times(share);
         double chance = share * proofChance(history, procedure, now, outcomes, foresight, carried);
+        double stateMinutes = stateMinutes(procedure, state, history.now());
         return new Proposal(
                 procedure,
                 candidate.repeat() != Repeat.FIRST,
-                stateMinutes(procedure, state, history.now()),
+                stateMinutes,
                 1,
                 gain,
                 chance,
                 prices.proofMinutes(),
-                kind(candidate, history.now(), chance));
+                kind(candidate, history.now(), stateMinutes, chance));
     }
 
     /** The leading cure, where it is known and only what else it may be has to be ruled out. */
@@ -272,13 +273,21 @@ public final class TestPlanner {
         return StateChanges.minutes(from, to, workshop.raisingMinutes());
     }
 
-    private static Kind kind(Candidate candidate, Belief belief, double proofChance) {
-        return candidate.mendsConflict()
-                ? Kind.CONFLICT
-                : candidate.procedure().gate() && candidate.repeat() == Repeat.FIRST && !candidate.afterRepair()
-                        ? Kind.GATE
-                        : belief.probability(belief.leadingRemedy()) < KNOWN
-                                ? Kind.SPLIT
-                                : proofChance >= LEAST_PROOF ? Kind.PROOF : Kind.BESIDE;
+    private static Kind kind(Candidate candidate, Belief belief, double stateMinutes, double proofChance) {
+        boolean first = candidate.repeat() == Repeat.FIRST && !candidate.afterRepair();
+        Procedure procedure = candidate.procedure();
+        if (candidate.mendsConflict()) {
+            return Kind.CONFLICT;
+        }
+        if (procedure.gate() && first) {
+            return Kind.GATE;
+        }
+        if (first && LastLooks.due(belief, procedure, procedure.minutes() + Math.max(0, stateMinutes))) {
+            return Kind.LAST_LOOK;
+        }
+        if (belief.probability(belief.leadingRemedy()) < KNOWN) {
+            return Kind.SPLIT;
+        }
+        return proofChance >= LEAST_PROOF ? Kind.PROOF : Kind.BESIDE;
     }
 }

@@ -28,6 +28,7 @@ import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.suspect.Remedy;
 
 /** What the planner proposes, and when it does not. */
 @Tag("slow")
@@ -94,6 +95,40 @@ class TestPlannerTest {
                         .procedure()
                         .id(),
                 "not seen is not done");
+    }
+
+    /**
+     * A hold that jumps about is explained by nothing: what is still suspected is looked at before that is believed.
+     */
+    @Test
+    void aShortLookAtWhatIsStillSuspectedComesBeforeNoneOfThese() {
+        Reading[] readings = {
+            SINKS,
+            STEADY,
+            DRY,
+            figures("hold-medium", RigTrust.PROVEN, 140, 20, 140, 20),
+            figures("hold-gentle", RigTrust.PROVEN, 20, 20, 140, 20)
+        };
+        Belief now = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)).now();
+        assertEquals(Remedy.LOOK_ELSEWHERE, now.leadingRemedy());
+        List<Proposal> looks = rank(VehicleNeeds.SEAT, Set.of(), readings).stream()
+                .filter(p -> p.kind() == Kind.LAST_LOOK)
+                .toList();
+        assertFalse(looks.isEmpty());
+        for (Proposal look : looks) {
+            assertTrue(
+                    look.worthDoing() && look.minutes() <= 20, look.procedure().id());
+            assertTrue(
+                    look.reason(now).oneSide().stream()
+                            .allMatch(r -> now.ranking().stream()
+                                    .anyMatch(s -> s.remedy() == r
+                                            && look.procedure().observes().contains(s.id()))),
+                    look.procedure().id());
+        }
+        assertTrue(
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).stream()
+                        .noneMatch(p -> p.kind() == Kind.LAST_LOOK),
+                "not while something in the list leads");
     }
 
     /** It may not have been there the first time; another rig's reading of it counts in full. */
