@@ -38,7 +38,7 @@ describe("intake", () => {
   const draft = emptyDraft("tarn-box-van", () => "id");
 
   it("names what is missing in the order of the form", () => {
-    expect(unfilled(draft)).toEqual(["vehicle", "complaint", "behaviour", "hunchId", "mayBeMoved"]);
+    expect(unfilled(draft)).toEqual(["vehicle", "complaint", "behaviour", "mayBeMoved"]);
     expect(unfilled({ ...draft, vehicle: "  " })).toContain("vehicle");
   });
 

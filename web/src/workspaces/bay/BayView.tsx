@@ -135,8 +135,8 @@ function JobLine({ job }: { job: JobSummary }) {
             <p className="text-lg">{say("leadUnknown")}</p>
           )}
           <p className="mt-2 text-sm text-soft">
-            {say("hunch")}: {word(`suspect.${job.hunchId}`)}
-            {lead && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
+            {job.hunchId === "" ? say("hunchNone") : `${say("hunch")}: ${word(`suspect.${job.hunchId}`)}`}
+            {lead && job.hunchId !== "" && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
           </p>
         </div>
         <div className="md:border-l md:border-grid md:pl-6">

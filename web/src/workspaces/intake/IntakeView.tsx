@@ -12,6 +12,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
 import { BehaviourCurve } from "./behaviours";
+import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
 import { draftOf, emptyDraft, offered, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
 
@@ -75,13 +76,17 @@ export function IntakeView() {
   const [outOfScope, setOutOfScope] = useState(false);
   const choose = (id: string) => {
     setOutOfScope(id === OUT_OF_SCOPE);
-    if (id !== OUT_OF_SCOPE) change({ layoutId: id, behaviour: "", hunchId: "" });
+    if (id !== OUT_OF_SCOPE) change({ layoutId: id, behaviour: "", hunchId: "", work: [], facts: [] });
   };
   const take = (vehicle: Vehicle) => {
     const { id: vehicleId, name, layoutId } = vehicle;
     const moves = layoutId !== draft.layoutId && offered(catalogue.layouts).some((l) => l.id === layoutId);
     setOutOfScope(false);
-    change({ vehicle: name, vehicleId, ...(moves ? { layoutId, behaviour: "", hunchId: "" } : {}) });
+    change({
+      vehicle: name,
+      vehicleId,
+      ...(moves ? { layoutId, behaviour: "", hunchId: "", work: [], facts: [] } : {}),
+    });
   };
   return (
     <>
@@ -172,8 +177,8 @@ export function IntakeView() {
             />
           </div>
         </Part>
-        <Facts draft={draft} change={change} />
-        <Part field="hunchId" label="intakeHunch" missing={intake.missing}>
+        <Facts draft={draft} layout={chosen} change={change} />
+        <Part label="intakeHunch" missing={intake.missing}>
           <select
             id="intake-hunchId"
             aria-label={say("intakeHunch")}
@@ -181,14 +186,13 @@ export function IntakeView() {
             onChange={(e) => change({ hunchId: e.target.value })}
             className="min-h-14 w-full border-2 border-ink px-3 text-lg"
           >
-            <option value="" disabled>
-              {say("intakeHunchNone")}
-            </option>
+            <option value="">{say("intakeHunchNone")}</option>
             {chosen.suspects.map((s) => (
               <option key={s.id} value={s.id}>
                 {word(`suspect.${s.id}`)}
               </option>
             ))}
+            <option value="none-of-these">{word("suspect.none-of-these")}</option>
           </select>
           <p className="mt-1 text-soft">{say("intakeHunchWhy")}</p>
         </Part>
@@ -210,56 +214,18 @@ export function IntakeView() {
   );
 }
 
-/** What moves the frequencies before any reading; none of it has to be known. */
-function Facts({ draft, change }: { draft: IntakeDraft; change: (part: Partial<IntakeDraft>) => void }) {
-  const tick = (fact: "recentWork" | "sometimes", label: UiWord) => (
-    <label className="flex min-h-14 items-center gap-3 border-2 border-ink bg-panel px-3 text-lg">
-      <input
-        type="checkbox"
-        className="size-6"
-        checked={draft[fact]}
-        onChange={(e) => change({ [fact]: e.target.checked })}
-      />
-      {say(label)}
-    </label>
-  );
-  return (
-    <section className="border-l-4 border-transparent pl-4">
-      <h2 className="mb-2 text-xl font-semibold">{say("intakeFacts")}</h2>
-      <div className="grid items-end gap-2 sm:grid-cols-2 md:grid-cols-3">
-        {tick("recentWork", "factRecentWork")}
-        {tick("sometimes", "factSometimes")}
-        <label className="grid gap-1">
-          <span className="caps">{say("factAge")}</span>
-          <select
-            value={draft.age}
-            onChange={(e) => change({ age: e.target.value as IntakeDraft["age"] })}
-            className="min-h-14 w-full border-2 border-ink px-3 text-lg"
-          >
-            {(["UNKNOWN", "NEW", "OLD"] as const).map((age) => (
-              <option key={age} value={age}>
-                {say(`age${age}`)}
-              </option>
-            ))}
-          </select>
-        </label>
-      </div>
-    </section>
-  );
-}
-
 function Part({
   field,
   label,
   missing,
   children,
 }: {
-  field: IntakeField;
+  field?: IntakeField;
   label: UiWord;
   missing: IntakeField[];
   children: ReactNode;
 }) {
-  const needed = missing.includes(field);
+  const needed = field !== undefined && missing.includes(field);
   return (
     <section className={clsx("border-l-4 pl-4", needed ? "border-danger" : "border-transparent")}>
       <h2 className="mb-2 text-xl font-semibold">{say(label)}</h2>

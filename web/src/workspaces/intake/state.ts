@@ -1,7 +1,17 @@
 import type { Waiting } from "../../domain/outbox";
 import type { Layout, OpenJobRequest } from "../../domain/types";
 
+export const WORK_KINDS = ["renewed", "opened", "set"] as const;
+export const BLED = ["unknown", "yes", "no"] as const;
+export const MOST_WORK = 12;
 const AGES = ["UNKNOWN", "NEW", "OLD"] as const;
+
+/** One piece of work: where, what, and whether it was bled after it. */
+export interface Work {
+  area: string;
+  kind: string;
+  bled: string;
+}
 
 /** What has been filled in so far; the ids are made with the form, so that sending twice opens one job. */
 export interface IntakeDraft {
@@ -19,6 +29,8 @@ export interface IntakeDraft {
   recentWork: boolean;
   sometimes: boolean;
   age: (typeof AGES)[number];
+  work: Work[];
+  facts: string[];
 }
 
 export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => ({
@@ -34,11 +46,13 @@ export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => (
   recentWork: false,
   sometimes: false,
   age: "UNKNOWN",
+  work: [],
+  facts: [],
 });
 
-export type IntakeField = "vehicle" | "layoutId" | "complaint" | "behaviour" | "hunchId" | "mayBeMoved";
+export type IntakeField = "vehicle" | "layoutId" | "complaint" | "behaviour" | "mayBeMoved";
 
-const FIELDS: IntakeField[] = ["vehicle", "layoutId", "complaint", "behaviour", "hunchId", "mayBeMoved"];
+const FIELDS: IntakeField[] = ["vehicle", "layoutId", "complaint", "behaviour", "mayBeMoved"];
 
 /** The fields that still have to be filled in, in the order of the form. */
 export function unfilled(draft: IntakeDraft): IntakeField[] {
@@ -62,6 +76,13 @@ export function draftOf(write: Waiting): Partial<IntakeDraft> {
 }
 
 export function request(draft: IntakeDraft, personId: string): OpenJobRequest {
-  const { mayBeMoved, vehicle, complaint, ...rest } = draft;
-  return { ...rest, vehicle: vehicle.trim(), complaint: complaint.trim(), personId, mayBeMoved: mayBeMoved === "yes" };
+  const { mayBeMoved, vehicle, complaint, hunchId, ...rest } = draft;
+  return {
+    ...rest,
+    ...(hunchId === "" ? {} : { hunchId }),
+    vehicle: vehicle.trim(),
+    complaint: complaint.trim(),
+    personId,
+    mayBeMoved: mayBeMoved === "yes",
+  };
 }

@@ -8,6 +8,7 @@ import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
 import { Failed, Loading } from "../../ui/States";
 import { Tag, TopStrip } from "../../ui/TopStrip";
+import { DrivingNote } from "./DrivingNote";
 import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { Panels } from "./Panels";
@@ -50,7 +51,10 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const go = useNavigate();
   const sheet = layout(job.layoutId);
   const shares = sharesAt(job.assessment.river[trace.moment]);
-  const hunch = say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
+  const hunch =
+    job.hunchId === ""
+      ? say("hunchNone")
+      : say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint} onTitle={() => trace.setPanel("vehicle")}>
@@ -97,6 +101,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
           <Ledger job={job} shares={shares} isNow={trace.isNow} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
+          <DrivingNote job={job} />
           <p className="text-sm text-soft">
             {word("caution.not-to-be-driven")}{" "}
             <Link to="/" className="underline">

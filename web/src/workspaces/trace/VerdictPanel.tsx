@@ -33,6 +33,11 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         {word(`remedy.${verdict.remedyId}`)}
         {verdict.alsoRemedyId && <> {say("alsoNeeded", { remedy: word(`remedy.${verdict.alsoRemedyId}.short`) })}</>}
       </p>
+      {job.assessment.justRenewed.length > 0 && (
+        <p role="note" className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">
+          {say("justRenewed")}
+        </p>
+      )}
       {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
       {conflict && (
         <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">

@@ -50,7 +50,7 @@ public final class BeliefHistory {
         this.model = model;
         this.intake = intake;
         this.repairs = repairs.with(likelihoods);
-        this.prior = Prior.of(model.suspects(), model.sound(), intake);
+        this.prior = Prior.of(model.layout(), model.suspects(), model.sound(), intake);
         this.likelihoods = List.copyOf(likelihoods);
         this.cache = cache;
         RigSetups all = setups(likelihoods);

@@ -1,6 +1,8 @@
 package overturn.inference;
 
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Facts told at intake and the workshop's own closed jobs: what they make of the frequencies before any reading.
@@ -9,13 +11,21 @@ import java.util.Map;
  *     faults at once more so
  * @param age how old the parts are
  * @param sometimes whether the complaint is there only sometimes, so that one sound reading clears little
+ * @param work what was done where before it; empty where nothing is known of it
+ * @param facts what somebody told or saw
  * @param closedJobs how often each suspect was the cause in the workshop's closed jobs of this family, by id; empty
  *     when switched off
  */
-public record Intake(boolean recentWork, Age age, boolean sometimes, Map<String, Integer> closedJobs) {
+public record Intake(
+        boolean recentWork,
+        Age age,
+        boolean sometimes,
+        List<WorkDone> work,
+        Set<PlainFact> facts,
+        Map<String, Integer> closedJobs) {
 
     /** Nothing known. */
-    public static final Intake UNKNOWN = new Intake(false, Age.UNKNOWN, false, Map.of());
+    public static final Intake UNKNOWN = new Intake(false, Age.UNKNOWN, false, List.of(), Set.of(), Map.of());
 
     /** How old the parts are, and what that makes of wear; factors are estimates. */
     public enum Age {
@@ -35,6 +45,8 @@ public record Intake(boolean recentWork, Age age, boolean sometimes, Map<String,
     }
 
     public Intake {
+        work = List.copyOf(work);
+        facts = Set.copyOf(facts);
         closedJobs = Map.copyOf(closedJobs);
         closedJobs.forEach((suspect, count) -> {
             if (count < 0) {
@@ -43,7 +55,12 @@ public record Intake(boolean recentWork, Age age, boolean sometimes, Map<String,
         });
     }
 
+    /** The same with what was done before and what was told. */
+    public Intake with(List<WorkDone> done, Set<PlainFact> told) {
+        return new Intake(recentWork, age, sometimes, done, told, closedJobs);
+    }
+
     public static Intake sometimesFelt() {
-        return new Intake(false, Age.UNKNOWN, true, Map.of());
+        return new Intake(false, Age.UNKNOWN, true, List.of(), Set.of(), Map.of());
     }
 }

@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import java.util.List;
+import overturn.circuit.Layout;
 import overturn.forecast.Hypothesis;
 import overturn.suspect.Suspect;
 import overturn.suspect.Suspect.Origin;
@@ -22,6 +23,10 @@ final class Prior {
     private static final double LIKE_SOUND = 0.33;
     /** The frequencies of the trade count as this many closed jobs. */
     private static final double TRADE_JOBS = 60;
+    /**
+     * Facts multiply, since each is told for a reason of its own; together they move a suspect by no more than this.
+     */
+    private static final double MOST_MOVED = 60;
 
     private final double[] logShares;
     private final int sound;
@@ -33,10 +38,10 @@ final class Prior {
         this.logPairs = Math.log(pairs);
     }
 
-    static Prior of(List<Suspect> suspects, int sound, Intake intake) {
+    static Prior of(Layout layout, List<Suspect> suspects, int sound, Intake intake) {
         double[] shares = new double[suspects.size()];
         for (int s = 0; s < shares.length; s++) {
-            shares[s] = suspects.get(s).frequency() * factor(suspects.get(s), intake);
+            shares[s] = suspects.get(s).frequency() * factor(suspects.get(s), layout, intake);
         }
         normalise(shares);
         for (int s = 0; s < shares.length; s++) {
@@ -47,15 +52,21 @@ final class Prior {
         for (int s = 0; s < shares.length; s++) {
             shares[s] = Math.log(shares[s]);
         }
-        return new Prior(shares, sound, intake.recentWork() ? PAIRS_AFTER_WORK : PAIRS);
+        return new Prior(shares, sound, intake.recentWork() || !intake.work().isEmpty() ? PAIRS_AFTER_WORK : PAIRS);
     }
 
-    private static double factor(Suspect suspect, Intake intake) {
-        if (suspect.id().equals(SuspectCatalogue.NOTHING_WRONG)) {
-            return 1;
+    private static double factor(Suspect suspect, Layout layout, Intake intake) {
+        double told =
+                intake.facts().stream().mapToDouble(f -> f.factor(suspect)).reduce(1, (a, b) -> a * b);
+        if (!suspect.id().equals(SuspectCatalogue.NOTHING_WRONG)) {
+            told *= intake.work().isEmpty() && intake.recentWork()
+                    ? suspect.origin().afterWork()
+                    : intake.work().stream()
+                            .mapToDouble(w -> w.factor(suspect, layout))
+                            .reduce(1, (a, b) -> a * b);
+            told *= suspect.origin() == Origin.WEAR ? intake.age().wear() : 1;
         }
-        return (intake.recentWork() ? suspect.origin().afterWork() : 1)
-                * (suspect.origin() == Origin.WEAR ? intake.age().wear() : 1);
+        return Math.max(1 / MOST_MOVED, Math.min(MOST_MOVED, told));
     }
 
     private static void normalise(double[] shares) {

@@ -18,6 +18,8 @@ import overturn.suspect.Remedy;
  * @param gain what it is expected to bring
  * @param proofChance chance that afterwards a remedy carries 95 % and this test carries it
  * @param proofMinutes what such a proof may cost
+ * @param direct how many times what it tells counts when tests are ranked: more where it looks at a suspected part
+ *     itself
  * @param kind what speaks for it
  */
 public record Proposal(
@@ -28,6 +30,7 @@ public record Proposal(
         Gain gain,
         double proofChance,
         double proofMinutes,
+        double direct,
         Kind kind) {
 
     /**
@@ -55,7 +58,7 @@ public record Proposal(
     /** Why it is worth doing, as data; the sentence is made where it is shown. */
     public Reason reason(Belief belief) {
         if (kind == Kind.LAST_LOOK) {
-            List<Remedy> looked = LastLooks.at(belief, procedure);
+            List<Remedy> looked = DirectLooks.at(belief, procedure);
             return new Reason(kind, looked, Split.share(belief, looked), List.of(), 0);
         }
         Split split = Split.of(belief, procedure);
@@ -75,7 +78,7 @@ public record Proposal(
 
     /** The same, bearing only a part of the way. */
     Proposal bearing(double part) {
-        return new Proposal(procedure, anotherRig, stateMinutes, part, gain, proofChance, proofMinutes, kind);
+        return new Proposal(procedure, anotherRig, stateMinutes, part, gain, proofChance, proofMinutes, direct, kind);
     }
 
     /** Its own minutes and the part of the way that it bears. */
@@ -83,9 +86,9 @@ public record Proposal(
         return procedure.minutes() + Math.max(0, stateMinutes) * borne;
     }
 
-    /** Minutes saved per minute spent: what proposals are ranked by. */
+    /** Minutes saved per minute spent, a direct look counted for more: what proposals are ranked by. */
     public double score() {
-        return savedMinutes() / (minutesBorne() + HANDLING_MINUTES);
+        return direct * savedMinutes() / (minutesBorne() + HANDLING_MINUTES);
     }
 
     /**

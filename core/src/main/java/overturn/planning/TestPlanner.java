@@ -197,6 +197,7 @@ public final class TestPlanner {
                 gain,
                 chance,
                 prices.proofMinutes(),
+                DirectLooks.worth(history.now(), procedure),
                 kind(candidate, history.now(), stateMinutes, chance));
     }
 
@@ -254,7 +255,7 @@ public final class TestPlanner {
 
     /** The way there and what it adds to the way back, with credit for what the likely remedy opens anyway. */
     private double stateMinutes(Procedure procedure, VehicleNeeds state, Belief belief) {
-        VehicleNeeds needs = procedure.needs();
+        VehicleNeeds needs = procedure.needsFrom(state);
         double there = way(StateChanges.closed(state), StateChanges.closed(needs));
         double back =
                 way(StateChanges.closed(needs), VehicleNeeds.SEAT) - way(StateChanges.closed(state), VehicleNeeds.SEAT);
@@ -282,7 +283,7 @@ public final class TestPlanner {
         if (procedure.gate() && first) {
             return Kind.GATE;
         }
-        if (first && LastLooks.due(belief, procedure, procedure.minutes() + Math.max(0, stateMinutes))) {
+        if (first && DirectLooks.due(belief, procedure, procedure.minutes() + Math.max(0, stateMinutes))) {
             return Kind.LAST_LOOK;
         }
         if (belief.probability(belief.leadingRemedy()) < KNOWN) {

@@ -61,7 +61,7 @@ public final class PlanFollower {
             Procedure procedure = next.get().procedure();
             readings.add(read(procedure, next.get().anotherRig(), found, random, readings.size()));
             minutes += next.get().minutes();
-            state = procedure.needs();
+            state = procedure.needsFrom(state);
             assessment = Assessment.of(model, Intake.UNKNOWN, readings, state, Set.of(), Workshop.WELL_EQUIPPED);
         }
         return new Diagnosis(readings, assessment, minutes);

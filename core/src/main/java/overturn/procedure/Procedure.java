@@ -66,6 +66,9 @@ public record Procedure(
         OBSERVING
     }
 
+    /** Caution at every step in which the vehicle moves. */
+    private static final String QUIET_ROAD = "quiet-road";
+
     /** The rig on which a test relies; its check question is the word {@code rig.<id>.check}. */
     public enum RigKind {
         EYE("eye"),
@@ -115,6 +118,22 @@ public record Procedure(
      */
     public String rigSetup() {
         return rigKind == RigKind.EYE ? rigKind.id() + "@" + id : rigKind.id();
+    }
+
+    /** Whether the vehicle itself moves in it, in the yard or on the road. */
+    public boolean movesVehicle() {
+        return steps.stream()
+                .anyMatch(step -> step.cautionId().filter(QUIET_ROAD::equals).isPresent());
+    }
+
+    /**
+     * How the vehicle stands while this is done, coming from a state: a look that needs nothing opened leaves open what
+     * is open, a press does not.
+     */
+    public VehicleNeeds needsFrom(VehicleNeeds state) {
+        return protocol.onlySenses() && needs.opened() == VehicleNeeds.Opened.NOTHING && !needs.wheelsOff()
+                ? new VehicleNeeds(needs.bonnetOpen(), needs.raised(), false, state.opened())
+                : needs;
     }
 
     /** Whether it takes a second person. */

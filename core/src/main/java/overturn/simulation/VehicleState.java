@@ -20,6 +20,14 @@ final class VehicleState {
     private static final double DRAWN_SHARE = 0.8;
     /** Fluid drawn in past a cup whose hole is covered, per stop of 20 bar or more, mL; estimate. */
     private static final double DRAWN_IN_ML = 0.15;
+    /** Rod travel from the first of a hole covered to all of it, its lip pressed over it; estimate. */
+    private static final double HOLE_COVERED_MM = 1.6;
+    /**
+     * Fluid that swells over minutes finds its way past a half-covered hole where a quick return does not; estimate.
+     */
+    private static final double SLOW_FLOW = 3;
+    /** Front wheels after the drive for which a heating is stated, °C (docs/trade-figures.md). */
+    private static final double USUAL_FRONT_C = 70;
     /** Expansion of glycol and mineral fluid per °C (docs/trade-figures.md A: 0.0007 to 0.0009). */
     static final double EXPANSION_PER_C = 0.0008;
     /** More than any pedal or lever needs to meet its stop. */
@@ -227,7 +235,7 @@ final class VehicleState {
             lostMl[c] = 0;
             letOutMl[c] = 0;
             if (covered(c) && bar > 1) {
-                trappedMl[c] += DRAWN_IN_ML * Math.min(1, bar / STOP_BAR);
+                trappedMl[c] += DRAWN_IN_ML * Math.min(1, bar / STOP_BAR) * heldBackShare(c);
             }
         }
         boolean firstPress = !taken && forceN > 0;
@@ -270,9 +278,10 @@ final class VehicleState {
 
     void heat(double byC) {
         heatC += byC;
+        double drivenC = byC * vehicle.frontC() / USUAL_FRONT_C;
         for (int c = 0; c < plant.chambers; c++) {
             if (covered(c)) {
-                trappedMl[c] += EXPANSION_PER_C * loads[c].hotMl() * byC;
+                trappedMl[c] += EXPANSION_PER_C * loads[c].hotMl() * drivenC * Math.pow(heldBackShare(c), SLOW_FLOW);
             }
         }
         rebuildLoads();
@@ -295,6 +304,13 @@ final class VehicleState {
     boolean covered(int chamber) {
         return deviations.holeDrainSeconds[chamber] > 0 && !section.open[chamber]
                 || play.preLoadBeyondPlayMm(section) > 0 && !section.open[chamber];
+    }
+
+    /** Share of what would flow back that a hole holds back: a rod covers it a little or all of it. */
+    private double heldBackShare(int chamber) {
+        return deviations.holeDrainSeconds[chamber] > 0
+                ? 1
+                : Math.min(1, play.preLoadBeyondPlayMm(section) / HOLE_COVERED_MM);
     }
 
     double ratio(double travelMm) {

@@ -16,6 +16,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -157,7 +158,8 @@ class BeliefTest {
 
     @Test
     void factsOfIntakeMoveTheFrequencies() {
-        Belief worked = BeliefHistory.of(MODEL, new Intake(true, Intake.Age.UNKNOWN, false, Map.of()), List.of())
+        Belief worked = BeliefHistory.of(
+                        MODEL, new Intake(true, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of()), List.of())
                 .now();
         assertEquals(
                 6 / 0.7,
@@ -165,7 +167,8 @@ class BeliefTest {
                         / single(worked, "slides-seized")
                         / (single(belief(), "air-in-master") / single(belief(), "slides-seized")),
                 0.01);
-        Belief fresh = BeliefHistory.of(MODEL, new Intake(false, Intake.Age.NEW, false, Map.of()), List.of())
+        Belief fresh = BeliefHistory.of(
+                        MODEL, new Intake(false, Intake.Age.NEW, false, List.of(), Set.of(), Map.of()), List.of())
                 .now();
         assertEquals(
                 0.4,
@@ -179,7 +182,9 @@ class BeliefTest {
     @Test
     void theWorkshopsOwnJobsAreCounted() {
         Belief counted = BeliefHistory.of(
-                        MODEL, new Intake(false, Intake.Age.UNKNOWN, false, Map.of("pipe-kinked", 60)), List.of())
+                        MODEL,
+                        new Intake(false, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of("pipe-kinked", 60)),
+                        List.of())
                 .now();
         double singles = MODEL.suspects().stream()
                 .mapToDouble(s -> single(counted, s.id()))
@@ -187,7 +192,7 @@ class BeliefTest {
         assertEquals(0.5, single(counted, "pipe-kinked") / singles, 0.01);
         assertThrows(
                 IllegalArgumentException.class,
-                () -> new Intake(false, Intake.Age.UNKNOWN, false, Map.of("pipe-kinked", -1)));
+                () -> new Intake(false, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of("pipe-kinked", -1)));
     }
 
     @Test

@@ -46,7 +46,7 @@ class PairScreeningTest {
                 .toList();
         return PairScreening.of(
                 MODEL,
-                Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN),
+                Prior.of(MODEL.layout(), MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN),
                 Optional.empty(),
                 SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
     }

@@ -80,7 +80,7 @@ class PairingTest {
                 .map(r -> new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, r, false)), true))
                 .toList();
         SummedLikelihood read = SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups));
-        Prior prior = Prior.of(MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN);
+        Prior prior = Prior.of(MODEL.layout(), MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN);
         List<Hypothesis> found = Pairing.hypotheses(MODEL, prior, Repairs.NONE, read).stream()
                 .filter(Hypothesis::isNoneOfThese)
                 .toList();

@@ -131,6 +131,19 @@ class TestPlannerTest {
                 "not while something in the list leads");
     }
 
+    /**
+     * With the ports plugged a look at the level opens and closes nothing; a press from the seat needs the circuit
+     * whole.
+     */
+    @Test
+    void whatIsFittedAlreadyIsFree() {
+        VehicleNeeds plugged = VehicleNeeds.openedAt(Opened.MASTER_PORTS);
+        List<Proposal> ranked = rank(plugged, Set.of(), SINKS);
+        assertEquals(2, proposal(ranked, "reservoir").minutes(), 0.01);
+        assertEquals(plugged, proposal(ranked, "reservoir").procedure().needsFrom(plugged));
+        assertTrue(proposal(ranked, "pump-up").minutes() > 40);
+    }
+
     /** It may not have been there the first time; another rig's reading of it counts in full. */
     @Test
     void ofAFaultThatComesAndGoesTheNextLookTellsAsMuchAsTheFirst() {

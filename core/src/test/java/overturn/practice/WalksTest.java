@@ -39,6 +39,8 @@ class WalksTest {
                         2,
                         Set.of(
                                 "wheel-drag",
+                                "slides-moved",
+                                "ends-by-hand",
                                 "drag-with-engine",
                                 "toe-lift",
                                 "loosen-master",

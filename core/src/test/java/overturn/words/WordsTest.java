@@ -16,6 +16,8 @@ import overturn.calculation.Result;
 import overturn.circuit.Family;
 import overturn.circuit.Layout;
 import overturn.circuit.Segment;
+import overturn.inference.PlainFact;
+import overturn.inference.WorkDone;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
@@ -23,6 +25,7 @@ import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
+import overturn.suspect.Hazard;
 import overturn.suspect.Remedy;
 import overturn.suspect.SuspectCatalogue;
 import overturn.verdict.CatalogueVersion;
@@ -64,6 +67,22 @@ class WordsTest {
         for (Layout layout : Presets.all()) {
             Calculators.of(layout).forEach(c -> ids.addAll(neededBy(c, layout)));
         }
+        for (PlainFact fact : PlainFact.values()) {
+            ids.add("fact." + fact.id());
+        }
+        for (WorkDone.Area area : WorkDone.Area.values()) {
+            ids.add("work.area." + area.id());
+        }
+        for (WorkDone.Kind kind : WorkDone.Kind.values()) {
+            ids.add("work.kind." + kind.id());
+        }
+        for (WorkDone.Bled bled : WorkDone.Bled.values()) {
+            ids.add("work.bled." + bled.id());
+        }
+        for (Hazard hazard : Hazard.values()) {
+            ids.addAll(List.of("driving." + hazard.name(), "driving." + hazard.name() + ".watch"));
+        }
+        ids.addAll(List.of("driving.lamp", "driving.fluid"));
         for (Remedy remedy : Remedy.values()) {
             ids.addAll(List.of("remedy." + remedy.id(), "remedy." + remedy.id() + ".short"));
         }

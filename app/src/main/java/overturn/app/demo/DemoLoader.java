@@ -94,7 +94,9 @@ class DemoLoader implements SmartInitializingSingleton {
                                 story.mayBeMoved(),
                                 false,
                                 "UNKNOWN",
-                                false)));
+                                false,
+                                List.of(),
+                                List.of())));
         for (int i = 0; i < readings.size(); i++) {
             Reading reading = readings.get(i);
             Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));

@@ -27,11 +27,13 @@ public sealed interface Entry {
      * @param vehicle how the workshop called it then, for example its plate
      * @param layoutId its circuit
      * @param complaint the driver's own words
-     * @param hunchId the suspect that whoever opened it would have bet on
+     * @param hunchId the suspect that whoever opened it would have bet on; empty where there was none
      * @param mayBeMoved whether it may be moved at all
      * @param recentWork whether the system was worked on just before
      * @param age how old its parts are: {@code UNKNOWN}, {@code NEW}, {@code OLD}
      * @param sometimes whether the complaint is there only sometimes
+     * @param work what was done where before it, by stable ids
+     * @param facts what somebody told or saw, by stable ids
      */
     record JobOpened(
             UUID vehicleId,
@@ -42,15 +44,22 @@ public sealed interface Entry {
             boolean mayBeMoved,
             Boolean recentWork,
             String age,
-            Boolean sometimes)
+            Boolean sometimes,
+            List<Work> work,
+            List<String> facts)
             implements Entry {
         public static final String KIND = "job-opened";
+
+        /** One piece of work: where, what, and whether it was bled afterwards. */
+        public record Work(String area, String kind, String bled) {}
 
         /** Jobs opened before these facts were asked hold none of them. */
         public JobOpened {
             recentWork = Boolean.TRUE.equals(recentWork);
             age = age == null ? "UNKNOWN" : age;
             sometimes = Boolean.TRUE.equals(sometimes);
+            work = work == null ? List.of() : List.copyOf(work);
+            facts = facts == null ? List.of() : List.copyOf(facts);
         }
 
         @Override

@@ -19,6 +19,11 @@ import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.evidence.Reading;
 import overturn.inference.Intake;
+import overturn.inference.PlainFact;
+import overturn.inference.WorkDone;
+import overturn.inference.WorkDone.Area;
+import overturn.inference.WorkDone.Bled;
+import overturn.inference.WorkDone.Kind;
 import overturn.measurement.ReadingValue;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
@@ -61,13 +66,32 @@ public record JobState(
         return new Fold(log, procedures).state();
     }
 
-    /** The facts of intake, as the inference takes them; an age that is not known any more is unknown. */
+    /** The facts of intake, as the inference takes them; what is not known any more counts for nothing. */
     public Intake intake() {
         Intake.Age age = Arrays.stream(Intake.Age.values())
                 .filter(a -> a.name().equals(opened.age()))
                 .findFirst()
                 .orElse(Intake.Age.UNKNOWN);
-        return new Intake(opened.recentWork(), age, opened.sometimes(), Map.of());
+        return new Intake(
+                opened.recentWork(),
+                age,
+                opened.sometimes(),
+                opened.work().stream()
+                        .map(JobState::work)
+                        .flatMap(Optional::stream)
+                        .toList(),
+                opened.facts().stream()
+                        .map(PlainFact::find)
+                        .flatMap(Optional::stream)
+                        .collect(Collectors.toUnmodifiableSet()),
+                Map.of());
+    }
+
+    private static Optional<WorkDone> work(JobOpened.Work work) {
+        return WorkDone.find(Area.class, work.area())
+                .flatMap(area -> WorkDone.find(Kind.class, work.kind())
+                        .flatMap(kind ->
+                                WorkDone.find(Bled.class, work.bled()).map(bled -> new WorkDone(area, kind, bled))));
     }
 
     /** Where the job is. */
@@ -135,7 +159,7 @@ public record JobState(
                 return false;
             }
             procedure.get().steps().stream().map(Step::fits).forEach(fitted::addAll);
-            vehicle = procedure.get().needs();
+            vehicle = procedure.get().needsFrom(vehicle);
             values.put(id, value.get());
             if (!struck.contains(id)) {
                 readings.add(

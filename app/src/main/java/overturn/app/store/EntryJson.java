@@ -43,7 +43,7 @@ class EntryJson {
      * version.
      */
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
-            Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord),
+            Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
             VerdictAccepted.KIND, List.of(EntryJson::wholeCure));
 
@@ -93,6 +93,13 @@ class EntryJson {
     private static ObjectNode vehicleAsRecord(ObjectNode body) {
         return body.put(
                 "vehicleId", Vehicle.idOf(body.get("vehicle").asString()).toString());
+    }
+
+    /** Version 2 knew no work by place and no plain facts. */
+    private static ObjectNode plainFacts(ObjectNode body) {
+        body.set("work", body.arrayNode());
+        body.set("facts", body.arrayNode());
+        return body;
     }
 
     /** Version 1 held a place for every figure of the test, empty where none was taken. */

@@ -66,7 +66,9 @@ class JobStateTest {
                 false,
                 false,
                 null,
-                false));
+                false,
+                null,
+                null));
     }
 
     @Test

@@ -184,7 +184,7 @@ final class Trial {
             if (procedure.needs().opened() != VehicleNeeds.Opened.NOTHING) {
                 progress.opened.add(StateChanges.openedAlone(procedure.needs()));
             }
-            progress.state = procedure.needs();
+            progress.state = procedure.needsFrom(progress.state);
             progress.path.add(taken.reading().id());
             BeliefHistory before = progress.at.history;
             progress.at = known(progress.path, () -> before.with(List.of(taken.reading())));

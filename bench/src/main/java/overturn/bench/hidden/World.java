@@ -172,7 +172,8 @@ final class World {
         causes.forEach(cause -> faults.put(cause, felt(cause, layout, made, isRough, random)));
         double shown =
                 stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
-        Intake intake = new Intake(recentWork, Age.UNKNOWN, stratum == Stratum.INTERMITTENT, Map.of());
+        Intake intake =
+                new Intake(recentWork, Age.UNKNOWN, stratum == Stratum.INTERMITTENT, List.of(), Set.of(), Map.of());
         return new Case(
                 stratum,
                 layout.id(),

@@ -3,6 +3,7 @@ package overturn.app.api.catalogue;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import overturn.app.usecase.job.OpenJob;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.app.workshop.Staff.Person;
 import overturn.circuit.Assist;
@@ -75,6 +76,8 @@ public record CatalogueView(
             CircuitSheet sheet,
             List<SuspectView> suspects,
             List<String> behaviours,
+            List<String> facts,
+            List<String> workAreas,
             List<String> tests) {
 
         public static LayoutView of(Sheet sheet, boolean withdrawn) {
@@ -96,6 +99,8 @@ public record CatalogueView(
                             .map(s -> new SuspectView(s.id(), s.remedy().id(), s.places(), s.frequency()))
                             .toList(),
                     characterise.options(),
+                    OpenJob.facts(layout),
+                    OpenJob.areas(layout),
                     sheet.procedures().all().stream().map(Procedure::id).toList());
         }
     }

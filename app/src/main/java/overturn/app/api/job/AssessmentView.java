@@ -18,9 +18,11 @@ import overturn.planning.Proposal;
 import overturn.planning.Reason;
 import overturn.planning.Round;
 import overturn.quantity.Dimension;
+import overturn.suspect.Hazard;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Assessment;
+import overturn.verdict.Driving;
 import overturn.verdict.Grade;
 import overturn.verdict.Standing;
 import overturn.verdict.Verdict;
@@ -38,6 +40,8 @@ public record AssessmentView(
         List<RoundView> rounds,
         boolean anotherTestPays,
         VerdictView verdict,
+        DrivingView driving,
+        List<String> justRenewed,
         Optional<ConflictView> conflict,
         Optional<MoneyView> money) {
 
@@ -89,8 +93,29 @@ public record AssessmentView(
                 assessment.rounds().stream().map(RoundView::of).toList(),
                 assessment.anotherTestPays(),
                 VerdictView.of(assessment.verdict(), job.workshop()),
+                DrivingView.of(Driving.of(history.now(), job.model().layout())),
+                justRenewed(job),
                 history.oddOneOut().map(r -> conflict(r, assessment)),
                 money(job));
+    }
+
+    /** Suspects of the verdict that sit in a part renewed just before: compared before it is bought again. */
+    private static List<String> justRenewed(Job job) {
+        return job.assessment().verdict().suspects().stream()
+                .filter(s -> job.state().intake().work().stream()
+                        .anyMatch(w -> w.justRenewed(s, job.model().layout())))
+                .map(Suspect::id)
+                .toList();
+    }
+
+    /** Whether it may be driven meanwhile, and the live suspects that decide it. */
+    public record DrivingView(Hazard answer, List<String> becauseIds) {
+
+        static DrivingView of(Driving driving) {
+            return new DrivingView(
+                    driving.answer(),
+                    driving.because().stream().map(Suspect::id).toList());
+        }
     }
 
     private static SuspicionView suspicion(Suspect suspect, BeliefHistory history) {

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobState;
 import overturn.app.job.JobSummary;
@@ -20,6 +21,7 @@ public record JobView(
         String complaint,
         String hunchId,
         boolean mayBeMoved,
+        IntakeView intake,
         String openedById,
         Instant openedAt,
         List<EntryView> entries,
@@ -46,6 +48,7 @@ public record JobView(
                 state.opened().complaint(),
                 state.opened().hunchId(),
                 state.opened().mayBeMoved(),
+                IntakeView.of(state.opened()),
                 state.log().get(0).personId(),
                 state.log().get(0).at(),
                 state.log().stream().map(e -> EntryView.of(e, state)).toList(),
@@ -55,6 +58,20 @@ public record JobView(
                 state.accepted().map(AcceptedView::of),
                 moved.map(MovedView::of),
                 AssessmentView.of(job));
+    }
+
+    /** What was told at intake beside complaint and behaviour. */
+    public record IntakeView(
+            boolean recentWork, String age, boolean sometimes, List<WorkView> work, List<String> facts) {
+
+        static IntakeView of(JobOpened opened) {
+            return new IntakeView(
+                    opened.recentWork(),
+                    opened.age(),
+                    opened.sometimes(),
+                    opened.work().stream().map(WorkView::of).toList(),
+                    opened.facts());
+        }
     }
 
     /**

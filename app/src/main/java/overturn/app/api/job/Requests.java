@@ -1,9 +1,11 @@
 package overturn.app.api.job;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.api.FigureRequest;
+import overturn.app.job.Entry.JobOpened;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.bench.Calculate;
 import overturn.app.usecase.job.OpenJob;
@@ -18,6 +20,18 @@ public final class Requests {
     private Requests() {}
 
     /** Left out, or null, it was entered just now. */
+    /** A row that is null stays so, and is refused by name. */
+    private static List<JobOpened.Work> work(List<WorkView> rows) {
+        List<JobOpened.Work> work = new ArrayList<>();
+        rows.forEach(row -> work.add(row == null ? null : row.work()));
+        return work;
+    }
+
+    /** A field that was left out, or sent as null, is not there. */
+    private static <T> T orNull(Optional<T> field) {
+        return field == null ? null : field.orElse(null);
+    }
+
     private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
         return new Stamp(
                 entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
@@ -38,27 +52,31 @@ public final class Requests {
             String layoutId,
             String complaint,
             String behaviour,
-            String hunchId,
+            Optional<String> hunchId,
             Boolean mayBeMoved,
             Boolean recentWork,
             String age,
-            Boolean sometimes) {
+            Boolean sometimes,
+            Optional<List<WorkView>> work,
+            Optional<List<String>> facts) {
 
         OpenJob.Intake intake() {
             return new OpenJob.Intake(
                     jobId,
                     stamp(entryId, 0, personId, takenSecondsAgo),
                     readingId,
-                    vehicleId == null ? null : vehicleId.orElse(null),
+                    orNull(vehicleId),
                     vehicle,
                     layoutId,
                     complaint,
                     behaviour,
-                    hunchId,
+                    orNull(hunchId),
                     mayBeMoved,
                     recentWork,
                     age,
-                    sometimes);
+                    sometimes,
+                    work == null ? null : work.map(Requests::work).orElse(null),
+                    orNull(facts));
         }
     }
 

@@ -2,7 +2,9 @@ package overturn.app.usecase.job;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
@@ -25,6 +27,7 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
+import overturn.procedure.Procedure;
 import overturn.verdict.Assessment;
 import overturn.verdict.CatalogueVersion;
 import overturn.verdict.Verdict;
@@ -151,11 +154,24 @@ public class Assessor {
         LayoutModel model = models.of(state.opened().layoutId());
         BeliefHistory history = history(id, model, state).complete();
         believed.put(id, Believed.of(history));
-        Assessment assessment = Assessment.of(history, state.vehicle(), state.setAside(), settings.forPlanning());
+        Assessment assessment =
+                Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning());
         models.weighAgain(model);
         Job job = new Job(id, state, model, settings, assessment);
         summarise(job);
         return job;
+    }
+
+    /** Tests set aside by hand and, where the vehicle may not be moved, all that move it. */
+    private static Set<String> cannotBeDone(JobState state, LayoutModel model) {
+        Set<String> ids = new HashSet<>(state.setAside());
+        if (!state.opened().mayBeMoved()) {
+            model.procedures().all().stream()
+                    .filter(Procedure::movesVehicle)
+                    .map(Procedure::id)
+                    .forEach(ids::add);
+        }
+        return ids;
     }
 
     /**

@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
@@ -14,11 +15,17 @@ import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.app.vehicle.Vehicle;
+import overturn.circuit.Layout;
 import overturn.inference.Intake.Age;
+import overturn.inference.PlainFact;
+import overturn.inference.WorkDone.Area;
+import overturn.inference.WorkDone.Bled;
+import overturn.inference.WorkDone.Kind;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.RigTrust;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Suspect;
+import overturn.verdict.Verdict;
 
 /** Opens a job: complaint, behaviour, layout, hunch. */
 @Component
@@ -28,6 +35,12 @@ public class OpenJob {
     private static final int MOST_VEHICLE = 40;
     private static final List<String> AGES =
             Arrays.stream(Age.values()).map(Age::name).toList();
+
+    private static final List<String> KINDS =
+            Arrays.stream(Kind.values()).map(Kind::id).toList();
+    private static final List<String> BLED =
+            Arrays.stream(Bled.values()).map(Bled::id).toList();
+    private static final int MOST_WORK = 12;
 
     private final LogWriter writer;
     private final LayoutSheets sheets;
@@ -44,6 +57,8 @@ public class OpenJob {
      *
      * @param recentWork whether the system was worked on just before; may be left out, as age and sometimes
      * @param vehicleId which vehicle is meant; left out, the one that is called so
+     * @param work what was done where before it, by stable ids; may be left out
+     * @param facts what somebody told or saw, by stable ids; may be left out
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
     public record Intake(
@@ -59,7 +74,9 @@ public class OpenJob {
             Boolean mayBeMoved,
             Boolean recentWork,
             String age,
-            Boolean sometimes) {}
+            Boolean sometimes,
+            List<JobOpened.Work> work,
+            List<String> facts) {}
 
     /** @throws InvalidInputException naming every field that cannot be taken */
     public Job open(Intake intake) {
@@ -67,9 +84,23 @@ public class OpenJob {
         Optional<Sheet> sheet =
                 Optional.ofNullable(intake.layoutId()).filter(offered::contains).flatMap(sheets::find);
         List<String> behaviours = sheet.map(OpenJob::behaviours).orElse(List.of());
-        List<String> suspects =
-                sheet.map(m -> m.suspects().stream().map(Suspect::id).toList()).orElse(List.of());
-        new Checks()
+        List<String> suspects = sheet.map(
+                        m -> Stream.concat(m.suspects().stream().map(Suspect::id), Stream.of(Verdict.NONE_OF_THESE))
+                                .toList())
+                .orElse(List.of());
+        Optional<Layout> layout = sheet.map(Sheet::layout);
+        List<String> facts = layout.map(OpenJob::facts).orElse(List.of());
+        List<JobOpened.Work> work = intake.work() == null ? List.of() : intake.work();
+        Checks checks = new Checks();
+        for (int i = 0; i < work.size(); i++) {
+            checkWork(checks, "work[" + i + "]", work.get(i), layout);
+        }
+        checks.that(
+                        () -> intake.facts() == null || sheet.isEmpty() || facts.containsAll(intake.facts()),
+                        "facts",
+                        intake.facts(),
+                        "any of " + facts)
+                .that(() -> work.size() <= MOST_WORK, "work", work.size(), "at most " + MOST_WORK + " pieces of work")
                 .that(() -> intake.jobId() != null, "jobId", intake.jobId(), "a UUID made by the client")
                 .that(
                         () -> intake.readingId() != null
@@ -86,10 +117,10 @@ public class OpenJob {
                         intake.behaviour(),
                         "one of " + behaviours)
                 .that(
-                        () -> sheet.isEmpty() || intake.hunchId() != null && suspects.contains(intake.hunchId()),
+                        () -> sheet.isEmpty() || intake.hunchId() == null || suspects.contains(intake.hunchId()),
                         "hunchId",
                         intake.hunchId(),
-                        "one of " + suspects)
+                        "one of " + suspects + ", or left out")
                 .that(
                         () -> intake.age() == null || AGES.contains(intake.age()),
                         "age",
@@ -107,17 +138,56 @@ public class OpenJob {
                         intake.vehicle(),
                         intake.layoutId(),
                         intake.complaint(),
-                        intake.hunchId(),
+                        intake.hunchId() == null ? "" : intake.hunchId(),
                         intake.mayBeMoved(),
                         intake.recentWork(),
                         intake.age(),
-                        intake.sometimes()),
+                        intake.sometimes(),
+                        work,
+                        intake.facts() == null
+                                ? List.of()
+                                : intake.facts().stream().distinct().toList()),
                 intake.readingId(),
                 ReadingTaken.observed(
                         ProcedureCatalogue.CHARACTERISE,
                         intake.behaviour(),
                         sheet.orElseThrow().procedures().intake().rigSetup(),
                         RigTrust.NORMAL)));
+    }
+
+    private static void checkWork(Checks checks, String field, JobOpened.Work work, Optional<Layout> layout) {
+        List<String> areas = layout.map(OpenJob::areas).orElse(List.of());
+        checks.that(
+                        () -> layout.isEmpty() || work != null && areas.contains(work.area()),
+                        field + ".area",
+                        work == null ? null : work.area(),
+                        "one of " + areas)
+                .that(
+                        () -> work != null && KINDS.contains(work.kind()),
+                        field + ".kind",
+                        work == null ? null : work.kind(),
+                        "one of " + KINDS)
+                .that(
+                        () -> work != null && BLED.contains(work.bled()),
+                        field + ".bled",
+                        work == null ? null : work.bled(),
+                        "one of " + BLED);
+    }
+
+    /** Ids of the areas in which work on this circuit can have been done. */
+    public static List<String> areas(Layout layout) {
+        return Arrays.stream(Area.values())
+                .filter(area -> area.in(layout))
+                .map(Area::id)
+                .toList();
+    }
+
+    /** Ids of the plain facts that can be told of this circuit. */
+    public static List<String> facts(Layout layout) {
+        return Arrays.stream(PlainFact.values())
+                .filter(fact -> fact.in(layout))
+                .map(PlainFact::id)
+                .toList();
     }
 
     private static List<String> behaviours(Sheet sheet) {

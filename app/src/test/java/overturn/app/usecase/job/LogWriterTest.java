@@ -74,7 +74,9 @@ class LogWriterTest {
                     false,
                     false,
                     null,
-                    false));
+                    false,
+                    null,
+                    null));
 
     @BeforeEach
     void someoneWorksHere() {
