@@ -48,18 +48,24 @@ export function Facts({ draft, layout, change }: Props) {
           </select>
         </label>
       </div>
-      <div role="group" aria-label={say("intakeToldLabel")} className="flex flex-wrap gap-2">
-        {layout.facts.map((id) => (
-          <Toggle.Root
-            key={id}
-            pressed={draft.facts.includes(id)}
-            onPressedChange={(on) => toggle(id, on)}
-            className="min-h-11 border border-ink bg-panel px-3 text-left data-[state=on]:bg-fill data-[state=on]:text-fill-ink"
-          >
-            {word(`fact.${id}`)}
-          </Toggle.Root>
-        ))}
-      </div>
+      <details className="group border-2 border-ink bg-panel" open={draft.facts.length > 0 || undefined}>
+        <summary className="min-h-11 cursor-pointer p-3 text-lg">
+          {say("intakeToldLabel")}
+          {draft.facts.length > 0 && <span className="figures"> · {draft.facts.length}</span>}
+        </summary>
+        <div role="group" aria-label={say("intakeToldLabel")} className="flex flex-wrap gap-2 p-3 pt-0">
+          {layout.facts.map((id) => (
+            <Toggle.Root
+              key={id}
+              pressed={draft.facts.includes(id)}
+              onPressedChange={(on) => toggle(id, on)}
+              className="min-h-11 border border-ink bg-panel px-3 text-left data-[state=on]:bg-fill data-[state=on]:text-fill-ink"
+            >
+              {word(`fact.${id}`)}
+            </Toggle.Root>
+          ))}
+        </div>
+      </details>
       <WorkRows draft={draft} layout={layout} change={change} />
     </section>
   );

@@ -61,6 +61,9 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <span className="max-sm:hidden">
           <Tag>{needsText(job.vehicleState)}</Tag>
         </span>
+        <Tag tone={job.assessment.driving.answer === "NOT_AT_ALL" ? "hot" : undefined}>
+          {say(`driving${job.assessment.driving.answer}`)}
+        </Tag>
         {job.stillFitted.length > 0 && (
           <button type="button" className="min-h-11" onClick={() => trace.setPanel("takeOff")}>
             <Tag tone="hot">{say("stillFitted", { count: job.stillFitted.length })}</Tag>

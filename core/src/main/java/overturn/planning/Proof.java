@@ -7,7 +7,6 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
 import overturn.measurement.RigTrust;
 import overturn.procedure.Procedure;
-import overturn.procedure.Procedure.Nature;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
@@ -24,15 +23,6 @@ public final class Proof {
      * every live rival); a fault in no list is one of them.
      */
     public static final double SEPARATED_SHARE = 0.012;
-
-    /**
-     * The same for a fault in no list where the fault itself was seen: a broken part in the hand that explains the
-     * complaint leaves it less room; estimate, held by the benchmark's proven-wrong figure.
-     */
-    public static final double SEEN_SEPARATED_SHARE = 0.03;
-
-    /** By how much a look must move odds by itself to count as having seen the fault; estimate. */
-    private static final double SEEN_FACTOR = 20;
 
     /** Part of a remedy's probability from which on a suspect is one for which it is wanted. */
     private static final double LEADING_PART = 0.2;
@@ -74,21 +64,6 @@ public final class Proof {
         return reading.trust() == RigTrust.PROVEN
                 || history.readings().stream()
                         .anyMatch(r -> r.repeats(reading) && !r.rigSetup().equals(reading.rigSetup()));
-    }
-
-    /** Share of a fault in no list below which a cure counts as separated from it. */
-    public static double unlistedLimit(BeliefHistory history, Cure cure) {
-        boolean seen = cure.remedies().stream()
-                .allMatch(r -> carriers(history, r).stream()
-                        .anyMatch(i -> history.ownFactor(i, r) >= SEEN_FACTOR
-                                && rigStands(history, i)
-                                && history.model()
-                                                .procedures()
-                                                .find(history.readings().get(i).procedureId())
-                                                .orElseThrow()
-                                                .nature()
-                                        == Nature.OBSERVING));
-        return seen ? SEEN_SEPARATED_SHARE : SEPARATED_SHARE;
     }
 
     /** Whether every remedy of a cure is carried by a reading whose rig stands. */

@@ -81,7 +81,7 @@ public final class VerdictRule {
         double probability = probability(now, cure);
         if (probability < Proof.SHARE
                 || enough(now, cure) < ENOUGH_SHARE
-                || !liveRivals(history, cure).isEmpty()) {
+                || !liveRivals(now, cure).isEmpty()) {
             return new Named(cure, probability, unproven(now, cure, probability));
         }
         return new Named(
@@ -137,7 +137,7 @@ public final class VerdictRule {
                 verdict.carriers(),
                 verdict.missing(),
                 overturners.of(verdict.remedy()),
-                overturners.stripDown(verdict.remedy(), liveRivals(history, verdict.cure())));
+                overturners.stripDown(verdict.remedy(), liveRivals(history.now(), verdict.cure())));
     }
 
     /**
@@ -181,16 +181,13 @@ public final class VerdictRule {
     }
 
     /** Other remedies, not beside the cure but instead of it, that are still likely enough to name. */
-    private static List<Remedy> liveRivals(BeliefHistory history, Cure cure) {
-        Belief belief = history.now();
-        double unlisted = Proof.unlistedLimit(history, cure);
+    private static List<Remedy> liveRivals(Belief belief, Cure cure) {
         Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
         belief.cures().entrySet().stream()
                 .filter(e -> !e.getKey().includes(cure))
                 .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
         return instead.entrySet().stream()
-                .filter(e -> !cure.has(e.getKey())
-                        && e.getValue() > (e.getKey() == Remedy.LOOK_ELSEWHERE ? unlisted : Proof.SEPARATED_SHARE))
+                .filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.SEPARATED_SHARE)
                 .map(Map.Entry::getKey)
                 .toList();
     }
@@ -200,7 +197,7 @@ public final class VerdictRule {
         if (probability < Proof.SHARE) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        List<Remedy> rivals = probability < Proof.SHARE ? List.of() : liveRivals(history, cure);
+        List<Remedy> rivals = probability < Proof.SHARE ? List.of() : liveRivals(history.now(), cure);
         if (rivals.stream().anyMatch(r -> r != Remedy.LOOK_ELSEWHERE)) {
             missing.add(Missing.A_RIVAL_SEPARATED);
         }
