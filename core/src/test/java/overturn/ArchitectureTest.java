@@ -33,6 +33,7 @@ class ArchitectureTest {
             "simulation",
             "measurement",
             "procedure",
+            "repair",
             "calculation",
             "evidence",
             "forecast",

@@ -13,7 +13,7 @@ import java.util.TreeMap;
 public final class Words {
 
     private static final List<String> FILES =
-            List.of("suspects", "intake", "layouts", "tests", "cautions", "rigs", "calculators", "catalogue");
+            List.of("suspects", "intake", "repair", "layouts", "tests", "cautions", "rigs", "calculators", "catalogue");
 
     private Words() {}
 

@@ -25,8 +25,12 @@ import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
+import overturn.repair.Section;
+import overturn.repair.WorkPlan;
+import overturn.repair.WorkStep;
 import overturn.suspect.Hazard;
 import overturn.suspect.Remedy;
+import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 import overturn.verdict.CatalogueVersion;
 
@@ -83,9 +87,29 @@ class WordsTest {
             ids.addAll(List.of("driving." + hazard.name(), "driving." + hazard.name() + ".watch"));
         }
         ids.addAll(List.of("driving.lamp", "driving.fluid"));
+        for (Layout layout : Presets.all()) {
+            for (Suspect suspect : SuspectCatalogue.of(layout)) {
+                WorkPlan.of(layout, List.of(suspect.remedy()), Map.of())
+                        .steps()
+                        .forEach(step -> ids.addAll(neededBy(step)));
+            }
+        }
+        for (Section section : Section.values()) {
+            ids.add("section." + section.name());
+        }
         for (Remedy remedy : Remedy.values()) {
             ids.addAll(List.of("remedy." + remedy.id(), "remedy." + remedy.id() + ".short"));
         }
+        return ids;
+    }
+
+    private static List<String> neededBy(WorkStep step) {
+        List<String> ids = new ArrayList<>(List.of("repair." + step.id()));
+        step.cautionId().ifPresent(c -> ids.add("caution." + c));
+        step.asks().forEach(a -> ids.add("asked." + a.id()));
+        step.sheetFigures().forEach(f -> ids.add("sheet." + f));
+        step.fits().forEach(item -> ids.add("moved." + item.split("@")[0]));
+        step.moves().forEach(item -> ids.add("moved." + item.split("@")[0]));
         return ids;
     }
 
