@@ -34,6 +34,8 @@ class ArchitectureTest {
             "measurement",
             "procedure",
             "repair",
+            "bleeding",
+            "proving",
             "calculation",
             "evidence",
             "forecast",

@@ -25,6 +25,9 @@ import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
+import overturn.proving.Checks;
+import overturn.proving.Gate;
+import overturn.proving.Proving.Blocker;
 import overturn.repair.Section;
 import overturn.repair.WorkPlan;
 import overturn.repair.WorkStep;
@@ -93,6 +96,21 @@ class WordsTest {
                         .steps()
                         .forEach(step -> ids.addAll(neededBy(step)));
             }
+        }
+        WorkPlan.of(Presets.TARN_BOX_VAN, List.of(Remedy.LOOK_ELSEWHERE), Map.of())
+                .steps()
+                .forEach(step -> ids.addAll(neededBy(step)));
+        for (Layout layout : Presets.all()) {
+            Checks.of(layout).forEach(check -> {
+                ids.add("check." + check.id());
+                check.cautionId().ifPresent(c -> ids.add("caution." + c));
+            });
+        }
+        for (Gate gate : Gate.values()) {
+            ids.add("gate." + gate.id());
+        }
+        for (Blocker.Kind kind : Blocker.Kind.values()) {
+            ids.add("blocker." + kind.name());
         }
         for (Section section : Section.values()) {
             ids.add("section." + section.name());

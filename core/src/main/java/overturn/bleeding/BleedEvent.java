@@ -1,0 +1,33 @@
+package overturn.bleeding;
+
+/** What happened at the bleed sheet, in the order of the log. */
+public sealed interface BleedEvent {
+
+    /** What was seen in the hose during the last strokes. */
+    enum Bubbles {
+        MANY,
+        FEW,
+        NONE
+    }
+
+    /** Colour of what came out. */
+    enum Colour {
+        DARK,
+        CLEAR
+    }
+
+    /** Strokes at one end, and what the last of them showed. */
+    record Strokes(String endId, int count, Bubbles bubbles, Colour colour) implements BleedEvent {
+        public Strokes {
+            if (count < 1) {
+                throw new IllegalArgumentException("Strokes at " + endId + ": " + count + " must be 1 or more");
+            }
+        }
+    }
+
+    /** The level as it was read or filled to, mL above the minimum mark; negative below it. */
+    record Level(double aboveMinimumMl) implements BleedEvent {}
+
+    /** Left alone for ten minutes or more: air that clung comes together and rises. */
+    record Rest() implements BleedEvent {}
+}

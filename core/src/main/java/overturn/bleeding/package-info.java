@@ -1,0 +1,5 @@
+/**
+ * The bleed sheet: in what order the ends are bled, where the level will stand, how much air is believed to be left and
+ * when an end is done.
+ */
+package overturn.bleeding;

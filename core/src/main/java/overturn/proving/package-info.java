@@ -1,0 +1,2 @@
+/** Gates from the chocks to release: which checks a layout asks for, what shuts a gate, and when a vehicle may go. */
+package overturn.proving;
