@@ -10,6 +10,10 @@ import { BenchView } from "./workspaces/bench/BenchView";
 import { EditorView } from "./workspaces/layouts/EditorView";
 import { LayoutsView } from "./workspaces/layouts/LayoutsView";
 import { IntakeView } from "./workspaces/intake/IntakeView";
+import { BleedView } from "./workspaces/repair/BleedView";
+import { CardView } from "./workspaces/repair/CardView";
+import { ProvingView } from "./workspaces/repair/ProvingView";
+import { WorkView } from "./workspaces/repair/WorkView";
 import { RunnerView } from "./workspaces/runner/RunnerView";
 import { TraceView } from "./workspaces/trace/TraceView";
 import { WorkshopView } from "./workspaces/workshop/WorkshopView";
@@ -36,6 +40,10 @@ function Signed() {
         <Route path="/jobs/:jobId" element={<TraceView />} />
         <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
         <Route path="/jobs/:jobId/bench" element={<BenchView />} />
+        <Route path="/jobs/:jobId/work" element={<WorkView />} />
+        <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
+        <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
+        <Route path="/jobs/:jobId/card" element={<CardView />} />
         <Route path="/bench" element={<BenchView />} />
         <Route path="/workshop" element={<WorkshopView />} />
         <Route path="/layouts" element={<LayoutsView />} />

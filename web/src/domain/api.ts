@@ -70,6 +70,12 @@ const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<J
   "take-off": (id, body) => taken(client.POST("/api/jobs/{id}/take-off", { params: of(id), body })),
   verdict: (id, body) => taken(client.POST("/api/jobs/{id}/verdict", { params: of(id), body })),
   notes: (id, body) => taken(client.POST("/api/jobs/{id}/notes", { params: of(id), body })),
+  "work-steps": (id, body) => taken(client.POST("/api/jobs/{id}/work-steps", { params: of(id), body })),
+  strokes: (id, body) => taken(client.POST("/api/jobs/{id}/strokes", { params: of(id), body })),
+  levels: (id, body) => taken(client.POST("/api/jobs/{id}/levels", { params: of(id), body })),
+  rests: (id, body) => taken(client.POST("/api/jobs/{id}/rests", { params: of(id), body })),
+  checks: (id, body) => taken(client.POST("/api/jobs/{id}/checks", { params: of(id), body })),
+  release: (id, body) => taken(client.POST("/api/jobs/{id}/release", { params: of(id), body })),
 };
 
 /** Where a job is fetched as a file. */

@@ -176,6 +176,18 @@ function sentBehind(
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "notes":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "work-steps":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "strokes":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "levels":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "rests":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "checks":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "release":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
   }
 }
 

@@ -33,6 +33,12 @@ export interface Writes {
   "take-off": Schemas["TakeOffRequest"];
   verdict: Schemas["AcceptRequest"];
   notes: Schemas["NoteRequest"];
+  "work-steps": Schemas["WorkStepRequest"];
+  strokes: Schemas["StrokesRequest"];
+  levels: Schemas["LevelRequest"];
+  rests: Schemas["RestRequest"];
+  checks: Schemas["CheckRequest"];
+  release: Schemas["ReleaseRequest"];
 }
 export type OpenJobRequest = Schemas["OpenJobRequest"];
 export type ComponentKind = Layout["components"][number]["kind"];
@@ -45,6 +51,11 @@ export type Column = Schemas["ColumnView"];
 export type Output = Schemas["OutputView"];
 export type Curve = Schemas["CurveView"];
 export type Note = Schemas["NoteView"];
+export type Repair = Schemas["RepairView"];
+export type WorkStep = Schemas["WorkStepView"];
+export type BleedSheet = Schemas["BleedSheetView"];
+export type Gate = Schemas["GateView"];
+export type GateCheck = Schemas["GateCheckView"];
 export type Workshop = Schemas["WorkshopView"];
 export type WorkshopRequest = Schemas["WorkshopRequest"];
 export type Grade = Verdict["grade"];

@@ -15,6 +15,12 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   "take-off": "keptTakeOff",
   verdict: "keptVerdict",
   notes: "keptNote",
+  "work-steps": "keptStep",
+  strokes: "keptStrokes",
+  levels: "keptLevel",
+  rests: "keptRest",
+  checks: "keptCheck",
+  release: "keptRelease",
 };
 /** The one text of an entry that can be mended where it is shown. */
 function textOf(write: Waiting): string | undefined {

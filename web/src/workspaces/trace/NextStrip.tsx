@@ -1,8 +1,10 @@
+import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { nextPlace } from "../repair/state";
 import { moneyText, nextLine, reasonText, stopOrTest } from "./state";
 
 interface Props {
@@ -87,7 +89,14 @@ function NothingNext({ job, onAccept, onOthers }: Props) {
         <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
           {say("otherTests")}
         </button>
-        {!accepted && (
+        {accepted ? (
+          <Link
+            to={`/jobs/${job.id}/${nextPlace(job)}`}
+            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
+          >
+            {say(nextPlace(job) === "work" ? "workPlan" : nextPlace(job) === "bleed" ? "bleedSheet" : "proving")}
+          </Link>
+        ) : (
           <Button filled large onClick={onAccept}>
             {say("acceptVerdict")}
           </Button>

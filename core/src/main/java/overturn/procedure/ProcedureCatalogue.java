@@ -17,12 +17,15 @@ public final class ProcedureCatalogue {
     /** Id of the test that holds the whole circuit. */
     public static final String HOLD = "hold-medium";
 
+    private final Layout layout;
     private final List<Procedure> procedures;
     private final List<CutSetProcedure> cutSets;
     private final Map<String, Procedure> byId;
     private final PressForces forces;
 
-    private ProcedureCatalogue(List<Procedure> procedures, List<CutSetProcedure> cutSets, PressForces forces) {
+    private ProcedureCatalogue(
+            Layout layout, List<Procedure> procedures, List<CutSetProcedure> cutSets, PressForces forces) {
+        this.layout = layout;
         this.procedures = List.copyOf(procedures);
         this.cutSets = cutSets;
         this.byId = Stream.concat(procedures.stream(), cutSets.stream().map(CutSetProcedure::procedure))
@@ -42,7 +45,12 @@ public final class ProcedureCatalogue {
                         new CloserLooks(layout).all())
                 .flatMap(List::stream)
                 .toList();
-        return new ProcedureCatalogue(all, CutSetProcedures.of(layout, all), forces);
+        return new ProcedureCatalogue(layout, all, CutSetProcedures.of(layout, all), forces);
+    }
+
+    /** The layout whose tests these are. */
+    public Layout layout() {
+        return layout;
     }
 
     /** All tests that are written down, in a stable order. */

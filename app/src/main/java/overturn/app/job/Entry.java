@@ -189,6 +189,7 @@ public sealed interface Entry {
      * @param carrierIds entries of the readings that carried it
      * @param missing what was missing for a proof
      * @param why why on less than proof; empty when proven
+     * @param places for each remedy the component at which it is done; empty in entries of before
      */
     record VerdictAccepted(
             List<String> remedyIds,
@@ -196,7 +197,8 @@ public sealed interface Entry {
             double probability,
             List<UUID> carrierIds,
             List<String> missing,
-            String why)
+            String why,
+            List<String> places)
             implements Entry {
         public static final String KIND = "verdict-accepted";
 
@@ -204,7 +206,97 @@ public sealed interface Entry {
             remedyIds = List.copyOf(remedyIds);
             carrierIds = List.copyOf(carrierIds);
             missing = List.copyOf(missing);
+            places = places == null ? List.of() : List.copyOf(places);
         }
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * A step of the work plan was done.
+     *
+     * @param key of the step in its plan
+     * @param measured figures that it asked for, as typed
+     * @param why why a figure that differs was taken; empty where none does
+     */
+    record WorkStepDone(String key, List<Measured> measured, String why) implements Entry {
+        public static final String KIND = "work-step-done";
+
+        /** One figure; {@code value} in the core's unit. */
+        public record Measured(String id, String text, String unit, double value) {}
+
+        public WorkStepDone {
+            measured = List.copyOf(measured);
+        }
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** Strokes at one end, and what the last of them showed: many, few or none; dark or clear. */
+    record StrokesBled(String endId, int count, String bubbles, String colour) implements Entry {
+        public static final String KIND = "strokes-bled";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** The level was read or filled to, mL above the minimum mark. */
+    record LevelEntered(String text, String unit, double aboveMinimumMl) implements Entry {
+        public static final String KIND = "level-entered";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** The circuit was left alone for ten minutes or more. */
+    record CircuitRested() implements Entry {
+        public static final String KIND = "circuit-rested";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** A check of a gate was done: passed or failed, and what was seen. */
+    record CheckDone(String checkId, String outcome, String seen) implements Entry {
+        public static final String KIND = "check-done";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * The vehicle was released.
+     *
+     * @param conditional whether it has to come back for the next-day checks
+     * @param recheckOn day of those, ISO 8601; empty where it is final
+     * @param secondId the second person who checked; empty where none was asked
+     */
+    record JobReleased(boolean conditional, String recheckOn, String secondId) implements Entry {
+        public static final String KIND = "job-released";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** A released vehicle came back with its complaint: the job that follows, and, in that one, the job before. */
+    record CameBack(UUID jobId, boolean followsIt) implements Entry {
+        public static final String KIND = "came-back";
 
         @Override
         public String kind() {

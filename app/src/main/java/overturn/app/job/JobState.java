@@ -17,6 +17,8 @@ import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.Entry.WorkStepDone;
+import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.inference.Intake;
 import overturn.inference.PlainFact;
@@ -29,6 +31,8 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
+import overturn.repair.WorkPlan;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
 /**
@@ -45,6 +49,7 @@ import overturn.suspect.Remedy;
  * @param stillFitted what stands on the vehicle
  * @param vehicle state that the last test left it in
  * @param accepted the accepted verdict, if it still stands
+ * @param layout the circuit
  */
 public record JobState(
         JobOpened opened,
@@ -56,7 +61,8 @@ public record JobState(
         Set<String> setAside,
         Set<String> stillFitted,
         VehicleNeeds vehicle,
-        Optional<VerdictAccepted> accepted) {
+        Optional<VerdictAccepted> accepted,
+        Layout layout) {
 
     private static final Set<String> REMEDIES =
             Arrays.stream(Remedy.values()).map(Remedy::id).collect(Collectors.toUnmodifiableSet());
@@ -87,6 +93,15 @@ public record JobState(
                 Map.of());
     }
 
+    /** What a verdict cures; empty where nothing is done to the hydraulics. */
+    private static Optional<Cure> cure(VerdictAccepted verdict) {
+        return Arrays.stream(Remedy.values())
+                .filter(remedy -> verdict.remedyIds().contains(remedy.id()))
+                .filter(remedy -> remedy != Remedy.HAND_BACK && remedy != Remedy.LOOK_ELSEWHERE)
+                .map(remedy -> Cure.of(remedy))
+                .reduce(Cure::and);
+    }
+
     private static Optional<WorkDone> work(JobOpened.Work work) {
         return WorkDone.find(Area.class, work.area())
                 .flatMap(area -> WorkDone.find(Kind.class, work.kind())
@@ -94,9 +109,14 @@ public record JobState(
                                 WorkDone.find(Bled.class, work.bled()).map(bled -> new WorkDone(area, kind, bled))));
     }
 
+    /** What was done since a verdict was accepted; empty while none is. */
+    public Optional<RepairState> repair() {
+        return RepairState.of(this, layout);
+    }
+
     /** Where the job is. */
     public JobStage stage() {
-        return accepted.isPresent() ? JobStage.ACCEPTED : JobStage.TRACING;
+        return repair().map(RepairState::stage).orElse(JobStage.TRACING);
     }
 
     /** Sequence of the last entry. */
@@ -115,6 +135,8 @@ public record JobState(
         private final Set<String> fitted = new LinkedHashSet<>();
         private VehicleNeeds vehicle = VehicleNeeds.SEAT;
         private Optional<VerdictAccepted> accepted = Optional.empty();
+        private WorkPlan plan = new WorkPlan(List.of());
+        private final Set<String> stepsDone = new LinkedHashSet<>();
 
         Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
             this.log = log;
@@ -143,6 +165,12 @@ public record JobState(
                 understood = REMEDIES.containsAll(verdict.remedyIds());
                 if (understood && !struck.contains(logged.id())) {
                     accepted = Optional.of(verdict);
+                    plan = RepairState.plan(verdict, procedures.layout());
+                    stepsDone.clear();
+                }
+            } else if (logged.entry() instanceof WorkStepDone step) {
+                if (!struck.contains(logged.id())) {
+                    stepsDone.add(step.key());
                 }
             } else {
                 understood = !(logged.entry() instanceof NotUnderstood);
@@ -162,8 +190,14 @@ public record JobState(
             vehicle = procedure.get().needsFrom(vehicle);
             values.put(id, value.get());
             if (!struck.contains(id)) {
-                readings.add(
-                        new Reading(id.toString(), taken.procedureId(), value.get(), taken.rigSetup(), taken.trust()));
+                readings.add(new Reading(
+                        id.toString(),
+                        taken.procedureId(),
+                        value.get(),
+                        taken.rigSetup(),
+                        taken.trust(),
+                        accepted.filter(v -> RepairState.repaired(plan, stepsDone))
+                                .flatMap(JobState::cure)));
             }
             return true;
         }
@@ -179,7 +213,8 @@ public record JobState(
                     Set.copyOf(setAside),
                     Set.copyOf(fitted),
                     vehicle,
-                    accepted);
+                    accepted,
+                    procedures.layout());
         }
     }
 }

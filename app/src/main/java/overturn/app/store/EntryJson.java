@@ -31,13 +31,20 @@ import tools.jackson.databind.node.ObjectNode;
 @Component
 class EntryJson {
 
-    private static final Map<String, Class<? extends Entry>> PLAIN_KINDS = Map.of(
-            Entry.JobOpened.KIND, Entry.JobOpened.class,
-            Entry.TestSetAside.KIND, Entry.TestSetAside.class,
-            Entry.FittingsTakenOff.KIND, Entry.FittingsTakenOff.class,
-            Entry.EntryStruck.KIND, Entry.EntryStruck.class,
-            Entry.NoteWritten.KIND, Entry.NoteWritten.class,
-            VerdictAccepted.KIND, VerdictAccepted.class);
+    private static final Map<String, Class<? extends Entry>> PLAIN_KINDS = Map.ofEntries(
+            Map.entry(Entry.JobOpened.KIND, Entry.JobOpened.class),
+            Map.entry(Entry.TestSetAside.KIND, Entry.TestSetAside.class),
+            Map.entry(Entry.FittingsTakenOff.KIND, Entry.FittingsTakenOff.class),
+            Map.entry(Entry.EntryStruck.KIND, Entry.EntryStruck.class),
+            Map.entry(Entry.NoteWritten.KIND, Entry.NoteWritten.class),
+            Map.entry(VerdictAccepted.KIND, VerdictAccepted.class),
+            Map.entry(Entry.WorkStepDone.KIND, Entry.WorkStepDone.class),
+            Map.entry(Entry.StrokesBled.KIND, Entry.StrokesBled.class),
+            Map.entry(Entry.LevelEntered.KIND, Entry.LevelEntered.class),
+            Map.entry(Entry.CircuitRested.KIND, Entry.CircuitRested.class),
+            Map.entry(Entry.CheckDone.KIND, Entry.CheckDone.class),
+            Map.entry(Entry.JobReleased.KIND, Entry.JobReleased.class),
+            Map.entry(Entry.CameBack.KIND, Entry.CameBack.class));
     /**
      * By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first
      * version.
@@ -45,7 +52,7 @@ class EntryJson {
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
-            VerdictAccepted.KIND, List.of(EntryJson::wholeCure));
+            VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces));
 
     private static final Map<String, RigTrust> TRUST =
             Map.of("PROVEN", RigTrust.PROVEN, "NORMAL", RigTrust.NORMAL, "DOUBTFUL", RigTrust.DOUBTFUL);
@@ -124,6 +131,12 @@ class EntryJson {
             body.set("carrierIds", body.arrayNode());
             body.set("missing", body.arrayNode());
         }
+        return body;
+    }
+
+    /** Version 2 did not say where each remedy is done. */
+    private static ObjectNode withoutPlaces(ObjectNode body) {
+        body.set("places", body.arrayNode());
         return body;
     }
 

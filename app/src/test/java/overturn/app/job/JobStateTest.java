@@ -128,7 +128,7 @@ class JobStateTest {
                         RigTrust.NORMAL)),
                 add(new TestSetAside("tap-the-bonnet", "no bonnet")),
                 add(new VerdictAccepted(
-                        List.of("renew-master", "say-a-spell"), "PROVEN", 0.99, List.of(), List.of(), "")),
+                        List.of("renew-master", "say-a-spell"), "PROVEN", 0.99, List.of(), List.of(), "", List.of())),
                 add(new NotUnderstood("horoscope-cast", "{\"sign\":\"crab\"}")));
         reading("reservoir");
         JobState state = state();
@@ -180,9 +180,10 @@ class JobStateTest {
 
     @Test
     void theLastAcceptedVerdictThatIsNotStruckCounts() {
-        add(new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of("A_CARRIER"), "ferry"));
-        UUID second =
-                add(new VerdictAccepted(List.of("renew-master", "set-rod"), "PROVEN", 0.99, List.of(), List.of(), ""));
+        add(new VerdictAccepted(
+                List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of("A_CARRIER"), "ferry", List.of()));
+        UUID second = add(new VerdictAccepted(
+                List.of("renew-master", "set-rod"), "PROVEN", 0.99, List.of(), List.of(), "", List.of()));
         assertEquals(
                 List.of("renew-master", "set-rod"),
                 state().accepted().orElseThrow().remedyIds(),

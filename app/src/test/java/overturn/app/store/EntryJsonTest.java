@@ -43,7 +43,18 @@ class EntryJsonTest {
                         0.97,
                         List.of(new UUID(1, 2)),
                         List.of("A_CARRIER"),
-                        ""))) {
+                        "",
+                        List.of("master", "pedal")),
+                new Entry.WorkStepDone(
+                        "compare-bore@master",
+                        List.of(new Entry.WorkStepDone.Measured("new-bore", "15/16", "in", 23.8125)),
+                        ""),
+                new Entry.StrokesBled("rear-left", 5, "few", "dark"),
+                new Entry.LevelEntered("max", "", 90),
+                new Entry.CircuitRested(),
+                new Entry.CheckDone("hard-press", "failed", "drips at the flare"),
+                new Entry.JobReleased(true, "2026-11-28", "ines-quill"),
+                new Entry.CameBack(new UUID(3, 4), true))) {
             assertEquals(entry, json.read(entry.kind(), json.version(entry.kind()), json.write(entry)));
         }
     }
@@ -70,7 +81,7 @@ class EntryJsonTest {
     @Test
     void aVerdictOfTheFirstVersionNamedOneRemedy() {
         assertEquals(
-                new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of(), "ferry"),
+                new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of(), "ferry", List.of()),
                 json.read(
                         "verdict-accepted",
                         1,

@@ -148,7 +148,13 @@ class JobController {
     @PostMapping("/{id}/verdict")
     JobView accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
         return JobView.of(acceptVerdict.accept(
-                id, request.stamp(), new AcceptVerdict.Shown(request.remedyIds(), request.grade()), request.why()));
+                id,
+                request.stamp(),
+                new AcceptVerdict.Shown(
+                        request.remedyIds(),
+                        request.grade(),
+                        request.places() == null ? List.of() : request.places().orElse(List.of())),
+                request.why()));
     }
 
     @PostMapping("/{id}/notes")

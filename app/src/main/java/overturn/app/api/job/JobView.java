@@ -29,6 +29,8 @@ public record JobView(
         TestView.NeedsView vehicleState,
         List<String> setAside,
         Optional<AcceptedView> accepted,
+        String stage,
+        Optional<RepairView> repair,
         Optional<MovedView> moved,
         AssessmentView assessment) {
 
@@ -56,6 +58,8 @@ public record JobView(
                 TestView.NeedsView.of(state.vehicle()),
                 state.setAside().stream().sorted().toList(),
                 state.accepted().map(AcceptedView::of),
+                state.stage().id(),
+                RepairView.of(job),
                 moved.map(MovedView::of),
                 AssessmentView.of(job));
     }
@@ -91,10 +95,12 @@ public record JobView(
     }
 
     /** The verdict as it was accepted, both remedies of a pair; below proven it counts as assumed. */
-    public record AcceptedView(List<String> remedyIds, String grade, double probability, String why) {
+    public record AcceptedView(
+            List<String> remedyIds, String grade, double probability, String why, List<String> places) {
 
         static AcceptedView of(VerdictAccepted verdict) {
-            return new AcceptedView(verdict.remedyIds(), verdict.grade(), verdict.probability(), verdict.why());
+            return new AcceptedView(
+                    verdict.remedyIds(), verdict.grade(), verdict.probability(), verdict.why(), verdict.places());
         }
     }
 }

@@ -160,7 +160,8 @@ public final class Requests {
             Optional<Long> takenSecondsAgo,
             List<String> remedyIds,
             String grade,
-            String why) {
+            String why,
+            Optional<List<String>> places) {
 
         Stamp stamp() {
             return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);

@@ -1,6 +1,8 @@
 package overturn.app.usecase.job;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
@@ -12,8 +14,11 @@ import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
+import overturn.circuit.Layout;
 import overturn.evidence.Reading;
+import overturn.repair.WorkPlan;
 import overturn.suspect.Remedy;
+import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
 import overturn.verdict.Verdict;
 
@@ -39,8 +44,9 @@ public class AcceptVerdict {
      *
      * @param remedyIds the remedy, or both of a pair, as shown
      * @param grade as shown
+     * @param places for each remedy where it is done; empty for the most suspected of the places that it can have
      */
-    public record Shown(List<String> remedyIds, String grade) {}
+    public record Shown(List<String> remedyIds, String grade, List<String> places) {}
 
     /**
      * Accepts it.
@@ -62,12 +68,14 @@ public class AcceptVerdict {
         if (read.entries().stream().anyMatch(e -> e.id().equals(stamp.entryId()))) {
             return jobs.of(writer.append(read, stamp, seen -> again(read, stamp, shown, reason)));
         }
-        Verdict verdict = jobs.of(read).assessment().verdict();
+        Assessment assessment = jobs.of(read).assessment();
+        Verdict verdict = assessment.verdict();
+        Map<String, Double> suspected = assessment.history().now().components();
         return jobs.of(writer.append(read, stamp, seen -> {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);
             }
-            return accepted(verdict, shown, reason);
+            return accepted(verdict, shown, reason, read.sheet().layout(), suspected);
         }));
     }
 
@@ -85,7 +93,8 @@ public class AcceptVerdict {
                 .orElseThrow(() -> new EntryIdTakenException(stamp.entryId()));
     }
 
-    private static Entry accepted(Verdict verdict, Shown shown, String why) {
+    private static Entry accepted(
+            Verdict verdict, Shown shown, String why, Layout layout, Map<String, Double> suspected) {
         List<String> remedyIds = remedyIds(verdict);
         if (!remedyIds.equals(shown.remedyIds()) || !verdict.grade().name().equals(shown.grade())) {
             throw new VerdictChangedException(shown, verdict, false);
@@ -95,6 +104,16 @@ public class AcceptVerdict {
             checks.text("why", why, MOST_WHY);
         } else {
             checks.that(() -> why.length() <= MOST_WHY, "why", why, "at most " + MOST_WHY + " characters");
+        }
+        List<String> places = shown.places().isEmpty()
+                ? verdict.remedies().stream()
+                        .map(remedy -> place(layout, remedy, suspected))
+                        .toList()
+                : shown.places();
+        for (int i = 0; i < verdict.remedies().size(); i++) {
+            List<String> offered = WorkPlan.places(layout, verdict.remedies().get(i));
+            String given = i < places.size() ? places.get(i) : null;
+            checks.that(() -> offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }
         checks.orThrow();
         return new VerdictAccepted(
@@ -106,7 +125,15 @@ public class AcceptVerdict {
                         .map(UUID::fromString)
                         .toList(),
                 verdict.missing().stream().map(Enum::name).toList(),
-                why);
+                why,
+                places);
+    }
+
+    /** Where a remedy is done: of the places that it can have, the most suspected. */
+    private static String place(Layout layout, Remedy remedy, Map<String, Double> suspected) {
+        return WorkPlan.places(layout, remedy).stream()
+                .max(Comparator.comparingDouble(id -> suspected.getOrDefault(id, 0.0)))
+                .orElseThrow();
     }
 
     /** The remedies of a verdict in the order in which they are shown. */

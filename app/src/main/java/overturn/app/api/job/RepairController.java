@@ -1,0 +1,66 @@
+package overturn.app.api.job;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.job.RepairRequests.CheckRequest;
+import overturn.app.api.job.RepairRequests.LevelRequest;
+import overturn.app.api.job.RepairRequests.ReleaseRequest;
+import overturn.app.api.job.RepairRequests.RestRequest;
+import overturn.app.api.job.RepairRequests.StrokesRequest;
+import overturn.app.api.job.RepairRequests.WorkStepRequest;
+import overturn.app.usecase.job.RecordRepair;
+
+/** The half of a job after the verdict: work plan, bleed sheet, gates and release. */
+@RestController
+@RequestMapping("/api/jobs/{id}")
+class RepairController {
+
+    private final RecordRepair repair;
+
+    RepairController(RecordRepair repair) {
+        this.repair = repair;
+    }
+
+    @PostMapping("/work-steps")
+    JobView step(@PathVariable UUID id, @RequestBody WorkStepRequest request) {
+        return JobView.of(repair.stepDone(id, request.stamp(), request.key(), request.typed(), orNull(request.why())));
+    }
+
+    @PostMapping("/strokes")
+    JobView strokes(@PathVariable UUID id, @RequestBody StrokesRequest request) {
+        return JobView.of(repair.strokes(
+                id, request.stamp(), request.endId(), request.count(), request.bubbles(), request.colour()));
+    }
+
+    @PostMapping("/levels")
+    JobView level(@PathVariable UUID id, @RequestBody LevelRequest request) {
+        return JobView.of(repair.level(id, request.stamp(), request.text(), orNull(request.unit())));
+    }
+
+    @PostMapping("/rests")
+    JobView rest(@PathVariable UUID id, @RequestBody RestRequest request) {
+        return JobView.of(repair.rested(id, request.stamp()));
+    }
+
+    @PostMapping("/checks")
+    JobView check(@PathVariable UUID id, @RequestBody CheckRequest request) {
+        return JobView.of(
+                repair.checked(id, request.stamp(), request.checkId(), request.outcome(), orNull(request.seen())));
+    }
+
+    /** Refused with what is in the way while a gate is shut. */
+    @PostMapping("/release")
+    JobView release(@PathVariable UUID id, @RequestBody ReleaseRequest request) {
+        return JobView.of(repair.release(
+                id, request.stamp(), Boolean.TRUE.equals(request.conditional()), orNull(request.secondId())));
+    }
+
+    private static <T> T orNull(Optional<T> field) {
+        return field == null ? null : field.orElse(null);
+    }
+}

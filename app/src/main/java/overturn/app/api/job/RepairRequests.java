@@ -1,0 +1,109 @@
+package overturn.app.api.job;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import overturn.app.api.FigureRequest;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.job.RecordRepair;
+
+/** Requests of the half after the verdict. */
+final class RepairRequests {
+
+    private RepairRequests() {}
+
+    private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
+        return new Stamp(
+                entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
+    }
+
+    /** A step is done; {@code figures} are those that it asks for. */
+    record WorkStepRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String key,
+            Optional<List<FigureRequest>> figures,
+            Optional<String> why) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+
+        List<RecordRepair.Typed> typed() {
+            return figures == null || figures.isEmpty()
+                    ? List.of()
+                    : figures.get().stream()
+                            .map(f -> f == null ? null : new RecordRepair.Typed(f.id(), f.text(), f.unit()))
+                            .toList();
+        }
+    }
+
+    /** Strokes at one end: {@code bubbles} many, few or none, {@code colour} dark or clear. */
+    record StrokesRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String endId,
+            Integer count,
+            String bubbles,
+            String colour) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** The level: {@code text} is max, min, or a volume above the minimum mark. */
+    record LevelRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String text,
+            Optional<String> unit) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** The circuit was left alone for ten minutes. */
+    record RestRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** A check passed or failed; where it failed, what was seen. */
+    record CheckRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String checkId,
+            String outcome,
+            Optional<String> seen) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
+    /** Release, signed by {@code personId}. */
+    record ReleaseRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            Boolean conditional,
+            Optional<String> secondId) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+}

@@ -1,0 +1,261 @@
+package overturn.app.api.job;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import java.util.stream.Stream;
+import overturn.app.job.Entry.CheckDone;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.WorkStepDone;
+import overturn.app.job.LoggedEntry;
+import overturn.app.job.RepairState;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.bleeding.BleedEvent;
+import overturn.bleeding.BleedSheet;
+import overturn.proving.Check;
+import overturn.proving.Checks;
+import overturn.proving.Gate;
+import overturn.proving.Proving;
+import overturn.proving.Proving.Blocker;
+import overturn.quantity.Dimension;
+import overturn.repair.Asked;
+import overturn.repair.Handling;
+import overturn.repair.Section;
+import overturn.repair.WorkStep;
+import overturn.suspect.Remedy;
+
+/**
+ * The half of a job after the verdict.
+ *
+ * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
+ * @param overturned whether something else leads by now, so that the new part should wait
+ */
+public record RepairView(
+        List<WorkStepView> steps,
+        double minutes,
+        double accepted,
+        boolean overturned,
+        Optional<BleedSheetView> sheet,
+        List<String> on,
+        List<GateView> gates,
+        boolean mayBeReleasedConditionally,
+        boolean mayBeReleased,
+        Optional<ReleaseView> released,
+        Optional<UUID> cameBackAs) {
+
+    private static final double HELD = 0.5;
+
+    static Optional<RepairView> of(Job job) {
+        return job.state().repair().map(repair -> of(job, repair));
+    }
+
+    private static RepairView of(Job job, RepairState repair) {
+        List<String> accepted = job.state().accepted().orElseThrow().remedyIds();
+        double share = Stream.of(Remedy.values())
+                .filter(r -> accepted.contains(r.id()))
+                .mapToDouble(r -> job.assessment().history().now().probability(r))
+                .min()
+                .orElse(0);
+        boolean before = job.assessment().history().done().isEmpty();
+        return new RepairView(
+                repair.plan().steps().stream()
+                        .map(s -> WorkStepView.of(s, repair))
+                        .toList(),
+                repair.plan().minutes(),
+                share,
+                before && share < HELD,
+                repair.sheet().map(BleedSheetView::of),
+                repair.on().stream().sorted().toList(),
+                repair.proving().gates().stream()
+                        .map(g -> GateView.of(g, Checks.of(job.state().layout()), repair))
+                        .toList(),
+                repair.proving().mayBeReleasedConditionally(),
+                repair.proving().mayBeReleased(),
+                repair.released().map(ReleaseView::of),
+                repair.cameBackAs());
+    }
+
+    /** One step: what is done where, who did it, what it measured. */
+    public record WorkStepView(
+            String key,
+            String id,
+            Section section,
+            Handling handling,
+            String place,
+            double minutes,
+            Optional<String> cautionId,
+            boolean optional,
+            List<AskedView> asks,
+            List<String> sheetFigures,
+            Optional<String> testId,
+            boolean mismatched,
+            Optional<StepDoneView> done) {
+
+        static WorkStepView of(WorkStep step, RepairState repair) {
+            return new WorkStepView(
+                    step.key(),
+                    step.id(),
+                    step.section(),
+                    step.handling(),
+                    step.place(),
+                    step.minutes(),
+                    step.cautionId(),
+                    step.optional(),
+                    step.asks().stream().map(AskedView::of).toList(),
+                    step.sheetFigures(),
+                    step.testId(),
+                    repair.mismatched().contains(step.key()),
+                    Optional.ofNullable(repair.done().get(step.key())).map(StepDoneView::of));
+        }
+    }
+
+    /** A figure that a step asks for, with what this layout lists. */
+    public record AskedView(String id, Dimension dimension, Optional<Double> listed) {
+
+        static AskedView of(Asked asked) {
+            OptionalDouble listed = asked.listed();
+            return new AskedView(
+                    asked.id(),
+                    asked.dimension(),
+                    listed.isPresent() ? Optional.of(listed.getAsDouble()) : Optional.empty());
+        }
+    }
+
+    /** Who ticked a step, and the figures as typed. */
+    public record StepDoneView(UUID entryId, String personId, Instant at, List<MeasuredView> measured, String why) {
+
+        static StepDoneView of(LoggedEntry logged) {
+            WorkStepDone step = (WorkStepDone) logged.entry();
+            return new StepDoneView(
+                    logged.id(),
+                    logged.personId(),
+                    logged.takenAt(),
+                    step.measured().stream()
+                            .map(m -> new MeasuredView(m.id(), m.text(), m.unit()))
+                            .toList(),
+                    step.why());
+        }
+    }
+
+    /** A figure as typed. */
+    public record MeasuredView(String id, String text, String unit) {}
+
+    /** The bleed sheet. */
+    public record BleedSheetView(
+            List<BleedEndView> ends,
+            Optional<String> next,
+            boolean restFirst,
+            boolean done,
+            double aboveMinimumMl,
+            double strokeMl,
+            int safeStrokes,
+            boolean topUpNow,
+            double leftMl,
+            double surelyBelowMl,
+            double allowedMl) {
+
+        static BleedSheetView of(BleedSheet sheet) {
+            return new BleedSheetView(
+                    sheet.ends().stream().map(BleedEndView::of).toList(),
+                    sheet.next(),
+                    sheet.restFirst(),
+                    sheet.done(),
+                    sheet.reservoir().aboveMinimumMl(),
+                    sheet.reservoir().strokeMl(),
+                    sheet.reservoir().safeStrokes(),
+                    sheet.reservoir().topUpNow(),
+                    sheet.leftMl(),
+                    sheet.surelyBelowMl(),
+                    sheet.allowedMl());
+        }
+    }
+
+    /** One end of the bleed sheet. */
+    public record BleedEndView(
+            String id,
+            BleedSheet.State state,
+            int strokes,
+            double takenMl,
+            double leftMl,
+            Optional<BleedEvent.Bubbles> bubbles,
+            Optional<BleedEvent.Colour> colour,
+            int strokesNow) {
+
+        static BleedEndView of(BleedSheet.End end) {
+            return new BleedEndView(
+                    end.id(),
+                    end.state(),
+                    end.strokes(),
+                    end.takenMl(),
+                    end.leftMl(),
+                    end.bubbles(),
+                    end.colour(),
+                    end.strokesNow());
+        }
+    }
+
+    /** One gate: what shuts it, its checks. */
+    public record GateView(String id, Proving.State state, List<BlockerView> blockers, List<GateCheckView> checks) {
+
+        static GateView of(Proving.Standing standing, List<Check> checks, RepairState repair) {
+            Gate gate = standing.gate();
+            return new GateView(
+                    gate.id(),
+                    standing.state(),
+                    standing.blockers().stream().map(BlockerView::of).toList(),
+                    checks.stream()
+                            .filter(c -> c.gate() == gate)
+                            .map(c -> GateCheckView.of(c, repair))
+                            .toList());
+        }
+    }
+
+    /** What keeps the gates shut, and where. */
+    public record BlockerView(Blocker.Kind kind, String item) {
+
+        static BlockerView of(Blocker blocker) {
+            return new BlockerView(blocker.kind(), blocker.item());
+        }
+    }
+
+    /** One check and its latest outcome. */
+    public record GateCheckView(
+            String id,
+            Optional<String> cautionId,
+            Optional<String> testId,
+            Optional<String> outcome,
+            Optional<String> seen,
+            Optional<String> personId,
+            Optional<UUID> entryId) {
+
+        static GateCheckView of(Check check, RepairState repair) {
+            Optional<LoggedEntry> logged = Optional.ofNullable(repair.outcomes().get(check.id()));
+            Optional<CheckDone> done = logged.map(l -> (CheckDone) l.entry());
+            return new GateCheckView(
+                    check.id(),
+                    check.cautionId(),
+                    check.testId(),
+                    done.map(CheckDone::outcome),
+                    done.map(CheckDone::seen),
+                    logged.map(LoggedEntry::personId),
+                    logged.map(LoggedEntry::id));
+        }
+    }
+
+    /** Who released it when, and until when it is looked at again. */
+    public record ReleaseView(
+            boolean conditional, Optional<String> recheckOn, String personId, Optional<String> secondId, Instant at) {
+
+        static ReleaseView of(LoggedEntry logged) {
+            JobReleased released = (JobReleased) logged.entry();
+            return new ReleaseView(
+                    released.conditional(),
+                    Optional.of(released.recheckOn()).filter(day -> !day.isEmpty()),
+                    logged.personId(),
+                    Optional.of(released.secondId()).filter(id -> !id.isEmpty()),
+                    logged.takenAt());
+        }
+    }
+}

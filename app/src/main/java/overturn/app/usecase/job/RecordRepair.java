@@ -1,0 +1,295 @@
+package overturn.app.usecase.job;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.Entry;
+import overturn.app.job.Entry.CheckDone;
+import overturn.app.job.Entry.CircuitRested;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.StrokesBled;
+import overturn.app.job.Entry.WorkStepDone;
+import overturn.app.job.JobState;
+import overturn.app.job.LoggedEntry;
+import overturn.app.job.RepairState;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.Jobs.Log;
+import overturn.app.usecase.job.LogWriter.Behind;
+import overturn.app.workshop.Staff;
+import overturn.bleeding.BleedEvent;
+import overturn.bleeding.BleedSheet;
+import overturn.circuit.Component.Reservoir;
+import overturn.proving.Gate;
+import overturn.proving.Proving;
+import overturn.quantity.Dimension;
+import overturn.quantity.MeasureUnit;
+import overturn.quantity.QuantityFormatException;
+import overturn.quantity.QuantityParser;
+import overturn.quantity.TypedQuantity;
+import overturn.repair.Asked;
+import overturn.repair.WorkStep;
+
+/** What is done after the verdict: steps, strokes, levels, checks, release. */
+@Component
+public class RecordRepair {
+
+    private static final int MOST_STROKES = 200;
+    private static final int MOST_TEXT = 400;
+    private static final int RECHECK_DAYS = 1;
+    /** More than any part of such a circuit measures, mm. */
+    private static final double MOST_MM = 500;
+
+    private final LogWriter writer;
+    private final Jobs jobs;
+    private final Staff staff;
+    private final Clock clock;
+
+    RecordRepair(LogWriter writer, Jobs jobs, Staff staff, Clock clock) {
+        this.writer = writer;
+        this.jobs = jobs;
+        this.staff = staff;
+        this.clock = clock;
+    }
+
+    /** A figure as typed. */
+    public record Typed(String id, String text, String unit) {}
+
+    /**
+     * Ticks a step of the plan.
+     *
+     * @param why why a figure that differs from the list is taken; null or blank where none does
+     * @throws InvalidInputException if the plan has no such step or a figure that it asks for is missing
+     */
+    public Job stepDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, String why) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            Optional<RepairState> repair = accepted(state, checks);
+            Optional<WorkStep> step = repair.flatMap(r -> r.plan().find(key == null ? "" : key));
+            if (repair.isPresent() && step.isEmpty()) {
+                checks.add("key", key, "a step of the work plan of this job");
+            }
+            List<WorkStepDone.Measured> measured = new ArrayList<>();
+            step.ifPresent(s ->
+                    s.asks().forEach(asked -> measured(asked, figures, checks).ifPresent(measured::add)));
+            String reason = why == null ? "" : why.strip();
+            checks.that(() -> reason.length() <= MOST_TEXT, "why", why, "at most " + MOST_TEXT + " characters");
+            checks.orThrow();
+            return new WorkStepDone(key, measured, reason);
+        });
+    }
+
+    private static Optional<WorkStepDone.Measured> measured(Asked asked, List<Typed> figures, Checks checks) {
+        Optional<Typed> given = figures == null
+                ? Optional.empty()
+                : figures.stream()
+                        .filter(f -> f != null && asked.id().equals(f.id()))
+                        .findFirst();
+        String field = "figures." + asked.id();
+        return quantity(given, asked.dimension(), 0, MOST_MM, field, checks)
+                .map(q ->
+                        new WorkStepDone.Measured(asked.id(), q.text(), q.unit().symbol(), q.coreValue()));
+    }
+
+    private static Optional<TypedQuantity> quantity(
+            Optional<Typed> given, Dimension dimension, double least, double most, String field, Checks checks) {
+        String text = given.map(Typed::text).orElse("");
+        MeasureUnit unit = given.map(Typed::unit)
+                .flatMap(MeasureUnit::ofSymbol)
+                .filter(u -> u.dimension() == dimension)
+                .orElse(dimension.coreUnit());
+        try {
+            TypedQuantity typed = QuantityParser.parse(text == null ? "" : text, unit);
+            if (typed.coreValue() >= least && typed.coreValue() <= most) {
+                return Optional.of(typed);
+            }
+        } catch (QuantityFormatException e) {
+            // Told below with what is allowed.
+        }
+        checks.add(field, text, Checks.range(least, most, dimension.coreUnit().symbol()));
+        return Optional.empty();
+    }
+
+    /** Notes strokes at one end and what the last of them showed. */
+    public Job strokes(UUID jobId, Stamp stamp, String endId, Integer count, String bubbles, String colour) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            List<String> ends = sheet(state, checks)
+                    .map(s -> s.ends().stream().map(BleedSheet.End::id).toList())
+                    .orElse(List.of());
+            checks.that(() -> ends.contains(endId), "endId", endId, "one of " + ends)
+                    .that(
+                            () -> count != null && count >= 1 && count <= MOST_STROKES,
+                            "count",
+                            count,
+                            "1 to " + MOST_STROKES)
+                    .that(
+                            () -> names(BleedEvent.Bubbles.values()).contains(bubbles),
+                            "bubbles",
+                            bubbles,
+                            "one of " + names(BleedEvent.Bubbles.values()))
+                    .that(
+                            () -> names(BleedEvent.Colour.values()).contains(colour),
+                            "colour",
+                            colour,
+                            "one of " + names(BleedEvent.Colour.values()))
+                    .orThrow();
+            return new StrokesBled(endId, count, bubbles, colour);
+        });
+    }
+
+    /** Notes the level: as a mark ({@code max}, {@code min}) or mL above the minimum mark. */
+    public Job level(UUID jobId, Stamp stamp, String text, String unit) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            sheet(state, checks);
+            Reservoir reservoir = state.layout().reservoir();
+            double below = reservoir.minToMaxMl() - reservoir.volumeMl();
+            if ("max".equals(text) || "min".equals(text)) {
+                checks.orThrow();
+                return new LevelEntered(text, "", "max".equals(text) ? reservoir.minToMaxMl() : 0);
+            }
+            Optional<TypedQuantity> typed = quantity(
+                    Optional.of(new Typed("text", text, unit)),
+                    Dimension.VOLUME,
+                    Math.min(below, 0),
+                    reservoir.minToMaxMl(),
+                    "text",
+                    checks);
+            checks.orThrow();
+            return new LevelEntered(
+                    typed.orElseThrow().text(),
+                    typed.get().unit().symbol(),
+                    typed.get().coreValue());
+        });
+    }
+
+    /** Notes that the circuit was left alone. */
+    public Job rested(UUID jobId, Stamp stamp) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            sheet(state, checks);
+            checks.orThrow();
+            return new CircuitRested();
+        });
+    }
+
+    /** Notes a check of an open gate. */
+    public Job checked(UUID jobId, Stamp stamp, String checkId, String outcome, String seen) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            Optional<Proving> proving = accepted(state, checks).map(RepairState::proving);
+            List<String> outcomes = names(Proving.Outcome.values());
+            String told = seen == null ? "" : seen.strip();
+            proving.ifPresent(p -> {
+                List<String> open = overturn.proving.Checks.of(state.layout()).stream()
+                        .filter(c -> p.at(c.gate()).state() != Proving.State.SHUT)
+                        .map(overturn.proving.Check::id)
+                        .toList();
+                checks.that(() -> open.contains(checkId), "checkId", checkId, "a check of an open gate: " + open);
+            });
+            checks.that(() -> outcomes.contains(outcome), "outcome", outcome, "one of " + outcomes)
+                    .that(() -> told.length() <= MOST_TEXT, "seen", seen, "at most " + MOST_TEXT + " characters")
+                    .that(
+                            () -> !"failed".equals(outcome) || !told.isEmpty(),
+                            "seen",
+                            seen,
+                            "what was seen, since it failed")
+                    .orThrow();
+            return new CheckDone(checkId, outcome, told);
+        });
+    }
+
+    /**
+     * Releases the vehicle: conditionally once chocks, yard and road are through, finally after the next-day checks.
+     *
+     * @param secondId a second person who checked; null where none is asked
+     */
+    public Job release(UUID jobId, Stamp stamp, boolean conditional, String secondId) {
+        Log read = jobs.read(jobId);
+        return jobs.of(writer.append(read, stamp, seen -> {
+            JobState state = JobState.of(seen, read.sheet().procedures());
+            Checks checks = new Checks();
+            Optional<RepairState> repair = accepted(state, checks);
+            repair.ifPresent(r -> checks.that(
+                            () -> conditional
+                                    ? r.proving().mayBeReleasedConditionally()
+                                    : r.proving().mayBeReleased(),
+                            "conditional",
+                            conditional,
+                            "only with nothing in the way: " + inTheWay(r.proving(), conditional))
+                    .that(
+                            () -> r.released().isEmpty()
+                                    || ((JobReleased) r.released().get().entry()).conditional() && !conditional,
+                            "conditional",
+                            conditional,
+                            "a job that is not released yet"));
+            List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+            checks.that(
+                            () -> secondId == null || people.contains(secondId) && !secondId.equals(stamp.personId()),
+                            "secondId",
+                            secondId,
+                            "another person of the workshop, or left out")
+                    .orThrow();
+            String recheck =
+                    conditional ? LocalDate.now(clock).plusDays(RECHECK_DAYS).toString() : "";
+            return new JobReleased(conditional, recheck, secondId == null ? "" : secondId);
+        }));
+    }
+
+    private static List<String> inTheWay(Proving proving, boolean conditional) {
+        List<String> what = new ArrayList<>();
+        for (Proving.Standing gate : proving.gates()) {
+            if (conditional && gate.gate() == Gate.NEXT_DAY) {
+                continue;
+            }
+            gate.blockers().forEach(b -> what.add(b.item().isEmpty() ? b.kind().name() : b.item()));
+            what.addAll(gate.missing());
+            what.addAll(gate.failed());
+        }
+        return what;
+    }
+
+    private static Optional<RepairState> accepted(JobState state, Checks checks) {
+        Optional<RepairState> repair = state.repair();
+        if (repair.isEmpty()) {
+            checks.add("job", "no verdict accepted", "a job whose verdict is accepted");
+        }
+        return repair;
+    }
+
+    private static Optional<BleedSheet> sheet(JobState state, Checks checks) {
+        Optional<BleedSheet> sheet = accepted(state, checks).flatMap(RepairState::sheet);
+        if (sheet.isEmpty() && state.repair().isPresent()) {
+            checks.add("job", "a plan that bleeds nothing", "a job whose work plan bleeds");
+        }
+        return sheet;
+    }
+
+    private static List<String> names(Enum<?>[] values) {
+        return Arrays.stream(values).map(v -> v.name().toLowerCase(Locale.ROOT)).toList();
+    }
+
+    private interface Made {
+        Entry of(JobState state);
+    }
+
+    private Job append(UUID jobId, Stamp stamp, Made made) {
+        Log read = jobs.read(jobId);
+        return jobs.of(writer.append(
+                read,
+                stamp,
+                Behind.REBASED,
+                (List<LoggedEntry> seen) ->
+                        made.of(JobState.of(seen, read.sheet().procedures()))));
+    }
+}

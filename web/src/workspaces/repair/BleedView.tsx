@@ -1,0 +1,248 @@
+import clsx from "clsx";
+import { useState } from "react";
+import { Link } from "react-router";
+import { useSettings } from "../../domain/settings";
+import type { BleedSheet, Job } from "../../domain/types";
+import { say, type UiWord } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { Caller } from "./Caller";
+import { Frame } from "./Frame";
+import { useRepair, type RepairPage } from "./useRepair";
+
+/** The bleed sheet: the end to bleed now, how many strokes the level allows, what was seen, how much air is believed left. */
+export function BleedView() {
+  const page = useRepair();
+  return (
+    <Frame page={page}>
+      {(job, repair) =>
+        repair.sheet ? (
+          <Sheet job={job} sheet={repair.sheet} page={page} />
+        ) : (
+          <p className="p-8 text-lg">{say("nothingToBleed")}</p>
+        )
+      }
+    </Frame>
+  );
+}
+
+function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
+  const { word, show } = useSettings();
+  return (
+    <main className="grid lg:grid-cols-[1fr_24rem]">
+      <div className="min-w-0 lg:border-r-2 lg:border-ink">
+        <Now job={job} sheet={sheet} page={page} />
+        <table className="w-full border-t-2 border-ink text-left">
+          <caption className="sr-only">{say("bleedSheet")}</caption>
+          <thead>
+            <tr className="caps">
+              <th className="p-3">{say("bleedOrder")}</th>
+              <th className="p-3 text-right">{say("bleedStrokes")}</th>
+              <th className="p-3 text-right max-sm:hidden">{say("bleedTaken")}</th>
+              <th className="p-3">{say("bleedSeen")}</th>
+              <th className="p-3 text-right">{say("bleedLeft")}</th>
+            </tr>
+          </thead>
+          <tbody className="figures">
+            {sheet.ends.map((end, at) => (
+              <tr
+                key={end.id}
+                className={clsx("border-t border-rule", end.id === sheet.next && "bg-panel font-semibold")}
+              >
+                <td className="p-3">
+                  {at + 1}. {word(`component.${end.id}`)}
+                  <span className="block text-sm font-normal text-soft">{say(`bleedState${end.state}` as UiWord)}</span>
+                </td>
+                <td className="p-3 text-right">{end.strokes}</td>
+                <td className="p-3 text-right max-sm:hidden">{show(end.takenMl, "VOLUME")}</td>
+                <td className="p-3">
+                  {end.bubbles ? say(`bubbles${end.bubbles}` as UiWord) : "–"}
+                  {end.colour ? `, ${say(`colour${end.colour}` as UiWord)}` : ""}
+                </td>
+                <td className="p-3 text-right">{show(end.leftMl, "VOLUME")}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <Level job={job} sheet={sheet} page={page} />
+    </main>
+  );
+}
+
+function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
+  const { word } = useSettings();
+  const [count, setCount] = useState("");
+  const [bubbles, setBubbles] = useState("");
+  const [colour, setColour] = useState("clear");
+  const [calling, setCalling] = useState(false);
+  const end = sheet.ends.find((e) => e.id === sheet.next);
+  if (sheet.done || !end)
+    return (
+      <section aria-label={say("next")} className="flex flex-wrap items-center gap-4 bg-panel p-4">
+        <h2 className="flex-1 text-2xl font-semibold">{say("bleedDone")}</h2>
+        <Link
+          to={`/jobs/${job.id}/proving`}
+          className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
+        >
+          {say("proving")}
+        </Link>
+      </section>
+    );
+  if (sheet.topUpNow)
+    return (
+      <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
+        <h2 role="alert" className="text-3xl font-semibold text-hot-text">
+          {say("topUpNow")}
+        </h2>
+        <p>{word("caution.fluid-kinds")}</p>
+        <Button filled large disabled={page.busy} onClick={() => void page.enter("levels", { text: "max" })}>
+          {say("toppedUp")}
+        </Button>
+      </section>
+    );
+  if (sheet.restFirst)
+    return (
+      <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
+        <h2 className="text-2xl font-semibold">{say("restFirst")}</h2>
+        <Button filled large disabled={page.busy} onClick={() => void page.enter("rests", {})}>
+          {say("rested")}
+        </Button>
+      </section>
+    );
+  const strokes = count === "" ? end.strokesNow : Number(count);
+  const enter = async () => {
+    if (await page.enter("strokes", { endId: end.id, count: strokes, bubbles, colour })) {
+      setBubbles("");
+      setCount("");
+    }
+  };
+  return (
+    <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
+      <p className="caps">{say(`bleedState${end.state}` as UiWord)}</p>
+      <h2 className="text-2xl font-semibold">
+        {say("bleedNow", { count: end.strokesNow, end: word(`component.${end.id}`).toLowerCase() })}
+      </h2>
+      {end.state === "DRAWING_AIR" && (
+        <p role="alert" className="border-2 border-danger p-3 font-semibold">
+          {say("drawingAir")}
+        </p>
+      )}
+      <p role="note" className="border border-caution bg-caution-ground p-3">
+        {word("caution.screw")}
+      </p>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button large onClick={() => setCalling(true)}>
+          {say("caller")}
+        </Button>
+        <label className="flex items-center gap-2 text-lg">
+          {say("bleedStrokes")}
+          <input
+            inputMode="numeric"
+            value={count === "" ? String(end.strokesNow) : count}
+            maxLength={3}
+            onChange={(e) => setCount(e.target.value.replace(/\D/g, ""))}
+            className="figures min-h-14 w-20 border-2 border-ink px-2 text-right text-2xl"
+          />
+        </label>
+      </div>
+      <p className="font-semibold">{say("lastStrokes")}</p>
+      <Choice
+        large
+        label={say("lastStrokes")}
+        value={bubbles}
+        onChange={setBubbles}
+        options={(["many", "few", "none"] as const).map((b) => ({
+          value: b,
+          text: say(`bubbles${b.toUpperCase()}` as UiWord),
+        }))}
+      />
+      <Choice
+        label={say("bleedColour")}
+        value={colour}
+        onChange={setColour}
+        options={(["clear", "dark"] as const).map((c) => ({
+          value: c,
+          text: say(`colour${c.toUpperCase()}` as UiWord),
+        }))}
+      />
+      <Button filled large disabled={page.busy || bubbles === "" || strokes < 1} onClick={() => void enter()}>
+        {say("enterStrokes")}
+      </Button>
+      {calling && (
+        <Caller
+          strokes={end.strokesNow}
+          onClose={() => setCalling(false)}
+          onStrokes={(n) => {
+            setCount(String(n));
+            setCalling(false);
+          }}
+        />
+      )}
+    </section>
+  );
+}
+
+/** The reservoir as it is believed to stand, drawn between its marks. */
+function Level({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
+  const { show } = useSettings();
+  const [text, setText] = useState("");
+  const room = Math.max(sheet.aboveMinimumMl, ...[sheet.strokeMl * 10, 1]);
+  const share = Math.max(0, Math.min(1, sheet.aboveMinimumMl / room));
+  return (
+    <aside className="grid content-start gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink">
+      <h2 className="caps">{say("reservoirLevel")}</h2>
+      <svg
+        viewBox="0 0 200 120"
+        className="w-full max-w-72"
+        role="img"
+        aria-label={say("levelAbove", { value: show(sheet.aboveMinimumMl, "VOLUME") })}
+      >
+        <rect x="20" y="10" width="120" height="100" fill="none" stroke="var(--ink)" strokeWidth="3" />
+        <rect x="22" y={108 - 84 * share} width="116" height={84 * share} fill="var(--caution)" opacity="0.5" />
+        <path d="M140 24h16M140 108h16" stroke="var(--ink)" strokeWidth="2" />
+        <text x="160" y="29" className="fill-ink text-[13px]">
+          {say("markMax")}
+        </text>
+        <text x="160" y="112" className="fill-ink text-[13px]">
+          {say("markMin")}
+        </text>
+      </svg>
+      <p className="figures text-xl font-semibold">
+        {say("levelAbove", { value: show(sheet.aboveMinimumMl, "VOLUME") })}
+      </p>
+      <p className="figures">
+        {say("safeStrokes", { count: sheet.safeStrokes, stroke: show(sheet.strokeMl, "VOLUME") })}
+      </p>
+      <Button disabled={page.busy} onClick={() => void page.enter("levels", { text: "max" })}>
+        {say("toppedUp")}
+      </Button>
+      <label className="grid gap-1">
+        <span>{say("levelRead")}</span>
+        <span className="flex gap-2">
+          <input
+            inputMode="decimal"
+            value={text}
+            maxLength={40}
+            onChange={(e) => setText(e.target.value)}
+            className="figures min-h-11 min-w-0 flex-1 border-2 border-ink px-2 text-right"
+          />
+          <Button
+            disabled={page.busy || text.trim() === ""}
+            onClick={() => void page.enter("levels", { text, unit: "mL" }).then((taken) => taken && setText(""))}
+          >
+            mL
+          </Button>
+        </span>
+      </label>
+      <p className="figures border-t border-rule pt-3">
+        {say("airInAll", {
+          left: show(sheet.leftMl, "VOLUME"),
+          surely: show(sheet.surelyBelowMl, "VOLUME"),
+          allowed: show(sheet.allowedMl, "VOLUME"),
+        })}
+      </p>
+      <p className="text-sm text-soft">{say("bleedWhy", { vehicle: job.vehicle })}</p>
+    </aside>
+  );
+}

@@ -1,0 +1,73 @@
+import clsx from "clsx";
+import type { ReactNode } from "react";
+import { Link, NavLink } from "react-router";
+import { useSettings } from "../../domain/settings";
+import type { Job, Repair } from "../../domain/types";
+import { percent } from "../../domain/units";
+import { say, type UiWord } from "../../domain/words";
+import { Failed, Loading } from "../../ui/States";
+import { Tag, TopStrip } from "../../ui/TopStrip";
+import type { RepairPage } from "./useRepair";
+
+const PAGES: { path: string; label: UiWord }[] = [
+  { path: "work", label: "workPlan" },
+  { path: "bleed", label: "bleedSheet" },
+  { path: "proving", label: "proving" },
+  { path: "card", label: "handOver" },
+];
+
+/** The pages after the verdict: what they are about, the way between them, what was refused. */
+export function Frame({ page, children }: { page: RepairPage; children: (job: Job, repair: Repair) => ReactNode }) {
+  const { word } = useSettings();
+  if (page.job.isPending) return <Loading />;
+  if (page.job.isError) return <Failed error={page.job.error} again={() => void page.job.refetch()} />;
+  const job = page.job.data;
+  return (
+    <div className="min-h-dvh">
+      <TopStrip title={job.vehicle} quote={job.complaint}>
+        <Tag>{say(`stage_${job.stage}` as UiWord)}</Tag>
+        <Link to={`/jobs/${job.id}`} className="grid min-h-11 place-items-center">
+          <Tag>{say("evidence")}</Tag>
+        </Link>
+      </TopStrip>
+      <nav aria-label={say("afterVerdict")} className="flex flex-wrap border-b-2 border-ink bg-panel print:hidden">
+        {PAGES.filter((p) => p.path !== "bleed" || job.repair?.sheet).map((p) => (
+          <NavLink
+            key={p.path}
+            to={`/jobs/${job.id}/${p.path}`}
+            className={({ isActive }) =>
+              clsx("grid min-h-12 place-items-center px-5 text-lg font-semibold", isActive && "bg-fill text-fill-ink")
+            }
+          >
+            {say(p.label)}
+          </NavLink>
+        ))}
+      </nav>
+      {page.refused && (
+        <p role="alert" className="m-4 border-2 border-danger p-3">
+          {page.refused}
+        </p>
+      )}
+      {job.repair ? (
+        <>
+          {job.repair.overturned && (
+            <p role="alert" className="m-4 border-2 border-danger p-3 text-lg font-semibold">
+              {say("overturnedNow", {
+                share: percent(job.repair.accepted),
+                remedy: word(`remedy.${job.assessment.verdict.remedyId}`),
+              })}
+            </p>
+          )}
+          {children(job, job.repair)}
+        </>
+      ) : (
+        <main className="p-8">
+          <h1 className="text-2xl font-semibold">{say("noPlanYet")}</h1>
+          <Link to={`/jobs/${job.id}`} className="underline">
+            {say("noPlanGo")}
+          </Link>
+        </main>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useParams } from "react-router";
+import { api } from "../../domain/api";
+import type { Kind, Said } from "../../domain/outbox";
+import { useSettings } from "../../domain/settings";
+import { useWrite } from "../../domain/useOutbox";
+
+/** A job after its verdict, and what is entered into it. */
+export function useRepair() {
+  const { jobId = "" } = useParams();
+  const { personId } = useSettings();
+  const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
+  const write = useWrite(jobId, personId);
+  const [busy, setBusy] = useState(false);
+  const [refused, setRefused] = useState("");
+  const enter = async <K extends Kind>(kind: K, body: Said<K>): Promise<boolean> => {
+    setBusy(true);
+    try {
+      await write(kind, body);
+      setRefused("");
+      return true;
+    } catch (e) {
+      setRefused((e as Error).message);
+      void job.refetch();
+      return false;
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { jobId, job, enter, busy, refused };
+}
+
+export type RepairPage = ReturnType<typeof useRepair>;
