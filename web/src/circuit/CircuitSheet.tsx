@@ -13,18 +13,22 @@ interface Props {
   stillFitted?: string[];
   /** Components whose suspicion the last reading moved. */
   changed?: Set<string>;
+  /** The component that the hands are at; drawn hot where nothing is suspected. */
+  here?: string;
 }
 
 const NOBODY = new Set<string>();
 
 /** The circuit of this vehicle, alive: suspicion, clearance and cuts where they belong. Without suspicion it is a plain drawing. */
-export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NOBODY }: Props) {
+export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NOBODY, here }: Props) {
   const { part, unit, catalogue } = useSettings();
   const { clearedBelow } = catalogue;
   const { sheet } = layout;
   const kinds = new Map(layout.components.map((c) => [c.id, c.kind]));
   const kind = (id: string): ComponentKind => kinds.get(id) ?? "PIPE";
   const look = (id: string): Look => {
+    if (!suspicion && id === here)
+      return { p: 0, hot: false, stroke: "var(--hot)", fill: `url(#sheet-${hatchFor(1)})`, text: "fill-hot-text" };
     if (!suspicion) return { p: 0, hot: false, stroke: "var(--ink)", fill: "var(--panel)", text: "fill-ink" };
     const p = suspicion.get(id) ?? 0;
     const hot = p >= clearedBelow;

@@ -8,6 +8,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Caller } from "./Caller";
 import { Frame } from "./Frame";
+import { levelShare } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
 
 /** The bleed sheet: the end to bleed now, how many strokes the level allows, what was seen, how much air is believed left. */
@@ -187,8 +188,7 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
 function Level({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
   const { show } = useSettings();
   const [text, setText] = useState("");
-  const room = Math.max(sheet.aboveMinimumMl, ...[sheet.strokeMl * 10, 1]);
-  const share = Math.max(0, Math.min(1, sheet.aboveMinimumMl / room));
+  const share = levelShare(sheet);
   return (
     <aside className="grid content-start gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink">
       <h2 className="caps">{say("reservoirLevel")}</h2>

@@ -16,19 +16,22 @@ export function CardView() {
 function Card({ job, repair }: { job: Job; repair: Repair }) {
   const { word } = useSettings();
   const now = currentStep(repair);
-  const on = [...new Set([...repair.on])];
+  const on = repair.on;
+  const released = repair.released !== undefined;
   return (
     <main className="mx-auto grid max-w-3xl gap-8 p-4">
       <Button className="justify-self-start print:hidden" onClick={() => window.print()}>
         {say("print")}
       </Button>
-      <section aria-label={say("tag")} className="border-8 border-danger p-6 text-center">
-        <p className="text-6xl font-bold text-danger">{say("doNotDrive")}</p>
-        <p className="text-2xl">{say("circuitOpen")}</p>
-        <p className="figures mt-2 text-3xl font-semibold">{job.vehicle}</p>
-        <img src={`/api/jobs/${job.id}/tag`} alt={say("tagCode")} className="mx-auto mt-3 size-40 bg-white" />
-        <p className="figures text-sm break-all">{`${location.origin}/jobs/${job.id}/card`}</p>
-      </section>
+      {!released && (
+        <section aria-label={say("tag")} className="border-8 border-danger p-6 text-center">
+          <p className="text-6xl font-bold text-danger">{say("doNotDrive")}</p>
+          <p className="text-2xl">{say("circuitOpen")}</p>
+          <p className="figures mt-2 text-3xl font-semibold">{job.vehicle}</p>
+          <img src={`/api/jobs/${job.id}/tag`} alt={say("tagCode")} className="mx-auto mt-3 size-40 bg-white" />
+          <p className="figures text-sm break-all">{`${location.origin}/jobs/${job.id}/card`}</p>
+        </section>
+      )}
       <section aria-label={say("handOver")} className="grid gap-3 border-2 border-ink p-6">
         <h1 className="text-3xl font-semibold">{job.vehicle}</h1>
         <p>“{job.complaint}”</p>
@@ -55,7 +58,13 @@ function Card({ job, repair }: { job: Job; repair: Repair }) {
         <p className="text-xl font-semibold">
           {now
             ? word(`repair.${now.id}`).replace("{place}", word(`component.${now.place}`).toLowerCase())
-            : say(repair.sheet && !repair.sheet.done ? "bleedSheet" : "proving")}
+            : say(
+                repair.released?.conditional === false
+                  ? "nothingLeft"
+                  : repair.sheet && !repair.sheet.done
+                    ? "bleedSheet"
+                    : "proving",
+              )}
         </p>
       </section>
     </main>

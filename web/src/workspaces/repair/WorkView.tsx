@@ -48,7 +48,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             <CircuitSheet
               layout={layout(job.layoutId)}
               stillFitted={job.stillFitted}
-              changed={new Set(now ? [now.place] : [])}
+              {...(now ? { here: now.place } : {})}
             />
           </div>
         </div>
@@ -118,7 +118,7 @@ export function Item({ item }: { item: string }) {
 
 /** One step: what to do, what can hurt, what is asked, what the maker has to say. */
 function Step({ step, page, onDone }: { step: WorkStep; page: RepairPage; onDone: () => void }) {
-  const { word, person, show } = useSettings();
+  const { word, person } = useSettings();
   const [figures, setFigures] = useState<Record<string, string>>({});
   const [why, setWhy] = useState("");
   const missing = step.asks.some((asked) => (figures[asked.id] ?? "").trim() === "");
@@ -160,9 +160,7 @@ function Step({ step, page, onDone }: { step: WorkStep; page: RepairPage; onDone
             <span className="figures text-soft">mm</span>
           </span>
           <span className="figures text-soft">
-            {asked.listed === undefined
-              ? say("makersFigure")
-              : say("listed", { value: show(asked.listed, asked.dimension) })}
+            {asked.listed === undefined ? say("makersFigure") : say("listed", { value: `${asked.listed} mm` })}
           </span>
         </label>
       ))}

@@ -40,6 +40,6 @@ export function callAfter(call: Call): Call {
 }
 
 /** How full the reservoir is believed to be, as a share of the room between its marks. */
-export function levelShare(sheet: BleedSheet, roomMl: number): number {
-  return Math.max(0, Math.min(1, sheet.aboveMinimumMl / roomMl));
+export function levelShare(sheet: BleedSheet): number {
+  return Math.max(0, Math.min(1, sheet.aboveMinimumMl / sheet.roomMl));
 }

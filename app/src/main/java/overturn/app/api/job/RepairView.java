@@ -66,7 +66,9 @@ public record RepairView(
                 repair.plan().minutes(),
                 share,
                 before && share < HELD,
-                repair.sheet().map(BleedSheetView::of),
+                repair.sheet()
+                        .map(s -> BleedSheetView.of(
+                                s, job.state().layout().reservoir().minToMaxMl())),
                 repair.on().stream().sorted().toList(),
                 repair.proving().gates().stream()
                         .map(g -> GateView.of(g, Checks.of(job.state().layout()), repair))
@@ -148,6 +150,7 @@ public record RepairView(
             Optional<String> next,
             boolean restFirst,
             boolean done,
+            double roomMl,
             double aboveMinimumMl,
             double strokeMl,
             int safeStrokes,
@@ -156,12 +159,13 @@ public record RepairView(
             double surelyBelowMl,
             double allowedMl) {
 
-        static BleedSheetView of(BleedSheet sheet) {
+        static BleedSheetView of(BleedSheet sheet, double roomMl) {
             return new BleedSheetView(
                     sheet.ends().stream().map(BleedEndView::of).toList(),
                     sheet.next(),
                     sheet.restFirst(),
                     sheet.done(),
+                    roomMl,
                     sheet.reservoir().aboveMinimumMl(),
                     sheet.reservoir().strokeMl(),
                     sheet.reservoir().safeStrokes(),

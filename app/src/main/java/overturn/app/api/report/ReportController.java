@@ -1,0 +1,151 @@
+package overturn.app.api.report;
+
+import biweekly.Biweekly;
+import biweekly.ICalendar;
+import biweekly.component.VEvent;
+import com.google.zxing.BarcodeFormat;
+import com.google.zxing.WriterException;
+import com.google.zxing.common.BitMatrix;
+import com.google.zxing.qrcode.QRCodeWriter;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
+import jakarta.servlet.http.HttpServletRequest;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.Date;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import javax.imageio.ImageIO;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.RepairState;
+import overturn.app.usecase.NotFoundException;
+import overturn.app.usecase.job.Jobs;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.layout.LayoutSheets;
+import overturn.app.workshop.Staff;
+import overturn.words.Words;
+
+/** What leaves the workshop: the report as PDF, the re-check as iCalendar, the code on the tag. */
+@RestController
+@RequestMapping("/api/jobs/{id}")
+class ReportController {
+
+    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+    private static final int CODE_PIXELS = 320;
+    private static final Map<String, String> WORDS = Words.all();
+
+    private final Jobs jobs;
+    private final Staff staff;
+    private final LayoutSheets sheets;
+    private final Clock clock;
+
+    ReportController(Jobs jobs, Staff staff, LayoutSheets sheets, Clock clock) {
+        this.jobs = jobs;
+        this.staff = staff;
+        this.sheets = sheets;
+        this.clock = clock;
+    }
+
+    /**
+     * One or two pages: complaint, circuit, rulers, verdict, what was ruled out, repair, before and after, who signed.
+     */
+    @GetMapping(value = "/report", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> report(@PathVariable UUID id) {
+        Job job = jobs.find(id);
+        Map<String, String> words = new HashMap<>(WORDS);
+        String layoutId = job.state().opened().layoutId();
+        words.put("layout." + layoutId, sheets.of(layoutId).file().name());
+        Map<String, String> people =
+                staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
+        return file(
+                pdf(ReportHtml.of(job, words, people, clock.getZone())),
+                MediaType.APPLICATION_PDF,
+                "report-" + id + ".pdf");
+    }
+
+    private static byte[] pdf(String html) {
+        try (ByteArrayOutputStream out = new ByteArrayOutputStream();
+                BatikSVGDrawer svg = new BatikSVGDrawer()) {
+            PdfRendererBuilder builder = new PdfRendererBuilder();
+            builder.useSVGDrawer(svg);
+            builder.useFont(() -> PdfRendererBuilder.class.getResourceAsStream(FONT), "Liberation Sans");
+            builder.withHtmlContent(html, null);
+            builder.toStream(out);
+            builder.run();
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The day on which a conditionally released vehicle is looked at again. */
+    @GetMapping(value = "/recheck", produces = "text/calendar")
+    ResponseEntity<byte[]> recheck(@PathVariable UUID id) {
+        Job job = jobs.find(id);
+        LocalDate day = job.state()
+                .repair()
+                .flatMap(RepairState::released)
+                .map(logged -> ((JobReleased) logged.entry()).recheckOn())
+                .filter(text -> !text.isEmpty())
+                .map(LocalDate::parse)
+                .orElseThrow(() -> new NotFoundException("re-check of job", id.toString()));
+        VEvent event = new VEvent();
+        event.setUid("overturn-" + id);
+        event.setSummary("Re-check " + job.state().opened().vehicle());
+        event.setDescription(WORDS.get("check.level-same") + " " + WORDS.get("check.travel-same") + " "
+                + WORDS.get("check.still-dry"));
+        event.setDateStart(Date.from(day.atStartOfDay(ZoneOffset.UTC).toInstant()), false);
+        ICalendar calendar = new ICalendar();
+        calendar.addEvent(event);
+        return file(
+                Biweekly.write(calendar).go().getBytes(StandardCharsets.UTF_8),
+                new MediaType("text", "calendar", StandardCharsets.UTF_8),
+                "recheck-" + id + ".ics");
+    }
+
+    /** The code on the tag: it opens the hand-over card of this job. */
+    @GetMapping(value = "/tag", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> tag(@PathVariable UUID id, HttpServletRequest request) {
+        jobs.read(id);
+        String address = request.getScheme() + "://" + request.getServerName() + ":" + request.getServerPort();
+        try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+            BitMatrix code = new QRCodeWriter()
+                    .encode(address + "/jobs/" + id + "/card", BarcodeFormat.QR_CODE, CODE_PIXELS, CODE_PIXELS);
+            BufferedImage image = new BufferedImage(CODE_PIXELS, CODE_PIXELS, BufferedImage.TYPE_BYTE_BINARY);
+            for (int x = 0; x < CODE_PIXELS; x++) {
+                for (int y = 0; y < CODE_PIXELS; y++) {
+                    image.setRGB(x, y, code.get(x, y) ? 0x000000 : 0xffffff);
+                }
+            }
+            ImageIO.write(image, "png", out);
+            return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(out.toByteArray());
+        } catch (WriterException | IOException e) {
+            throw new IllegalStateException("Impossible: a code for " + id + " cannot be made", e);
+        }
+    }
+
+    private static ResponseEntity<byte[]> file(byte[] body, MediaType type, String name) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline().filename(name).build().toString())
+                .body(body);
+    }
+}
