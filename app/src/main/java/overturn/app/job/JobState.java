@@ -49,6 +49,7 @@ import overturn.suspect.Remedy;
  * @param stillFitted what stands on the vehicle
  * @param vehicle state that the last test left it in
  * @param accepted the accepted verdict, if it still stands
+ * @param remedied what has been remedied so far, so that readings are about what is left
  * @param layout the circuit
  */
 public record JobState(
@@ -62,6 +63,7 @@ public record JobState(
         Set<String> stillFitted,
         VehicleNeeds vehicle,
         Optional<VerdictAccepted> accepted,
+        Optional<Cure> remedied,
         Layout layout) {
 
     private static final Set<String> REMEDIES =
@@ -136,6 +138,7 @@ public record JobState(
         private VehicleNeeds vehicle = VehicleNeeds.SEAT;
         private Optional<VerdictAccepted> accepted = Optional.empty();
         private WorkPlan plan = new WorkPlan(List.of());
+        private Optional<Cure> remedied = Optional.empty();
         private final Set<String> stepsDone = new LinkedHashSet<>();
 
         Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
@@ -164,6 +167,7 @@ public record JobState(
             } else if (logged.entry() instanceof VerdictAccepted verdict) {
                 understood = REMEDIES.containsAll(verdict.remedyIds());
                 if (understood && !struck.contains(logged.id())) {
+                    remedied = remedied();
                     accepted = Optional.of(verdict);
                     plan = RepairState.plan(verdict, procedures.layout());
                     stepsDone.clear();
@@ -191,15 +195,16 @@ public record JobState(
             values.put(id, value.get());
             if (!struck.contains(id)) {
                 readings.add(new Reading(
-                        id.toString(),
-                        taken.procedureId(),
-                        value.get(),
-                        taken.rigSetup(),
-                        taken.trust(),
-                        accepted.filter(v -> RepairState.repaired(plan, stepsDone))
-                                .flatMap(JobState::cure)));
+                        id.toString(), taken.procedureId(), value.get(), taken.rigSetup(), taken.trust(), remedied()));
             }
             return true;
+        }
+
+        /** What was remedied before the verdict that stands, and by it once its plan has changed the vehicle. */
+        private Optional<Cure> remedied() {
+            Optional<Cure> now =
+                    accepted.filter(v -> RepairState.repaired(plan, stepsDone)).flatMap(JobState::cure);
+            return remedied.map(before -> now.map(before::and).orElse(before)).or(() -> now);
         }
 
         JobState state() {
@@ -214,6 +219,7 @@ public record JobState(
                     Set.copyOf(fitted),
                     vehicle,
                     accepted,
+                    remedied(),
                     procedures.layout());
         }
     }

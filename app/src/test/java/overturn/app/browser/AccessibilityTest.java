@@ -16,8 +16,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
 import overturn.app.support.Screens;
 
 /** Every view under axe (WCAG 2.2 AA) at three widths, light and dark; keyboard; the empty and the failed state. */
@@ -56,6 +58,28 @@ class AccessibilityTest {
         Map<?, ?> size =
                 (Map<?, ?>) page.evaluate("() => ({wide: document.documentElement.scrollWidth, window: innerWidth})");
         assertEquals(size.get("window"), size.get("wide"), view + " does not scroll sideways");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"1280, 800, light", "820, 1180, dark", "390, 844, dark"})
+    void theHalfAfterTheVerdictIsAccessible(int width, int height, String theme, OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        String id = api.openJob("Tarn SK 85", "sinks", "primary-piston-cup");
+        RepairFlow flow = new RepairFlow(api, "/api/jobs/" + id).accept();
+        flow.post("work-steps", Map.of("key", "cap-pipes@master"));
+        Screens screens = signedIn(server, width, height, theme);
+        Page page = screens.page();
+        for (String view : List.of("work", "bleed", "proving", "card")) {
+            screens.open("/jobs/" + id + "/" + view)
+                    .heading("Tarn SK 85")
+                    .first()
+                    .waitFor();
+            page.locator("main").first().waitFor();
+            assertClean(page, view);
+        }
+        screens.open("/jobs/" + id + "/bleed").button("Caller for two").click();
+        page.getByText("READY").waitFor();
+        assertClean(page, "caller");
     }
 
     @ParameterizedTest

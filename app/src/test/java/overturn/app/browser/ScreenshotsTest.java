@@ -5,12 +5,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.microsoft.playwright.Page;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
 import overturn.app.support.Screens;
 
 /** Takes the pictures of the README from the demo jobs; into docs/screenshots only when asked to (./overturn shots). */
@@ -89,6 +92,8 @@ class ScreenshotsTest {
         wide.open("/workshop").heading("Tools").waitFor();
         shot(wide, "workshop");
 
+        ofTheHalfAfterTheVerdict(server);
+
         Screens dark = device(server, 1280, 800, "dark");
         dark.heading("Tarn SK 07").click();
         shot(dark, "verdict-dark");
@@ -114,5 +119,25 @@ class ScreenshotsTest {
 
         Screens phone = device(server, 390, 844, "light").open(job);
         shot(phone, "trace-phone");
+    }
+
+    /** A master half way through its plan, then bled in part, then before its gates. */
+    private static void ofTheHalfAfterTheVerdict(OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        String id = api.openJob("Tarn SK 21", "sinks", "primary-piston-cup");
+        RepairFlow flow = new RepairFlow(api, "/api/jobs/" + id).accept();
+        flow.tickUpTo("nuts-by-hand@master");
+        Screens wide = device(server, 1280, 800, "light").open("/jobs/" + id + "/work");
+        wide.heading("Tarn SK 21").waitFor();
+        shot(wide, "work-plan");
+        flow.tickAll();
+        flow.post("strokes", Map.of("endId", "rear-left", "count", 5, "bubbles", "many", "colour", "dark"));
+        flow.post("strokes", Map.of("endId", "rear-left", "count", 5, "bubbles", "few", "colour", "clear"));
+        wide.open("/jobs/" + id + "/bleed").heading("Tarn SK 21").waitFor();
+        shot(wide, "bleed-sheet");
+        flow.bleed();
+        flow.pass("chocks");
+        wide.open("/jobs/" + id + "/proving").heading("Tarn SK 21").waitFor();
+        shot(wide, "proving");
     }
 }

@@ -48,6 +48,20 @@ public final class ApiClient {
         return send(HttpRequest.newBuilder(URI.create(address + path)).GET());
     }
 
+    /** A file as it comes. */
+    public HttpResponse<byte[]> bytes(String path) {
+        try {
+            return http.send(
+                    HttpRequest.newBuilder(URI.create(address + path)).GET().build(),
+                    HttpResponse.BodyHandlers.ofByteArray());
+        } catch (IOException e) {
+            throw new IllegalStateException("No answer from " + address, e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     public Answer post(String path, Object body) {
         return postText(path, MAPPER.writeValueAsString(body));
     }

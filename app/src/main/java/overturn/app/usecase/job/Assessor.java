@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -28,6 +29,7 @@ import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.procedure.Procedure;
+import overturn.suspect.Cure;
 import overturn.verdict.Assessment;
 import overturn.verdict.CatalogueVersion;
 import overturn.verdict.Verdict;
@@ -153,7 +155,9 @@ public class Assessor {
     private Job assess(UUID id, JobState state, WorkshopSettings settings) {
         LayoutModel model = models.of(state.opened().layoutId());
         BeliefHistory history = history(id, model, state).complete();
-        believed.put(id, Believed.of(history));
+        if (state.remedied().isEmpty()) {
+            believed.put(id, Believed.of(history));
+        }
         Assessment assessment =
                 Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning());
         models.weighAgain(model);
@@ -181,16 +185,35 @@ public class Assessor {
     private BeliefHistory history(UUID id, LayoutModel model, JobState state) {
         Job before = known.getIfPresent(id);
         List<Reading> readings = state.readings();
-        if (before != null && before.model() == model && before.state().intake().equals(state.intake())) {
+        if (before != null
+                && before.model() == model
+                && before.state().intake().equals(state.intake())
+                && before.state().remedied().equals(state.remedied())) {
             List<Reading> then = before.state().readings();
             if (then.size() <= readings.size() && then.equals(readings.subList(0, then.size()))) {
                 return before.assessment().history().with(readings.subList(then.size(), readings.size()));
             }
         }
+        if (state.remedied().isPresent()) {
+            return sinceRepair(model, state);
+        }
         Believed earlier = believed.getIfPresent(id);
         return earlier != null && earlier.begins(model, state.intake(), readings)
                 ? BeliefHistory.resumed(model, state.intake(), readings, earlier.beliefs())
                 : BeliefHistory.of(model, state.intake(), readings);
+    }
+
+    /** What is believed of a vehicle that was repaired: readings in their order, each repair where it was done. */
+    private static BeliefHistory sinceRepair(LayoutModel model, JobState state) {
+        BeliefHistory history = BeliefHistory.of(model, state.intake(), List.of());
+        for (Reading reading : state.readings()) {
+            history = remedied(history, reading.after()).with(List.of(reading));
+        }
+        return remedied(history, state.remedied());
+    }
+
+    private static BeliefHistory remedied(BeliefHistory history, Optional<Cure> cure) {
+        return cure.isEmpty() || cure.equals(history.done()) ? history : history.repaired(cure.get());
     }
 
     /** The bay can wait: where its line cannot be written now, it is written when the job is next looked after. */

@@ -3,17 +3,26 @@ package overturn.app.api.job;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static overturn.app.support.RepairFlow.ids;
+import static overturn.app.support.RepairFlow.repair;
 
-import java.util.ArrayList;
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
 import tools.jackson.databind.JsonNode;
 
 /** From an accepted verdict to release over HTTP against the real database. */
@@ -22,99 +31,25 @@ class RepairApiTest {
 
     private ApiClient api;
     private String job;
+    private RepairFlow flow;
 
     @BeforeEach
     void accepted(OverturnServer.Running server) {
         api = new ApiClient(server.address());
         job = "/api/jobs/" + api.openJob("Tarn SK 71", "sinks", "primary-piston-cup");
-        JsonNode verdict = now().get("assessment").get("verdict");
-        assertEquals("renew-master", verdict.get("remedyIds").get(0).asString());
-        post(
-                "verdict",
-                Map.of(
-                        "remedyIds",
-                        List.of("renew-master"),
-                        "grade",
-                        verdict.get("grade").asString(),
-                        "why",
-                        "the ferry leaves at six"));
+        flow = new RepairFlow(api, job);
+        assertEquals(
+                "renew-master",
+                now().get("assessment").get("verdict").get("remedyIds").get(0).asString());
+        flow.accept();
     }
 
     private JsonNode now() {
-        return api.get(job).body();
+        return flow.now();
     }
 
     private Answer post(String what, Map<String, Object> fields) {
-        return api.post(
-                job + "/" + what, ApiClient.stamped(now().get("sequence").asInt(), fields));
-    }
-
-    private static JsonNode repair(JsonNode job) {
-        return job.get("repair");
-    }
-
-    private static List<String> ids(JsonNode array, String field) {
-        return array.valueStream().map(n -> n.get(field).asString()).toList();
-    }
-
-    /** Figures that a step asks for: as listed, or any where nothing is. */
-    private static List<Map<String, Object>> figures(JsonNode step) {
-        List<Map<String, Object>> figures = new ArrayList<>();
-        step.get("asks").forEach(asked -> {
-            Map<String, Object> figure = new HashMap<>();
-            figure.put("id", asked.get("id").asString());
-            figure.put(
-                    "text",
-                    asked.has("listed") ? Double.toString(asked.get("listed").asDouble()) : "7");
-            figure.put("unit", "mm");
-            figures.add(figure);
-        });
-        return figures;
-    }
-
-    private void tickAll() {
-        for (JsonNode step : repair(now()).get("steps")) {
-            if (!step.get("optional").asBoolean() && !step.get("id").asString().equals("bleed-end")) {
-                Answer answer = post("work-steps", Map.of("key", step.get("key").asString(), "figures", figures(step)));
-                assertEquals(200, answer.status(), answer.body().toString());
-            }
-        }
-    }
-
-    /** Does what the sheet says with a circuit that runs clear at once. */
-    private void bleed() {
-        JsonNode sheet = repair(now()).get("sheet");
-        for (int turn = 0; turn < 120 && !sheet.get("done").asBoolean(); turn++) {
-            Answer answer = sheet.get("topUpNow").asBoolean()
-                    ? post("levels", Map.of("text", "max"))
-                    : sheet.get("restFirst").asBoolean()
-                            ? post("rests", Map.of())
-                            : post(
-                                    "strokes",
-                                    Map.of(
-                                            "endId",
-                                            sheet.get("next").asString(),
-                                            "count",
-                                            5,
-                                            "bubbles",
-                                            "none",
-                                            "colour",
-                                            "clear"));
-            assertEquals(200, answer.status(), answer.body().toString());
-            sheet = repair(answer.body()).get("sheet");
-        }
-        assertTrue(sheet.get("done").asBoolean());
-    }
-
-    private void pass(String gate) {
-        for (JsonNode g : repair(now()).get("gates")) {
-            if (g.get("id").asString().equals(gate)) {
-                for (String check : ids(g.get("checks"), "id")) {
-                    Answer answer = post("checks", Map.of("checkId", check, "outcome", "passed"));
-                    assertEquals(200, answer.status(), answer.body().toString());
-                }
-            }
-        }
+        return flow.post(what, fields);
     }
 
     private static String state(JsonNode job, String gate) {
@@ -131,23 +66,23 @@ class RepairApiTest {
     @Test
     void aMasterGoesFromTheVerdictToTheFinalRelease() {
         assertEquals("accepted", now().get("stage").asString());
-        tickAll();
+        flow.tickAll();
         JsonNode unbled = now();
         assertEquals("under-repair", unbled.get("stage").asString());
         assertEquals(List.of("BLEEDING"), ids(repair(unbled).get("gates").get(0).get("blockers"), "kind"));
-        bleed();
+        flow.bleed();
         assertEquals("proving-on-chocks", now().get("stage").asString());
-        pass("chocks");
+        flow.pass("chocks");
         assertEquals("proving-in-the-yard", now().get("stage").asString());
-        pass("yard");
+        flow.pass("yard");
         post("release", Map.of("conditional", true)).assertRefused(422, "input-not-allowed");
-        pass("road");
+        flow.pass("road");
         JsonNode conditional = post("release", Map.of("conditional", true, "secondId", "ines-quill"))
                 .body();
         assertEquals("released-conditionally", conditional.get("stage").asString());
         assertTrue(repair(conditional).get("released").has("recheckOn"));
         post("release", Map.of("conditional", false)).assertRefused(422, "input-not-allowed");
-        pass("next-day");
+        flow.pass("next-day");
         assertEquals(
                 "released",
                 post("release", Map.of("conditional", false))
@@ -201,9 +136,9 @@ class RepairApiTest {
 
     @Test
     void aFailedCheckClosesWhatIsAboveItAndSaysWhatWasSeen() {
-        tickAll();
-        bleed();
-        pass("chocks");
+        flow.tickAll();
+        flow.bleed();
+        flow.pass("chocks");
         assertEquals("OPEN", state(now(), "yard"));
         post("checks", Map.of("checkId", "hard-press", "outcome", "failed")).assertRefused(422, "input-not-allowed");
         JsonNode failed = post(
@@ -215,8 +150,8 @@ class RepairApiTest {
 
     @Test
     void whatIsReadAfterTheRepairIsAboutWhatIsLeft() {
-        tickAll();
         JsonNode before = now();
+        flow.tickAll();
         JsonNode after = post("readings", Map.of("procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound"))
                 .body();
         assertTrue(before.get("assessment")
@@ -246,5 +181,48 @@ class RepairApiTest {
         assertEquals(entries, now().get("entries").size());
         String untouched = "/api/jobs/" + api.openJob("Tarn SK 72", "sinks", "primary-piston-cup");
         api.post(untouched + "/rests", ApiClient.stamped(2, Map.of())).assertRefused(422, "input-not-allowed");
+    }
+
+    @Test
+    void theReportHasAtMostTwoPagesOfTextThatCanBeSelectedWithItsFontsInside() throws IOException {
+        post("readings", Map.of("procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound"));
+        flow.tickAll();
+        flow.bleed();
+        flow.pass("chocks");
+        flow.pass("yard");
+        flow.pass("road");
+        post("release", Map.of("conditional", true));
+        HttpResponse<byte[]> report = api.bytes(job + "/report");
+        assertEquals(
+                "application/pdf", report.headers().firstValue("content-type").orElseThrow());
+        try (PDDocument document = Loader.loadPDF(report.body())) {
+            String text = new PDFTextStripper().getText(document);
+            for (String told : List.of(
+                    "Tarn SK 71",
+                    "Sinks at the ferry ramp",
+                    "Master, reseal or renew",
+                    "assumed",
+                    "Dry walk",
+                    "Marit Osei",
+                    "Released conditionally",
+                    "14 checks passed",
+                    "Bore, new")) {
+                assertTrue(text.contains(told), told + " in " + text);
+            }
+            assertTrue(document.getNumberOfPages() <= 2, document.getNumberOfPages() + " pages");
+            for (COSName font : document.getPage(0).getResources().getFontNames()) {
+                assertTrue(document.getPage(0).getResources().getFont(font).isEmbedded(), font.getName());
+            }
+        }
+        String calendar = new String(api.bytes(job + "/recheck").body(), StandardCharsets.UTF_8);
+        assertTrue(calendar.contains("BEGIN:VEVENT") && calendar.contains("Re-check Tarn SK 71"), calendar);
+        assertEquals(
+                "image/png",
+                api.bytes(job + "/tag").headers().firstValue("content-type").orElseThrow());
+    }
+
+    @Test
+    void thereIsNoDateBeforeARelease() {
+        assertEquals(404, api.get(job + "/recheck").status());
     }
 }

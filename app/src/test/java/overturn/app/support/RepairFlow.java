@@ -1,0 +1,132 @@
+package overturn.app.support;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import overturn.app.support.ApiClient.Answer;
+import tools.jackson.databind.JsonNode;
+
+/** The half of a job after the verdict, done through the API. */
+public final class RepairFlow {
+
+    private final ApiClient api;
+    private final String job;
+
+    /** @param job path of the job below the API */
+    public RepairFlow(ApiClient api, String job) {
+        this.api = api;
+        this.job = job;
+    }
+
+    /** Accepts the verdict as it stands, with a reason. */
+    public RepairFlow accept() {
+        JsonNode verdict = now().get("assessment").get("verdict");
+        Answer answer = post(
+                "verdict",
+                Map.of(
+                        "remedyIds",
+                        verdict.get("remedyIds")
+                                .valueStream()
+                                .map(JsonNode::asString)
+                                .toList(),
+                        "grade",
+                        verdict.get("grade").asString(),
+                        "why",
+                        "the ferry leaves at six"));
+        assertEquals(200, answer.status(), answer.body().toString());
+        return this;
+    }
+
+    public JsonNode now() {
+        return api.get(job).body();
+    }
+
+    public Answer post(String what, Map<String, Object> fields) {
+        return api.post(
+                job + "/" + what, ApiClient.stamped(now().get("sequence").asInt(), fields));
+    }
+
+    public static JsonNode repair(JsonNode job) {
+        return job.get("repair");
+    }
+
+    public static List<String> ids(JsonNode array, String field) {
+        return array.valueStream().map(n -> n.get(field).asString()).toList();
+    }
+
+    /** Figures that a step asks for: as listed, or any where nothing is. */
+    private static List<Map<String, Object>> figures(JsonNode step) {
+        List<Map<String, Object>> figures = new ArrayList<>();
+        step.get("asks").forEach(asked -> {
+            Map<String, Object> figure = new HashMap<>();
+            figure.put("id", asked.get("id").asString());
+            figure.put(
+                    "text",
+                    asked.has("listed") ? Double.toString(asked.get("listed").asDouble()) : "7");
+            figure.put("unit", "mm");
+            figures.add(figure);
+        });
+        return figures;
+    }
+
+    /** Ticks every step that is asked, figures as listed. */
+    public void tickAll() {
+        tickUpTo("");
+    }
+
+    /** Ticks steps in their order, up to and without one. */
+    public void tickUpTo(String key) {
+        for (JsonNode step : repair(now()).get("steps")) {
+            if (step.get("key").asString().equals(key)) {
+                return;
+            }
+            if (!step.has("done")
+                    && !step.get("optional").asBoolean()
+                    && !step.get("id").asString().equals("bleed-end")) {
+                Answer answer = post("work-steps", Map.of("key", step.get("key").asString(), "figures", figures(step)));
+                assertEquals(200, answer.status(), answer.body().toString());
+            }
+        }
+    }
+
+    /** Does what the sheet says with a circuit that runs clear at once. */
+    public void bleed() {
+        JsonNode sheet = repair(now()).get("sheet");
+        for (int turn = 0; turn < 120 && !sheet.get("done").asBoolean(); turn++) {
+            Answer answer = sheet.get("topUpNow").asBoolean()
+                    ? post("levels", Map.of("text", "max"))
+                    : sheet.get("restFirst").asBoolean()
+                            ? post("rests", Map.of())
+                            : post(
+                                    "strokes",
+                                    Map.of(
+                                            "endId",
+                                            sheet.get("next").asString(),
+                                            "count",
+                                            5,
+                                            "bubbles",
+                                            "none",
+                                            "colour",
+                                            "clear"));
+            assertEquals(200, answer.status(), answer.body().toString());
+            sheet = repair(answer.body()).get("sheet");
+        }
+        assertTrue(sheet.get("done").asBoolean());
+    }
+
+    /** Passes every check of a gate. */
+    public void pass(String gate) {
+        for (JsonNode g : repair(now()).get("gates")) {
+            if (g.get("id").asString().equals(gate)) {
+                for (String check : ids(g.get("checks"), "id")) {
+                    Answer answer = post("checks", Map.of("checkId", check, "outcome", "passed"));
+                    assertEquals(200, answer.status(), answer.body().toString());
+                }
+            }
+        }
+    }
+}
