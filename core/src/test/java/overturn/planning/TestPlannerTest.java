@@ -197,7 +197,7 @@ class TestPlannerTest {
                 proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS), "port-plugs").stateMinutes();
         double stayingOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "port-plugs")
                 .stateMinutes();
-        double seatFromOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "free-play")
+        double seatFromOpen = proposal(rank(VehicleNeeds.openedAt(Opened.MASTER_PORTS), Set.of(), SINKS), "pump-up")
                 .stateMinutes();
         assertTrue(fromShut > 10, "bleeding owed " + fromShut);
         assertEquals(0, stayingOpen);
