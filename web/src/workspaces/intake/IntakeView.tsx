@@ -2,7 +2,7 @@ import clsx from "clsx";
 import { RadioGroup } from "radix-ui";
 import { useEffect, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { Refusal } from "../../domain/api";
+import { api, Refusal } from "../../domain/api";
 import type { Vehicle } from "../../domain/types";
 import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
 import { useSettings } from "../../domain/settings";
@@ -28,15 +28,25 @@ function useIntake() {
   const [refused, setRefused] = useState("");
   const [busy, setBusy] = useState(false);
   const go = useNavigate();
-  const mended = useSearchParams()[0].get("mend");
+  const [asked] = useSearchParams();
+  const mended = asked.get("mend");
+  const back = asked.get("back") ?? undefined;
   const write = useWrite(draft.jobId, personId);
   useEffect(() => {
+    if (back !== undefined)
+      void api
+        .job(back)
+        .then(({ vehicle, vehicleId, layoutId }) => setDraft((now) => ({ ...now, vehicle, vehicleId, layoutId })))
+        .catch(() => undefined);
+  }, [back]);
+  useEffect(() => {
+    if (back !== undefined) return;
     void (async () => {
       const refusedWrite = mended === null ? undefined : await find(mended);
       const kept = refusedWrite ? draftOf(refusedWrite) : await readDraft<IntakeDraft>(DRAFT);
       if (kept) setDraft((now) => ({ ...now, ...kept }));
     })();
-  }, [mended]);
+  }, [mended, back]);
   const change = (part: Partial<IntakeDraft>) => {
     const next = { ...draft, ...part };
     setDraft(next);
@@ -53,7 +63,7 @@ function useIntake() {
     setBusy(true);
     try {
       const { entryId, jobId: _job, ...body } = request(draft, personId);
-      await write("jobs", body, entryId);
+      await write("jobs", back === undefined ? body : { ...body, comesBackFrom: back }, entryId);
       await dropDraft(DRAFT);
       void go(`/jobs/${draft.jobId}`);
     } catch (e) {

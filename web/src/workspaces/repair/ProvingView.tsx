@@ -155,6 +155,15 @@ function Release({ job, repair, page }: { job: Job; repair: Repair; page: Repair
           <a href={`/api/jobs/${job.id}/report`} className="min-h-11 underline">
             {say("report")}
           </a>
+          {repair.cameBackAs ? (
+            <Link to={`/jobs/${repair.cameBackAs}`} className="min-h-11 underline">
+              {say("cameBackAs")}
+            </Link>
+          ) : (
+            <Link to={`/intake?back=${job.id}`} className="min-h-11 underline">
+              {say("itCameBack")}
+            </Link>
+          )}
           {released.conditional && (
             <a href={`/api/jobs/${job.id}/recheck`} className="min-h-11 underline">
               {say("recheckCalendar")}

@@ -9,6 +9,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { SetAside } from "../../ui/SetAside";
 import { capital, listed, needsText, reasonText, sameVerdict, takenText } from "./state";
+import { repairText } from "./entries";
 import type { useTrace } from "./useTrace";
 import { VehicleSheet } from "./VehicleSheet";
 
@@ -139,6 +140,7 @@ function Rounds({ job }: { job: Job }) {
 /** Accepts the verdict that stood when the sheet was opened; where another stands by now, it is said and shown before anything can be accepted. */
 function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () => void }) {
   const [why, setWhy] = useState("");
+  const [places, setPlaces] = useState<Record<number, string>>({});
   const [shown, setShown] = useState({ sequence: job.sequence, verdict: job.assessment.verdict });
   const { word } = useSettings();
   const { verdict } = shown;
@@ -159,7 +161,13 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
   const accept = () =>
     void trace.enter(
       "verdict",
-      { remedyIds: verdict.remedyIds, grade: verdict.grade, sequence: shown.sequence, why: why.trim() },
+      {
+        remedyIds: verdict.remedyIds,
+        grade: verdict.grade,
+        sequence: shown.sequence,
+        why: why.trim(),
+        places: verdict.places.map((p, i) => places[i] ?? p.componentIds[0] ?? ""),
+      },
       String(shown.sequence),
     );
   return (
@@ -181,6 +189,27 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
           />
         </label>
       )}
+      {verdict.places.map(
+        (p, i) =>
+          p.componentIds.length > 1 && (
+            <label key={p.remedyId} className="mb-3 block">
+              <span className="mb-1 block font-semibold">
+                {say("acceptWhere", { remedy: word(`remedy.${p.remedyId}`) })}
+              </span>
+              <select
+                value={places[i] ?? p.componentIds[0]}
+                onChange={(e) => setPlaces({ ...places, [i]: e.target.value })}
+                className="min-h-14 w-full border-2 border-ink px-3 text-lg"
+              >
+                {p.componentIds.map((id) => (
+                  <option key={id} value={id}>
+                    {word(`component.${id}`)}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ),
+      )}
       <p className="mb-3 border border-caution bg-caution-ground p-2 text-sm">{word("caution.not-to-be-driven")}</p>
       <Refused text={trace.refused} />
       <Button filled large disabled={trace.busy || (!proven && why.trim() === "")} onClick={accept}>
@@ -190,12 +219,23 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
   );
 }
 
+const STRIKABLE = [
+  "reading-taken",
+  "test-set-aside",
+  "verdict-accepted",
+  "note-written",
+  "work-step-done",
+  "strokes-bled",
+  "level-entered",
+  "circuit-rested",
+  "check-done",
+];
+
 function Log({ job, trace }: { job: Job; trace: Trace }) {
   const [striking, setStriking] = useState<string>();
   const [why, setWhy] = useState("");
   const { person } = useSettings();
-  const strikable = (e: Entry) =>
-    !e.struck && ["reading-taken", "test-set-aside", "verdict-accepted", "note-written"].includes(e.kind);
+  const strikable = (e: Entry) => !e.struck && STRIKABLE.includes(e.kind);
   const strike = async (id: string) => {
     await trace.enter("strikes", { struckId: id, why: why.trim() }, id);
     setStriking(undefined);
@@ -290,6 +330,8 @@ function EntryText({ entry, job }: { entry: Entry; job: Job }) {
       </p>
     );
   }
+  const repaired = repairText(entry, word);
+  if (repaired) return <p className="figures">{repaired}</p>;
   const about = entry.procedureId
     ? word(`test.${entry.procedureId}`)
     : entry.struckId

@@ -104,6 +104,14 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
           <Ledger job={job} shares={shares} isNow={trace.isNow} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
+          {job.comesBackFrom && (
+            <p role="note" className="border border-caution bg-caution-ground p-2">
+              {say("comeback")}{" "}
+              <Link to={`/jobs/${job.comesBackFrom}`} className="underline">
+                {say("comebackFrom")}
+              </Link>
+            </p>
+          )}
           <DrivingNote job={job} />
           <p className="text-sm text-soft">
             {word("caution.not-to-be-driven")}{" "}

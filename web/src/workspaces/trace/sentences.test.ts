@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Assessment, Job, Proposal, Suspicion } from "../../domain/types";
+import type { Assessment, Entry, Job, Proposal, Suspicion } from "../../domain/types";
+import { repairText } from "./entries";
 import { moneyText, needsText, nextLine, reasonText, standsBy, stopOrTest } from "./state";
 
 const word = (id: string) => id.replace("remedy.", "").replace(".short", "");
@@ -142,5 +143,27 @@ describe("in money", () => {
       "In money: acting now 62 crowns, this test 12 crowns.",
     );
     expect(moneyText({ ...ASSESSMENT, money: { currency: "crowns", actNow: 61.6 } })).toBe("In money: 62 crowns.");
+  });
+});
+
+describe("an entry after the verdict", () => {
+  const told = (kind: string, ...parts: string[]) =>
+    repairText({ kind, told: parts } as unknown as Entry, (id) =>
+      id === "repair.wheel-off" ? "Wheel off at {place}." : id,
+    );
+
+  it("says the step and where, with its figures", () => {
+    expect(told("work-step-done", "wheel-off@rear-left")).toBe("Done: Wheel off at component.rear-left.");
+    expect(told("work-step-done", "compare-bore@master", "23.8 mm", "22.2 mm")).toMatch(/· 23\.8 mm · 22\.2 mm$/);
+  });
+
+  it("says strokes, levels, checks and the release", () => {
+    expect(told("strokes-bled", "rear-left", "5", "few", "dark")).toBe(
+      "5 strokes at component.rear-left · Few bubbles · dark",
+    );
+    expect(told("level-entered", "max", "")).toBe("Reservoir · MAX");
+    expect(told("check-done", "hard-press", "failed", "drips")).toBe("check.hard-press · failed · drips");
+    expect(told("job-released", "2026-11-28")).toMatch(/2026-11-28/);
+    expect(told("reading-taken")).toBeUndefined();
   });
 });

@@ -2,7 +2,7 @@ import type { Assessment, Entry, Job, Moment, Needs, Proposal, Suspicion, Verdic
 import { factor, minutes, oneIn, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 
-type Word = (id: string) => string;
+export type Word = (id: string) => string;
 
 /** Whether what was shown still stands: the same log, remedies and grade. */
 export function sameVerdict(shown: { sequence: number; verdict: Verdict }, job: Job): boolean {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
@@ -114,6 +115,17 @@ public record JobState(
     /** What was done since a verdict was accepted; empty while none is. */
     public Optional<RepairState> repair() {
         return RepairState.of(this, layout);
+    }
+
+    /** The released job of which this is the comeback, if it is one. */
+    public Optional<UUID> comesBackFrom() {
+        return log.stream()
+                .map(LoggedEntry::entry)
+                .filter(CameBack.class::isInstance)
+                .map(CameBack.class::cast)
+                .filter(back -> !back.followsIt())
+                .map(CameBack::jobId)
+                .findFirst();
     }
 
     /** Where the job is. */

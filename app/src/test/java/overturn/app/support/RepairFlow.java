@@ -129,4 +129,15 @@ public final class RepairFlow {
             }
         }
     }
+
+    /** Everything up to the release that waits for the next-day checks. */
+    public void releaseConditionally() {
+        tickAll();
+        bleed();
+        pass("chocks");
+        pass("yard");
+        pass("road");
+        Answer answer = post("release", Map.of("conditional", true));
+        assertEquals(200, answer.status(), answer.body().toString());
+    }
 }

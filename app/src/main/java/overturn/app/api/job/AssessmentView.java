@@ -1,6 +1,7 @@
 package overturn.app.api.job;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -18,6 +19,7 @@ import overturn.planning.Proposal;
 import overturn.planning.Reason;
 import overturn.planning.Round;
 import overturn.quantity.Dimension;
+import overturn.repair.WorkPlan;
 import overturn.suspect.Hazard;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
@@ -92,7 +94,7 @@ public record AssessmentView(
                 others,
                 assessment.rounds().stream().map(RoundView::of).toList(),
                 assessment.anotherTestPays(),
-                VerdictView.of(assessment.verdict(), job.workshop()),
+                VerdictView.of(assessment.verdict(), job.workshop(), job),
                 DrivingView.of(Driving.of(history.now(), job.model().layout())),
                 justRenewed(job),
                 history.oddOneOut().map(r -> conflict(r, assessment)),
@@ -329,6 +331,7 @@ public record AssessmentView(
             String suspectId,
             Optional<String> alsoRemedyId,
             Optional<String> alsoSuspectId,
+            List<PlacesView> places,
             double probability,
             double enough,
             Grade grade,
@@ -339,7 +342,7 @@ public record AssessmentView(
             double remedyMinutes,
             double wrongPartMinutes) {
 
-        static VerdictView of(Verdict verdict, WorkshopSettings workshop) {
+        static VerdictView of(Verdict verdict, WorkshopSettings workshop, Job job) {
             Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
             return new VerdictView(
                     verdict.remedies().stream().map(Remedy::id).toList(),
@@ -347,6 +350,7 @@ public record AssessmentView(
                     verdict.suspectId(),
                     also.map(s -> s.remedy().id()),
                     also.map(Suspect::id),
+                    verdict.remedies().stream().map(r -> PlacesView.of(r, job)).toList(),
                     verdict.probability(),
                     verdict.enough(),
                     verdict.grade(),
@@ -360,6 +364,19 @@ public record AssessmentView(
                             .mapToDouble(r -> workshop.priceOf(r).labourMinutes())
                             .sum(),
                     verdict.wasteMinutes());
+        }
+    }
+
+    /** Where a remedy of the verdict can be done, the most suspected first. */
+    public record PlacesView(String remedyId, List<String> componentIds) {
+
+        static PlacesView of(Remedy remedy, Job job) {
+            Map<String, Double> suspected = job.assessment().history().now().components();
+            return new PlacesView(
+                    remedy.id(),
+                    WorkPlan.places(job.model().layout(), remedy).stream()
+                            .sorted(Comparator.comparingDouble(id -> -suspected.getOrDefault(id, 0.0)))
+                            .toList());
         }
     }
 

@@ -4,13 +4,19 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.LevelEntered;
 import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.Entry.WorkStepDone;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.evidence.RigSetup;
@@ -42,6 +48,7 @@ public record EntryView(
         Optional<UUID> struckId,
         Optional<String> why,
         List<String> items,
+        List<String> told,
         Optional<NoteView> note) {
 
     /** A figure as typed beside the core's value; all absent where none was taken. */
@@ -112,7 +119,25 @@ public record EntryView(
                 entry instanceof EntryStruck struck ? Optional.of(struck.struckId()) : Optional.empty(),
                 why(entry),
                 entry instanceof FittingsTakenOff off ? off.items() : List.of(),
+                told(entry),
                 entry instanceof NoteWritten note ? Optional.of(NoteView.of(note)) : Optional.empty());
+    }
+
+    /** What an entry of the half after the verdict says, in the order of its fields. */
+    private static List<String> told(Entry entry) {
+        if (entry instanceof WorkStepDone step) {
+            return Stream.concat(Stream.of(step.key()), step.measured().stream().map(m -> m.text() + " " + m.unit()))
+                    .toList();
+        } else if (entry instanceof StrokesBled strokes) {
+            return List.of(strokes.endId(), Integer.toString(strokes.count()), strokes.bubbles(), strokes.colour());
+        } else if (entry instanceof LevelEntered level) {
+            return List.of(level.text(), level.unit());
+        } else if (entry instanceof CheckDone check) {
+            return List.of(check.checkId(), check.outcome(), check.seen());
+        } else if (entry instanceof JobReleased released) {
+            return List.of(released.recheckOn());
+        }
+        return List.of();
     }
 
     private static Optional<TestSetAside> setAside(Entry entry) {

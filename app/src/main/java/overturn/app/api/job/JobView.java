@@ -30,6 +30,7 @@ public record JobView(
         List<String> setAside,
         Optional<AcceptedView> accepted,
         String stage,
+        Optional<UUID> comesBackFrom,
         Optional<RepairView> repair,
         Optional<MovedView> moved,
         AssessmentView assessment) {
@@ -59,6 +60,7 @@ public record JobView(
                 state.setAside().stream().sorted().toList(),
                 state.accepted().map(AcceptedView::of),
                 state.stage().id(),
+                state.comesBackFrom(),
                 RepairView.of(job),
                 moved.map(MovedView::of),
                 AssessmentView.of(job));

@@ -58,7 +58,8 @@ public final class Requests {
             String age,
             Boolean sometimes,
             Optional<List<WorkView>> work,
-            Optional<List<String>> facts) {
+            Optional<List<String>> facts,
+            Optional<UUID> comesBackFrom) {
 
         OpenJob.Intake intake() {
             return new OpenJob.Intake(
@@ -76,7 +77,8 @@ public final class Requests {
                     age,
                     sometimes,
                     work == null ? null : work.map(Requests::work).orElse(null),
-                    orNull(facts));
+                    orNull(facts),
+                    orNull(comesBackFrom));
         }
     }
 

@@ -12,6 +12,7 @@ import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.app.vehicle.Vehicle;
@@ -45,11 +46,13 @@ public class OpenJob {
     private final LogWriter writer;
     private final LayoutSheets sheets;
     private final Jobs jobs;
+    private final ComeBack comeBack;
 
-    OpenJob(LogWriter writer, LayoutSheets sheets, Jobs jobs) {
+    OpenJob(LogWriter writer, LayoutSheets sheets, Jobs jobs, ComeBack comeBack) {
         this.writer = writer;
         this.sheets = sheets;
         this.jobs = jobs;
+        this.comeBack = comeBack;
     }
 
     /**
@@ -59,6 +62,7 @@ public class OpenJob {
      * @param vehicleId which vehicle is meant; left out, the one that is called so
      * @param work what was done where before it, by stable ids; may be left out
      * @param facts what somebody told or saw, by stable ids; may be left out
+     * @param comesBackFrom the released job of which this is the comeback; null where it is none
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
     public record Intake(
@@ -76,7 +80,8 @@ public class OpenJob {
             String age,
             Boolean sometimes,
             List<JobOpened.Work> work,
-            List<String> facts) {}
+            List<String> facts,
+            UUID comesBackFrom) {}
 
     /** @throws InvalidInputException naming every field that cannot be taken */
     public Job open(Intake intake) {
@@ -100,6 +105,12 @@ public class OpenJob {
                         "facts",
                         intake.facts(),
                         "any of " + facts)
+                .that(
+                        () -> intake.comesBackFrom() == null
+                                || comeBack.released(intake.comesBackFrom(), intake.jobId()),
+                        "comesBackFrom",
+                        intake.comesBackFrom(),
+                        "a released job that has not come back yet, or left out")
                 .that(() -> work.size() <= MOST_WORK, "work", work.size(), "at most " + MOST_WORK + " pieces of work")
                 .that(() -> intake.jobId() != null, "jobId", intake.jobId(), "a UUID made by the client")
                 .that(
@@ -129,7 +140,7 @@ public class OpenJob {
                 .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
                 .orThrow();
         UUID vehicleId = intake.vehicleId() == null ? Vehicle.idOf(intake.vehicle()) : intake.vehicleId();
-        return jobs.of(writer.open(
+        Log opened = writer.open(
                 intake.jobId(),
                 sheet.orElseThrow(),
                 intake.stamp(),
@@ -152,7 +163,10 @@ public class OpenJob {
                         ProcedureCatalogue.CHARACTERISE,
                         intake.behaviour(),
                         sheet.orElseThrow().procedures().intake().rigSetup(),
-                        RigTrust.NORMAL)));
+                        RigTrust.NORMAL));
+        return intake.comesBackFrom() == null
+                ? jobs.of(opened)
+                : comeBack.link(opened, intake.comesBackFrom(), intake.stamp());
     }
 
     private static void checkWork(Checks checks, String field, JobOpened.Work work, Optional<Layout> layout) {

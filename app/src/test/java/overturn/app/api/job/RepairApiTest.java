@@ -186,12 +186,7 @@ class RepairApiTest {
     @Test
     void theReportHasAtMostTwoPagesOfTextThatCanBeSelectedWithItsFontsInside() throws IOException {
         post("readings", Map.of("procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound"));
-        flow.tickAll();
-        flow.bleed();
-        flow.pass("chocks");
-        flow.pass("yard");
-        flow.pass("road");
-        post("release", Map.of("conditional", true));
+        flow.releaseConditionally();
         HttpResponse<byte[]> report = api.bytes(job + "/report");
         assertEquals(
                 "application/pdf", report.headers().firstValue("content-type").orElseThrow());
@@ -224,5 +219,28 @@ class RepairApiTest {
     @Test
     void thereIsNoDateBeforeARelease() {
         assertEquals(404, api.get(job + "/recheck").status());
+    }
+
+    @Test
+    void aReleasedVehicleThatComesBackIsANewJobThatPointsAtTheOld() {
+        Map<String, Object> again = ApiClient.intake("Tarn SK 71", "sinks", "primary-piston-cup");
+        again.put("comesBackFrom", job.substring("/api/jobs/".length()));
+        Answer tooEarly = api.post("/api/jobs", again);
+        tooEarly.assertRefused(422, "input-not-allowed");
+        assertEquals(
+                "comesBackFrom",
+                tooEarly.body().get("findings").get(0).get("field").asString());
+        flow.releaseConditionally();
+        JsonNode back = api.post("/api/jobs", again).body();
+        assertEquals(now().get("id").asString(), back.get("comesBackFrom").asString());
+        assertEquals("comeback", now().get("stage").asString());
+        assertEquals(back.get("id").asString(), repair(now()).get("cameBackAs").asString());
+        assertEquals(
+                back.get("sequence").asInt(),
+                api.post("/api/jobs", again).body().get("sequence").asInt(),
+                "sent twice it is the same");
+        Map<String, Object> another = ApiClient.intake("Tarn SK 71", "sinks", "primary-piston-cup");
+        another.put("comesBackFrom", now().get("id").asString());
+        api.post("/api/jobs", another).assertRefused(422, "input-not-allowed");
     }
 }

@@ -1,0 +1,37 @@
+import type { Entry } from "../../domain/types";
+import { say, type UiWord } from "../../domain/words";
+import type { Word } from "./state";
+
+/** What an entry of the half after the verdict says; nothing for any other. */
+export function repairText(entry: Entry, word: Word): string | undefined {
+  const [first = "", second = "", third = "", fourth = ""] = entry.told;
+  switch (entry.kind) {
+    case "work-step-done": {
+      const [step = "", place = ""] = first.split("@");
+      const done = word(`repair.${step}`).replace("{place}", word(`component.${place}`).toLowerCase());
+      return [`${say("stepDone")}: ${done}`, ...entry.told.slice(1)].join(" · ");
+    }
+    case "strokes-bled":
+      return [
+        say("bleedNow", { count: second, end: word(`component.${first}`).toLowerCase() }),
+        say(`bubbles${third.toUpperCase()}` as UiWord),
+        say(`colour${fourth.toUpperCase()}` as UiWord),
+      ].join(" · ");
+    case "level-entered":
+      return `${say("reservoirLevel")} · ${first === "max" ? say("markMax") : first === "min" ? say("markMin") : `${first} ${second}`}`;
+    case "circuit-rested":
+      return say("rested");
+    case "check-done":
+      return [
+        word(`check.${first}`),
+        say(second === "failed" ? "checkFailed" : "checkPassed"),
+        ...(third ? [third] : []),
+      ].join(" · ");
+    case "job-released":
+      return first === "" ? say("releasedFinally") : say("releasedUntil", { day: first });
+    case "came-back":
+      return say("comeback");
+    default:
+      return undefined;
+  }
+}
