@@ -99,7 +99,6 @@ class HostileInputTest {
                         Collections.singletonList(null))));
         for (String field : List.of(
                 "behaviour",
-                "hunchId",
                 "layoutId",
                 "personId",
                 "vehicle",
@@ -110,6 +109,11 @@ class HostileInputTest {
                 "mayBeMoved")) {
             Map<String, Object> intake = ApiClient.intake("Tarn SK 34", "sinks", "primary-piston-cup");
             intake.put(field, null);
+            assertRefused(api.post("/api/jobs", intake));
+        }
+        for (String field : List.of("facts", "work")) {
+            Map<String, Object> intake = ApiClient.intake("Tarn SK 34", "sinks", "primary-piston-cup");
+            intake.put(field, Collections.singletonList(null));
             assertRefused(api.post("/api/jobs", intake));
         }
     }

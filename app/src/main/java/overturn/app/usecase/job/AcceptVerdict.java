@@ -113,7 +113,8 @@ public class AcceptVerdict {
         for (int i = 0; i < verdict.remedies().size(); i++) {
             List<String> offered = WorkPlan.places(layout, verdict.remedies().get(i));
             String given = i < places.size() ? places.get(i) : null;
-            checks.that(() -> offered.contains(given), "places[" + i + "]", given, "one of " + offered);
+            checks.that(
+                    () -> given != null && offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }
         checks.orThrow();
         return new VerdictAccepted(

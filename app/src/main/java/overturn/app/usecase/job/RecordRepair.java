@@ -126,7 +126,7 @@ public class RecordRepair {
             List<String> ends = sheet(state, checks)
                     .map(s -> s.ends().stream().map(BleedSheet.End::id).toList())
                     .orElse(List.of());
-            checks.that(() -> ends.contains(endId), "endId", endId, "one of " + ends)
+            checks.that(() -> endId != null && ends.contains(endId), "endId", endId, "one of " + ends)
                     .that(
                             () -> count != null && count >= 1 && count <= MOST_STROKES,
                             "count",
