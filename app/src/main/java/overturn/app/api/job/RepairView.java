@@ -65,7 +65,10 @@ public record RepairView(
                         .toList(),
                 repair.plan().minutes(),
                 share,
-                before && share < HELD,
+                before
+                        && share < HELD
+                        && !accepted.contains(
+                                job.assessment().verdict().remedy().id()),
                 repair.sheet()
                         .map(s -> BleedSheetView.of(
                                 s, job.state().layout().reservoir().minToMaxMl())),

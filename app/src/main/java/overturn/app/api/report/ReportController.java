@@ -22,8 +22,11 @@ import java.util.Date;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import javax.imageio.ImageIO;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -60,6 +63,15 @@ class ReportController {
         this.staff = staff;
         this.sheets = sheets;
         this.clock = clock;
+    }
+
+    /** Fonts and graphics are loaded before the first report is asked for. */
+    @EventListener(ApplicationReadyEvent.class)
+    void warmUp() {
+        CompletableFuture.runAsync(
+                () -> pdf("<html><head><style>body { font-family: 'Liberation Sans'; }</style></head><body>"
+                        + "<svg xmlns='http://www.w3.org/2000/svg' width='9' height='9'><path d='M0 0H9' stroke='#000000'/>"
+                        + "<text x='0' y='9' font-family='Liberation Sans'>9</text></svg>9</body></html>"));
     }
 
     /**

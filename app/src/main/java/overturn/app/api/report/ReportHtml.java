@@ -265,10 +265,12 @@ final class ReportHtml {
     }
 
     private void ruledOut() {
-        BeliefHistory before = BeliefHistory.of(
-                job.model(),
-                state.intake(),
-                state.readings().stream().filter(r -> r.after().isEmpty()).toList());
+        List<Reading> first =
+                state.readings().stream().filter(r -> r.after().isEmpty()).toList();
+        BeliefHistory before =
+                history.done().isEmpty() && first.size() == state.readings().size()
+                        ? history
+                        : BeliefHistory.of(job.model(), state.intake(), first);
         List<Standing> cleared = job.model().suspects().stream()
                 .filter(s -> !s.id().equals(SuspectCatalogue.NOTHING_WRONG))
                 .sorted((a, b) -> Double.compare(b.frequency(), a.frequency()))
