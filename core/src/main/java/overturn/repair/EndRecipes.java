@@ -74,8 +74,8 @@ final class EndRecipes {
         lineOff(r);
         r.add(
                 of("compare-end", Section.COMPARE, Handling.MEASURE, r.place, 3)
-                        .compares("old-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM)
-                        .compares("new-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM),
+                        .asksOfOld("old-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM)
+                        .asks("new-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM),
                 of("compare-side", Section.COMPARE, Handling.LOOK, r.place, 1),
                 of("end-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 8)
                         .caution("end-hangs")

@@ -25,12 +25,12 @@ final class MasterRecipes {
         r.protect();
         r.add(
                 of("compare-bore", Section.COMPARE, Handling.MEASURE, master, 3)
-                        .compares("old-bore", Dimension.LENGTH, bore(r), BORE_WITHIN_MM)
-                        .compares("new-bore", Dimension.LENGTH, bore(r), BORE_WITHIN_MM),
+                        .asksOfOld("old-bore", Dimension.LENGTH, bore(r), BORE_WITHIN_MM)
+                        .asks("new-bore", Dimension.LENGTH, bore(r), BORE_WITHIN_MM),
                 of("compare-ports", Section.COMPARE, Handling.LOOK, master, 2).needs("port-thread"),
                 of("compare-depth", Section.COMPARE, Handling.MEASURE, master, 3)
-                        .compares("old-depth", Dimension.LENGTH, OptionalDouble.empty(), 0)
-                        .compares("new-depth", Dimension.LENGTH, OptionalDouble.empty(), 0),
+                        .asksOfOld("old-depth", Dimension.LENGTH, OptionalDouble.empty(), 0)
+                        .asks("new-depth", Dimension.LENGTH, OptionalDouble.empty(), 0),
                 of("compare-rest", Section.COMPARE, Handling.LOOK, master, 3));
         out(r);
         r.add(

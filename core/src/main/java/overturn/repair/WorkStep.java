@@ -21,7 +21,6 @@ import overturn.quantity.Dimension;
  * @param asks figures to be measured
  * @param sheetFigures figures of the maker that it needs, from the vehicle's data sheet
  * @param testId the test of the catalogue whose reading this step is; evidence like any other
- * @param calculatorId the calculation of the bench that tells direction and turns
  * @param optional whether it is done only where it applies
  */
 public record WorkStep(
@@ -38,7 +37,6 @@ public record WorkStep(
         List<Asked> asks,
         List<String> sheetFigures,
         Optional<String> testId,
-        Optional<String> calculatorId,
         boolean optional) {
 
     public WorkStep {
@@ -56,6 +54,7 @@ public record WorkStep(
     }
 
     static WorkStep of(String id, Section section, Handling handling, String place, double minutes) {
+        List<String> none = List.of();
         return new WorkStep(
                 id,
                 section,
@@ -63,218 +62,82 @@ public record WorkStep(
                 place,
                 minutes,
                 Optional.empty(),
+                none,
+                none,
+                none,
+                none,
                 List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                List.of(),
-                Optional.empty(),
+                none,
                 Optional.empty(),
                 false);
     }
 
-    WorkStep caution(String caution) {
+    /** The same act at the same place with other particulars. */
+    private WorkStep with(
+            Optional<String> caution,
+            List<String> on,
+            List<String> off,
+            List<String> moved,
+            List<String> back,
+            List<Asked> figures,
+            List<String> makers,
+            Optional<String> test,
+            boolean where) {
         return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                Optional.of(caution),
-                fits,
-                takesOff,
-                moves,
-                setsBack,
-                asks,
-                sheetFigures,
-                testId,
-                calculatorId,
-                optional);
+                id, section, handling, place, minutes, caution, on, off, moved, back, figures, makers, test, where);
+    }
+
+    private List<String> here(String kind) {
+        return List.of(kind + "@" + place);
+    }
+
+    WorkStep caution(String caution) {
+        return with(Optional.of(caution), fits, takesOff, moves, setsBack, asks, sheetFigures, testId, optional);
     }
 
     /** Puts something on the vehicle, at its place. */
     WorkStep fits(String kind) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                List.of(kind + "@" + place),
-                takesOff,
-                moves,
-                setsBack,
-                asks,
-                sheetFigures,
-                testId,
-                calculatorId,
-                optional);
+        return with(cautionId, here(kind), takesOff, moves, setsBack, asks, sheetFigures, testId, optional);
     }
 
     WorkStep takesOff(String kind) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                List.of(kind + "@" + place),
-                moves,
-                setsBack,
-                asks,
-                sheetFigures,
-                testId,
-                calculatorId,
-                optional);
+        return with(cautionId, fits, here(kind), moves, setsBack, asks, sheetFigures, testId, optional);
     }
 
     WorkStep moves(String kind) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                List.of(kind + "@" + place),
-                setsBack,
-                asks,
-                sheetFigures,
-                testId,
-                calculatorId,
-                optional);
+        return with(cautionId, fits, takesOff, here(kind), setsBack, asks, sheetFigures, testId, optional);
     }
 
     WorkStep setsBack(String kind) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                moves,
-                List.of(kind + "@" + place),
-                asks,
-                sheetFigures,
-                testId,
-                calculatorId,
-                optional);
+        return with(cautionId, fits, takesOff, moves, here(kind), asks, sheetFigures, testId, optional);
     }
 
-    /** Asks for a figure; listed where the layout knows it. */
+    /** Asks for a figure; listed where the layout knows it, and then one that differs stops the plan. */
     WorkStep asks(String figure, Dimension dimension, OptionalDouble listed, double within) {
-        return asking(new Asked(figure, dimension, listed, within, false));
+        return asking(new Asked(figure, dimension, listed, within, true));
     }
 
-    /** Asks for a figure of old and new part. */
-    WorkStep compares(String figure, Dimension dimension, OptionalDouble listed, double within) {
-        return asking(new Asked(figure, dimension, listed, within, true));
+    /** Asks for a figure of the old part: it may be what was wrong, so it stops nothing. */
+    WorkStep asksOfOld(String figure, Dimension dimension, OptionalDouble listed, double within) {
+        return asking(new Asked(figure, dimension, listed, within, false));
     }
 
     private WorkStep asking(Asked one) {
         List<Asked> all = new ArrayList<>(asks);
         all.add(one);
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                moves,
-                setsBack,
-                all,
-                sheetFigures,
-                testId,
-                calculatorId,
-                optional);
+        return with(cautionId, fits, takesOff, moves, setsBack, all, sheetFigures, testId, optional);
     }
 
     /** Needs a figure of the maker. */
     WorkStep needs(String... figures) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                moves,
-                setsBack,
-                asks,
-                List.of(figures),
-                testId,
-                calculatorId,
-                optional);
+        return with(cautionId, fits, takesOff, moves, setsBack, asks, List.of(figures), testId, optional);
     }
 
     WorkStep isTest(String test) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                moves,
-                setsBack,
-                asks,
-                sheetFigures,
-                Optional.of(test),
-                calculatorId,
-                optional);
-    }
-
-    WorkStep calculatedBy(String calculator) {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                moves,
-                setsBack,
-                asks,
-                sheetFigures,
-                testId,
-                Optional.of(calculator),
-                optional);
+        return with(cautionId, fits, takesOff, moves, setsBack, asks, sheetFigures, Optional.of(test), optional);
     }
 
     WorkStep whereItApplies() {
-        return new WorkStep(
-                id,
-                section,
-                handling,
-                place,
-                minutes,
-                cautionId,
-                fits,
-                takesOff,
-                moves,
-                setsBack,
-                asks,
-                sheetFigures,
-                testId,
-                calculatorId,
-                true);
+        return with(cautionId, fits, takesOff, moves, setsBack, asks, sheetFigures, testId, true);
     }
 }

@@ -169,7 +169,7 @@ public record RepairState(
         private void take(WorkStep planned, WorkStepDone step, LoggedEntry logged) {
             boolean differs = planned.asks().stream()
                     .anyMatch(asked -> step.measured().stream()
-                            .filter(m -> m.id().equals(asked.id()) && !m.id().startsWith("old-"))
+                            .filter(m -> m.id().equals(asked.id()))
                             .anyMatch(m -> asked.differs(m.value())));
             if (differs && step.why().isBlank()) {
                 mismatched.add(planned.key());
