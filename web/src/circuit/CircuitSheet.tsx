@@ -1,9 +1,11 @@
+import type { ReactNode } from "react";
 import { useSettings } from "../domain/settings";
 import type { ComponentKind, Layout, Sheet } from "../domain/types";
 import { percent, shownFigure } from "../domain/units";
 import { say } from "../domain/words";
 import { HatchPatterns, hatchFor } from "../ui/Hatch";
 import { Cuts } from "./Cuts";
+import { boxOf, type Box } from "./places";
 import { End, Foot, Hub, Master, type Look } from "./parts";
 
 interface Props {
@@ -13,21 +15,37 @@ interface Props {
   stillFitted?: string[];
   /** Components whose suspicion the last reading moved. */
   changed?: Set<string>;
-  /** The component that the hands are at; drawn hot where nothing is suspected. */
-  here?: string;
+  /** The components that the hands are at; drawn hot where nothing is suspected. */
+  at?: string[];
+  /** The part of the sheet that is shown; all of it where it is not given. */
+  view?: Box;
+  /** A part was tapped. */
+  onPart?: (id: string) => void;
+  /** What is drawn over it. */
+  children?: ReactNode;
 }
 
 const NOBODY = new Set<string>();
+const NOTHING: string[] = [];
 
 /** The circuit of this vehicle, alive: suspicion, clearance and cuts where they belong. Without suspicion it is a plain drawing. */
-export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NOBODY, here }: Props) {
+export function CircuitSheet({
+  layout,
+  suspicion,
+  stillFitted = [],
+  changed = NOBODY,
+  at = NOTHING,
+  view,
+  onPart,
+  children,
+}: Props) {
   const { part, unit, catalogue } = useSettings();
   const { clearedBelow } = catalogue;
   const { sheet } = layout;
   const kinds = new Map(layout.components.map((c) => [c.id, c.kind]));
   const kind = (id: string): ComponentKind => kinds.get(id) ?? "PIPE";
   const look = (id: string): Look => {
-    if (!suspicion && id === here)
+    if (!suspicion && at.includes(id))
       return { p: 0, hot: false, stroke: "var(--hot)", fill: `url(#sheet-${hatchFor(1)})`, text: "fill-hot-text" };
     if (!suspicion) return { p: 0, hot: false, stroke: "var(--ink)", fill: "var(--panel)", text: "fill-ink" };
     const p = suspicion.get(id) ?? 0;
@@ -56,9 +74,9 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
     !suspicion ? "" : (suspicion.get(id) ?? 0) >= clearedBelow ? percent(suspicion.get(id) ?? 0) : say("cleared");
   return (
     <svg
-      viewBox={`0 0 ${sheet.width} ${sheet.height}`}
+      viewBox={view ? `${view.x} ${view.y} ${view.width} ${view.height}` : `0 0 ${sheet.width} ${sheet.height}`}
       className="block h-full w-full"
-      role="img"
+      role={onPart ? "group" : "img"}
       aria-label={`${say("circuitLabel", { layout: layout.name })}. ${described()}`}
     >
       <HatchPatterns id="sheet" />
@@ -96,6 +114,11 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
         />
       ))}
       <Cuts layout={layout} stillFitted={stillFitted} />
+      {children}
+      {onPart &&
+        tapOrder(layout).map((id) => (
+          <Tap key={id} layout={layout} id={id} label={`${part(id)} ${state(id)}`.trim()} onTap={() => onPart(id)} />
+        ))}
     </svg>
   );
 
@@ -106,6 +129,43 @@ export function CircuitSheet({ layout, suspicion, stillFitted = [], changed = NO
       .map((c) => `${part(c.id)} ${percent(suspicion.get(c.id) ?? 0)}`)
       .join(", ");
   }
+}
+
+/** Lines lie under what they lead to, so that a tap on a part is never taken for one on its pipe. */
+function tapOrder(layout: Layout): string[] {
+  const lines = new Set(layout.sheet.stretches.map((s) => s.to));
+  const drawn = layout.components.map((c) => c.id).filter((id) => boxOf(layout, id) !== undefined);
+  return [...drawn.filter((id) => lines.has(id)), ...drawn.filter((id) => !lines.has(id))];
+}
+
+/** The place of a part, to be tapped or reached by keys: a line along its way, anything else as its box. */
+function Tap({ layout, id, label, onTap }: { layout: Layout; id: string; label: string; onTap: () => void }) {
+  const box = boxOf(layout, id);
+  const path = layout.sheet.stretches.find((s) => s.to === id)?.path;
+  const line =
+    path !== undefined &&
+    !layout.sheet.ends.some((end) => end.id === id) &&
+    !layout.sheet.hubs.some((h) => h.id === id);
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={label}
+      className="part-tap"
+      onClick={onTap}
+      onKeyDown={(e) => {
+        if (e.key !== "Enter" && e.key !== " ") return;
+        e.preventDefault();
+        onTap();
+      }}
+    >
+      {line ? (
+        <path d={path} fill="none" stroke="transparent" strokeWidth="26" pointerEvents="stroke" />
+      ) : (
+        box && <rect {...box} fill="transparent" rx="4" />
+      )}
+    </g>
+  );
 }
 
 function Pipes({ sheet, look }: { sheet: Sheet; look: (id: string) => Look }) {

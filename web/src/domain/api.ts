@@ -92,6 +92,8 @@ export const api = {
   addFact: (id: string, body: FactRequest) => taken(client.POST("/api/vehicles/{id}/facts", { params: of(id), body })),
   test: (id: string, procedureId: string) =>
     taken(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } })),
+  part: (id: string, componentId: string) =>
+    taken(client.GET("/api/jobs/{id}/parts/{componentId}", { params: { path: { id, componentId } } })),
   calculators: (layoutId: string) => taken(client.GET("/api/calculators", { params: { query: { layoutId } } })),
   calculate: (id: string, layoutId: string, columns: FigureRequest[][]) =>
     taken(

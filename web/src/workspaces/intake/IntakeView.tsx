@@ -14,7 +14,16 @@ import { TopStrip } from "../../ui/TopStrip";
 import { BehaviourCurve } from "./behaviours";
 import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
-import { draftOf, emptyDraft, offered, request, unfilled, type IntakeDraft, type IntakeField } from "./state";
+import {
+  anotherCircuit,
+  draftOf,
+  emptyDraft,
+  offered,
+  request,
+  unfilled,
+  type IntakeDraft,
+  type IntakeField,
+} from "./state";
 
 const DRAFT = "intake";
 const OUT_OF_SCOPE = "out-of-scope";
@@ -86,7 +95,7 @@ export function IntakeView() {
   const [outOfScope, setOutOfScope] = useState(false);
   const choose = (id: string) => {
     setOutOfScope(id === OUT_OF_SCOPE);
-    if (id !== OUT_OF_SCOPE) change({ layoutId: id, behaviour: "", hunchId: "", work: [], facts: [] });
+    if (id !== OUT_OF_SCOPE) change(anotherCircuit(id));
   };
   const take = (vehicle: Vehicle) => {
     const { id: vehicleId, name, layoutId } = vehicle;
@@ -95,7 +104,7 @@ export function IntakeView() {
     change({
       vehicle: name,
       vehicleId,
-      ...(moves ? { layoutId, behaviour: "", hunchId: "", work: [], facts: [] } : {}),
+      ...(moves ? anotherCircuit(layoutId) : {}),
     });
   };
   return (
@@ -159,7 +168,9 @@ export function IntakeView() {
             id="intake-behaviour"
             aria-label={say("intakeBehaviour")}
             value={draft.behaviour}
-            onValueChange={(behaviour) => change({ behaviour })}
+            onValueChange={(behaviour) =>
+              change({ behaviour, ...(behaviour === draft.alsoBehaviour ? { alsoBehaviour: "" } : {}) })
+            }
             className="grid gap-2 sm:grid-cols-2 md:grid-cols-3"
           >
             {chosen.behaviours.map((id) => (
@@ -173,6 +184,25 @@ export function IntakeView() {
               </RadioGroup.Item>
             ))}
           </RadioGroup.Root>
+          {draft.behaviour !== "" && (
+            <label className="mt-3 flex flex-wrap items-center gap-3 text-lg">
+              {say("intakeAlso")}
+              <select
+                value={draft.alsoBehaviour}
+                onChange={(e) => change({ alsoBehaviour: e.target.value })}
+                className="min-h-14 flex-1 border-2 border-ink px-3"
+              >
+                <option value="">{say("intakeAlsoNothing")}</option>
+                {chosen.behaviours
+                  .filter((id) => id !== draft.behaviour)
+                  .map((id) => (
+                    <option key={id} value={id}>
+                      {word(`option.characterise.${id}`)}
+                    </option>
+                  ))}
+              </select>
+            </label>
+          )}
         </Part>
         <Part field="mayBeMoved" label="intakeMoved" missing={intake.missing}>
           <div id="intake-mayBeMoved">

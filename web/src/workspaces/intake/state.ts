@@ -24,6 +24,8 @@ export interface IntakeDraft {
   layoutId: string;
   complaint: string;
   behaviour: string;
+  /** What it does beside it; empty where nothing is told. */
+  alsoBehaviour: string;
   hunchId: string;
   mayBeMoved: "" | "yes" | "no";
   recentWork: boolean;
@@ -41,6 +43,7 @@ export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => (
   layoutId,
   complaint: "",
   behaviour: "",
+  alsoBehaviour: "",
   hunchId: "",
   mayBeMoved: "",
   recentWork: false,
@@ -75,11 +78,22 @@ export function draftOf(write: Waiting): Partial<IntakeDraft> {
   };
 }
 
+/** What is begun anew when another circuit is chosen. */
+export const anotherCircuit = (layoutId: string): Partial<IntakeDraft> => ({
+  layoutId,
+  behaviour: "",
+  alsoBehaviour: "",
+  hunchId: "",
+  work: [],
+  facts: [],
+});
+
 export function request(draft: IntakeDraft, personId: string): OpenJobRequest {
-  const { mayBeMoved, vehicle, complaint, hunchId, ...rest } = draft;
+  const { mayBeMoved, vehicle, complaint, hunchId, alsoBehaviour, ...rest } = draft;
   return {
     ...rest,
     ...(hunchId === "" ? {} : { hunchId }),
+    ...(alsoBehaviour === "" ? {} : { alsoBehaviour }),
     vehicle: vehicle.trim(),
     complaint: complaint.trim(),
     personId,

@@ -73,10 +73,6 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
 
 function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
   const { word } = useSettings();
-  const [count, setCount] = useState("");
-  const [bubbles, setBubbles] = useState("");
-  const [colour, setColour] = useState("clear");
-  const [calling, setCalling] = useState(false);
   const end = sheet.ends.find((e) => e.id === sheet.next);
   if (sheet.done || !end)
     return (
@@ -111,13 +107,18 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
         </Button>
       </section>
     );
+  return <Strokes key={`${end.id} ${end.strokes}`} end={end} page={page} />;
+}
+
+/** What was seen at one end: begun anew as soon as the sheet has moved on, so that what is chosen next is never taken back. */
+function Strokes({ end, page }: { end: BleedSheet["ends"][number]; page: RepairPage }) {
+  const { word } = useSettings();
+  const [count, setCount] = useState("");
+  const [bubbles, setBubbles] = useState("");
+  const [colour, setColour] = useState("clear");
+  const [calling, setCalling] = useState(false);
   const strokes = count === "" ? end.strokesNow : Number(count);
-  const enter = async () => {
-    if (await page.enter("strokes", { endId: end.id, count: strokes, bubbles, colour })) {
-      setBubbles("");
-      setCount("");
-    }
-  };
+  const enter = () => page.enter("strokes", { endId: end.id, count: strokes, bubbles, colour });
   return (
     <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
       <p className="caps">{say(`bleedState${end.state}` as UiWord)}</p>

@@ -45,11 +45,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
           aria-label={say("where")}
         >
           <div className="h-80 max-sm:w-[640px]">
-            <CircuitSheet
-              layout={layout(job.layoutId)}
-              stillFitted={job.stillFitted}
-              {...(now ? { here: now.place } : {})}
-            />
+            <CircuitSheet layout={layout(job.layoutId)} stillFitted={job.stillFitted} at={now ? [now.place] : []} />
           </div>
         </div>
         {repair.on.length > 0 && (

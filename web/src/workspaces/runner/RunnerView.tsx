@@ -9,7 +9,8 @@ import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
 import { EntryPage } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
-import { complete, pages } from "./state";
+import { complete, forceOf, pages } from "./state";
+import { PressPicture, StepDrawing } from "./StepDrawing";
 import { Timer } from "./Timer";
 import { useRunner } from "./useRunner";
 
@@ -60,13 +61,18 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
           ))}
         </div>
       </header>
-      <main className="mx-auto w-full max-w-3xl flex-1 px-5 py-6 [--halo:var(--ground)]">
+      <main
+        className={clsx(
+          "mx-auto w-full flex-1 px-5 py-6 [--halo:var(--ground)]",
+          step && phase.kind === "doing" ? "max-w-6xl" : "max-w-3xl",
+        )}
+      >
         {phase.kind === "waiting" ? (
           <KeptPage />
         ) : phase.kind === "entered" ? (
           <OutcomePage before={before ?? job.assessment} job={job} test={test} draft={draft} unitFor={runner.unitFor} />
         ) : step ? (
-          <StepPage key={step.id} test={test} step={step} />
+          <StepPage key={draft.step} test={test} job={job} at={draft.step} onStep={(to) => change({ step: to })} />
         ) : (
           <EntryPage runner={runner} test={test} job={job} />
         )}
@@ -143,26 +149,107 @@ function KeptPage() {
   );
 }
 
-function StepPage({ test, step }: { test: Test; step: Step }) {
-  const { word, show, fitting, part } = useSettings();
+interface StepProps {
+  test: Test;
+  job: Job;
+  at: number;
+  onStep: (to: number) => void;
+}
+
+/** The step to do now: its drawing, its sentence, its caution; all others beside it, to jump to. */
+function StepPage({ test, job, at, onStep }: StepProps) {
+  const step = test.steps[at];
+  return (
+    step && (
+      <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
+        <Now test={test} job={job} step={step} />
+        <ol className="content-start max-lg:hidden">
+          {test.steps.map((one, i) => (
+            <li key={i}>
+              <StepLine test={test} step={one} now={i === at} done={i < at} onStep={() => onStep(i)} />
+            </li>
+          ))}
+        </ol>
+      </div>
+    )
+  );
+}
+
+interface LineProps {
+  test: Test;
+  step: Step;
+  now: boolean;
+  done: boolean;
+  onStep: () => void;
+}
+
+function StepLine({ test, step, now, done, onStep }: LineProps) {
+  const sentence = useSentence(test);
+  return (
+    <button
+      type="button"
+      onClick={onStep}
+      aria-current={now ? "step" : undefined}
+      className={clsx(
+        "flex min-h-11 w-full gap-2 border-l-4 px-3 py-2 text-left",
+        now ? "border-hot font-semibold" : "border-rule",
+        done && "text-soft",
+      )}
+    >
+      <span aria-hidden="true">{done ? "✓" : "·"}</span>
+      {sentence(step)}
+    </button>
+  );
+}
+
+/** What a step asks, with this vehicle's forces and places. */
+function useSentence(test: Test) {
+  const { word, show, part } = useSettings();
   const forces = Object.fromEntries(
     Object.entries(test.forcesN).map(([name, newton]) => [name, show(newton, "FORCE")]),
   );
-  const place: Record<string, string> = step.place === undefined ? {} : { place: part(step.place).toLowerCase() };
+  return (step: Step) =>
+    word(`test.${test.id}.step.${step.id}`, {
+      ...forces,
+      ...(step.place === undefined ? {} : { place: part(step.place).toLowerCase() }),
+    });
+}
+
+function Now({ test, job, step }: { test: Test; job: Job; step: Step }) {
+  const { word, show, fitting } = useSettings();
+  const sentence = useSentence(test);
+  const pressed = forceOf(word(`test.${test.id}.step.${step.id}`));
+  const newton = pressed === undefined ? undefined : test.forcesN[pressed];
+  const pressForce = newton === undefined ? undefined : show(newton, "FORCE");
   const calls = test.figures
     .filter((f) => step.figures.includes(f.id) && f.atSecond !== undefined)
     .map((f) => f.atSecond ?? 0);
   return (
-    <div className="grid gap-5">
-      <h2 className="text-[2.1rem] leading-tight font-semibold">
-        {word(`test.${test.id}.step.${step.id}`, { ...forces, ...place })}
-      </h2>
+    <div className="grid min-w-0 content-start gap-5">
+      <h2 className="text-[2.1rem] leading-tight font-semibold">{sentence(step)}</h2>
       {step.cautionId && (
         <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">
           {word(`caution.${step.cautionId}`)}
         </p>
       )}
-      {step.timerSeconds !== undefined && <Timer seconds={step.timerSeconds} calls={calls} />}
+      {step.timerSeconds !== undefined ? (
+        <div className="grid items-center gap-4 md:grid-cols-[1fr_18rem]">
+          <div className="grid gap-2">
+            <StepDrawing job={job} step={step} />
+            <PressPicture force={pressForce} seconds={step.timerSeconds} />
+          </div>
+          <Timer
+            keptAs={`${job.id} ${test.id} ${step.id} ${step.place ?? ""}`}
+            seconds={step.timerSeconds}
+            calls={calls}
+          />
+        </div>
+      ) : (
+        <>
+          <StepDrawing job={job} step={step} />
+          <PressPicture force={pressForce} />
+        </>
+      )}
       {step.figures.length > 0 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
       {step.fits.length > 0 && (
         <p className="label text-lg font-semibold text-hot-text">

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { clock, nextCall } from "./state";
@@ -20,9 +20,44 @@ function call(audio: AudioContext | undefined, high: boolean) {
   tone.stop(audio.currentTime + 0.35);
 }
 
+const KEY = "overturn-timer";
+/** A clock that ran out this long ago is not taken up again. */
+const FORGOTTEN_SECONDS = 120;
+
+interface KeptClock {
+  keptAs: string;
+  started: number;
+}
+
+function keptClock(): KeptClock | undefined {
+  try {
+    return (JSON.parse(sessionStorage.getItem(KEY) ?? "null") as KeptClock | null) ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** When the clock was started, kept over a reload and a sleeping phone. */
+function useStarted(keptAs: string, seconds: number) {
+  const [started, setStarted] = useState<number | undefined>(() => {
+    const kept = keptClock();
+    const running = kept?.keptAs === keptAs && Date.now() - kept.started < (seconds + FORGOTTEN_SECONDS) * 1000;
+    return running ? kept.started : undefined;
+  });
+  const keep = useCallback(
+    (at: number | undefined) => {
+      if (at === undefined) sessionStorage.removeItem(KEY);
+      else sessionStorage.setItem(KEY, JSON.stringify({ keptAs, started: at }));
+      setStarted(at);
+    },
+    [keptAs],
+  );
+  return [started, keep] as const;
+}
+
 /** The clock of a hold: big enough for two metres, calls at the seconds that are read. */
-export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) {
-  const [started, setStarted] = useState<number>();
+export function Timer({ keptAs, seconds, calls }: { keptAs: string; seconds: number; calls: number[] }) {
+  const [started, setStarted] = useStarted(keptAs, seconds);
   const [elapsed, setElapsed] = useState(0);
   const audio = useRef<AudioContext>(undefined);
   const called = useRef(0);
@@ -35,7 +70,7 @@ export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) 
       .then((l) => (lock = l))
       .catch(() => undefined);
     const tick = window.setInterval(() => {
-      const now = (performance.now() - started) / 1000;
+      const now = (Date.now() - started) / 1000;
       setElapsed(Math.min(seconds, now));
       const due = [...calls, seconds].filter((c) => c <= now).length;
       if (due > called.current) {
@@ -48,13 +83,13 @@ export function Timer({ seconds, calls }: { seconds: number; calls: number[] }) 
       window.clearInterval(tick);
       void lock?.release();
     };
-  }, [started, seconds, calls]);
+  }, [started, setStarted, seconds, calls]);
 
   const begin = () => {
     audio.current ??= typeof AudioContext === "undefined" ? undefined : new AudioContext();
     called.current = 0;
     setElapsed(0);
-    setStarted(performance.now());
+    setStarted(Date.now());
   };
   const over = started === undefined && elapsed >= seconds;
   const coming = nextCall(calls, elapsed);

@@ -70,6 +70,10 @@ export function asPlanned(
   return { ...draft, newRig: draft.newRig ?? (next?.procedureId === procedureId && next.anotherRig) };
 }
 
+/** The name of the force that a sentence asks for, by the place it is left open at. */
+export const forceOf = (sentence: string): string | undefined =>
+  /\{(gentle|easy|stroke|medium|running)\}/.exec(sentence)?.[1];
+
 /** Steps, then one page on which everything is entered and checked. */
 export function pages(test: Test): number {
   return test.steps.length + 1;

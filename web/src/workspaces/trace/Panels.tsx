@@ -3,13 +3,14 @@ import { useNavigate } from "react-router";
 import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Entry, Job, Proposal } from "../../domain/types";
-import { asTyped, minutes, oneIn } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { minutes, oneIn } from "../../domain/units";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { SetAside } from "../../ui/SetAside";
 import { capital, listed, needsText, reasonText, sameVerdict, takenText } from "./state";
-import { repairText } from "./entries";
+import { EntryText } from "./EntryText";
+import { PartSheet } from "./PartSheet";
 import type { useTrace } from "./useTrace";
 import { VehicleSheet } from "./VehicleSheet";
 
@@ -17,7 +18,7 @@ type Trace = ReturnType<typeof useTrace>;
 
 /** The sheets over the workspace. */
 export function Panels({ job, trace }: { job: Job; trace: Trace }) {
-  const { fitting } = useSettings();
+  const { fitting, part } = useSettings();
   const close = () => trace.setPanel("none");
   const next = job.assessment.next;
   return (
@@ -34,6 +35,13 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
           onSetAside={(why) => void trace.enter("set-aside", { procedureId: next.procedureId, why }, next.procedureId)}
         />
       )}
+      <Dialog
+        open={trace.panel === "part"}
+        onClose={close}
+        title={trace.partId === undefined ? "" : part(trace.partId)}
+      >
+        {trace.partId !== undefined && <PartSheet job={job} partId={trace.partId} />}
+      </Dialog>
       <Dialog open={trace.panel === "vehicle"} onClose={close} title={job.vehicle}>
         <VehicleSheet job={job} />
       </Dialog>
@@ -286,61 +294,5 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
       ))}
       <Refused text={trace.refused} />
     </ol>
-  );
-}
-
-const noted = (value: number) => Number(value.toPrecision(3)).toString().replace("-", "−");
-
-function EntryText({ entry, job }: { entry: Entry; job: Job }) {
-  const { word, fitting } = useSettings();
-  if (!entry.understood)
-    return (
-      <p className="text-soft">
-        {say("notUnderstood", { kind: [entry.kind, entry.procedureId].filter(Boolean).join(" ") })}
-      </p>
-    );
-  if (entry.note) {
-    const own = `calculator.${entry.note.calculatorId}`;
-    const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${asTyped(i.text, i.unit)}`).join(", ");
-    const outputs = entry.note.outputs
-      .map((o) => `${word(`${own}.out.${o.id}`)} ${noted(o.value)} ${o.unit}`)
-      .join(" · ");
-    return (
-      <p>
-        <span className="label font-semibold">{word(own)}</span> {entry.note.text}{" "}
-        <span className="figures text-soft">{[inputs, outputs].filter(Boolean).join(" → ")}</span>
-      </p>
-    );
-  }
-  if (entry.kind === "reading-taken") {
-    const test = entry.procedureId ?? "";
-    const taken = entry.figures
-      .filter((f) => f.text !== undefined)
-      .map((f) => asTyped(f.text ?? "", f.unit))
-      .join(" · ");
-    const seen =
-      entry.observed === undefined
-        ? taken
-        : entry.observed === "not-seen"
-          ? word("option.not-seen")
-          : word(`option.${test}.${entry.observed}`);
-    return (
-      <p>
-        <span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span>
-      </p>
-    );
-  }
-  const repaired = repairText(entry, word);
-  if (repaired) return <p className="figures">{repaired}</p>;
-  const about = entry.procedureId
-    ? word(`test.${entry.procedureId}`)
-    : entry.struckId
-      ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`)
-      : "";
-  return (
-    <p>
-      <span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span>{" "}
-      {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}
-    </p>
   );
 }

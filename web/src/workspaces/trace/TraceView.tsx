@@ -86,6 +86,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
                   suspicion={suspicionAt(job.assessment.river[trace.moment])}
                   stillFitted={job.stillFitted}
                   changed={changedComponents(job.assessment.river, trace.moment)}
+                  onPart={trace.openPart}
                 />
               </div>
             </div>

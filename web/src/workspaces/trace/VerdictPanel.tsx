@@ -1,5 +1,6 @@
 import { useSettings } from "../../domain/settings";
 import type { Job, Overturner } from "../../domain/types";
+import { toldAtIntake } from "../../domain/intake";
 import { minutes, percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
@@ -47,7 +48,9 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
                 repeat: word(`test.${conflict.repeat.procedureId}`).toLowerCase(),
                 minutes: minutes(conflict.repeat.minutes),
               })
-            : say("conflict", { test: word(`test.${conflict.procedureId}`) })}
+            : say(toldAtIntake(conflict.procedureId) ? "conflictComplaint" : "conflict", {
+                test: word(`test.${conflict.procedureId}`),
+              })}
         </p>
       )}
       {verdict.missing.length > 0 && (

@@ -6,7 +6,7 @@ import { useSettings } from "../../domain/settings";
 import type { Kind, Said } from "../../domain/outbox";
 import { useWrite } from "../../domain/useOutbox";
 
-export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" | "vehicle";
+export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" | "vehicle" | "part";
 
 /** Behaviour of the workspace: which moment is looked at, which sheet is open, keys. */
 export function useTrace(jobId: string) {
@@ -14,6 +14,7 @@ export function useTrace(jobId: string) {
   const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
   const [drawnBack, setDrawnBack] = useState<number>();
   const [panel, setPanel] = useState<Panel>("none");
+  const [partId, setPartId] = useState<string>();
   const [refused, setRefused] = useState("");
   const write = useWrite(jobId, personId);
   const go = useNavigate();
@@ -60,5 +61,10 @@ export function useTrace(jobId: string) {
     setRefused("");
     setPanel(to);
   };
-  return { job, moment, isNow: drawnBack === undefined, move, panel, setPanel: openPanel, enter, busy, refused };
+  const openPart = (id: string) => {
+    setPartId(id);
+    openPanel("part");
+  };
+  const isNow = drawnBack === undefined;
+  return { job, moment, isNow, move, panel, setPanel: openPanel, partId, openPart, enter, busy, refused };
 }

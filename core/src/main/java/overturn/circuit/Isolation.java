@@ -9,5 +9,7 @@ public enum Isolation {
     /** The fuse of the modulator is out: it cannot act. */
     FUSE_OUT,
     /** The pedal is held up by a toe, the lamp switch backed off: nothing on the pedal side pushes the rod. */
-    PEDAL_LIFTED
+    PEDAL_LIFTED,
+    /** Every shoe is set until it just rubs. */
+    SHOES_SET
 }

@@ -33,7 +33,7 @@ final class Simulated {
         this.suspects = model.suspects().size();
         this.procedures = procedures;
         this.prepared = model.simulator().prepare(protocol);
-        this.intake = procedures.stream().anyMatch(p -> p.id().equals(ProcedureCatalogue.CHARACTERISE));
+        this.intake = procedures.stream().anyMatch(p -> ProcedureCatalogue.atIntake(p.id()));
         this.ends = procedures.stream().mapToInt(p -> p.protocol().samples()).toArray();
         Arrays.parallelPrefix(ends, Integer::sum);
     }

@@ -17,7 +17,12 @@ public final class Presets {
                     "brack-tug-clutch",
                     "pellow-saloon-clutch",
                     "wisp-courier-brake",
-                    "wisp-courier-clutch")
+                    "wisp-courier-clutch",
+                    "merrow-hatchback",
+                    "sorrel-estate",
+                    "grebe-pickup",
+                    "dunlin-roadster",
+                    "old-marl-wagon")
             .map(LayoutFiles::shipped)
             .toList();
 

@@ -209,7 +209,7 @@ public final class ReadingLikelihood {
 
     /** Whether it is what the vehicle was brought in for. */
     private boolean felt() {
-        return reading.procedureId().equals(ProcedureCatalogue.CHARACTERISE);
+        return ProcedureCatalogue.atIntake(reading.procedureId());
     }
 
     private double logStrange() {

@@ -121,7 +121,7 @@ public final class TestPlanner {
             Repeat repeat = !done.contains(procedure.id()) ? Repeat.FIRST : repeat(history, procedure);
             if (workshop.canDo(procedure)
                     && !setAside.contains(procedure.id())
-                    && !procedure.id().equals(ProcedureCatalogue.CHARACTERISE)
+                    && !ProcedureCatalogue.atIntake(procedure.id())
                     && (repeat != Repeat.NO || mends)) {
                 candidates.add(
                         new Candidate(procedure, repeat, mends, history.done().isPresent()));

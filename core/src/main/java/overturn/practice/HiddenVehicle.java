@@ -84,7 +84,7 @@ public final class HiddenVehicle {
     /** Does a test and reads it as a technician would: noise, datum, rounded to what the instrument shows. */
     public ReadingValue read(Procedure procedure, RandomGenerator random) {
         boolean shown = shownShare == 1 || random.nextDouble() < shownShare;
-        TestVehicle now = procedure.id().equals(ProcedureCatalogue.CHARACTERISE) ? rested : found;
+        TestVehicle now = ProcedureCatalogue.atIntake(procedure.id()) ? rested : found;
         double[] simulated = now.figures(procedure.protocol(), shown, random);
         if (procedure.spec() instanceof Series series) {
             return figures(series, simulated, random);

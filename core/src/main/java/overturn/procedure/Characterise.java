@@ -63,16 +63,36 @@ final class Characterise {
 
     Procedure procedure() {
         Protocol.Script script = script();
-        double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
+        double[] sound = soundly(script);
         return TestDraft.of(ProcedureCatalogue.CHARACTERISE, script)
                 .sees(options(), felt -> weights(felt, sound))
                 .steps(Step.of("ask"), Step.of("feel"));
     }
 
+    /** What is felt beside it: drawn as the first is, of those that the first left over. */
+    Procedure alsoFelt() {
+        Protocol.Script script = script();
+        double[] sound = soundly(script);
+        return TestDraft.of(ProcedureCatalogue.ALSO_FELT, script)
+                .sees(options(), felt -> second(weights(felt, sound)))
+                .steps(Step.of("ask"));
+    }
+
+    /** Chance of each to be drawn second, without the first being put back. */
+    static double[] second(double[] first) {
+        double[] second = new double[first.length];
+        for (int told = 0; told < first.length; told++) {
+            for (int also = 0; also < first.length; also++) {
+                second[also] += also == told ? 0 : first[told] * first[also] / (1 - first[told]);
+            }
+        }
+        return normalised(second);
+    }
+
     /** Whether the technician feels anything of it, whatever it is. */
     Procedure driven() {
         Protocol.Script script = script(new Drive(DRIVE_SECONDS));
-        double[] sound = Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
+        double[] sound = soundly(script);
         return TestDraft.of("driven", script)
                 .sees(List.of("as-it-should", "slightly", "plainly"), felt -> {
                     double not = felt(felt, sound).stream()
@@ -85,6 +105,10 @@ final class Characterise {
                 .minutes(8)
                 .observes(SuspectCatalogue.NOTHING_WRONG)
                 .steps(Step.of("stand").caution("quiet-road"), Step.of("creep"), Step.of("judge"));
+    }
+
+    private double[] soundly(Protocol.Script script) {
+        return Simulator.of(layout).run(script.done(), VehicleUnknowns.NOMINAL, List.of());
     }
 
     private Protocol.Script script(Act... before) {

@@ -22,6 +22,7 @@ import overturn.protocol.Act.Recut;
 import overturn.protocol.Act.Release;
 import overturn.protocol.Act.Sample;
 import overturn.protocol.Act.StartEngine;
+import overturn.protocol.Act.StopEngine;
 import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;
 
@@ -29,14 +30,18 @@ import overturn.protocol.Sensed;
 final class DragProcedures {
 
     private static final double MORNING_C = 60;
+    /** Time in which fluid that was trapped has run back once its way is free, s; estimate. */
+    private static final int RUNS_BACK_SECONDS = 20;
 
     private final Layout layout;
     private final PressForces forces;
     private final List<String> wheels;
+    private final boolean assisted;
 
     DragProcedures(Layout layout, PressForces forces) {
         this.layout = layout;
         this.forces = forces;
+        this.assisted = layout.assist().isPresent();
         this.wheels = layout.ends().stream()
                 .filter(e -> !(e instanceof End.Slave))
                 .map(End::id)
@@ -48,8 +53,11 @@ final class DragProcedures {
             return List.of();
         }
         List<Procedure> all = new ArrayList<>(List.of(wheelDrag(), wheelTemperatures(), endsByHand(), bleedFlow()));
+        if (!layout.family().lever()) {
+            all.add(rollOnSlope());
+        }
         all.add(freedBy("toe-lift", CutSet.by(Isolation.PEDAL_LIFTED), 2).steps(steps("lift")));
-        if (layout.assist().isPresent()) {
+        if (assisted) {
             all.add(dragWithEngine());
             all.add(freedBy("vent-supply", CutSet.by(Isolation.SUPPLY_VENTED), 2)
                     .needs(VehicleNeeds.RAISED)
@@ -58,10 +66,10 @@ final class DragProcedures {
         all.add(freedBy("loosen-master", CutSet.by(Isolation.MASTER_LOOSE), 8)
                 .needs(new VehicleNeeds(true, true, false, VehicleNeeds.Opened.NOTHING))
                 .steps(
-                        Step.of("make"),
+                        made(),
                         Step.of("before").reads("before"),
                         Step.of("loosen").caution("nobody-at-pedal").fits("master-loose"),
-                        Step.of("after").reads("after")));
+                        Step.of("after").timed(RUNS_BACK_SECONDS).reads("after")));
         all.add(freedBy("crack-master-port", opened(ports()), 5)
                 .needs(new VehicleNeeds(true, true, false, VehicleNeeds.Opened.MASTER_PORTS))
                 .steps(cracked("open-circuit", "master-port-cracked")));
@@ -92,11 +100,18 @@ final class DragProcedures {
         return new CutSet(Set.of(), joints, Set.of());
     }
 
-    /** The drag made anew: three stops and the warmth of a morning's round. */
-    private Protocol.Script dragging() {
-        return driven(Protocol.whole());
+    /** The whole vehicle with its engine running where that is what an assist lives on. */
+    private Protocol.Script supplied() {
+        Protocol.Script script = Protocol.whole();
+        return assisted ? script.then(new StartEngine()) : script;
     }
 
+    /** The engine stopped and nothing pressed since, so that hands are safe at the wheels and the reserve stays. */
+    private Protocol.Script stopped(Protocol.Script script) {
+        return assisted ? script.then(new StopEngine()) : script;
+    }
+
+    /** The drag made anew: three stops and the warmth of a morning's round. */
     private Protocol.Script driven(Protocol.Script script) {
         for (int stop = 0; stop < 3; stop++) {
             script.then(new Press(forces.mediumN()), new Hold(2), new Release(1));
@@ -105,9 +120,12 @@ final class DragProcedures {
     }
 
     private TestDraft freedBy(String id, CutSet cuts, double minutes) {
-        Protocol.Script script =
-                layout.assist().isPresent() ? driven(Protocol.whole().then(new StartEngine())) : dragging();
-        script.then(new Sample(Sensed.WORST_DRAG_NM), new Recut(cuts), new Sample(Sensed.WORST_DRAG_NM));
+        Protocol.Script script = stopped(driven(supplied()))
+                .then(
+                        new Sample(Sensed.WORST_DRAG_NM),
+                        new Recut(cuts),
+                        new Release(RUNS_BACK_SECONDS),
+                        new Sample(Sensed.WORST_DRAG_NM));
         return TestDraft.of(id, script)
                 .reads(Figures.torque("before"), Figures.torque("after"))
                 .isolates()
@@ -116,26 +134,32 @@ final class DragProcedures {
                 .rig(RigKind.HANDS_ON_WHEEL);
     }
 
-    private static List<Step> steps(String act) {
-        return List.of(
-                Step.of("make"),
-                Step.of("before").reads("before"),
-                Step.of(act),
-                Step.of("after").reads("after"));
+    /** The drag made anew as on the road; an assist keeps its reserve, since what sticks in it needs one to hold on. */
+    private Step made() {
+        return assisted ? Step.of("make-with-reserve").caution("running-engine") : Step.of("make");
     }
 
-    private static List<Step> cracked(String caution, String fitting) {
+    private List<Step> steps(String act) {
         return List.of(
-                Step.of("make"),
+                made(),
+                Step.of("before").reads("before"),
+                Step.of(act),
+                Step.of("after").timed(RUNS_BACK_SECONDS).reads("after"));
+    }
+
+    private List<Step> cracked(String caution, String fitting) {
+        return List.of(
+                made(),
                 Step.of("before").reads("before"),
                 Step.of("crack").caution(caution).fits(fitting),
-                Step.of("after").reads("after"));
+                Step.of("after").timed(RUNS_BACK_SECONDS).reads("after"));
     }
 
     private Procedure wheelDrag() {
-        Protocol.Script script = Protocol.whole().then(new Press(forces.mediumN()), new Hold(2), new Release(5));
+        Protocol.Script script = stopped(supplied().then(new Press(forces.mediumN()), new Hold(2), new Release(5)));
         wheels.forEach(w -> script.then(Sample.at(Sensed.WHEEL_DRAG_NM, w)));
-        List<Step> steps = new ArrayList<>(List.of(Step.of("press")));
+        List<Step> steps = new ArrayList<>(
+                List.of(assisted ? Step.of("press-with-reserve").caution("running-engine") : Step.of("press")));
         wheels.forEach(w -> steps.add(Step.of("turn").at(w).reads(w)));
         return TestDraft.of("wheel-drag", script)
                 .reads(Figures.atEach(wheels, Figures::torque))
@@ -146,7 +170,7 @@ final class DragProcedures {
     }
 
     private Procedure wheelTemperatures() {
-        Protocol.Script script = dragging();
+        Protocol.Script script = driven(supplied());
         wheels.forEach(w -> script.then(Sample.at(Sensed.WHEEL_C, w)));
         List<Step> steps = new ArrayList<>(List.of(Step.of("drive").caution("quiet-road")));
         wheels.forEach(w -> steps.add(Step.of("wheel").at(w).reads(w)));
@@ -158,9 +182,22 @@ final class DragProcedures {
                 .steps(steps);
     }
 
+    /** No tools: a slope so slight that a free vehicle just rolls. */
+    private Procedure rollOnSlope() {
+        Protocol.Script script = driven(supplied()).then(new Sample(Sensed.WORST_DRAG_NM));
+        return TestDraft.of("roll-on-slope", script)
+                .sees(List.of("rolls", "hangs-back", "stays"), drag -> {
+                    double hangs = ObservationTable.ramp(drag[0], 8, 30);
+                    double stays = ObservationTable.ramp(drag[0], 25, 90);
+                    return normalised(0.04 + (1 - hangs), 0.06 + hangs * (1 - stays), 0.01 + stays);
+                })
+                .minutes(6)
+                .steps(Step.of("slope").caution("quiet-road"), Step.of("let-roll"));
+    }
+
     /** Whether it drags only while the engine runs: assist, or a pedal-side preload it amplifies. */
     private Procedure dragWithEngine() {
-        Protocol.Script script = dragging()
+        Protocol.Script script = driven(Protocol.whole())
                 .then(
                         new Sample(Sensed.WORST_DRAG_NM),
                         new StartEngine(),

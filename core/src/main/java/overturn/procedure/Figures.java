@@ -29,6 +29,7 @@ final class Figures {
     private static final double TEMPERATURE_SD_C = 7;
     private static final double STROKE_SD_MM = 0.4;
     private static final double FEELER_SD_MM = 0.15;
+    private static final double BORE_SD_MM = 0.03;
     private static final double RULE_SD_MM = 0.4;
     private static final double WATER_SD_PERCENT = 0.5;
     private static final double CUP_SD_ML = 0.4;
@@ -59,6 +60,9 @@ final class Figures {
 
     private static final Discrepancy STROKE = new Discrepancy(0.3, 0.2, 0.03);
     private static final Discrepancy FEELER = new Discrepancy(0.2, 0, 0);
+    /** Where along the bore and across it, mm. */
+    private static final Discrepancy BORE = new Discrepancy(0.04, 0, 0);
+
     private static final Discrepancy RULE = new Discrepancy(0.4, 0, 0.04);
     private static final Discrepancy WATER = new Discrepancy(0.4, 0, 0.1);
     /** How far a person pumps, mL. */
@@ -119,6 +123,11 @@ final class Figures {
     /** A gap by feeler or depth gauge; negative where the rod stands proud. */
     static Figure gap(String id) {
         return figure(id, Dimension.LENGTH, -15, 25, FEELER_SD_MM, FEELER);
+    }
+
+    /** A bore across two diameters, the wider of them. */
+    static Figure bore(String id) {
+        return figure(id, Dimension.LENGTH, 5, 80, BORE_SD_MM, BORE);
     }
 
     /** A movement by rule. */

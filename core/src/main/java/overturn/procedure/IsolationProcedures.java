@@ -10,6 +10,7 @@ import overturn.circuit.Component.MeteringValve;
 import overturn.circuit.Component.ProportioningValve;
 import overturn.circuit.CutSet;
 import overturn.circuit.End;
+import overturn.circuit.End.DrumEnd;
 import overturn.circuit.Isolation;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
@@ -24,6 +25,7 @@ import overturn.protocol.Act.Press;
 import overturn.protocol.Act.Recut;
 import overturn.protocol.Act.Release;
 import overturn.protocol.Act.Sample;
+import overturn.protocol.Act.StartEngine;
 import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;
 
@@ -51,6 +53,12 @@ final class IsolationProcedures {
         if (layout.modulator().isPresent()) {
             all.add(outletPlugs());
             all.add(modulatorFuse());
+        }
+        if (layout.assist().isPresent()) {
+            all.add(portsAtFullWeight());
+        }
+        if (!layout.all(DrumEnd.class).isEmpty()) {
+            all.add(shoesSetClose());
         }
         if (layout.master().tandem()) {
             all.add(oneChamberOpen());
@@ -174,6 +182,58 @@ final class IsolationProcedures {
                 .minutes(layout.master().tandem() ? 22 : 15)
                 .rig(RigKind.PORT_PLUGS)
                 .steps(steps);
+    }
+
+    /** A lip that holds under a foot alone may turn over under the assist. */
+    private Procedure portsAtFullWeight() {
+        Set<String> ports = new TreeSet<>();
+        layout.ports().forEach(j -> ports.add(j.id()));
+        return TestDraft.of(
+                        "ports-at-full-weight",
+                        Protocol.cut(CutSet.closing(ports))
+                                .then(
+                                        new StartEngine(),
+                                        new Press(forces.mediumN()),
+                                        new Hold(5),
+                                        new Mark(),
+                                        new Hold(30),
+                                        new Sample(Sensed.SINK_MM)))
+                .reads(Figures.sink("sink"))
+                .isolates()
+                .needs(VehicleNeeds.openedAt(Opened.MASTER_PORTS))
+                .minutes(23)
+                .rig(RigKind.PORT_PLUGS)
+                .steps(
+                        Step.of("plug")
+                                .caution("open-circuit")
+                                .fits(ports.stream().map(p -> "plug@" + p).toArray(String[]::new)),
+                        Step.of("start").caution("running-engine"),
+                        Step.of("hold").timed(30).reads("sink"));
+    }
+
+    /** The remedy tried as a test: what is gained is clearance, what stays is not. */
+    private Procedure shoesSetClose() {
+        return TestDraft.of(
+                        "shoes-set-close",
+                        Protocol.whole()
+                                .then(
+                                        new Press(forces.mediumN()),
+                                        new Hold(1),
+                                        new Sample(Sensed.TRAVEL_MM),
+                                        new Release(20),
+                                        new Recut(CutSet.by(Isolation.SHOES_SET)),
+                                        new Press(forces.mediumN()),
+                                        new Hold(1),
+                                        new Sample(Sensed.TRAVEL_MM)))
+                .reads(Figures.onOneTape(Figures.travel("before"), Figures.travel("after")))
+                .isolates()
+                .needs(VehicleNeeds.RAISED)
+                .minutes(14)
+                .rig(RigKind.FOOT_AND_TAPE)
+                .steps(
+                        Step.of("press").reads("before"),
+                        Step.of("set").caution("chocks").fits("shoes-set"),
+                        Step.of("again").reads("after"));
     }
 
     private Procedure outletPlugs() {

@@ -31,9 +31,11 @@ final class LookProcedures {
     }
 
     List<Procedure> all() {
+        Characterise complaint = new Characterise(layout, forces);
         List<Procedure> all = new ArrayList<>(List.of(
-                new Characterise(layout, forces).procedure(),
-                new Characterise(layout, forces).driven(),
+                complaint.procedure(),
+                complaint.alsoFelt(),
+                complaint.driven(),
                 reservoir(),
                 dryWalk(),
                 raisedWalk(),
@@ -142,7 +144,7 @@ final class LookProcedures {
                 .observes(
                         "weeping-joint", "end-seal-weeping", "slave-seal-weeping", "hose-weeping", "connector-weeping")
                 .steps(
-                        Step.of("prop").caution("pressure").fits("pedal-prop").timed(600),
+                        Step.of("prop").caution("prop-slips").fits("pedal-prop").timed(600),
                         Step.of("boots").caution("lining-dust"),
                         Step.of("joints"));
     }

@@ -84,6 +84,7 @@ public record Procedure(
         HANDS_ON_WHEEL("hands-on-wheel"),
         THERMOMETER("thermometer"),
         FLUID_TESTER("fluid-tester"),
+        BORE_GAUGE("bore-gauge"),
         LINE_PLUG("line-plug");
 
         private final String id;

@@ -14,6 +14,9 @@ public final class ProcedureCatalogue {
     /** Id of the test that is done at intake. */
     public static final String CHARACTERISE = "characterise";
 
+    /** Id of what else was felt beside it, told at intake. */
+    public static final String ALSO_FELT = "also-felt";
+
     /** Id of the test that holds the whole circuit. */
     public static final String HOLD = "hold-medium";
 
@@ -66,6 +69,11 @@ public final class ProcedureCatalogue {
     /** The test that is done at intake. */
     public Procedure intake() {
         return byId.get(CHARACTERISE);
+    }
+
+    /** Whether a test is of the vehicle as it came, before anything was done to it. */
+    public static boolean atIntake(String procedureId) {
+        return procedureId.equals(CHARACTERISE) || procedureId.equals(ALSO_FELT);
     }
 
     /** The forces that the tests press with on this layout. */

@@ -28,6 +28,9 @@ final class SeatProcedures {
     static final int[] HOLD_SECONDS = {5, 15, 30, 60};
     static final String[] HOLD_FIGURES = {"at-5", "at-15", "at-30", "at-60"};
     private static final double NIGHT_SECONDS = 8 * 3600;
+    /** As hard as a hand pulls a lever, N; estimate. */
+    private static final double FULL_PULL_N = 250;
+
     private static final double TWO_HARD_STOPS_C = 170;
 
     private final Layout layout;
@@ -51,6 +54,7 @@ final class SeatProcedures {
                 firstPress()));
         if (layout.input() instanceof Lever) {
             all.add(rockLever());
+            all.add(leverToGrip());
         } else {
             all.add(twoTapes());
             all.add(bracketWatched());
@@ -292,6 +296,21 @@ final class SeatProcedures {
                 .rig(RigKind.RULE)
                 .observes("bracket-flexing")
                 .steps(Step.of("rule"), Step.of("press").reads("moves").withHelper());
+    }
+
+    /** Pulled as hard as a hand can: whether anything is left before the grip. */
+    private Procedure leverToGrip() {
+        double gripMm = layout.input().travelToStopMm();
+        return TestDraft.of(
+                        "lever-to-grip",
+                        Protocol.whole().then(new Press(FULL_PULL_N), new Hold(2), new Sample(Sensed.TRAVEL_MM)))
+                .sees(List.of("hard-before-grip", "close-to-grip", "touches-grip"), travel -> {
+                    double near = ObservationTable.ramp(travel[0] / gripMm, 0.75, 0.95);
+                    double touches = ObservationTable.ramp(travel[0] / gripMm, 0.92, 1);
+                    return ObservationTable.normalised(0.02 + (1 - near), 0.03 + near * (1 - touches), 0.005 + touches);
+                })
+                .minutes(1)
+                .steps(Step.of("pull"));
     }
 
     /** Off, out when the pedal is lifted by a toe, or lit whatever the pedal does. */

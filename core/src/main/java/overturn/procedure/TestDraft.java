@@ -1,5 +1,6 @@
 package overturn.procedure;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -87,11 +88,24 @@ final class TestDraft {
         return this;
     }
 
+    /** Whatever is done to a raised vehicle, its stands are named at the first step that warns of nothing else. */
+    private static List<Step> standsFirst(List<Step> steps) {
+        List<Step> all = new ArrayList<>(steps);
+        for (int i = 0; i < all.size(); i++) {
+            if (all.get(i).cautionId().isEmpty()) {
+                all.set(i, all.get(i).caution("stands"));
+                break;
+            }
+        }
+        return all;
+    }
+
     Procedure steps(Step... steps) {
         return steps(List.of(steps));
     }
 
     Procedure steps(List<Step> steps) {
-        return new Procedure(id, protocol, spec, table, nature, observes, needs, minutes, rig, gate, steps);
+        List<Step> all = needs.raised() ? standsFirst(steps) : steps;
+        return new Procedure(id, protocol, spec, table, nature, observes, needs, minutes, rig, gate, all);
     }
 }

@@ -16,6 +16,8 @@ public enum Sensed {
     OUTPUT_ROD_GAP_MM,
     /** Rod travel while the pedal or lever tip moves 40 mm, mm: two tapes. */
     ROD_MM_PER_40,
+    /** How far a wrongly set stop holds the pedal down, mm at the rod. */
+    PEDAL_STOP_MM,
     /** 1 where the brake lamp burns with the pedal home. */
     LAMP_LIT,
     /** Rise of the primary compartment since the mark, mm of level. */

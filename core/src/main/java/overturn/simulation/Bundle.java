@@ -15,6 +15,8 @@ final class Bundle {
     private static final double PAD_LINGERS = 0.5;
 
     private static final double AIR_LINGERS = 0.6;
+    /** Clearance left to shoes that are set until they just rub: they rub at one spot; estimate. */
+    private static final double SET_CLOSE_SHARE = 0.3;
     /** Share of a drum's clearance that the parking brake takes up; estimate. */
     private static final double PARKING_BRAKE_SHARE = 0.85;
 
@@ -43,14 +45,20 @@ final class Bundle {
         extraTakeUpBar = Math.max(byBar, ml > 0 ? byBar : extraTakeUpBar);
     }
 
-    void addEnd(End end, int part, VehicleUnknowns vehicle, double size, double extraShoeMm, double pushedBackMm) {
+    void addEnd(
+            End end,
+            int part,
+            VehicleUnknowns vehicle,
+            double size,
+            double extraShoeMm,
+            boolean shoesSet,
+            double pushedBackMm) {
         double stiffness = vehicle.stiffness() * vehicle.ownStiffness(part);
         softMlPerBar += end.softMlPerBar() * stiffness * size;
         firmMlPerBar += end.firmMlPerBar() * stiffness * size;
         if (end instanceof DrumEnd drum) {
-            double ml = size
-                    * drum.clearanceMl(drum.clearancePerShoeMm() * vehicle.shoeClearance() * vehicle.ownClearance(part)
-                            + extraShoeMm);
+            double ownMm = drum.clearancePerShoeMm() * vehicle.shoeClearance() * vehicle.ownClearance(part);
+            double ml = size * drum.clearanceMl(shoesSet ? ownMm * SET_CLOSE_SHARE : ownMm + extraShoeMm);
             shoeMl += ml;
             shoeTakeUpBar = end.takeUpBar();
             parkingMl += drum.parkingBrake() ? ml * PARKING_BRAKE_SHARE : 0;

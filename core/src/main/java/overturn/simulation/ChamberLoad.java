@@ -48,7 +48,7 @@ final class ChamberLoad {
         double chamberMl = MASTER_CHAMBER_SHARE * plant.boreMm2 * plant.strokeLimitMm[chamber] / 1000;
         double fluidMl = chamberMl + section.fluidMl[chamber];
         for (int e : section.ends[chamber]) {
-            load.addEnd(plant, e, vehicle, deviations, taken, heatC);
+            load.addEnd(plant, e, vehicle, deviations, taken, heatC, section.shoesSet);
             fluidMl += plant.ends[e].fluidMl();
             load.hotMl += plant.ends[e].fluidMl() * (plant.ends[e] instanceof DrumEnd ? 0.5 : 1);
         }
@@ -98,7 +98,13 @@ final class ChamberLoad {
     }
 
     private void addEnd(
-            Plant plant, int e, VehicleUnknowns vehicle, Deviations deviations, boolean taken, double heatC) {
+            Plant plant,
+            int e,
+            VehicleUnknowns vehicle,
+            Deviations deviations,
+            boolean taken,
+            double heatC,
+            boolean shoesSet) {
         End end = plant.ends[e];
         int part = plant.endPart[e];
         double seconds = restriction(plant, e, deviations);
@@ -115,6 +121,7 @@ final class ChamberLoad {
                 vehicle,
                 size,
                 Deviations.at(deviations.extraShoeMm, part),
+                shoesSet,
                 taken ? 0 : Deviations.at(deviations.pushedBackMm, part));
         if (heatC > 0 && !(end instanceof Slave)) {
             double aboveBoilingC = 20 + heatC * (end instanceof DrumEnd ? 0.6 : 1) - boilingC(deviations.waterPercent);

@@ -273,6 +273,11 @@ final class Deviations {
         return mm;
     }
 
+    /** How much nearer to its stop or grip the pedal or lever rests, mm at the rod. */
+    double restsNearerStopMm(Section section) {
+        return section.pedalLifted ? 0 : preLoadMm[Rod.REACH_SCREW.ordinal()] + preLoadMm[Rod.PEDAL_STOP.ordinal()];
+    }
+
     double lostMotionMm() {
         double mm = 0;
         for (double part : lostMotionMm) {

@@ -94,9 +94,14 @@ final class Leaks {
         int c = leak.chamber().ordinal();
         double bar = state.pressureBar[c];
         if (bar > leak.opensAtBar() && state.section.reaches(c, part)) {
-            double ml = leak.mlPerMinAt20Bar() * seconds / 60 * bar / FLOW_REFERENCE_BAR;
+            double ml = leak.mlPerMinAt20Bar() * seconds / 60 * gapFlow(bar);
             outsideMl += state.lose(c, ml);
         }
+    }
+
+    /** Flow through a gap or past a seat against that at 20 bar: (p/20)^e, from laminar to an orifice. */
+    private double gapFlow(double bar) {
+        return Math.pow(Math.max(0, bar) / FLOW_REFERENCE_BAR, state.vehicle.gapExponent());
     }
 
     private void intoClosedChamber(ReleaseValvePassing valve, double seconds) {
@@ -105,7 +110,7 @@ final class Leaks {
             return;
         }
         double ml = Math.min(
-                valve.mlPerMinAt20Bar() * seconds / 60 * state.pressureBar[c] / FLOW_REFERENCE_BAR,
+                valve.mlPerMinAt20Bar() * seconds / 60 * gapFlow(state.pressureBar[c]),
                 state.plant.modulator.closedChamberMl() - state.closedChamberMl[c]);
         state.closedChamberMl[c] += state.lose(c, ml);
     }

@@ -36,6 +36,7 @@ final class Section {
     final boolean masterLoose;
     final boolean fuseOut;
     final boolean pedalLifted;
+    final boolean shoesSet;
 
     Section(Plant plant, CutSet cuts) {
         this.cuts = cuts;
@@ -57,6 +58,7 @@ final class Section {
         this.supplyVented = cuts.isolations().contains(Isolation.SUPPLY_VENTED);
         this.masterLoose = cuts.isolations().contains(Isolation.MASTER_LOOSE);
         this.fuseOut = cuts.isolations().contains(Isolation.FUSE_OUT);
+        this.shoesSet = cuts.isolations().contains(Isolation.SHOES_SET);
         this.pedalLifted = cuts.isolations().contains(Isolation.PEDAL_LIFTED);
     }
 

@@ -13,6 +13,9 @@ import overturn.suspect.Fault.Rod;
 final class Sensing {
 
     /** Minutes of braking at about 20 bar in a day's round; estimate. */
+    /** Pressure at which a switch in the line closes, bar; estimate. */
+    private static final double LAMP_SWITCH_BAR = 4;
+
     private static final double PRESSED_MINUTES_PER_DAY = 10;
 
     private static final double DAYS_SINCE_FULL = 10;
@@ -57,7 +60,8 @@ final class Sensing {
                         - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()]
                         - deviations.assistProudMm;
             case ROD_MM_PER_40 -> 40 / (plant.input.ratioAt(20) * deviations.ratioFactor);
-            case LAMP_LIT -> deviations.lampWrong || restingRodMm() > 1 ? 1 : 0;
+            case PEDAL_STOP_MM -> deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()];
+            case LAMP_LIT -> lampLit() ? 1 : 0;
             case PRIMARY_LEVEL_MM -> levelRiseMm(0);
             case SECONDARY_LEVEL_MM -> levelRiseMm(1);
             case LEVEL_SHORT_ML -> levelShortMl();
@@ -169,13 +173,10 @@ final class Sensing {
         if (state.section.open[c]) {
             return 0;
         }
-        double pushed = state.section.masterLoose
-                ? 0
-                : 10
-                        * Math.max(
-                                state.assist.restingN() - state.springsN(),
-                                deviations.stickingN - SPRING_SHARE * state.springsN())
-                        / plant.boreMm2;
+        // A master that is backed off leaves nothing that presses on its piston; a piston stuck in its bore stays.
+        double pressingN = state.section.masterLoose ? 0 : state.assist.restingN() - state.springsN();
+        double pushed =
+                10 * Math.max(pressingN, deviations.stickingN - SPRING_SHARE * state.springsN()) / plant.boreMm2;
         double trapped =
                 state.covered(c) && state.trappedMl[c] > 0 ? state.loads[c].pressureFor(state.trappedMl[c], 120) : 0;
         double shut = deviations.reservoirShutBar * Math.min(1, state.heatC / 40);
@@ -241,6 +242,13 @@ final class Sensing {
                 + slow
                 + (deviations.returnShare > 0 ? 0.7 * deviations.returnSeconds : 0)
                 + (deviations.stuckN > 0 ? 0.3 : 0);
+    }
+
+    private boolean lampLit() {
+        return deviations.lampWrong
+                || (state.vehicle.pressureLampSwitch()
+                        ? Math.max(circuitResidualBar(0), circuitResidualBar(1)) > LAMP_SWITCH_BAR
+                        : restingRodMm() > 1);
     }
 
     private double restingRodMm() {

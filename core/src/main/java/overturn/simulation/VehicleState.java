@@ -62,8 +62,10 @@ final class VehicleState {
     double secondsSinceRelease = 1e6;
 
     private final double areaMm2;
-    private final double stopRodMm;
-    private final double[] limitMl;
+    private final double[] limitMl = new double[2];
+    /** Rod travel from rest to the pedal's stop or the lever's grip, mm. */
+    private double stopRodMm;
+
     final double[] swallowedMl = new double[2];
     private final double[] elasticMl = new double[2];
     final double[] lostMl = new double[2];
@@ -87,8 +89,6 @@ final class VehicleState {
         this.deviations = Deviations.of(plant, faults);
         this.assist = new AssistState(plant, vehicle, deviations, before.reserveShare());
         this.areaMm2 = plant.boreMm2 * deviations.boreFactor;
-        this.limitMl = new double[] {plant.strokeLimitMm[0] * areaMm2 / 1000, plant.strokeLimitMm[1] * areaMm2 / 1000};
-        this.stopRodMm = plant.input.rodTravelMm(plant.input.travelToStopMm()) / deviations.ratioFactor;
         this.flaps = new Flaps(plant, deviations);
         this.play = new RodPlay(plant, vehicle, deviations);
         this.airLetInMl = before.airLetInMl().isEmpty()
@@ -127,6 +127,7 @@ final class VehicleState {
 
     void recut(Section newSection) {
         section = newSection;
+        limitStroke();
         assist.vent(section.supplyVented);
         rebuildLoads();
         for (int c = 0; c < plant.chambers; c++) {
@@ -136,6 +137,18 @@ final class VehicleState {
         }
         flaps.letGo(section);
         settle();
+    }
+
+    /**
+     * What is pushed in at rest is stroke spent: the piston has less way to go, and so has a lever set nearer its grip.
+     */
+    private void limitStroke() {
+        double pushedInMm = Math.max(0, play.preLoadBeyondPlayMm(section));
+        for (int c = 0; c < 2; c++) {
+            limitMl[c] = Math.max(0, plant.strokeLimitMm[c] - (c == 0 ? pushedInMm : 0)) * areaMm2 / 1000;
+        }
+        stopRodMm = plant.input.rodTravelMm(plant.input.travelToStopMm()) / deviations.ratioFactor
+                - deviations.restsNearerStopMm(section);
     }
 
     private void rebuildLoads() {

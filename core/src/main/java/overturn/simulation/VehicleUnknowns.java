@@ -1,5 +1,6 @@
 package overturn.simulation;
 
+import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
 
 /**
@@ -27,6 +28,8 @@ import java.util.random.RandomGenerator;
  * @param rearC the same of a rear wheel, °C
  * @param bleedStroke share of its travel that a person pumps when an end is bled
  * @param forkMm play of a sound fork or pivot at the slave, mm
+ * @param gapExponent how flow through a leaking gap grows with pressure: 1 laminar, 0.5 as through an orifice
+ * @param pressureLampSwitch whether pressure in the line, not the pedal, works the brake lamp
  * @param altitudeM height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
  */
 public record VehicleUnknowns(
@@ -52,6 +55,8 @@ public record VehicleUnknowns(
         double rearC,
         double bleedStroke,
         double forkMm,
+        double gapExponent,
+        boolean pressureLampSwitch,
         long unevenness) {
 
     /**
@@ -61,6 +66,8 @@ public record VehicleUnknowns(
     private static final double MOST_RUNNING_CREEP = 0.6;
     /** Friction takes 4 to 10 % of what a foot presses before it reaches the pistons (docs/trade-figures.md A). */
     private static final double FRICTION_LEFT = 0.94;
+    /** Share of vehicles whose brake lamp is switched by pressure; estimate. */
+    private static final double PRESSURE_LAMP_SWITCHES = 0.15;
     /** Log spread of one component against the next; estimate. */
     private static final double UNEVEN = 0.07;
     /** Four draws from an even interval of one have a variance of a third. */
@@ -93,6 +100,8 @@ public record VehicleUnknowns(
         double rearC = 46;
         double bleedStroke = 0.68;
         double forkMm;
+        double gapExponent = 1;
+        boolean pressureLampSwitch;
         long unevenness;
 
         VehicleUnknowns done() {
@@ -119,6 +128,8 @@ public record VehicleUnknowns(
                     rearC,
                     bleedStroke,
                     forkMm,
+                    gapExponent,
+                    pressureLampSwitch,
                     unevenness);
         }
     }
@@ -149,6 +160,9 @@ public record VehicleUnknowns(
         draft.rearC = between(random, 28, 65);
         draft.bleedStroke = between(random, 0.55, 0.8);
         draft.forkMm = between(random, 0.3, 2.2);
+        RandomGenerator leaksAndLamp = new SplittableRandom(draft.unevenness);
+        draft.gapExponent = between(leaksAndLamp, 0.5, 1);
+        draft.pressureLampSwitch = leaksAndLamp.nextDouble() < PRESSURE_LAMP_SWITCHES;
         return draft.done();
     }
 
@@ -177,6 +191,8 @@ public record VehicleUnknowns(
         draft.rearC = rearC;
         draft.bleedStroke = bleedStroke;
         draft.forkMm = forkMm;
+        draft.gapExponent = gapExponent;
+        draft.pressureLampSwitch = pressureLampSwitch;
         draft.unevenness = unevenness;
         return draft;
     }

@@ -19,7 +19,7 @@ import overturn.suspect.Suspect.Origin;
 final class LineSuspects {
 
     static final Severity OUTWARD_ML_PER_MIN = Severity.of(0.8, 2.5, 0.05, 20);
-    private static final Severity RELEASE_VALVE_ML_PER_MIN = Severity.of(4, 2, 0.8, 40);
+    private static final Severity RELEASE_VALVE_ML_PER_MIN = Severity.of(8, 3, 2, 300);
     private static final Severity HOSE_FACTOR = Severity.of(8, 1.5, 3, 18);
     private static final Severity FLAP_BAR = Severity.of(7, 1.6, 2, 20);
     private static final Severity RESTRICTION_SECONDS = Severity.of(3, 1.6, 1, 12);

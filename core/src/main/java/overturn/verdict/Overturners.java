@@ -16,6 +16,7 @@ import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Verdict.Overturner;
@@ -93,6 +94,7 @@ final class Overturners {
 
     private Optional<Overturner> cheapest(Remedy leader, Remedy rival, boolean again) {
         return model.procedures().all().stream()
+                .filter(p -> !ProcedureCatalogue.atIntake(p.id()))
                 .filter(p -> workshop.canDo(p) && (again || !done(history, p)))
                 .sorted(Comparator.comparingDouble((Procedure p) -> p.minutes() + (done(history, p) ? 10 : 0)))
                 .map(procedure -> telling(history, procedure, leader, rival))

@@ -26,7 +26,8 @@ class CatalogueVersionTest {
             "2026-11-27.2", 2_045_900_948L,
             "2026-11-27.3", 4_092_621_964L,
             "2026-11-27.4", 2_017_548_052L,
-            "2026-11-27.5", 2_017_548_052L);
+            "2026-11-27.5", 2_017_548_052L,
+            "2026-11-27.6", 479_529_204L);
 
     /** Suspects with remedy, places and frequency, tests with what is read and who it concerns, of every preset. */
     private static long fingerprint() {

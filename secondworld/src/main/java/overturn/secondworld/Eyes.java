@@ -52,6 +52,7 @@ final class Eyes {
                         + 0.2 * machine.random.nextGaussian();
             case ROD_MM_PER_40 ->
                 40 / (machine.input.ratioAt(20) * troubles.ratio) * (1 + 0.025 * machine.random.nextGaussian());
+            case PEDAL_STOP_MM -> troubles.pushedIn(Rod.PEDAL_STOP);
             case LAMP_LIT -> troubles.lampWrong || machine.pushedInMm() > 3 ? 1 : 0;
             case PRIMARY_LEVEL_MM -> levelMm(0);
             case SECONDARY_LEVEL_MM -> levelMm(1);

@@ -12,6 +12,7 @@ import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
+import overturn.circuit.Isolation;
 import overturn.secondworld.Circuitry.Branch;
 
 /**
@@ -98,6 +99,9 @@ final class Swallowing {
         if (end instanceof DrumEnd drum) {
             double perShoe =
                     drum.clearancePerShoeMm() * factor + machine.troubles.shoesOffMm.getOrDefault(end.id(), 0.0);
+            if (machine.circuit.has(Isolation.SHOES_SET)) {
+                return drum.clearanceMl(Math.min(perShoe, 0.12));
+            }
             return machine.parkingBrakeOn && drum.parkingBrake()
                     ? drum.clearanceMl(Math.min(perShoe, 0.15))
                     : drum.clearanceMl(perShoe);

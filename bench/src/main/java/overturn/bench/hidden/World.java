@@ -51,7 +51,8 @@ final class World {
             "jumpInN",
             "closedChamberMl");
     /** Tests in which the driver or whoever knows the vehicle judges what it was like before. */
-    private static final List<String> FELT_BY_THE_DRIVER = List.of(ProcedureCatalogue.CHARACTERISE, "driven");
+    private static final List<String> FELT_BY_THE_DRIVER =
+            List.of(ProcedureCatalogue.CHARACTERISE, ProcedureCatalogue.ALSO_FELT, "driven");
     /** Share of looks in the second world in which one thing is taken for another. */
     private static final double MISTAKEN_SHARE = 0.02;
 
@@ -207,6 +208,7 @@ final class World {
         return FELT_BY_THE_DRIVER.stream()
                 .flatMap(id -> model.procedures().find(id).stream())
                 .map(Procedure::protocol)
+                .distinct()
                 .collect(Collectors.toMap(
                         protocol -> protocol,
                         protocol -> model.simulator().run(protocol, VehicleUnknowns.NOMINAL, List.of())));

@@ -96,10 +96,7 @@ class JobController {
     List<TestView> tests(@PathVariable UUID id) {
         Jobs.Job job = jobs.find(id);
         return job.model().procedures().all().stream()
-                .map(p -> TestView.of(
-                        p,
-                        job.model().procedures().forces(),
-                        job.assessment().history().now()))
+                .map(p -> TestView.of(p, job.model(), job.assessment().history().now()))
                 .toList();
     }
 
@@ -117,11 +114,18 @@ class JobController {
         return job.model()
                 .procedures()
                 .find(procedureId)
-                .map(p -> TestView.of(
-                        p,
-                        job.model().procedures().forces(),
-                        job.assessment().history().now()))
+                .map(p -> TestView.of(p, job.model(), job.assessment().history().now()))
                 .orElseThrow(() -> new NotFoundException("test", procedureId));
+    }
+
+    /** One part of the circuit: what may be wrong with it, what was read of it, what can look at it. */
+    @GetMapping("/{id}/parts/{componentId}")
+    PartView part(@PathVariable UUID id, @PathVariable String componentId) {
+        Jobs.Job job = jobs.find(id);
+        if (job.model().layout().components().stream().noneMatch(c -> c.id().equals(componentId))) {
+            throw new NotFoundException("part", componentId);
+        }
+        return PartView.of(job, componentId);
     }
 
     @PostMapping("/{id}/readings")

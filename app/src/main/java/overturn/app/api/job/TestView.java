@@ -4,14 +4,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.RulerBands;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.procedure.Gesture;
 import overturn.procedure.PressForces;
 import overturn.procedure.Procedure;
 import overturn.procedure.Step;
+import overturn.procedure.StepActs;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
@@ -34,7 +37,8 @@ public record TestView(
         List<String> options,
         Map<String, Double> forcesN) {
 
-    static TestView of(Procedure procedure, PressForces forces, Belief belief) {
+    static TestView of(Procedure procedure, LayoutModel model, Belief belief) {
+        PressForces forces = model.procedures().forces();
         List<RulerBands.FigureBands> bands = RulerBands.of(belief, procedure);
         List<FigureView> figures = procedure.spec() instanceof Series series
                 ? series.figures().stream().map(f -> FigureView.of(f, bands)).toList()
@@ -50,7 +54,9 @@ public record TestView(
                 procedure.gate(),
                 procedure.rigKind().id(),
                 NeedsView.of(procedure.needs()),
-                procedure.steps().stream().map(StepView::of).toList(),
+                procedure.steps().stream()
+                        .map(step -> StepView.of(step, StepActs.of(procedure, step, model.layout())))
+                        .toList(),
                 figures,
                 options,
                 Map.of(
@@ -74,19 +80,31 @@ public record TestView(
         }
     }
 
-    /** One action. */
+    /**
+     * One action.
+     *
+     * @param gesture what hands, feet or eyes do
+     * @param at components at which they do it
+     * @param joints joints that are plugged, cracked or followed
+     */
     public record StepView(
             String id,
             Optional<String> place,
+            Gesture gesture,
+            List<String> at,
+            List<String> joints,
             Optional<Integer> timerSeconds,
             List<String> figures,
             Optional<String> cautionId,
             List<String> fits) {
 
-        static StepView of(Step step) {
+        static StepView of(Step step, StepActs.StepAct act) {
             return new StepView(
                     step.id(),
                     step.place(),
+                    act.gesture(),
+                    act.places(),
+                    act.joints(),
                     step.timerSeconds().isPresent()
                             ? Optional.of(step.timerSeconds().getAsInt())
                             : Optional.empty(),

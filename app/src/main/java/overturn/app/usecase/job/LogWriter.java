@@ -1,5 +1,6 @@
 package overturn.app.usecase.job;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -153,39 +154,51 @@ public class LogWriter {
         return Optional.empty();
     }
 
-    /** Opens a job with its first two entries and returns its log. Sending the same again changes nothing. */
+    /**
+     * Opens a job with what was felt and returns its log. Sending the same again changes nothing.
+     *
+     * @param readingId id of the first of what was felt; those of the others follow from it
+     */
     Log open(
             UUID jobId,
             LayoutSheets.Sheet sheet,
             Stamp stamp,
             Entry.JobOpened opened,
             UUID readingId,
-            Entry.ReadingTaken characterised) {
+            List<Entry.ReadingTaken> felt) {
         check(stamp);
         List<LoggedEntry> entries = log.entries(jobId);
         if (!entries.isEmpty()) {
-            return reopened(jobId, sheet, stamp, opened, readingId, characterised, entries);
+            return reopened(jobId, sheet, stamp, opened, readingId, felt, entries);
         }
         if (log.holds(stamp.entryId()) || log.holds(readingId)) {
             throw new EntryIdTakenException(stamp.entryId());
         }
         LoggedEntry first = logged(stamp, 1, opened);
-        LoggedEntry second =
-                logged(new Stamp(readingId, 1, stamp.personId(), stamp.takenSecondsAgo(), null), 2, characterised);
-        Log now = new Log(jobId, List.of(first, second), sheet);
+        List<LoggedEntry> begun = new ArrayList<>(List.of(first));
+        for (int i = 0; i < felt.size(); i++) {
+            Stamp own = new Stamp(feltId(readingId, i), 1 + i, stamp.personId(), stamp.takenSecondsAgo(), null);
+            begun.add(logged(own, 2 + i, felt.get(i)));
+        }
+        Log now = new Log(jobId, List.copyOf(begun), sheet);
         try {
             transactions.executeWithoutResult(status -> {
                 vehicles.add(new Vehicle(
                         opened.vehicleId(), first.at(), opened.vehicle().strip(), opened.layoutId()));
                 log.open(jobId, first.at());
-                log.append(jobId, first);
-                log.append(jobId, second);
+                begun.forEach(entry -> log.append(jobId, entry));
                 summaries.keep(JobSummary.of(jobId, now.state()));
             });
             return now;
         } catch (StaleLogException e) {
-            return reopened(jobId, sheet, stamp, opened, readingId, characterised, log.entries(jobId));
+            return reopened(jobId, sheet, stamp, opened, readingId, felt, log.entries(jobId));
         }
+    }
+
+    private static UUID feltId(UUID readingId, int which) {
+        return which == 0
+                ? readingId
+                : UUID.nameUUIDFromBytes((readingId + " " + which).getBytes(StandardCharsets.UTF_8));
     }
 
     private static Log reopened(
@@ -194,10 +207,12 @@ public class LogWriter {
             Stamp stamp,
             Entry.JobOpened opened,
             UUID readingId,
-            Entry.ReadingTaken characterised,
+            List<Entry.ReadingTaken> felt,
             List<LoggedEntry> entries) {
         requireSame(stamp.entryId(), entries, opened);
-        requireSame(readingId, entries, characterised);
+        for (int i = 0; i < felt.size(); i++) {
+            requireSame(feltId(readingId, i), entries, felt.get(i));
+        }
         return new Log(jobId, entries, sheet);
     }
 

@@ -63,6 +63,7 @@ public class OpenJob {
      * @param work what was done where before it, by stable ids; may be left out
      * @param facts what somebody told or saw, by stable ids; may be left out
      * @param comesBackFrom the released job of which this is the comeback; null where it is none
+     * @param alsoBehaviour what else is felt, told beside the behaviour; null where nothing is
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
     public record Intake(
@@ -74,6 +75,7 @@ public class OpenJob {
             String layoutId,
             String complaint,
             String behaviour,
+            String alsoBehaviour,
             String hunchId,
             Boolean mayBeMoved,
             Boolean recentWork,
@@ -128,6 +130,14 @@ public class OpenJob {
                         intake.behaviour(),
                         "one of " + behaviours)
                 .that(
+                        () -> sheet.isEmpty()
+                                || intake.alsoBehaviour() == null
+                                || behaviours.contains(intake.alsoBehaviour())
+                                        && !intake.alsoBehaviour().equals(intake.behaviour()),
+                        "alsoBehaviour",
+                        intake.alsoBehaviour(),
+                        "another one of " + behaviours + ", or left out")
+                .that(
                         () -> sheet.isEmpty() || intake.hunchId() == null || suspects.contains(intake.hunchId()),
                         "hunchId",
                         intake.hunchId(),
@@ -159,14 +169,22 @@ public class OpenJob {
                                 ? List.of()
                                 : intake.facts().stream().distinct().toList()),
                 intake.readingId(),
-                ReadingTaken.observed(
-                        ProcedureCatalogue.CHARACTERISE,
-                        intake.behaviour(),
-                        sheet.orElseThrow().procedures().intake().rigSetup(),
-                        RigTrust.NORMAL));
+                felt(intake, sheet.orElseThrow().procedures()));
         return intake.comesBackFrom() == null
                 ? jobs.of(opened)
                 : comeBack.link(opened, intake.comesBackFrom(), intake.stamp());
+    }
+
+    private static List<ReadingTaken> felt(Intake intake, ProcedureCatalogue procedures) {
+        String setup = procedures.intake().rigSetup();
+        ReadingTaken first =
+                ReadingTaken.observed(ProcedureCatalogue.CHARACTERISE, intake.behaviour(), setup, RigTrust.NORMAL);
+        return intake.alsoBehaviour() == null
+                ? List.of(first)
+                : List.of(
+                        first,
+                        ReadingTaken.observed(
+                                ProcedureCatalogue.ALSO_FELT, intake.alsoBehaviour(), setup, RigTrust.NORMAL));
     }
 
     private static void checkWork(Checks checks, String field, JobOpened.Work work, Optional<Layout> layout) {

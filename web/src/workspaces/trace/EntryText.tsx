@@ -1,0 +1,62 @@
+import { useSettings } from "../../domain/settings";
+import type { Entry, Job } from "../../domain/types";
+import { asTyped } from "../../domain/units";
+import { say, type UiWord } from "../../domain/words";
+import { repairText } from "./entries";
+
+const noted = (value: number) => Number(value.toPrecision(3)).toString().replace("-", "−");
+
+/** What an entry of the log says. */
+export function EntryText({ entry, job }: { entry: Entry; job: Job }) {
+  const { word, fitting } = useSettings();
+  if (!entry.understood)
+    return (
+      <p className="text-soft">
+        {say("notUnderstood", { kind: [entry.kind, entry.procedureId].filter(Boolean).join(" ") })}
+      </p>
+    );
+  if (entry.note) {
+    const own = `calculator.${entry.note.calculatorId}`;
+    const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${asTyped(i.text, i.unit)}`).join(", ");
+    const outputs = entry.note.outputs
+      .map((o) => `${word(`${own}.out.${o.id}`)} ${noted(o.value)} ${o.unit}`)
+      .join(" · ");
+    return (
+      <p>
+        <span className="label font-semibold">{word(own)}</span> {entry.note.text}{" "}
+        <span className="figures text-soft">{[inputs, outputs].filter(Boolean).join(" → ")}</span>
+      </p>
+    );
+  }
+  if (entry.kind === "reading-taken") {
+    const test = entry.procedureId ?? "";
+    const taken = entry.figures
+      .filter((f) => f.text !== undefined)
+      .map((f) => asTyped(f.text ?? "", f.unit))
+      .join(" · ");
+    const seen =
+      entry.observed === undefined
+        ? taken
+        : entry.observed === "not-seen"
+          ? word("option.not-seen")
+          : word(`option.${test}.${entry.observed}`);
+    return (
+      <p>
+        <span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span>
+      </p>
+    );
+  }
+  const repaired = repairText(entry, word);
+  if (repaired) return <p className="figures">{repaired}</p>;
+  const about = entry.procedureId
+    ? word(`test.${entry.procedureId}`)
+    : entry.struckId
+      ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`)
+      : "";
+  return (
+    <p>
+      <span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span>{" "}
+      {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}
+    </p>
+  );
+}
