@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { SettingsProvider, useSettings } from "./domain/settings";
 import { useLive } from "./domain/useLive";
@@ -6,17 +7,18 @@ import { say } from "./domain/words";
 import { Button } from "./ui/Button";
 import { Failed, Loading } from "./ui/States";
 import { BayView } from "./workspaces/bay/BayView";
-import { BenchView } from "./workspaces/bench/BenchView";
-import { EditorView } from "./workspaces/layouts/EditorView";
-import { LayoutsView } from "./workspaces/layouts/LayoutsView";
 import { IntakeView } from "./workspaces/intake/IntakeView";
-import { BleedView } from "./workspaces/repair/BleedView";
-import { CardView } from "./workspaces/repair/CardView";
-import { ProvingView } from "./workspaces/repair/ProvingView";
-import { WorkView } from "./workspaces/repair/WorkView";
 import { RunnerView } from "./workspaces/runner/RunnerView";
 import { TraceView } from "./workspaces/trace/TraceView";
-import { WorkshopView } from "./workspaces/workshop/WorkshopView";
+
+const BenchView = lazy(async () => ({ default: (await import("./workspaces/bench/BenchView")).BenchView }));
+const EditorView = lazy(async () => ({ default: (await import("./workspaces/layouts/EditorView")).EditorView }));
+const LayoutsView = lazy(async () => ({ default: (await import("./workspaces/layouts/LayoutsView")).LayoutsView }));
+const BleedView = lazy(async () => ({ default: (await import("./workspaces/repair/BleedView")).BleedView }));
+const CardView = lazy(async () => ({ default: (await import("./workspaces/repair/CardView")).CardView }));
+const ProvingView = lazy(async () => ({ default: (await import("./workspaces/repair/ProvingView")).ProvingView }));
+const WorkView = lazy(async () => ({ default: (await import("./workspaces/repair/WorkView")).WorkView }));
+const WorkshopView = lazy(async () => ({ default: (await import("./workspaces/workshop/WorkshopView")).WorkshopView }));
 
 export function App() {
   return (
@@ -34,22 +36,24 @@ function Signed() {
   if (!catalogue.staff.some((person) => person.id === personId)) return <WhoWorks />;
   return (
     <BrowserRouter>
-      <Routes>
-        <Route path="/" element={<BayView />} />
-        <Route path="/intake" element={<IntakeView />} />
-        <Route path="/jobs/:jobId" element={<TraceView />} />
-        <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
-        <Route path="/jobs/:jobId/bench" element={<BenchView />} />
-        <Route path="/jobs/:jobId/work" element={<WorkView />} />
-        <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
-        <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
-        <Route path="/jobs/:jobId/card" element={<CardView />} />
-        <Route path="/bench" element={<BenchView />} />
-        <Route path="/workshop" element={<WorkshopView />} />
-        <Route path="/layouts" element={<LayoutsView />} />
-        <Route path="/layouts/new" element={<EditorView />} />
-        <Route path="*" element={<Nothing />} />
-      </Routes>
+      <Suspense fallback={<Loading />}>
+        <Routes>
+          <Route path="/" element={<BayView />} />
+          <Route path="/intake" element={<IntakeView />} />
+          <Route path="/jobs/:jobId" element={<TraceView />} />
+          <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
+          <Route path="/jobs/:jobId/bench" element={<BenchView />} />
+          <Route path="/jobs/:jobId/work" element={<WorkView />} />
+          <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
+          <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
+          <Route path="/jobs/:jobId/card" element={<CardView />} />
+          <Route path="/bench" element={<BenchView />} />
+          <Route path="/workshop" element={<WorkshopView />} />
+          <Route path="/layouts" element={<LayoutsView />} />
+          <Route path="/layouts/new" element={<EditorView />} />
+          <Route path="*" element={<Nothing />} />
+        </Routes>
+      </Suspense>
     </BrowserRouter>
   );
 }

@@ -2,7 +2,9 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
+import { registerSW } from "virtual:pwa-register";
 import { Refusal } from "./domain/api";
+import { offerNewVersion } from "./domain/line";
 import "./index.css";
 
 const queries = new QueryClient({
@@ -14,6 +16,8 @@ const queries = new QueryClient({
     },
   },
 });
+
+const renew = registerSW({ onNeedRefresh: () => offerNewVersion(() => void renew(true)) });
 
 const root = document.getElementById("root");
 if (!root) throw new Error("Impossible: the page has no root");

@@ -1,8 +1,10 @@
 import createClient from "openapi-fetch";
+import { noteAnswer } from "./line";
 import type { paths } from "./generated/api";
 import type { FactRequest, FigureRequest, Job, OpenJobRequest, WorkshopRequest, Writes } from "./types";
 
 const client = createClient<paths>({ baseUrl: "/" });
+client.use({ onResponse: ({ response }) => noteAnswer(response) });
 
 /** What is wrong with one field. */
 export interface Finding {

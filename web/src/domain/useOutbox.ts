@@ -1,3 +1,4 @@
+import { laterOf } from "./useJob";
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { Refusal } from "./api";
@@ -60,7 +61,7 @@ export function useConnection(): { connection: Connection; kept: Waiting[] } {
 
 /** The job as a write left it, unless something newer is there. */
 function show(queries: QueryClient, job: Job) {
-  queries.setQueryData<Job>(["job", job.id], (there) => (there && there.sequence > job.sequence ? there : job));
+  queries.setQueryData<Job>(["job", job.id], (there) => laterOf(there, job));
   void queries.invalidateQueries({ queryKey: ["jobs"] });
 }
 

@@ -2,6 +2,7 @@ import { Popover } from "radix-ui";
 import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../domain/settings";
+import { useLine } from "../domain/line";
 import { useConnection } from "../domain/useOutbox";
 import { say, type UiWord } from "../domain/words";
 import { Choice } from "./Choice";
@@ -49,6 +50,7 @@ export function TopStrip({
       {quote && <p className="min-w-0 flex-1 truncate max-md:hidden">“{quote}”</p>}
       <div className="ml-auto flex flex-wrap items-center gap-2">
         {children}
+        <LineTag />
         <ConnectionTag />
         <Who />
       </div>
@@ -71,6 +73,26 @@ export function Tag({
     caution: "border-[#f0cf6a] text-[#f0cf6a]",
   }[tone];
   return <span className={`label figures border px-2 py-1 text-sm font-medium uppercase ${colour}`}>{children}</span>;
+}
+
+/** Said where the server does not answer: what is shown is what it last said. And where newer pages are ready. */
+function LineTag() {
+  const { keptSince, renew } = useLine();
+  const since = new Date(keptSince);
+  return (
+    <>
+      {keptSince !== "" && (
+        <Tag tone="caution">
+          {say("lineKept", { since: since.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" }) })}
+        </Tag>
+      )}
+      {renew && (
+        <button type="button" className="min-h-11" onClick={renew}>
+          <Tag tone="cool">{say("lineRenew")}</Tag>
+        </button>
+      )}
+    </>
+  );
 }
 
 /** Whether all that was entered here has reached the server; a tap shows what has not. */

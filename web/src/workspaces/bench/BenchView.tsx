@@ -3,6 +3,7 @@ import clsx from "clsx";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import { api } from "../../domain/api";
+import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import { say } from "../../domain/words";
 import { Failed, Loading } from "../../ui/States";
@@ -12,7 +13,7 @@ import { CalculatorSheet } from "./CalculatorSheet";
 /** The arithmetic of the trade, fed by the job's layout where there is a job. */
 export function BenchView() {
   const { jobId } = useParams();
-  const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId ?? ""), enabled: jobId !== undefined });
+  const job = useJob(jobId);
   if (jobId !== undefined && job.isPending) return <Loading />;
   if (job.isError) return <Failed error={job.error} again={() => void job.refetch()} />;
   return <Bench jobId={jobId} vehicle={job.data?.vehicle} jobLayout={job.data?.layoutId} />;

@@ -1,7 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
-import { api } from "../../domain/api";
+import { useJob } from "../../domain/useJob";
 import type { Kind, Said } from "../../domain/outbox";
 import { useSettings } from "../../domain/settings";
 import { useWrite } from "../../domain/useOutbox";
@@ -10,7 +9,7 @@ import { useWrite } from "../../domain/useOutbox";
 export function useRepair() {
   const { jobId = "" } = useParams();
   const { personId } = useSettings();
-  const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
+  const job = useJob(jobId);
   const write = useWrite(jobId, personId);
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState("");

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, Refusal, type Finding } from "../../domain/api";
 import { find, keep as keepWrite, readDraft, saveDraft, takeBack, type Waiting } from "../../domain/outbox";
+import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Test } from "../../domain/types";
 import { useKept, useSendNow, useWrite } from "../../domain/useOutbox";
@@ -59,7 +60,7 @@ function useDraft(key: string, test: Test | undefined) {
  */
 export function useRunner(jobId: string, procedureId: string) {
   const settings = useSettings();
-  const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
+  const job = useJob(jobId);
   const test = useQuery({
     queryKey: ["test", jobId, "run", procedureId],
     queryFn: () => api.test(jobId, procedureId),

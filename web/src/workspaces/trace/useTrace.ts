@@ -1,7 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { api } from "../../domain/api";
+import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import type { Kind, Said } from "../../domain/outbox";
 import { useWrite } from "../../domain/useOutbox";
@@ -11,7 +10,7 @@ export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" 
 /** Behaviour of the workspace: which moment is looked at, which sheet is open, keys. */
 export function useTrace(jobId: string) {
   const { personId } = useSettings();
-  const job = useQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
+  const job = useJob(jobId);
   const [drawnBack, setDrawnBack] = useState<number>();
   const [panel, setPanel] = useState<Panel>("none");
   const [partId, setPartId] = useState<string>();

@@ -44,6 +44,7 @@ class DoorFilter extends OncePerRequestFilter {
             "connect-src 'self'",
             "manifest-src 'self'",
             "worker-src 'self'",
+            "worker-src 'self'",
             "form-action 'self'",
             "base-uri 'none'",
             "frame-ancestors 'none'");

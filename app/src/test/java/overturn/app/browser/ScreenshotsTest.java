@@ -9,6 +9,7 @@ import java.util.Map;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
@@ -16,12 +17,12 @@ import overturn.app.support.OverturnServer;
 import overturn.app.support.RepairFlow;
 import overturn.app.support.Screens;
 
-/** Takes the pictures of the README from the demo jobs; into docs/screenshots only when asked to (./overturn shots). */
+/** Takes the pictures of the README from the demo jobs into docs/screenshots, when asked to (./overturn shots). */
 @ExtendWith(OverturnServer.class)
+@EnabledIfSystemProperty(named = "shots.write", matches = "true", disabledReason = "taken by ./overturn shots")
 class ScreenshotsTest {
 
-    private static final Path FOLDER =
-            Path.of(Boolean.getBoolean("shots.write") ? "../docs/screenshots" : "target/screenshots");
+    private static final Path FOLDER = Path.of("../docs/screenshots");
     private static Browser browser;
 
     @BeforeAll
