@@ -1,6 +1,6 @@
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
-import { SettingsProvider, useSettings } from "./domain/settings";
+import { SettingsProvider, signsHere, useSettings } from "./domain/settings";
 import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
@@ -66,7 +66,7 @@ function WhoWorks() {
         <h1 className="text-3xl font-semibold">{say("who")}</h1>
         <p className="mt-1 mb-5 text-soft">{say("whoWhy")}</p>
         <div className="grid gap-3 sm:grid-cols-2">
-          {catalogue.staff.map((person) => (
+          {catalogue.staff.filter(signsHere).map((person) => (
             <Button key={person.id} large onClick={() => set({ personId: person.id })}>
               {person.name}
               <span className="ml-2 text-base font-normal text-soft">{person.role}</span>

@@ -113,6 +113,7 @@ export const api = {
     taken(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } })),
   workshop: () => taken(client.GET("/api/workshop")),
   tellWorkshop: (body: WorkshopRequest) => taken(client.PUT("/api/workshop", { body })),
+  takeJobFile: (text: string) => taken(client.POST("/api/job-files", { body: text, bodySerializer: (body) => body })),
   open: (body: OpenJobRequest) => taken(client.POST("/api/jobs", { body })),
   write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K]) => writers[kind](jobId, body),
 };

@@ -3,7 +3,7 @@ import { createContext, useContext, useEffect, useMemo, useState, type ReactNode
 import { api } from "./api";
 import type { Catalogue, Dimension, Layout, Unit } from "./types";
 import { shown, unitFor, type UnitSystem } from "./units";
-import { filled, keyed, type Values } from "./words";
+import { filled, keyed, say, type Values } from "./words";
 
 export type Theme = "light" | "dark";
 
@@ -30,6 +30,9 @@ interface Settings extends Kept {
   /** What is fitted, and where. */
   fitting: (item: string) => string;
 }
+
+/** Whether somebody works here; names that came with a job from another workshop sign nothing. */
+export const signsHere = (person: Catalogue["staff"][number]): boolean => person.role !== "elsewhere";
 
 const KEY = "overturn-settings";
 const Context = createContext<Settings | undefined>(undefined);
@@ -102,7 +105,10 @@ function settings(
       if (!layout) throw new Error(`Impossible: layout ${id} is not in the catalogue`);
       return layout;
     },
-    person: (id) => catalogue.staff.find((p) => p.id === id)?.name ?? id,
+    person: (id) => {
+      const person = catalogue.staff.find((p) => p.id === id);
+      return person && !signsHere(person) ? say("elsewhere", { name: person.name }) : (person?.name ?? id);
+    },
   };
 }
 

@@ -21,6 +21,8 @@ describe("typed figures", () => {
     ["0", 0],
     ["-2", -2],
     [".5", 0.5],
+    ["128 740", 128740],
+    ["1 280,5 mm", 1280.5],
   ])("%s is %d mm", (text, mm) => expect(preview(text, MM, UNITS)).toBeCloseTo(mm, 6));
 
   it("longer than any figure is none", () => expect(preview("4" + " ".repeat(60), MM, UNITS)).toBeUndefined());

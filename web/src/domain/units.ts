@@ -74,6 +74,8 @@ export function shownFigure(coreValue: number, unit: Unit): string {
 
 /** The longest text that is read as a figure; the server takes no longer one either. */
 export const MOST_CHARACTERS = 40;
+/** Thousands set apart by a gap, as on a counter: 128 740. */
+const GROUPED = /^\s*[+-]?\d{1,3}([ \u00a0\u202f]\d{3})+([.,]\d*)?\s*[a-zA-Z"%°×]?/;
 const NUMBER = /^\s*[+-]?(\d+([.,]\d*)?|[.,]\d+)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 const FRACTION = /^\s*(?:(\d+)[ -])?(\d+)\s*\/\s*([1-9]\d*)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 
@@ -88,8 +90,9 @@ export function preview(text: string, unit: Unit, units: Unit[]): number | undef
     return (
       (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit + named.zeroInCore
     );
-  if (!NUMBER.test(text)) return undefined;
-  return Number.parseFloat(text.replace(",", ".")) * named.coreUnitsPerUnit + named.zeroInCore;
+  const plain = GROUPED.test(text) ? text.replace(/(?<=\d)[ \u00a0\u202f](?=\d{3})/g, "") : text;
+  if (!NUMBER.test(plain)) return undefined;
+  return Number.parseFloat(plain.replace(",", ".")) * named.coreUnitsPerUnit + named.zeroInCore;
 }
 
 /** What was typed, with its unit unless the unit was typed too. */

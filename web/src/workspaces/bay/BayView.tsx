@@ -9,6 +9,7 @@ import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { TakeIn } from "./TakeIn";
 import { useBay, type Which } from "./useBay";
 
 /** The jobs and what each waits for. */
@@ -38,6 +39,7 @@ export function BayView() {
               <Button large onClick={() => void go("/workshop")}>
                 {say("workshop")}
               </Button>
+              <TakeIn />
             </span>
             <Button filled large className="max-sm:w-full" onClick={() => void go("/intake")}>
               {say("openJob")}
@@ -59,6 +61,7 @@ export function BayView() {
               onChange={(which) => bay.setWhich(which as Which)}
               options={[
                 { value: "open", text: say("bayOpenJobs") },
+                { value: "released-conditionally", text: say("bayRechecks") },
                 { value: "closed", text: say("bayClosedJobs") },
               ]}
             />
@@ -98,6 +101,7 @@ function foundText(list: JobList | undefined, untouched: boolean): string {
 
 function waitsFor(job: JobSummary, word: (id: string) => string): string {
   if (job.stage === "accepted") return say("waitsRepair");
+  if (job.stage !== "tracing") return say(`stage.${job.stage}` as UiWord);
   if (!job.lead) return "";
   if (job.lead.grade === "PROVEN") return say("waitsDecision");
   if (job.lead.nextProcedureId === undefined) return say("waitsNothing");

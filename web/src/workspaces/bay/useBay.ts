@@ -4,7 +4,7 @@ import { api } from "../../domain/api";
 
 const SETTLE_MS = 200;
 
-export type Which = "open" | "closed";
+export type Which = "open" | "released-conditionally" | "closed";
 
 /** The lines of the bay: which, what is searched for, and more on demand. */
 export function useBay() {

@@ -8,6 +8,7 @@ import { minutes } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Frame } from "./Frame";
+import { SheetFigures } from "./SheetFigures";
 import { currentStep, itemParts, nextPlace, sections } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
 
@@ -26,7 +27,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
     <main className="grid lg:grid-cols-[1fr_26rem]">
       <div className="min-w-0 lg:sticky lg:top-0 lg:self-start lg:border-r-2 lg:border-ink">
         {now ? (
-          <Step key={now.key} step={now} page={page} onDone={() => setChosen(undefined)} />
+          <Step key={now.key} step={now} vehicleId={job.vehicleId} page={page} onDone={() => setChosen(undefined)} />
         ) : (
           <section aria-label={say("next")} className="flex flex-wrap items-center gap-4 bg-panel p-4">
             <h2 className="flex-1 text-2xl font-semibold">{say("planDone")}</h2>
@@ -112,8 +113,15 @@ export function Item({ item }: { item: string }) {
   );
 }
 
+interface StepProps {
+  step: WorkStep;
+  vehicleId: string;
+  page: RepairPage;
+  onDone: () => void;
+}
+
 /** One step: what to do, what can hurt, what is asked, what the maker has to say. */
-function Step({ step, page, onDone }: { step: WorkStep; page: RepairPage; onDone: () => void }) {
+function Step({ step, vehicleId, page, onDone }: StepProps) {
   const { word, person } = useSettings();
   const [figures, setFigures] = useState<Record<string, string>>({});
   const [why, setWhy] = useState("");
@@ -171,11 +179,7 @@ function Step({ step, page, onDone }: { step: WorkStep; page: RepairPage; onDone
           />
         </label>
       )}
-      {step.sheetFigures.length > 0 && (
-        <p className="text-soft">
-          {step.sheetFigures.map((id) => word(`sheet.${id}`)).join(" · ")}: {say("makersFigure").toLowerCase()}
-        </p>
-      )}
+      <SheetFigures vehicleId={vehicleId} ids={step.sheetFigures} />
       {step.testId && (
         <Link to={`/jobs/${page.jobId}/tests/${step.testId}`} className="min-h-11 underline">
           {say("readAsTest", { test: word(`test.${step.testId}`) })}

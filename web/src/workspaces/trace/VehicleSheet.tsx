@@ -14,7 +14,7 @@ type Kind = (typeof KINDS)[number];
 
 /** What is known of the vehicle, whichever job found it, and its other jobs. */
 export function VehicleSheet({ job }: { job: Job }) {
-  const { layout, person } = useSettings();
+  const { layout, person, word } = useSettings();
   const vehicle = useQuery({ queryKey: ["vehicle", job.vehicleId], queryFn: () => api.vehicle(job.vehicleId) });
   if (vehicle.isPending) return <Loading />;
   if (vehicle.isError) return <Failed error={vehicle.error} again={() => void vehicle.refetch()} />;
@@ -26,16 +26,30 @@ export function VehicleSheet({ job }: { job: Job }) {
       <h3 className="caps">{say("vehicleFacts")}</h3>
       {data.facts.length === 0 && <p>{say("vehicleNoFacts")}</p>}
       <ul>
-        {data.facts.map((fact) => (
-          <li key={fact.id} className="border-t border-rule py-2">
-            <p className="figures text-lg">{factText(fact)}</p>
-            <p className="figures text-sm text-soft">
-              {new Date(fact.at).toLocaleDateString()} · {person(fact.personId)}
+        {data.facts
+          .filter((fact) => fact.kind !== "sheet")
+          .map((fact) => (
+            <li key={fact.id} className="border-t border-rule py-2">
+              <p className="figures text-lg">{factText(fact)}</p>
+              <p className="figures text-sm text-soft">
+                {new Date(fact.at).toLocaleDateString()} · {person(fact.personId)}
+              </p>
+            </li>
+          ))}
+      </ul>
+      <AddFact vehicleId={data.id} />
+      <h3 className="caps mt-4">{say("vehicleSheet")}</h3>
+      {data.sheet.length === 0 && <p>{say("vehicleNoSheet")}</p>}
+      <ul>
+        {data.sheet.map((figure) => (
+          <li key={figure.what} className="border-t border-rule py-2">
+            <p className="figures text-lg">
+              {word(`sheet.${figure.what}`)}: {figure.text}
             </p>
+            <p className="text-sm text-soft">{figure.source}</p>
           </li>
         ))}
       </ul>
-      <AddFact vehicleId={data.id} />
       <h3 className="caps mt-4">{say("vehicleJobs")}</h3>
       {others.length === 0 && <p>{say("vehicleNoJobs")}</p>}
       <ul>

@@ -4,12 +4,15 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * Reads typed text: decimal point or comma, a fraction ({@code 15/16}), a mixed number ({@code 1 1/8}), an optional
- * unit behind it.
+ * Reads typed text: decimal point or comma, thousands with a gap, a fraction ({@code 15/16}), a mixed number ({@code 1
+ * 1/8}), an optional unit behind it.
  */
 public final class QuantityParser {
 
     private static final Pattern DECIMAL = Pattern.compile("([+-]?\\d{1,9}(?:[.,]\\d{0,9})?|[+-]?[.,]\\d{1,9})");
+    /** Thousands set apart by a gap, as on a counter: 128 740. */
+    private static final Pattern GROUPED = Pattern.compile("[+-]?\\d{1,3}(?:[ \u00a0\u202f]\\d{3})+(?:[.,]\\d{0,9})?");
+
     private static final Pattern FRACTION = Pattern.compile("(?:(\\d{1,4})[ -])?(\\d{1,4})\\s*/\\s*(\\d{1,4})");
     private static final Pattern UNIT_START = Pattern.compile("[a-zA-Z\"%°×]");
 
@@ -51,6 +54,9 @@ public final class QuantityParser {
         if (fraction.matches() && Integer.parseInt(fraction.group(3)) != 0) {
             double whole = fraction.group(1) == null ? 0 : Integer.parseInt(fraction.group(1));
             return whole + Double.parseDouble(fraction.group(2)) / Double.parseDouble(fraction.group(3));
+        }
+        if (GROUPED.matcher(digits).matches()) {
+            return number(digits.replaceAll("[ \u00a0\u202f]", ""), text, unit);
         }
         if (DECIMAL.matcher(digits).matches()) {
             return Double.parseDouble(digits.replace(',', '.'));

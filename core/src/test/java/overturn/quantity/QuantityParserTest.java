@@ -26,7 +26,9 @@ class QuantityParserTest {
                 "-3|-3",
                 "0|0",
                 ".5|0.5",
-                "12.|12"
+                "12.|12",
+                "128 740|128740",
+                "1 280,5 mm|1280.5"
             })
     void readsWhatTechniciansType(String text, double millimetres) {
         TypedQuantity quantity = QuantityParser.parse(text, MeasureUnit.MILLIMETRE);

@@ -21,6 +21,11 @@ public class BodyLimitFilter extends OncePerRequestFilter {
     /** The largest body taken, bytes; a reading needs a few hundred. */
     public static final int MOST_BYTES = 64 * 1024;
 
+    /** The largest job file taken, bytes. */
+    public static final int MOST_FILE_BYTES = 4 * 1024 * 1024;
+
+    private static final String FILES = "/api/job-files";
+
     /** Time in which a whole body has to be there, s: at a few hundred bytes even a bad connection needs less. */
     public static final int MOST_SECONDS = 15;
 
@@ -39,41 +44,47 @@ public class BodyLimitFilter extends OncePerRequestFilter {
 
         private static final long serialVersionUID = 1L;
 
-        BodyTooLargeException() {
-            super("The body is larger than " + MOST_BYTES + " bytes, which is the most that is taken");
+        BodyTooLargeException(int most) {
+            super("The body is larger than " + most + " bytes, which is the most that is taken");
         }
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (request.getContentLengthLong() > MOST_BYTES) {
+        int most = request.getRequestURI().equals(FILES) ? MOST_FILE_BYTES : MOST_BYTES;
+        if (request.getContentLengthLong() > most) {
             Refusals.send(
-                    response, 413, "body-too-large", "Too much at once", new BodyTooLargeException().getMessage());
+                    response, 413, "body-too-large", "Too much at once", new BodyTooLargeException(most).getMessage());
             return;
         }
-        chain.doFilter(new Limited(request), response);
+        chain.doFilter(new Limited(request, most), response);
     }
 
     private static final class Limited extends HttpServletRequestWrapper {
 
-        Limited(HttpServletRequest request) {
+        private final int most;
+
+        Limited(HttpServletRequest request, int most) {
             super(request);
+            this.most = most;
         }
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            return new CountedStream(super.getInputStream());
+            return new CountedStream(super.getInputStream(), most);
         }
     }
 
     private static final class CountedStream extends ServletInputStream {
         private final ServletInputStream inner;
         private final long from = System.nanoTime();
+        private final int most;
         private int taken;
 
-        CountedStream(ServletInputStream inner) {
+        CountedStream(ServletInputStream inner, int most) {
             this.inner = inner;
+            this.most = most;
         }
 
         @Override
@@ -82,8 +93,8 @@ public class BodyLimitFilter extends OncePerRequestFilter {
             if (System.nanoTime() - from > TimeUnit.SECONDS.toNanos(MOST_SECONDS)) {
                 throw new BodyTooSlowException();
             }
-            if (next >= 0 && ++taken > MOST_BYTES) {
-                throw new BodyTooLargeException();
+            if (next >= 0 && ++taken > most) {
+                throw new BodyTooLargeException(most);
             }
             return next;
         }

@@ -16,6 +16,9 @@ public interface JobLog {
     /** The same as it was written, for taking it along. */
     List<StoredEntry> stored(UUID jobId);
 
+    /** Stored entries as this version understands them. */
+    List<LoggedEntry> understood(List<StoredEntry> entries);
+
     /** Whether any job holds an entry with this id. */
     boolean holds(UUID entryId);
 
@@ -28,4 +31,11 @@ public interface JobLog {
      * @throws StaleLogException if another entry took that place, or holds its id
      */
     void append(UUID jobId, LoggedEntry entry);
+
+    /**
+     * Appends one entry as another workshop wrote it.
+     *
+     * @throws StaleLogException if another entry took that place, or holds its id
+     */
+    void takeOver(UUID jobId, StoredEntry entry);
 }

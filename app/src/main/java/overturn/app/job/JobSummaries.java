@@ -64,5 +64,10 @@ public interface JobSummaries {
     }
 
     /** Jobs of one vehicle, the newest first. */
-    List<JobSummary> ofVehicle(UUID vehicleId);
+    default List<JobSummary> ofVehicle(UUID vehicleId) {
+        return ofVehicles(List.of(vehicleId));
+    }
+
+    /** The jobs of several vehicles, the newest first. */
+    List<JobSummary> ofVehicles(List<UUID> vehicleIds);
 }

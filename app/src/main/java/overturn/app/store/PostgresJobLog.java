@@ -37,7 +37,12 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public List<LoggedEntry> entries(UUID jobId) {
-        return stored(jobId).stream().map(this::understood).toList();
+        return understood(stored(jobId));
+    }
+
+    @Override
+    public List<LoggedEntry> understood(List<StoredEntry> entries) {
+        return entries.stream().map(this::understood).toList();
     }
 
     private LoggedEntry understood(StoredEntry entry) {
@@ -101,6 +106,23 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public void append(UUID jobId, LoggedEntry entry) {
+        takeOver(
+                jobId,
+                new StoredEntry(
+                        entry.id(),
+                        entry.sequence(),
+                        entry.takenAt(),
+                        entry.at(),
+                        entry.personId(),
+                        entry.spentMinutes(),
+                        entry.catalogueVersion(),
+                        entry.entry().kind(),
+                        json.version(entry.entry().kind()),
+                        json.write(entry.entry())));
+    }
+
+    @Override
+    public void takeOver(UUID jobId, StoredEntry entry) {
         try {
             int rows = jdbc.sql("""
                             insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version, kind,
@@ -111,13 +133,13 @@ class PostgresJobLog implements JobLog {
                     .param("job", jobId)
                     .param("sequence", entry.sequence())
                     .param("takenAt", entry.takenAt().atOffset(ZoneOffset.UTC))
-                    .param("at", entry.at().atOffset(ZoneOffset.UTC))
+                    .param("at", entry.enteredAt().atOffset(ZoneOffset.UTC))
                     .param("person", entry.personId())
                     .param("spent", entry.spentMinutes().orElse(null))
                     .param("catalogue", entry.catalogueVersion())
-                    .param("kind", entry.entry().kind())
-                    .param("version", json.version(entry.entry().kind()))
-                    .param("body", json.write(entry.entry()))
+                    .param("kind", entry.kind())
+                    .param("version", entry.bodyVersion())
+                    .param("body", entry.body())
                     .update();
             if (rows != 1) {
                 throw new IllegalStateException("Impossible: " + rows + " rows appended");

@@ -167,9 +167,11 @@ class PostgresJobSummaries implements JobSummaries {
     }
 
     @Override
-    public List<JobSummary> ofVehicle(UUID vehicleId) {
-        return jdbc.sql("select * from job_summary where vehicle_id = :vehicle order by log_opened_at desc, job_id")
-                .param("vehicle", vehicleId)
+    public List<JobSummary> ofVehicles(List<UUID> vehicleIds) {
+        return jdbc.sql("""
+                        select * from job_summary where vehicle_id = any(:vehicles) order by log_opened_at desc, job_id
+                        """)
+                .param("vehicles", vehicleIds.toArray(UUID[]::new))
                 .query((row, n) -> summary(row))
                 .list();
     }

@@ -4,6 +4,8 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +19,7 @@ import overturn.app.vehicle.VehicleEntry.Fact;
 import overturn.app.vehicle.VehicleEntry.FigureMeasured;
 import overturn.app.vehicle.VehicleEntry.NotUnderstood;
 import overturn.app.vehicle.VehicleEntry.Remark;
+import overturn.app.vehicle.VehicleEntry.SheetFigure;
 import overturn.app.vehicle.Vehicles;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,7 +30,10 @@ class PostgresVehicles implements Vehicles {
 
     private static final int BODY_VERSION = 1;
     private static final Map<String, Class<? extends Fact>> KINDS = Map.of(
-            "distance-read", DistanceRead.class, "figure-measured", FigureMeasured.class, "remark", Remark.class);
+            "distance-read", DistanceRead.class,
+            "figure-measured", FigureMeasured.class,
+            "sheet-figure", SheetFigure.class,
+            "remark", Remark.class);
 
     private final JdbcClient jdbc;
     private final JsonMapper mapper = JsonMapper.builder().build();
@@ -70,10 +76,31 @@ class PostgresVehicles implements Vehicles {
     }
 
     @Override
-    public List<VehicleEntry> entries(UUID vehicleId) {
-        return jdbc.sql("select * from vehicle_entry where vehicle_id = :vehicle order by sequence")
+    public Map<UUID, List<VehicleEntry>> entries(List<UUID> vehicleIds) {
+        Map<UUID, List<VehicleEntry>> all = new HashMap<>();
+        jdbc.sql("select * from vehicle_entry where vehicle_id = any(:vehicles) order by vehicle_id, sequence")
+                .param("vehicles", vehicleIds.toArray(UUID[]::new))
+                .query(row -> {
+                    all.computeIfAbsent(row.getObject("vehicle_id", UUID.class), id -> new ArrayList<>())
+                            .add(entry(row));
+                });
+        return all;
+    }
+
+    @Override
+    public List<OfSister> sheetOfSisters(UUID vehicleId, String layoutId) {
+        return jdbc.sql("""
+                        select distinct on (e.body ->> 'what') v.name, e.body
+                          from vehicle_entry e join vehicle v on v.id = e.vehicle_id
+                         where e.kind = 'sheet-figure' and e.body_version <= :version
+                           and v.layout_id = :layout and v.id <> :vehicle
+                         order by e.body ->> 'what', e.log_entered_at desc, e.id
+                        """)
+                .param("version", BODY_VERSION)
+                .param("layout", layoutId)
                 .param("vehicle", vehicleId)
-                .query((row, n) -> entry(row))
+                .query((row, n) ->
+                        new OfSister(row.getString("name"), mapper.readValue(row.getString("body"), SheetFigure.class)))
                 .list();
     }
 

@@ -1,6 +1,7 @@
 package overturn.app.vehicle;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -16,7 +17,22 @@ public interface Vehicles {
     List<Vehicle> search(String text, int most);
 
     /** What is known of one, in its order. */
-    List<VehicleEntry> entries(UUID vehicleId);
+    default List<VehicleEntry> entries(UUID vehicleId) {
+        return entries(List.of(vehicleId)).getOrDefault(vehicleId, List.of());
+    }
+
+    /** What is known of several, each in its order. */
+    Map<UUID, List<VehicleEntry>> entries(List<UUID> vehicleIds);
+
+    /**
+     * Data sheet figures of other vehicles with the same circuit, the latest of each kind.
+     *
+     * @param vehicleId the vehicle whose sisters are asked
+     */
+    List<OfSister> sheetOfSisters(UUID vehicleId, String layoutId);
+
+    /** A figure that stands in the data sheet of another vehicle. */
+    record OfSister(String vehicleName, VehicleEntry.SheetFigure figure) {}
 
     /** The entry of this id, on whichever vehicle. */
     Optional<VehicleEntry> entry(UUID entryId);

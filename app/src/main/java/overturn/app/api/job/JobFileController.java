@@ -1,31 +1,32 @@
 package overturn.app.api.job;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.usecase.job.JobFiles;
+import overturn.app.usecase.job.TakeJobFile;
 
 /** A job to take along, in an open format. */
 @RestController
 @RequestMapping("/api")
 class JobFileController {
 
-    private static final String SCHEMA = "/overturn/job-file.schema.json";
-
     private final JobFiles files;
+    private final TakeJobFile takeJobFile;
 
-    JobFileController(JobFiles files) {
+    JobFileController(JobFiles files, TakeJobFile takeJobFile) {
         this.files = files;
+        this.takeJobFile = takeJobFile;
     }
 
     @GetMapping("/jobs/{id}/file")
@@ -40,12 +41,18 @@ class JobFileController {
                 .body(JobFileView.of(files.of(id)));
     }
 
+    /**
+     * Takes a job that was written elsewhere: its log as it was written. The same file again changes nothing; whatever
+     * keeps it from being taken is named, and nothing is changed then.
+     */
+    @PostMapping(value = "/job-files", consumes = MediaType.APPLICATION_JSON_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    JobView take(@RequestBody String file) {
+        return JobView.of(takeJobFile.take(JobFileReader.read(file)));
+    }
+
     @GetMapping(value = "/job-file-schema", produces = MediaType.APPLICATION_JSON_VALUE)
     String schema() {
-        try (InputStream in = JobFileController.class.getResourceAsStream(SCHEMA)) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return JobFileReader.schema();
     }
 }

@@ -23,9 +23,15 @@ class VehicleController {
         this.records = records;
     }
 
-    /** A fact to add: {@code kind} is distance, figure or remark; figures with their text and unit as typed. */
+    /** A fact to add: {@code kind} is distance, figure, sheet or remark; figures with their text and unit as typed. */
     record FactRequest(
-            UUID entryId, String personId, String kind, Optional<String> what, String text, Optional<String> unit) {}
+            UUID entryId,
+            String personId,
+            String kind,
+            Optional<String> what,
+            String text,
+            Optional<String> unit,
+            Optional<String> source) {}
 
     @GetMapping
     List<VehicleView> search(@RequestParam(required = false) String search) {
@@ -47,7 +53,8 @@ class VehicleController {
                         request.kind(),
                         textOf(request.what()),
                         request.text(),
-                        textOf(request.unit()))));
+                        textOf(request.unit()),
+                        textOf(request.source()))));
     }
 
     /** Left out, or null. */

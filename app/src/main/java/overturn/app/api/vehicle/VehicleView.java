@@ -10,6 +10,8 @@ import overturn.app.vehicle.VehicleEntry.DistanceRead;
 import overturn.app.vehicle.VehicleEntry.FigureMeasured;
 import overturn.app.vehicle.VehicleEntry.NotUnderstood;
 import overturn.app.vehicle.VehicleEntry.Remark;
+import overturn.app.vehicle.VehicleEntry.SheetFigure;
+import overturn.app.vehicle.Vehicles;
 
 /** A vehicle, what is known of it, the last distance read, and its jobs, the newest first. */
 public record VehicleView(
@@ -19,6 +21,8 @@ public record VehicleView(
         Instant knownSince,
         Optional<Double> distanceKm,
         List<FactView> facts,
+        List<SheetFigureView> sheet,
+        List<SheetFigureView> offered,
         List<JobOfVehicle> jobs) {
 
     static VehicleView of(Known known) {
@@ -29,18 +33,41 @@ public record VehicleView(
                 known.vehicle().knownSince(),
                 known.distance().map(DistanceRead::km),
                 known.entries().stream().map(FactView::of).toList(),
+                known.sheet().stream().map(SheetFigureView::of).toList(),
+                known.ofSisters().stream().map(SheetFigureView::of).toList(),
                 known.jobs().stream()
                         .map(job -> new JobOfVehicle(
                                 job.jobId(), job.complaint(), job.stage().id(), job.openedAt()))
                         .toList());
     }
 
+    /**
+     * A figure of the maker's data sheet, where it was read, and whose vehicle's it is where it is a sister's.
+     *
+     * @param what stable id, the word {@code sheet.<id>}
+     */
+    public record SheetFigureView(String what, String text, String source, Optional<String> ofVehicle) {
+
+        static SheetFigureView of(VehicleEntry entry) {
+            SheetFigure figure = (SheetFigure) entry.fact();
+            return new SheetFigureView(figure.what(), figure.text(), figure.source(), Optional.empty());
+        }
+
+        static SheetFigureView of(Vehicles.OfSister sister) {
+            return new SheetFigureView(
+                    sister.figure().what(),
+                    sister.figure().text(),
+                    sister.figure().source(),
+                    Optional.of(sister.vehicleName()));
+        }
+    }
+
     /** A job of the vehicle. */
     public record JobOfVehicle(UUID id, String complaint, String stage, Instant openedAt) {}
 
     /**
-     * A fact as it was entered: {@code kind} is distance, figure, remark or not-understood; figures keep text and unit
-     * as typed.
+     * A fact as it was entered: {@code kind} is distance, figure, sheet, remark or not-understood; figures keep text
+     * and unit as typed.
      */
     public record FactView(
             UUID id,
@@ -56,6 +83,13 @@ public record VehicleView(
                 return of(entry, "distance", Optional.empty(), read.text(), Optional.of(read.unit()));
             } else if (entry.fact() instanceof FigureMeasured figure) {
                 return of(entry, "figure", Optional.of(figure.what()), figure.text(), Optional.of(figure.unit()));
+            } else if (entry.fact() instanceof SheetFigure figure) {
+                return of(
+                        entry,
+                        "sheet",
+                        Optional.of(figure.what()),
+                        figure.text() + ", " + figure.source(),
+                        Optional.empty());
             } else if (entry.fact() instanceof Remark remark) {
                 return of(entry, "remark", Optional.empty(), remark.text(), Optional.empty());
             }

@@ -217,7 +217,7 @@ public class LogWriter {
     }
 
     private void check(Stamp stamp) {
-        List<String> ids = staff.all().stream().map(Staff.Person::id).toList();
+        List<String> ids = staff.signing();
         new Checks()
                 .that(() -> stamp.entryId() != null, "entryId", stamp.entryId(), "a UUID made by the client")
                 .that(

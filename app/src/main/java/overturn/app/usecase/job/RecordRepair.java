@@ -233,7 +233,7 @@ public class RecordRepair {
                             "conditional",
                             conditional,
                             "a job that is not released yet"));
-            List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+            List<String> people = staff.signing();
             checks.that(
                             () -> secondId == null || people.contains(secondId) && !secondId.equals(stamp.personId()),
                             "secondId",

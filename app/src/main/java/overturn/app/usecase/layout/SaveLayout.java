@@ -52,7 +52,7 @@ public class SaveLayout {
     @Transactional
     public LayoutFile save(String personId, String json) {
         LayoutFile file = check(json);
-        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        List<String> people = staff.signing();
         Optional<LayoutFile> there = Presets.find(file.id()).or(() -> saved.find(file.id()));
         boolean taken = there.isPresent() || saved.holds(file.id());
         new Checks()
@@ -74,6 +74,11 @@ public class SaveLayout {
         return file;
     }
 
+    /** Keeps a circuit that came with a job, under the name of whoever opened that job. */
+    public void takeOver(LayoutFile file, String personId) {
+        saved.add(file, personId, clock.instant());
+    }
+
     private long offered() {
         return saved.list().stream().filter(listed -> !listed.withdrawn()).count();
     }
@@ -87,7 +92,7 @@ public class SaveLayout {
      */
     @Transactional
     public void withdraw(String personId, String id) {
-        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        List<String> people = staff.signing();
         new Checks()
                 .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
                 .that(() -> Presets.find(id).isEmpty(), "id", id, "a saved layout: those that ship cannot be withdrawn")

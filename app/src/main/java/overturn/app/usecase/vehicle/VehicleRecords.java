@@ -3,8 +3,11 @@ package overturn.app.usecase.vehicle;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
@@ -18,6 +21,7 @@ import overturn.app.vehicle.VehicleEntry.DistanceRead;
 import overturn.app.vehicle.VehicleEntry.Fact;
 import overturn.app.vehicle.VehicleEntry.FigureMeasured;
 import overturn.app.vehicle.VehicleEntry.Remark;
+import overturn.app.vehicle.VehicleEntry.SheetFigure;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
 import overturn.quantity.Dimension;
@@ -25,6 +29,7 @@ import overturn.quantity.MeasureUnit;
 import overturn.quantity.QuantityFormatException;
 import overturn.quantity.QuantityParser;
 import overturn.quantity.TypedQuantity;
+import overturn.words.Words;
 
 /** What the workshop knows of its vehicles, and what is added to it. */
 @Component
@@ -40,6 +45,14 @@ public class VehicleRecords {
 
     private static final double MOST_FIGURE = 1e7;
 
+    private static final int MOST_SOURCE = 120;
+    private static final String SHEET_WORDS = "sheet.";
+    /** Every figure that a work plan may ask of the maker's data sheet. */
+    private static final List<String> SHEET = Words.all().keySet().stream()
+            .filter(word -> word.startsWith(SHEET_WORDS))
+            .map(word -> word.substring(SHEET_WORDS.length()))
+            .toList();
+
     private final Vehicles vehicles;
     private final JobSummaries summaries;
     private final Staff staff;
@@ -53,7 +66,19 @@ public class VehicleRecords {
     }
 
     /** A vehicle with all that is known of it and its jobs, the newest first. */
-    public record Known(Vehicle vehicle, List<VehicleEntry> entries, List<JobSummary> jobs) {
+    public record Known(
+            Vehicle vehicle, List<VehicleEntry> entries, List<Vehicles.OfSister> ofSisters, List<JobSummary> jobs) {
+
+        /** The data sheet as far as it is filled: the latest of each figure. */
+        public List<VehicleEntry> sheet() {
+            Map<String, VehicleEntry> latest = new TreeMap<>();
+            entries.forEach(entry -> {
+                if (entry.fact() instanceof SheetFigure figure) {
+                    latest.put(figure.what(), entry);
+                }
+            });
+            return List.copyOf(latest.values());
+        }
 
         /** The last distance that somebody read. */
         public Optional<DistanceRead> distance() {
@@ -66,10 +91,11 @@ public class VehicleRecords {
     }
 
     /**
-     * A fact as sent, unchecked: {@code kind} is distance, figure or remark; {@code unit} of the first two,
-     * {@code what} of the second.
+     * A fact as sent, unchecked: {@code kind} is distance, figure, sheet or remark; {@code unit} of the first two,
+     * {@code what} of figure and sheet, {@code source} of sheet.
      */
-    public record Draft(UUID entryId, String personId, String kind, String what, String text, String unit) {}
+    public record Draft(
+            UUID entryId, String personId, String kind, String what, String text, String unit, String source) {}
 
     /** Those whose name holds a text; the latest known first, 20 at most. */
     public List<Known> search(String text) {
@@ -77,7 +103,15 @@ public class VehicleRecords {
         new Checks()
                 .that(() -> sought.length() <= MOST_SEARCH, "search", sought, "up to " + MOST_SEARCH + " characters")
                 .orThrow();
-        return vehicles.search(sought, MOST_FOUND).stream().map(this::known).toList();
+        List<Vehicle> found = vehicles.search(sought, MOST_FOUND);
+        List<UUID> ids = found.stream().map(Vehicle::id).toList();
+        Map<UUID, List<VehicleEntry>> entries = vehicles.entries(ids);
+        Map<UUID, List<JobSummary>> jobs =
+                summaries.ofVehicles(ids).stream().collect(Collectors.groupingBy(JobSummary::vehicleId));
+        return found.stream()
+                .map(v -> new Known(
+                        v, entries.getOrDefault(v.id(), List.of()), List.of(), jobs.getOrDefault(v.id(), List.of())))
+                .toList();
     }
 
     /** @throws NotFoundException if there is no such vehicle */
@@ -87,7 +121,11 @@ public class VehicleRecords {
     }
 
     private Known known(Vehicle vehicle) {
-        return new Known(vehicle, vehicles.entries(vehicle.id()), summaries.ofVehicle(vehicle.id()));
+        return new Known(
+                vehicle,
+                vehicles.entries(vehicle.id()),
+                vehicles.sheetOfSisters(vehicle.id(), vehicle.layoutId()),
+                summaries.ofVehicle(vehicle.id()));
     }
 
     /**
@@ -98,7 +136,7 @@ public class VehicleRecords {
      */
     public Known add(UUID vehicleId, Draft draft) {
         find(vehicleId);
-        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        List<String> people = staff.signing();
         Checks checks = new Checks()
                 .that(() -> draft.entryId() != null, "entryId", draft.entryId(), "a UUID made by the client")
                 .that(
@@ -149,12 +187,22 @@ public class VehicleRecords {
                         .map(q -> new FigureMeasured(
                                 draft.what(), q.text(), q.unit().symbol(), q.coreValue()));
             }
+            case "sheet" -> {
+                checks.that(
+                                () -> draft.what() != null && SHEET.contains(draft.what()),
+                                "what",
+                                draft.what(),
+                                "one of " + SHEET)
+                        .text("text", draft.text(), MOST_WHAT)
+                        .text("source", draft.source(), MOST_SOURCE);
+                return Optional.of(new SheetFigure(draft.what(), draft.text(), draft.source()));
+            }
             case "remark" -> {
                 checks.text("text", draft.text(), MOST_TEXT);
                 return Optional.of(new Remark(draft.text()));
             }
             default -> {
-                checks.add("kind", draft.kind(), "distance, figure or remark");
+                checks.add("kind", draft.kind(), "distance, figure, sheet or remark");
                 return Optional.empty();
             }
         }

@@ -75,7 +75,7 @@ public class TellWorkshop {
     @Transactional
     public WorkshopSettings tell(Draft draft) {
         Checks checks = new Checks();
-        List<String> people = staff.all().stream().map(Staff.Person::id).toList();
+        List<String> people = staff.signing();
         checks.that(
                         () -> draft.personId != null && people.contains(draft.personId),
                         "personId",

@@ -79,7 +79,7 @@ class VehicleApiTest {
     @Test
     void whatIsKnownOfAVehicleIsKeptAsTyped() {
         String vehicle = vehicleOf(api.openJob(nameOfItsOwn(), "sinks", "primary-piston-cup"));
-        api.post(vehicle + "/facts", fact("distance", "80 000 mi", "km"));
+        api.post(vehicle + "/facts", fact("distance", "80 00 mi", "km"));
         api.post(vehicle + "/facts", fact("distance", "128740", "km"));
         Map<String, Object> ratio = fact("figure", "4.1", "×");
         ratio.put("what", "pedal ratio");
@@ -163,5 +163,42 @@ class VehicleApiTest {
             assertEquals(Vehicle.idOf(name), there);
         }
         assertTrue(!Vehicle.idOf("a").equals(Vehicle.idOf("b")));
+    }
+
+    @Test
+    void theMakersFiguresAreKeptWithTheirSourceAndOfferedToSisters() {
+        String own = vehicleOf(api.openJob(nameOfItsOwn(), "sinks", "primary-piston-cup"));
+        String sister = vehicleOf(api.openJob(nameOfItsOwn(), "sinks", "primary-piston-cup"));
+        Map<String, Object> figure = fact("sheet", "23 Nm", null);
+        figure.put("what", "nut-torque");
+        Answer refused = api.post(own + "/facts", figure);
+        assertEquals(422, refused.status(), "a figure without its source is a guess");
+        assertEquals(
+                "source", refused.body().get("findings").get(0).get("field").asString());
+        figure.put("source", "workshop manual, page 31");
+        figure.put("what", "torque-of-something");
+        assertEquals(422, api.post(own + "/facts", figure).status());
+        figure.put("what", "nut-torque");
+        JsonNode known = api.post(own + "/facts", figure).body();
+        assertEquals("23 Nm", known.get("sheet").get(0).get("text").asString());
+        JsonNode offered = api.get(sister)
+                .body()
+                .get("offered")
+                .valueStream()
+                .filter(f -> f.get("what").asString().equals("nut-torque"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals("workshop manual, page 31", offered.get("source").asString());
+        assertEquals(0, api.get(sister).body().get("sheet").size(), "offered, not taken over by itself");
+        Map<String, Object> later = fact("sheet", "25 Nm", null);
+        later.putAll(Map.of("what", "nut-torque", "source", "bulletin 4"));
+        assertEquals(
+                "25 Nm",
+                api.post(own + "/facts", later)
+                        .body()
+                        .get("sheet")
+                        .get(0)
+                        .get("text")
+                        .asString());
     }
 }

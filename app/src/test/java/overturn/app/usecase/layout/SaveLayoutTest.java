@@ -36,7 +36,7 @@ class SaveLayoutTest {
 
     @BeforeEach
     void someoneWorksHere() {
-        when(staff.all()).thenReturn(List.of(new Staff.Person("ines-quill", "Ines Quill", "lead")));
+        when(staff.signing()).thenReturn(List.of("ines-quill"));
         when(saved.find(any())).thenReturn(Optional.empty());
     }
 

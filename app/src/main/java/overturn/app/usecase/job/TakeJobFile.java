@@ -1,0 +1,227 @@
+package overturn.app.usecase.job;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionOperations;
+import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.JobLog;
+import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummary;
+import overturn.app.job.LoggedEntry;
+import overturn.app.job.StoredEntry;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.Jobs.Log;
+import overturn.app.usecase.layout.LayoutSheets;
+import overturn.app.usecase.layout.SaveLayout;
+import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.Vehicles;
+import overturn.app.workshop.Staff;
+import overturn.app.workshop.Staff.Person;
+import overturn.layoutfile.LayoutFile;
+
+/**
+ * Takes a job that was written elsewhere into this workshop: its log as it was written, its vehicle, its circuit. Names
+ * on its entries stay, marked as from elsewhere; nobody here can sign with them.
+ */
+@Component
+public class TakeJobFile {
+
+    /** Far more than any job has. */
+    public static final int MOST_ENTRIES = 2000;
+
+    private static final int MOST_PEOPLE = 200;
+    private static final int MOST_NAME = 80;
+
+    private final JobLog log;
+    private final Jobs jobs;
+    private final JobSummaries summaries;
+    private final Vehicles vehicles;
+    private final Staff staff;
+    private final LayoutSheets sheets;
+    private final SaveLayout layouts;
+    private final TransactionOperations transactions;
+
+    TakeJobFile(
+            JobLog log,
+            Jobs jobs,
+            JobSummaries summaries,
+            Vehicles vehicles,
+            Staff staff,
+            LayoutSheets sheets,
+            SaveLayout layouts,
+            TransactionOperations transactions) {
+        this.log = log;
+        this.jobs = jobs;
+        this.summaries = summaries;
+        this.vehicles = vehicles;
+        this.staff = staff;
+        this.sheets = sheets;
+        this.layouts = layouts;
+        this.transactions = transactions;
+    }
+
+    /**
+     * A job file whose shape has been checked.
+     *
+     * @param layout the circuit as JSON
+     */
+    public record Brought(
+            UUID jobId,
+            UUID vehicleId,
+            String vehicleName,
+            String layoutId,
+            String layout,
+            List<Person> people,
+            List<StoredEntry> entries) {}
+
+    /**
+     * The job as it stands here afterwards. Taking the same file again changes nothing.
+     *
+     * @throws InvalidInputException naming everything that keeps it from being taken; nothing is changed then
+     */
+    public Job take(Brought file) {
+        List<StoredEntry> there = log.stored(file.jobId());
+        if (!there.isEmpty()) {
+            new Checks()
+                    .that(
+                            () -> begins(there, file.entries()),
+                            "id",
+                            file.jobId(),
+                            "a job that is not here yet, or the same one as it stands here")
+                    .orThrow();
+            return jobs.find(file.jobId());
+        }
+        LayoutFile circuit = circuit(file);
+        Map<String, Person> people = people(file);
+        List<StoredEntry> entries =
+                file.entries().stream().map(e -> signedElsewhere(e, people)).toList();
+        Log read = understood(file, entries, circuit);
+        transactions.executeWithoutResult(status -> {
+            people.values().forEach(staff::add);
+            saveWhereNew(circuit, file, people);
+            LoggedEntry first = read.entries().get(0);
+            vehicles.add(new Vehicle(
+                    ((JobOpened) first.entry()).vehicleId(), first.at(), file.vehicleName(), file.layoutId()));
+            log.open(file.jobId(), first.at());
+            entries.forEach(entry -> log.takeOver(file.jobId(), entry));
+            summaries.keep(JobSummary.of(file.jobId(), read.state()));
+        });
+        jobs.summarise(file.jobId());
+        return jobs.find(file.jobId());
+    }
+
+    /** Whether one log is the beginning of the other, whoever is said to have signed. */
+    private static boolean begins(List<StoredEntry> there, List<StoredEntry> brought) {
+        return brought.size() <= there.size()
+                && IntStream.range(0, brought.size()).allMatch(i -> {
+                    StoredEntry here = there.get(i);
+                    StoredEntry given = brought.get(i);
+                    return here.id().equals(given.id())
+                            && here.kind().equals(given.kind())
+                            && here.takenAt().equals(given.takenAt());
+                });
+    }
+
+    private LayoutFile circuit(Brought file) {
+        LayoutFile circuit = layouts.check(file.layout());
+        Optional<LayoutFile> here = sheets.find(circuit.id()).map(LayoutSheets.Sheet::file);
+        new Checks()
+                .that(
+                        () -> circuit.id().equals(file.layoutId()),
+                        "layout.id",
+                        circuit.id(),
+                        "the circuit of the vehicle, " + file.layoutId())
+                .that(
+                        () -> here.isEmpty() || here.get().layout().equals(circuit.layout()),
+                        "layout",
+                        circuit.id(),
+                        "the circuit of that name as it is here; another one needs a name of its own")
+                .orThrow();
+        return here.orElse(circuit);
+    }
+
+    private void saveWhereNew(LayoutFile circuit, Brought file, Map<String, Person> people) {
+        if (sheets.find(circuit.id()).isEmpty()) {
+            layouts.takeOver(
+                    circuit, people.get(file.entries().get(0).personId()).id());
+        }
+    }
+
+    /** By the id in the file, everybody who signed, marked as from elsewhere. */
+    private static Map<String, Person> people(Brought file) {
+        Checks checks = new Checks()
+                .that(
+                        () -> file.people().size() <= MOST_PEOPLE,
+                        "people",
+                        file.people().size(),
+                        "at most " + MOST_PEOPLE);
+        Map<String, Person> known = file.people().stream()
+                .collect(Collectors.toMap(Person::id, Person::fromElsewhere, (one, again) -> one));
+        file.people()
+                .forEach(p -> checks.text("people.name", p.name(), MOST_NAME).text("people.id", p.id(), MOST_NAME));
+        file.entries().stream()
+                .map(StoredEntry::personId)
+                .distinct()
+                .filter(id -> !known.containsKey(id))
+                .forEach(id -> checks.add("entries.personId", id, "one of the people of the file"));
+        checks.orThrow();
+        return known;
+    }
+
+    private static StoredEntry signedElsewhere(StoredEntry entry, Map<String, Person> people) {
+        return new StoredEntry(
+                entry.id(),
+                entry.sequence(),
+                entry.takenAt(),
+                entry.enteredAt(),
+                people.get(entry.personId()).id(),
+                entry.spentMinutes(),
+                entry.catalogueVersion(),
+                entry.kind(),
+                entry.bodyVersion(),
+                entry.body());
+    }
+
+    /** The log as this version understands it; what it cannot open at all is refused before anything is written. */
+    private Log understood(Brought file, List<StoredEntry> entries, LayoutFile circuit) {
+        Checks checks = new Checks();
+        Set<UUID> ids = new HashSet<>();
+        for (int i = 0; i < entries.size(); i++) {
+            StoredEntry entry = entries.get(i);
+            int place = i + 1;
+            checks.that(
+                            () -> entry.sequence() == place,
+                            "entries[" + i + "].sequence",
+                            entry.sequence(),
+                            String.valueOf(place))
+                    .that(
+                            () -> ids.add(entry.id()) && !log.holds(entry.id()),
+                            "entries[" + i + "].id",
+                            entry.id(),
+                            "an id that no other entry has");
+        }
+        checks.that(() -> entries.size() <= MOST_ENTRIES, "entries", entries.size(), "at most " + MOST_ENTRIES);
+        List<LoggedEntry> logged = log.understood(entries);
+        boolean opened = logged.get(0).entry() instanceof JobOpened first
+                && first.layoutId().equals(file.layoutId());
+        checks.that(() -> opened, "entries[0]", entries.get(0).kind(), "the opening of a job on this circuit")
+                .orThrow();
+        Log read = new Log(file.jobId(), logged, LayoutSheets.Sheet.of(circuit));
+        try {
+            read.state();
+        } catch (RuntimeException e) {
+            throw new InvalidInputException(List.of(new overturn.app.usecase.Finding(
+                    "entries", "a log that contradicts itself", "a log as this program writes it")));
+        }
+        return read;
+    }
+}
