@@ -18,11 +18,11 @@ public final class Presets {
                     "pellow-saloon-clutch",
                     "wisp-courier-brake",
                     "wisp-courier-clutch",
-                    "merrow-hatchback",
-                    "sorrel-estate",
-                    "grebe-pickup",
-                    "dunlin-roadster",
-                    "old-marl-wagon")
+                    "pellow-hatchback",
+                    "pellow-estate",
+                    "corvane-pickup",
+                    "ardle-roadster",
+                    "old-tess-wagon")
             .map(LayoutFiles::shipped)
             .toList();
 

@@ -6,22 +6,37 @@ import overturn.app.workshop.Staff.Person;
 import overturn.circuit.Chamber;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.ByPass;
+import overturn.suspect.Fault.CloggedHole;
 import overturn.suspect.Fault.Cup;
 import overturn.suspect.Fault.ExcessShoeClearance;
+import overturn.suspect.Fault.LowSupply;
+import overturn.suspect.Fault.OutwardLeak;
 import overturn.suspect.Fault.ReleaseValvePassing;
+import overturn.suspect.Fault.TrappedAir;
 
 /** The stories: what is really wrong, what the driver says, how far the technician has come. */
 final class DemoJobs {
+
+    /** How far a job has come. */
+    enum Stage {
+        TRACING,
+        ACCEPTED,
+        UNDER_REPAIR,
+        RELEASED_CONDITIONALLY,
+        RELEASED
+    }
 
     /**
      * One job.
      *
      * @param hoursAgo when it was opened
      * @param faults what is really wrong
-     * @param tests how many tests of the plan are done already
+     * @param tests how many tests of the plan are done at most
+     * @param misread place of a reading that somebody took with a rig that lied, from 1; 0 where nobody did
      */
     record Story(
             String vehicle,
+            String layoutId,
             String openedBy,
             String worksOnIt,
             int hoursAgo,
@@ -30,12 +45,79 @@ final class DemoJobs {
             boolean mayBeMoved,
             List<Fault> faults,
             int tests,
-            long seed) {
+            long seed,
+            Stage stage,
+            int misread) {
 
         Story {
             faults = List.copyOf(faults);
         }
+
+        private static Story tracing(
+                String vehicle,
+                String layoutId,
+                String openedBy,
+                String worksOnIt,
+                int hoursAgo,
+                String complaint,
+                String hunchId,
+                boolean mayBeMoved,
+                List<Fault> faults,
+                int tests,
+                long seed) {
+            return new Story(
+                    vehicle,
+                    layoutId,
+                    openedBy,
+                    worksOnIt,
+                    hoursAgo,
+                    complaint,
+                    hunchId,
+                    mayBeMoved,
+                    faults,
+                    tests,
+                    seed,
+                    Stage.TRACING,
+                    0);
+        }
+
+        private Story come(Stage far) {
+            return new Story(
+                    vehicle,
+                    layoutId,
+                    openedBy,
+                    worksOnIt,
+                    hoursAgo,
+                    complaint,
+                    hunchId,
+                    mayBeMoved,
+                    faults,
+                    MOST_TESTS,
+                    seed,
+                    far,
+                    0);
+        }
+
+        private Story misreading(int place) {
+            return new Story(
+                    vehicle,
+                    layoutId,
+                    openedBy,
+                    worksOnIt,
+                    hoursAgo,
+                    complaint,
+                    hunchId,
+                    mayBeMoved,
+                    faults,
+                    tests,
+                    seed,
+                    stage,
+                    place);
+        }
     }
+
+    private static final int MOST_TESTS = 25;
+    private static final String TARN = "tarn-box-van";
 
     /** The people of the depot. */
     static final List<Person> STAFF = List.of(
@@ -45,8 +127,9 @@ final class DemoJobs {
             new Person("juno-vale", "Juno Vale", "apprentice"));
 
     static final List<Story> STORIES = List.of(
-            new Story(
+            Story.tracing(
                     "Tarn SK 14",
+                    TARN,
                     "marit-osei",
                     "tobias-renn",
                     5,
@@ -56,8 +139,9 @@ final class DemoJobs {
                     List.of(new ByPass(Cup.PRIMARY_PISTON, 3.2, 0.2, 0, 10)),
                     3,
                     32),
-            new Story(
+            Story.tracing(
                     "Tarn SK 07",
+                    TARN,
                     "juno-vale",
                     "juno-vale",
                     26,
@@ -67,8 +151,9 @@ final class DemoJobs {
                     List.of(new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.3)),
                     9,
                     7),
-            new Story(
+            Story.tracing(
                     "Tarn SK 22",
+                    TARN,
                     "tobias-renn",
                     "tobias-renn",
                     1,
@@ -77,7 +162,112 @@ final class DemoJobs {
                     false,
                     List.of(new ReleaseValvePassing(Chamber.PRIMARY, 4, 120)),
                     0,
-                    22));
+                    22),
+            Story.tracing(
+                    "Old Bess",
+                    "old-bess-tender",
+                    "ines-quill",
+                    "marit-osei",
+                    30,
+                    "Long since the last call-out, and now it also sinks while she stands at the quay with the pump running.",
+                    "excess-shoe-clearance",
+                    false,
+                    List.of(
+                            new ExcessShoeClearance(
+                                    Set.of("front-left", "front-right", "rear-left", "rear-right"), 0.7),
+                            new ByPass(Cup.PRIMARY_PISTON, 6, 0.3, 0, 20)),
+                    7,
+                    4),
+            Story.tracing(
+                            "Corvane SK 40",
+                            "corvane-flatbed",
+                            "tobias-renn",
+                            "juno-vale",
+                            8,
+                            "Hard as a plank coming down the hill with the mail cages on.",
+                            "low-pump-flow",
+                            false,
+                            List.of(new LowSupply(0.35)),
+                            6,
+                            3)
+                    .misreading(3),
+            Story.tracing(
+                    "Pellow SK 31",
+                    "pellow-saloon",
+                    "marit-osei",
+                    "marit-osei",
+                    50,
+                    "The relief driver says it feels soft. The regular one says it always did.",
+                    "air-in-rear-end",
+                    true,
+                    List.of(),
+                    9,
+                    6),
+            Story.tracing(
+                            "Wisp SK 5",
+                            "wisp-courier-brake",
+                            "juno-vale",
+                            "tobias-renn",
+                            3,
+                            "Front wheel will not spin after the long hill, smells hot. Fluid looks like tea.",
+                            "piston-seized",
+                            false,
+                            List.of(new CloggedHole(Chamber.PRIMARY, 900)),
+                            0,
+                            4)
+                    .come(Stage.ACCEPTED),
+            Story.tracing(
+                            "Brack tug 2",
+                            "brack-tug-clutch",
+                            "ines-quill",
+                            "tobias-renn",
+                            28,
+                            "Grinds into first on the slip when it has been standing, and the fluid is down again.",
+                            "clutch-mechanical",
+                            true,
+                            List.of(new OutwardLeak("slave", Chamber.PRIMARY, 1.2, 0)),
+                            0,
+                            4)
+                    .come(Stage.UNDER_REPAIR),
+            Story.tracing(
+                            "Pellow SK 18",
+                            "pellow-saloon-clutch",
+                            "marit-osei",
+                            "ines-quill",
+                            32,
+                            "Bites at the floor since the gearbox was out in the spring refit.",
+                            "air-in-slave",
+                            true,
+                            List.of(new TrappedAir("clutch-pipe", Chamber.PRIMARY, 2.5)),
+                            0,
+                            4)
+                    .come(Stage.RELEASED_CONDITIONALLY),
+            Story.tracing(
+                            "Ardle SK 2",
+                            "ardle-mail-trike",
+                            "juno-vale",
+                            "marit-osei",
+                            75,
+                            "Long pedal on the morning round after the salt week.",
+                            "primary-piston-cup",
+                            true,
+                            List.of(new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.1)),
+                            0,
+                            2)
+                    .come(Stage.RELEASED),
+            Story.tracing(
+                            "Tarn SK 03",
+                            TARN,
+                            "tobias-renn",
+                            "tobias-renn",
+                            98,
+                            "Sinks at the crossing. Was topped up twice on the run to the north pier.",
+                            "primary-piston-cup",
+                            false,
+                            List.of(new OutwardLeak("rear-left", Chamber.SECONDARY, 2, 0)),
+                            0,
+                            5)
+                    .come(Stage.RELEASED));
 
     private DemoJobs() {}
 }

@@ -4,29 +4,44 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import overturn.app.demo.DemoJobs.Stage;
 import overturn.app.demo.DemoJobs.Story;
+import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobLog;
+import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.app.usecase.job.AcceptVerdict;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;
+import overturn.procedure.Procedure;
+import overturn.proving.Gate;
+import overturn.repair.Section;
 import overturn.simulation.VehicleUnknowns;
+import overturn.verdict.Verdict;
 
 /** Loads the demo jobs into an empty workshop; does nothing where any job stands. Runs before the server listens. */
 @Component
@@ -34,6 +49,7 @@ import overturn.simulation.VehicleUnknowns;
 class DemoLoader implements SmartInitializingSingleton {
 
     private static final Duration BETWEEN_ENTRIES = Duration.ofMinutes(7);
+    private static final String WHY = "The boat leaves at six and the part is on the shelf.";
 
     private final JobLog log;
     private final Vehicles vehicles;
@@ -41,20 +57,24 @@ class DemoLoader implements SmartInitializingSingleton {
     private final LayoutModels models;
     private final Clock clock;
     private final TransactionTemplate transactions;
+    private final Set<String> circuits;
 
+    /** @param circuits ids of the circuits whose stories are told; empty for all */
     DemoLoader(
             JobLog log,
             Vehicles vehicles,
             Staff staff,
             LayoutModels models,
             Clock clock,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            @Value("${overturn.demo.circuits:}") Set<String> circuits) {
         this.log = log;
         this.vehicles = vehicles;
         this.staff = staff;
         this.models = models;
         this.clock = clock;
         this.transactions = transactions;
+        this.circuits = circuits;
     }
 
     @Override
@@ -62,60 +82,119 @@ class DemoLoader implements SmartInitializingSingleton {
         transactions.executeWithoutResult(status -> {
             if (log.isEmpty()) {
                 DemoJobs.STAFF.forEach(staff::add);
-                DemoJobs.STORIES.forEach(this::load);
+                DemoJobs.STORIES.stream().filter(this::told).forEach(this::load);
             }
         });
     }
 
+    private boolean told(Story story) {
+        return circuits.isEmpty() || circuits.contains(story.layoutId());
+    }
+
     private void load(Story story) {
-        LayoutModel model = models.of(Presets.TARN_BOX_VAN.id());
+        LayoutModel model = models.of(story.layoutId());
         SplittableRandom random = new SplittableRandom(story.seed());
         HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), story.faults(), 1);
-        List<Reading> readings =
-                new PlanFollower(model).diagnose(vehicle, random, story.tests()).readings();
-        UUID jobId = id(story, "job");
+        PlanFollower.Diagnosis diagnosis = new PlanFollower(model).diagnose(vehicle, random, story.tests());
         Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
         UUID vehicleId = Vehicle.idOf(story.vehicle());
-        vehicles.add(new Vehicle(vehicleId, at, story.vehicle(), model.layout().id()));
+        vehicles.add(new Vehicle(vehicleId, at, story.vehicle(), story.layoutId()));
+        List<LoggedEntry> entries = new ArrayList<>();
+        Consumer<Entry> append = entry -> entries.add(next(story, entries, at, entry));
+        append.accept(new JobOpened(
+                vehicleId,
+                story.vehicle(),
+                story.layoutId(),
+                story.complaint(),
+                story.hunchId(),
+                story.mayBeMoved(),
+                false,
+                "UNKNOWN",
+                false,
+                List.of(),
+                List.of()));
+        diagnosis.readings().forEach(reading -> append.accept(taken(model, reading)));
+        if (story.misread() > 0) {
+            misread(story, model, entries);
+        }
+        if (story.stage() != Stage.TRACING) {
+            append.accept(accepted(model, diagnosis, entries));
+            carryOn(story, new DemoRepair(model.layout(), () -> JobState.of(entries, model.procedures()), append), at);
+        }
+        UUID jobId = id(story, "job");
         log.open(jobId, at);
-        log.append(
-                jobId,
+        entries.forEach(entry -> log.append(jobId, entry));
+    }
+
+    /** Every entry a few minutes after the one before; who opened the job says what it does, the other works on it. */
+    private static LoggedEntry next(Story story, List<LoggedEntry> before, Instant at, Entry entry) {
+        int place = before.size();
+        return LoggedEntry.of(
+                id(story, "entry " + place),
+                place + 1,
+                at.plus(BETWEEN_ENTRIES.multipliedBy(Math.max(0, place - 1))),
+                place < 2 ? story.openedBy() : story.worksOnIt(),
+                entry);
+    }
+
+    private static ReadingTaken taken(LayoutModel model, Reading reading) {
+        return ReadingTaken.of(
+                reading.procedureId(),
+                model.procedures().find(reading.procedureId()).orElseThrow().spec(),
+                reading.value(),
+                reading.rigSetup(),
+                reading.trust());
+    }
+
+    /** One reading is what a sound vehicle would have read. */
+    private static void misread(Story story, LayoutModel model, List<LoggedEntry> entries) {
+        LoggedEntry right = entries.get(story.misread() + 1);
+        ReadingTaken reading = (ReadingTaken) right.entry();
+        Procedure test = model.procedures().find(reading.procedureId()).orElseThrow();
+        HiddenVehicle sound = HiddenVehicle.of(model.simulator(), VehicleUnknowns.NOMINAL, List.of(), 1);
+        entries.set(
+                story.misread() + 1,
                 LoggedEntry.of(
-                        id(story, "opened"),
-                        1,
-                        at,
-                        story.openedBy(),
-                        new JobOpened(
-                                vehicleId,
-                                story.vehicle(),
-                                model.layout().id(),
-                                story.complaint(),
-                                story.hunchId(),
-                                story.mayBeMoved(),
-                                false,
-                                "UNKNOWN",
-                                false,
-                                List.of(),
-                                List.of())));
-        for (int i = 0; i < readings.size(); i++) {
-            Reading reading = readings.get(i);
-            Instant read = i == 0 ? at : at.plus(BETWEEN_ENTRIES.multipliedBy(i));
-            log.append(
-                    jobId,
-                    LoggedEntry.of(
-                            id(story, "reading " + i),
-                            i + 2,
-                            read,
-                            i == 0 ? story.openedBy() : story.worksOnIt(),
-                            ReadingTaken.of(
-                                    reading.procedureId(),
-                                    model.procedures()
-                                            .find(reading.procedureId())
-                                            .orElseThrow()
-                                            .spec(),
-                                    reading.value(),
-                                    reading.rigSetup(),
-                                    reading.trust())));
+                        right.id(),
+                        right.sequence(),
+                        right.at(),
+                        right.personId(),
+                        ReadingTaken.of(
+                                reading.procedureId(),
+                                test.spec(),
+                                sound.read(test, new SplittableRandom(story.seed())),
+                                reading.rigSetup(),
+                                reading.trust())));
+    }
+
+    private static VerdictAccepted accepted(
+            LayoutModel model, PlanFollower.Diagnosis diagnosis, List<LoggedEntry> entries) {
+        Verdict verdict = diagnosis.assessment().verdict();
+        List<String> readings = diagnosis.readings().stream().map(Reading::id).toList();
+        return AcceptVerdict.asItStands(
+                verdict,
+                WHY,
+                model.layout(),
+                diagnosis.assessment().history().now().components(),
+                reading -> entries.get(readings.indexOf(reading) + 1).id());
+    }
+
+    private void carryOn(Story story, DemoRepair repair, Instant at) {
+        if (story.stage() == Stage.ACCEPTED) {
+            return;
+        }
+        repair.takeOff();
+        if (story.stage() == Stage.UNDER_REPAIR) {
+            repair.work(Optional.of(Section.FIT));
+            return;
+        }
+        repair.work(Optional.empty());
+        repair.bleed();
+        repair.pass(Gate.ROAD);
+        repair.release(LocalDate.ofInstant(at, ZoneOffset.UTC).plusDays(2).toString());
+        if (story.stage() == Stage.RELEASED) {
+            repair.pass(Gate.NEXT_DAY);
+            repair.release("");
         }
     }
 

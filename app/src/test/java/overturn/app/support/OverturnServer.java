@@ -47,8 +47,8 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
 
     private static Running start() {
         requireRealDatabase();
-        ConfigurableApplicationContext context =
-                new SpringApplicationBuilder(OverturnApplication.class).run("--server.port=0", "--overturn.demo=true");
+        ConfigurableApplicationContext context = new SpringApplicationBuilder(OverturnApplication.class)
+                .run("--server.port=0", "--overturn.demo=true", "--overturn.demo.circuits=tarn-box-van");
         return new Running(
                 context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
     }

@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
@@ -93,7 +94,27 @@ public class AcceptVerdict {
                 .orElseThrow(() -> new EntryIdTakenException(stamp.entryId()));
     }
 
-    private static Entry accepted(
+    /**
+     * The entry by which a verdict is accepted as it stands, each remedy at the most suspected of its places.
+     *
+     * @param entryOf the entry of a reading, by the reading's id
+     */
+    public static VerdictAccepted asItStands(
+            Verdict verdict, String why, Layout layout, Map<String, Double> suspected, Function<String, UUID> entryOf) {
+        List<String> places = verdict.remedies().stream()
+                .map(remedy -> place(layout, remedy, suspected))
+                .toList();
+        return new VerdictAccepted(
+                remedyIds(verdict),
+                verdict.grade().name(),
+                verdict.probability(),
+                verdict.carriers().stream().map(Reading::id).map(entryOf).toList(),
+                verdict.missing().stream().map(Enum::name).toList(),
+                why,
+                places);
+    }
+
+    private static VerdictAccepted accepted(
             Verdict verdict, Shown shown, String why, Layout layout, Map<String, Double> suspected) {
         List<String> remedyIds = remedyIds(verdict);
         if (!remedyIds.equals(shown.remedyIds()) || !verdict.grade().name().equals(shown.grade())) {
@@ -117,15 +138,13 @@ public class AcceptVerdict {
                     () -> given != null && offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }
         checks.orThrow();
+        VerdictAccepted standing = asItStands(verdict, why, layout, suspected, UUID::fromString);
         return new VerdictAccepted(
-                remedyIds,
-                verdict.grade().name(),
-                verdict.probability(),
-                verdict.carriers().stream()
-                        .map(Reading::id)
-                        .map(UUID::fromString)
-                        .toList(),
-                verdict.missing().stream().map(Enum::name).toList(),
+                standing.remedyIds(),
+                standing.grade(),
+                standing.probability(),
+                standing.carrierIds(),
+                standing.missing(),
                 why,
                 places);
     }

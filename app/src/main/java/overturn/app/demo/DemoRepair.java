@@ -1,0 +1,120 @@
+package overturn.app.demo;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import overturn.app.job.Entry;
+import overturn.app.job.Entry.CheckDone;
+import overturn.app.job.Entry.CircuitRested;
+import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.StrokesBled;
+import overturn.app.job.Entry.WorkStepDone;
+import overturn.app.job.Entry.WorkStepDone.Measured;
+import overturn.app.job.JobState;
+import overturn.app.job.RepairState;
+import overturn.bleeding.BleedSheet;
+import overturn.circuit.Layout;
+import overturn.proving.Check;
+import overturn.proving.Checks;
+import overturn.proving.Gate;
+import overturn.repair.Asked;
+import overturn.repair.Section;
+import overturn.repair.WorkStep;
+
+/** Carries a demo job through its repair by the same plan, sheet and gates that a technician follows. */
+final class DemoRepair {
+
+    private static final String FULL = "max";
+    private static final int MOST_TURNS = 200;
+    private static final double UNLISTED_MM = 7;
+
+    private final Layout layout;
+    private final Supplier<JobState> state;
+    private final Consumer<Entry> append;
+
+    /**
+     * @param state the fold of the log as it stands
+     * @param append puts an entry behind the log
+     */
+    DemoRepair(Layout layout, Supplier<JobState> state, Consumer<Entry> append) {
+        this.layout = layout;
+        this.state = state;
+        this.append = append;
+    }
+
+    /** Takes off what the tests have left on the vehicle. */
+    void takeOff() {
+        List<String> fitted = List.copyOf(state.get().stillFitted());
+        if (!fitted.isEmpty()) {
+            append.accept(new FittingsTakenOff(fitted));
+        }
+    }
+
+    /** Ticks the steps of the plan, up to and without the first of a section. */
+    void work(Optional<Section> upTo) {
+        for (WorkStep step : repair().plan().steps()) {
+            if (upTo.filter(section -> step.section().compareTo(section) >= 0).isPresent()) {
+                return;
+            }
+            if (!step.optional() && !step.id().equals("bleed-end")) {
+                append.accept(new WorkStepDone(step.key(), measured(step), ""));
+            }
+        }
+    }
+
+    private static List<Measured> measured(WorkStep step) {
+        List<Measured> all = new ArrayList<>();
+        for (Asked asked : step.asks()) {
+            double mm = asked.listed().orElse(UNLISTED_MM);
+            all.add(new Measured(asked.id(), String.valueOf(mm), "mm", mm));
+        }
+        return all;
+    }
+
+    /** Bleeds by the sheet until it calls the circuit done. */
+    void bleed() {
+        for (int turn = 0; turn < MOST_TURNS; turn++) {
+            Optional<BleedSheet> sheet = repair().sheet();
+            if (sheet.isEmpty() || sheet.get().done()) {
+                return;
+            }
+            append.accept(next(sheet.get()));
+        }
+    }
+
+    private Entry next(BleedSheet sheet) {
+        if (sheet.reservoir().topUpNow()) {
+            return new LevelEntered(FULL, "", layout.reservoir().minToMaxMl());
+        }
+        if (sheet.restFirst()) {
+            return new CircuitRested();
+        }
+        BleedSheet.End end = sheet.ends().stream()
+                .filter(e -> e.id().equals(sheet.next().orElseThrow()))
+                .findFirst()
+                .orElseThrow();
+        return new StrokesBled(end.id(), end.strokesNow(), end.strokes() == 0 ? "few" : "none", "clear");
+    }
+
+    /** Passes every check up to and with a gate. */
+    void pass(Gate upTo) {
+        for (Check check : Checks.of(layout)) {
+            if (check.gate().compareTo(upTo) <= 0 && !repair().outcomes().containsKey(check.id())) {
+                append.accept(new CheckDone(check.id(), "passed", ""));
+            }
+        }
+    }
+
+    /** Released until a day on which it is looked at again; finally where there is none. */
+    void release(String recheckOn) {
+        append.accept(new JobReleased(!recheckOn.isEmpty(), recheckOn, ""));
+    }
+
+    private RepairState repair() {
+        return state.get().repair().orElseThrow();
+    }
+}
