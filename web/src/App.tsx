@@ -18,6 +18,9 @@ const BleedView = lazy(async () => ({ default: (await import("./workspaces/repai
 const CardView = lazy(async () => ({ default: (await import("./workspaces/repair/CardView")).CardView }));
 const ProvingView = lazy(async () => ({ default: (await import("./workspaces/repair/ProvingView")).ProvingView }));
 const WorkView = lazy(async () => ({ default: (await import("./workspaces/repair/WorkView")).WorkView }));
+const CatalogueView = lazy(async () => ({
+  default: (await import("./workspaces/catalogue/CatalogueView")).CatalogueView,
+}));
 const WorkshopView = lazy(async () => ({ default: (await import("./workspaces/workshop/WorkshopView")).WorkshopView }));
 
 export function App() {
@@ -48,6 +51,7 @@ function Signed() {
           <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
           <Route path="/jobs/:jobId/card" element={<CardView />} />
           <Route path="/bench" element={<BenchView />} />
+          <Route path="/catalogue" element={<CatalogueView />} />
           <Route path="/workshop" element={<WorkshopView />} />
           <Route path="/layouts" element={<LayoutsView />} />
           <Route path="/layouts/new" element={<EditorView />} />

@@ -36,6 +36,9 @@ export function BayView() {
               <Button large onClick={() => void go("/layouts")}>
                 {say("layouts")}
               </Button>
+              <Button large onClick={() => void go("/catalogue")}>
+                {say("catalogue")}
+              </Button>
               <Button large onClick={() => void go("/workshop")}>
                 {say("workshop")}
               </Button>

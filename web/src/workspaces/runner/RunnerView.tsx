@@ -209,7 +209,7 @@ function useSentence(test: Test) {
     Object.entries(test.forcesN).map(([name, newton]) => [name, show(newton, "FORCE")]),
   );
   return (step: Step) =>
-    word(`test.${test.id}.step.${step.id}`, {
+    word(step.word, {
       ...forces,
       ...(step.place === undefined ? {} : { place: part(step.place).toLowerCase() }),
     });
@@ -218,7 +218,7 @@ function useSentence(test: Test) {
 function Now({ test, job, step }: { test: Test; job: Job; step: Step }) {
   const { word, show, fitting } = useSettings();
   const sentence = useSentence(test);
-  const pressed = forceOf(word(`test.${test.id}.step.${step.id}`));
+  const pressed = forceOf(word(step.word));
   const newton = pressed === undefined ? undefined : test.forcesN[pressed];
   const pressForce = newton === undefined ? undefined : show(newton, "FORCE");
   const calls = test.figures

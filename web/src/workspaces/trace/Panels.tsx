@@ -4,7 +4,7 @@ import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Entry, Job, Proposal } from "../../domain/types";
 import { minutes, oneIn } from "../../domain/units";
-import { say } from "../../domain/words";
+import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { SetAside } from "../../ui/SetAside";
@@ -229,6 +229,7 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
 
 const STRIKABLE = [
   "reading-taken",
+  "entry-struck",
   "test-set-aside",
   "verdict-accepted",
   "note-written",
@@ -238,6 +239,9 @@ const STRIKABLE = [
   "circuit-rested",
   "check-done",
 ];
+
+/** Striking a strike puts back what it struck. */
+const strikeWord = (entry: Entry): UiWord => (entry.kind === "entry-struck" ? "putBack" : "strike");
 
 function Log({ job, trace }: { job: Job; trace: Trace }) {
   const [striking, setStriking] = useState<string>();
@@ -262,7 +266,9 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
                 {e.struck ? ` · ${say("struck")}` : ""}
               </p>
             </div>
-            {strikable(e) && striking !== e.id && <Button onClick={() => setStriking(e.id)}>{say("strike")}</Button>}
+            {strikable(e) && striking !== e.id && (
+              <Button onClick={() => setStriking(e.id)}>{say(strikeWord(e))}</Button>
+            )}
           </div>
           {striking === e.id && (
             <form
@@ -286,7 +292,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
                 disabled={trace.busy || why.trim() === ""}
                 className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink"
               >
-                {say("strike")}
+                {say(strikeWord(e))}
               </button>
             </form>
           )}

@@ -12,7 +12,7 @@ import { standsBy, takenText } from "./state";
 
 /** One part of the circuit: its figures, what may be wrong with it, what was read of it, what can look at it. */
 export function PartSheet({ job, partId }: { job: Job; partId: string }) {
-  const { word, layout, show } = useSettings();
+  const { word, catalogue } = useSettings();
   const part = useQuery({
     queryKey: ["part", job.id, job.sequence, partId],
     queryFn: () => api.part(job.id, partId),
@@ -20,31 +20,22 @@ export function PartSheet({ job, partId }: { job: Job; partId: string }) {
   if (part.isPending) return <Loading />;
   if (part.isError) return <Failed error={part.error} again={() => void part.refetch()} />;
   const { suspects, readingIds, tests } = part.data;
-  const component = layout(job.layoutId).components.find((c) => c.id === partId);
   const readings = job.entries.filter((entry) => readingIds.includes(entry.id));
-  const standing = new Map(job.assessment.suspects.map((s) => [s.suspectId, s]));
+  const live = suspects.filter((s) => s.probability >= catalogue.clearedBelow);
   const open = tests.filter((test) => test.open);
   return (
     <>
-      {component?.boreMm !== undefined && <p className="figures mb-2 text-soft">{show(component.boreMm, "LENGTH")}</p>}
       <h3 className="caps">{say("partSuspects")}</h3>
       {suspects.length === 0 && <p>{say("partNoSuspects")}</p>}
-      <ul className="mb-4">
-        {suspects.map((s) => {
-          const known = standing.get(s.suspectId);
-          return (
-            <li key={s.suspectId} className="border-t border-rule py-2">
-              <p className="flex justify-between gap-2 font-semibold">
-                {word(`suspect.${s.suspectId}`)}
-                <span className="figures">{percent(s.probability)}</span>
-              </p>
-              <ShareBar id={`part-${s.suspectId}`} share={s.probability} />
-              <p className="text-sm">{word(`suspect.${s.suspectId}.shows`)}</p>
-              {known && <p className="text-sm text-soft">{standsBy(known, word)}</p>}
-            </li>
-          );
-        })}
-      </ul>
+      <Suspects job={job} suspects={live} />
+      {live.length < suspects.length && (
+        <details className="mb-4">
+          <summary className="min-h-11 cursor-pointer underline underline-offset-4">
+            {say("partCleared", { count: suspects.length - live.length })}
+          </summary>
+          <Suspects job={job} suspects={suspects.slice(live.length)} />
+        </details>
+      )}
       <h3 className="caps">{say("partReadings")}</h3>
       {readings.length === 0 && <p className="mb-4">{say("partNoReadings")}</p>}
       <ul className="mb-4">
@@ -70,5 +61,29 @@ export function PartSheet({ job, partId }: { job: Job; partId: string }) {
         ))}
       </ul>
     </>
+  );
+}
+
+/** Suspects with what they show and what weighs on them. */
+function Suspects({ job, suspects }: { job: Job; suspects: { suspectId: string; probability: number }[] }) {
+  const { word } = useSettings();
+  const standing = new Map(job.assessment.suspects.map((s) => [s.suspectId, s]));
+  return (
+    <ul className="mb-2">
+      {suspects.map((s) => {
+        const known = standing.get(s.suspectId);
+        return (
+          <li key={s.suspectId} className="border-t border-rule py-2">
+            <p className="flex justify-between gap-2 font-semibold">
+              {word(`suspect.${s.suspectId}`)}
+              <span className="figures">{percent(s.probability)}</span>
+            </p>
+            <ShareBar id={`part-${s.suspectId}`} share={s.probability} />
+            <p className="text-sm">{word(`suspect.${s.suspectId}.shows`)}</p>
+            {known && <p className="text-sm text-soft">{standsBy(known, word)}</p>}
+          </li>
+        );
+      })}
+    </ul>
   );
 }

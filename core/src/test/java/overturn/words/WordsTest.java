@@ -1,6 +1,7 @@
 package overturn.words;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -9,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import overturn.calculation.Calculator;
 import overturn.calculation.Calculators;
@@ -25,6 +27,7 @@ import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
+import overturn.procedure.StepWords;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
 import overturn.proving.Proving.Blocker;
@@ -141,6 +144,7 @@ class WordsTest {
                 "rig." + p.rigKind().id() + ".check"));
         for (Step step : p.steps()) {
             ids.add(test + ".step." + step.id());
+            ids.add(StepWords.key(p, step, layout));
             step.cautionId().ifPresent(c -> ids.add("caution." + c));
             step.fits().forEach(f -> ids.add("fitting." + f.split("@")[0]));
         }
@@ -183,6 +187,22 @@ class WordsTest {
             });
         }
         return ids;
+    }
+
+    @Test
+    void whoeverWorksALeverReadsOfNoPedalAndWhoeverHasNoAssistOfNoReserve() {
+        for (Layout layout : Presets.all()) {
+            Pattern strange = Pattern.compile(
+                    layout.family().lever()
+                            ? "pedal|bonnet|(?<!its )\\bfoot\\b|steering|rear plug|carpet|\\btoe\\b|reserve is|reserve spent"
+                            : layout.assist().isEmpty() ? "reserve is spent|reserve spent" : "no such sentence");
+            ProcedureCatalogue.of(layout).all().stream()
+                    .filter(p -> !ProcedureCatalogue.atIntake(p.id()))
+                    .forEach(p -> p.steps().forEach(step -> {
+                        String said = WORDS.get(StepWords.key(p, step, layout));
+                        assertFalse(strange.matcher(said).find(), layout.id() + " " + p.id() + ": " + said);
+                    }));
+        }
     }
 
     @Test

@@ -19,6 +19,7 @@ class PageController {
         "/jobs/{id}/card",
         "/bench",
         "/workshop",
+        "/catalogue",
         "/layouts",
         "/layouts/new"
     })

@@ -238,7 +238,7 @@ final class DemoJobs {
                             "Bites at the floor since the gearbox was out in the spring refit.",
                             "air-in-slave",
                             true,
-                            List.of(new TrappedAir("clutch-pipe", Chamber.PRIMARY, 2.5)),
+                            List.of(new TrappedAir("slave", Chamber.PRIMARY, 2.2)),
                             0,
                             4)
                     .come(Stage.RELEASED_CONDITIONALLY),

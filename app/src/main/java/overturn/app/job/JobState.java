@@ -2,6 +2,8 @@ package overturn.app.job;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -73,6 +75,20 @@ public record JobState(
     /** Folds a log that begins with {@link JobOpened}. */
     public static JobState of(List<LoggedEntry> log, ProcedureCatalogue procedures) {
         return new Fold(log, procedures).state();
+    }
+
+    /** Ids of entries that do not count: struck, and not put back by striking the strike. */
+    public static Set<UUID> struck(List<LoggedEntry> log) {
+        Map<UUID, UUID> strikes = new HashMap<>();
+        Set<UUID> struck = new HashSet<>();
+        for (LoggedEntry logged : log) {
+            if (logged.entry() instanceof EntryStruck strike) {
+                strikes.put(logged.id(), strike.struckId());
+                struck.add(strike.struckId());
+                Optional.ofNullable(strikes.get(strike.struckId())).ifPresent(struck::remove);
+            }
+        }
+        return struck;
     }
 
     /** The facts of intake, as the inference takes them; what is not known any more counts for nothing. */
@@ -156,11 +172,7 @@ public record JobState(
         Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
             this.log = log;
             this.procedures = procedures;
-            this.struck = log.stream()
-                    .map(LoggedEntry::entry)
-                    .filter(EntryStruck.class::isInstance)
-                    .map(e -> ((EntryStruck) e).struckId())
-                    .collect(Collectors.toUnmodifiableSet());
+            this.struck = struck(log);
             log.forEach(this::add);
         }
 

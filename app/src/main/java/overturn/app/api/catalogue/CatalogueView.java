@@ -21,13 +21,20 @@ import overturn.procedure.Procedure;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.verdict.Standing;
+import overturn.words.Words;
 
 /**
- * What the program knows before any job: people, layouts with their suspects and tests, units, and the share below
- * which a suspect or a part counts as cleared.
+ * What the program knows before any job: people, layouts with their suspects and tests, units, cautions, and the share
+ * below which a suspect or a part counts as cleared.
  */
 public record CatalogueView(
-        List<PersonView> staff, List<LayoutView> layouts, List<UnitView> units, double clearedBelow) {
+        List<PersonView> staff,
+        List<LayoutView> layouts,
+        List<UnitView> units,
+        List<String> cautions,
+        double clearedBelow) {
+
+    private static final String CAUTION = "caution.";
 
     public static CatalogueView of(List<Person> staff, List<LayoutView> layouts) {
         return new CatalogueView(
@@ -36,6 +43,10 @@ public record CatalogueView(
                         .toList(),
                 layouts,
                 Arrays.stream(MeasureUnit.values()).map(UnitView::of).toList(),
+                Words.all().keySet().stream()
+                        .filter(word -> word.startsWith(CAUTION))
+                        .map(word -> word.substring(CAUTION.length()))
+                        .toList(),
                 Standing.CLEARED_SHARE);
     }
 

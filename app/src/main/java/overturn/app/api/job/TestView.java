@@ -15,6 +15,7 @@ import overturn.procedure.PressForces;
 import overturn.procedure.Procedure;
 import overturn.procedure.Step;
 import overturn.procedure.StepActs;
+import overturn.procedure.StepWords;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
@@ -55,7 +56,10 @@ public record TestView(
                 procedure.rigKind().id(),
                 NeedsView.of(procedure.needs()),
                 procedure.steps().stream()
-                        .map(step -> StepView.of(step, StepActs.of(procedure, step, model.layout())))
+                        .map(step -> StepView.of(
+                                step,
+                                StepWords.key(procedure, step, model.layout()),
+                                StepActs.of(procedure, step, model.layout())))
                         .toList(),
                 figures,
                 options,
@@ -83,12 +87,14 @@ public record TestView(
     /**
      * One action.
      *
+     * @param word key of its sentence on this vehicle
      * @param gesture what hands, feet or eyes do
      * @param at components at which they do it
      * @param joints joints that are plugged, cracked or followed
      */
     public record StepView(
             String id,
+            String word,
             Optional<String> place,
             Gesture gesture,
             List<String> at,
@@ -98,9 +104,10 @@ public record TestView(
             Optional<String> cautionId,
             List<String> fits) {
 
-        static StepView of(Step step, StepActs.StepAct act) {
+        static StepView of(Step step, String word, StepActs.StepAct act) {
             return new StepView(
                     step.id(),
+                    word,
                     step.place(),
                     act.gesture(),
                     act.places(),

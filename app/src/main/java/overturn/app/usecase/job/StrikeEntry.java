@@ -7,6 +7,7 @@ import overturn.app.job.Entry;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
@@ -45,20 +46,16 @@ public class StrikeEntry {
                 .map(LoggedEntry::entry)
                 .findFirst()
                 .orElse(null);
-        boolean struckBefore = seen.stream()
-                .filter(e -> !e.id().equals(stamp.entryId()))
-                .map(LoggedEntry::entry)
-                .anyMatch(e ->
-                        e instanceof EntryStruck struck && struck.struckId().equals(struckId));
+        boolean struckBefore = JobState.struck(seen.stream()
+                        .filter(e -> !e.id().equals(stamp.entryId()))
+                        .toList())
+                .contains(struckId);
         new Checks()
                 .that(
-                        () -> target != null
-                                && !(target instanceof JobOpened
-                                        || target instanceof EntryStruck
-                                        || target instanceof FittingsTakenOff),
+                        () -> target != null && !(target instanceof JobOpened || target instanceof FittingsTakenOff),
                         "struckId",
                         struckId,
-                        "the id of a reading, a set-aside test or a verdict of this job")
+                        "the id of a reading, a set-aside test, a verdict or a strike of this job")
                 .that(() -> !struckBefore, "struckId", struckId, "an entry that still stands")
                 .orThrow();
     }

@@ -245,10 +245,22 @@ class JobApiTest {
                 422,
                 api.post(job + "/strikes", ApiClient.stamped(4, Map.of("struckId", id, "why", "again")))
                         .status());
+        String strike = after.get("entries").get(3).get("id").asString();
+        JsonNode back = api.post(
+                        job + "/strikes", ApiClient.stamped(4, Map.of("struckId", strike, "why", "it was this pedal")))
+                .body();
+        assertFalse(back.get("entries").get(2).get("struck").asBoolean(), "striking the strike puts it back");
+        assertEquals(
+                taken.get("assessment").get("suspects"), back.get("assessment").get("suspects"));
+        assertEquals(
+                200,
+                api.post(job + "/strikes", ApiClient.stamped(5, Map.of("struckId", id, "why", "no, the other one")))
+                        .status(),
+                "it can be struck again");
         String opening = after.get("entries").get(0).get("id").asString();
         assertEquals(
                 422,
-                api.post(job + "/strikes", ApiClient.stamped(4, Map.of("struckId", opening, "why", "no")))
+                api.post(job + "/strikes", ApiClient.stamped(6, Map.of("struckId", opening, "why", "no")))
                         .status());
     }
 
