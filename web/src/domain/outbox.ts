@@ -186,6 +186,8 @@ function sentBehind(
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "checks":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "parts":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "release":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
   }

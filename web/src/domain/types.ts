@@ -38,6 +38,7 @@ export interface Writes {
   levels: Schemas["LevelRequest"];
   rests: Schemas["RestRequest"];
   checks: Schemas["CheckRequest"];
+  parts: Schemas["PartRequest"];
   release: Schemas["ReleaseRequest"];
 }
 export type OpenJobRequest = Schemas["OpenJobRequest"];

@@ -20,6 +20,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   levels: "keptLevel",
   rests: "keptRest",
   checks: "keptCheck",
+  parts: "keptPart",
   release: "keptRelease",
 };
 /** The one text of an entry that can be mended where it is shown. */

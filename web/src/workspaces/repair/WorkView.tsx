@@ -8,6 +8,7 @@ import { minutes } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Frame } from "./Frame";
+import { Parts } from "./Parts";
 import { SheetFigures } from "./SheetFigures";
 import { currentStep, itemParts, nextPlace, sections } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
@@ -49,6 +50,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             <CircuitSheet layout={layout(job.layoutId)} stillFitted={job.stillFitted} at={now ? [now.place] : []} />
           </div>
         </div>
+        <Parts job={job} page={page} />
         {repair.on.length > 0 && (
           <section aria-label={say("onOffMoved")} className="border-t-2 border-ink bg-panel p-4">
             <h2 className="caps">{say("onOffMoved")}</h2>

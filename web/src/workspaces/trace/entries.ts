@@ -27,6 +27,8 @@ export function repairText(entry: Entry, word: Word): string | undefined {
         say(second === "failed" ? "checkFailed" : "checkPassed"),
         ...(third ? [third] : []),
       ].join(" · ");
+    case "part-moved":
+      return [first, say(`part.${second}` as UiWord), third].filter(Boolean).join(" · ");
     case "job-released":
       return first === "" ? say("releasedFinally") : say("releasedUntil", { day: first });
     case "came-back":

@@ -294,6 +294,22 @@ public sealed interface Entry {
         }
     }
 
+    /**
+     * A part of this job was asked for, ordered, came, went back.
+     *
+     * @param part what it is, as the shop says it
+     * @param state stable id of {@link PartState}
+     * @param note supplier, quality, number, as noted by the shop
+     */
+    record PartMoved(String part, String state, String note) implements Entry {
+        public static final String KIND = "part-moved";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
     /** A released vehicle came back with its complaint: the job that follows, and, in that one, the job before. */
     record CameBack(UUID jobId, boolean followsIt) implements Entry {
         public static final String KIND = "came-back";

@@ -17,6 +17,7 @@ import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.NotUnderstood;
+import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
@@ -146,7 +147,25 @@ public record JobState(
 
     /** Where the job is. */
     public JobStage stage() {
-        return repair().map(RepairState::stage).orElse(JobStage.TRACING);
+        JobStage stage = repair().map(RepairState::stage).orElse(JobStage.TRACING);
+        boolean couldGoOn = stage == JobStage.ACCEPTED || stage == JobStage.UNDER_REPAIR;
+        return couldGoOn && waitsForPart() ? JobStage.WAITING : stage;
+    }
+
+    /** The latest of each part of this job, in the order in which they were first asked for. */
+    public Map<String, LoggedEntry> parts() {
+        Map<String, LoggedEntry> latest = new LinkedHashMap<>();
+        log.stream()
+                .filter(logged -> !struckIds.contains(logged.id()))
+                .filter(logged -> logged.entry() instanceof PartMoved)
+                .forEach(logged -> latest.put(((PartMoved) logged.entry()).part(), logged));
+        return latest;
+    }
+
+    private boolean waitsForPart() {
+        return parts().values().stream()
+                .map(logged -> ((PartMoved) logged.entry()).state())
+                .anyMatch(PartState.ORDERED.id()::equals);
     }
 
     /** Sequence of the last entry. */

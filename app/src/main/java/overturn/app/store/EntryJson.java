@@ -44,6 +44,7 @@ class EntryJson {
             Map.entry(Entry.CircuitRested.KIND, Entry.CircuitRested.class),
             Map.entry(Entry.CheckDone.KIND, Entry.CheckDone.class),
             Map.entry(Entry.JobReleased.KIND, Entry.JobReleased.class),
+            Map.entry(Entry.PartMoved.KIND, Entry.PartMoved.class),
             Map.entry(Entry.CameBack.KIND, Entry.CameBack.class));
     /**
      * By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first

@@ -12,6 +12,7 @@ import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.LevelEntered;
 import overturn.app.job.Entry.NoteWritten;
+import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.TestSetAside;
@@ -134,6 +135,8 @@ public record EntryView(
             return List.of(level.text(), level.unit());
         } else if (entry instanceof CheckDone check) {
             return List.of(check.checkId(), check.outcome(), check.seen());
+        } else if (entry instanceof PartMoved moved) {
+            return List.of(moved.part(), moved.state(), moved.note());
         } else if (entry instanceof JobReleased released) {
             return List.of(released.recheckOn());
         }

@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobState;
 import overturn.app.job.JobSummary;
+import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.verdict.CatalogueVersion;
 
@@ -31,6 +33,7 @@ public record JobView(
         Optional<AcceptedView> accepted,
         String stage,
         Optional<UUID> comesBackFrom,
+        List<PartOfJobView> parts,
         Optional<RepairView> repair,
         Optional<MovedView> moved,
         AssessmentView assessment) {
@@ -61,9 +64,19 @@ public record JobView(
                 state.accepted().map(AcceptedView::of),
                 state.stage().id(),
                 state.comesBackFrom(),
+                state.parts().values().stream().map(PartOfJobView::of).toList(),
                 RepairView.of(job),
                 moved.map(MovedView::of),
                 AssessmentView.of(job));
+    }
+
+    /** A part of the job and how far it has come. */
+    public record PartOfJobView(String part, String state, String note, String personId, Instant at) {
+
+        static PartOfJobView of(LoggedEntry logged) {
+            PartMoved moved = (PartMoved) logged.entry();
+            return new PartOfJobView(moved.part(), moved.state(), moved.note(), logged.personId(), logged.takenAt());
+        }
     }
 
     /** What was told at intake beside complaint and behaviour. */

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.job.RepairRequests.CheckRequest;
 import overturn.app.api.job.RepairRequests.LevelRequest;
+import overturn.app.api.job.RepairRequests.PartRequest;
 import overturn.app.api.job.RepairRequests.ReleaseRequest;
 import overturn.app.api.job.RepairRequests.RestRequest;
 import overturn.app.api.job.RepairRequests.StrokesRequest;
@@ -40,6 +41,17 @@ class RepairController {
     @PostMapping("/levels")
     JobView level(@PathVariable UUID id, @RequestBody LevelRequest request) {
         return JobView.of(repair.level(id, request.stamp(), request.text(), orNull(request.unit())));
+    }
+
+    @PostMapping("/parts")
+    JobView part(@PathVariable UUID id, @RequestBody PartRequest request) {
+        return JobView.of(repair.partMoved(
+                id,
+                request.stamp(),
+                request.part(),
+                request.state(),
+                orNull(request.note()),
+                Boolean.TRUE.equals(orNull(request.again()))));
     }
 
     @PostMapping("/rests")

@@ -70,6 +70,25 @@ final class RepairRequests {
         }
     }
 
+    /**
+     * A part was asked for, ordered, came, went back: {@code state} is wanted, ordered, arrived, returned, spare or
+     * core-sent-back; {@code again} where a second one is meant.
+     */
+    record PartRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String part,
+            String state,
+            Optional<String> note,
+            Optional<Boolean> again) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
     /** The circuit was left alone for ten minutes. */
     record RestRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
 

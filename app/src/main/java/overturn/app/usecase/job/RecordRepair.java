@@ -14,10 +14,12 @@ import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.CircuitRested;
 import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.WorkStepDone;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.app.job.PartState;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
@@ -45,6 +47,7 @@ public class RecordRepair {
 
     private static final int MOST_STROKES = 200;
     private static final int MOST_TEXT = 400;
+    private static final int MOST_PART = 80;
     private static final int RECHECK_DAYS = 1;
     /** More than any part of such a circuit measures, mm. */
     private static final double MOST_MM = 500;
@@ -170,6 +173,39 @@ public class RecordRepair {
                     typed.orElseThrow().text(),
                     typed.get().unit().symbol(),
                     typed.get().coreValue());
+        });
+    }
+
+    /**
+     * Notes how far a part has come.
+     *
+     * @param again whether a second one is meant where one is ordered or there
+     * @throws InvalidInputException if it is ordered a second time without saying so
+     */
+    public Job partMoved(UUID jobId, Stamp stamp, String part, String partState, String note, boolean again) {
+        return append(jobId, stamp, state -> {
+            String named = part == null ? "" : part.strip();
+            String told = note == null ? "" : note.strip();
+            List<String> states =
+                    Arrays.stream(PartState.values()).map(PartState::id).toList();
+            Optional<String> before = Optional.ofNullable(state.parts().get(named))
+                    .filter(logged -> !logged.id().equals(stamp.entryId()))
+                    .map(logged -> ((PartMoved) logged.entry()).state());
+            boolean second = PartState.ORDERED.id().equals(partState)
+                    && before.flatMap(PartState::find)
+                            .filter(PartState::underWay)
+                            .isPresent();
+            new Checks()
+                    .text("part", named, MOST_PART)
+                    .that(() -> states.contains(partState), "state", partState, "one of " + states)
+                    .that(() -> told.length() <= MOST_TEXT, "note", note, "at most " + MOST_TEXT + " characters")
+                    .that(
+                            () -> !second || again,
+                            "again",
+                            before.orElse(""),
+                            "true if a second one is meant: one is " + before.orElse("") + " already")
+                    .orThrow();
+            return new PartMoved(named, partState, told);
         });
     }
 

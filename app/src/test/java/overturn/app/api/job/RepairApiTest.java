@@ -244,4 +244,26 @@ class RepairApiTest {
         another.put("comesBackFrom", now().get("id").asString());
         api.post("/api/jobs", another).assertRefused(422, "input-not-allowed");
     }
+
+    @Test
+    void aPartIsOrderedOnceUnlessASecondOneIsMeantAndTheJobWaitsForIt() {
+        String id = api.openJob("Parts", "sinks", "primary-piston-cup");
+        RepairFlow flow = new RepairFlow(api, "/api/jobs/" + id).accept();
+        Map<String, Object> master = Map.of("part", "Master, 23.81 mm", "state", "ordered", "note", "Quay Supplies");
+        JsonNode ordered = flow.post("parts", master).body();
+        assertEquals("waiting", ordered.get("stage").asString());
+        assertEquals("ordered", ordered.get("parts").get(0).get("state").asString());
+        Answer second = flow.post("parts", master);
+        assertEquals(422, second.status());
+        assertEquals("again", second.body().get("findings").get(0).get("field").asString());
+        Map<String, Object> meant = new HashMap<>(master);
+        meant.put("again", true);
+        assertEquals(200, flow.post("parts", meant).status());
+        JsonNode arrived = flow.post("parts", Map.of("part", "Master, 23.81 mm", "state", "arrived"))
+                .body();
+        assertEquals("accepted", arrived.get("stage").asString(), "nothing is waited for any more");
+        assertEquals(1, arrived.get("parts").size());
+        assertEquals(
+                422, flow.post("parts", Map.of("part", "Hose", "state", "lost")).status());
+    }
 }

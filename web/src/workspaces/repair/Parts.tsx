@@ -1,0 +1,102 @@
+import { useState } from "react";
+import { useSettings } from "../../domain/settings";
+import type { Job } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import type { RepairPage } from "./useRepair";
+
+type State = "wanted" | "ordered" | "arrived" | "returned" | "spare" | "core-sent-back";
+/** What comes next for a part in each state. */
+const NEXT: Record<State, State[]> = {
+  wanted: ["ordered"],
+  ordered: ["arrived", "ordered"],
+  arrived: ["core-sent-back", "spare", "returned"],
+  returned: ["ordered"],
+  spare: ["returned"],
+  "core-sent-back": [],
+};
+
+/** The parts of this job: wanted, ordered, arrived, gone back; a second order is asked about. */
+export function Parts({ job, page }: { job: Job; page: RepairPage }) {
+  const { person } = useSettings();
+  const [twice, setTwice] = useState<string>();
+  const move = (part: string, state: State, again: boolean, note?: string) => {
+    setTwice(undefined);
+    return page.enter("parts", { part, state, ...(again ? { again } : {}), ...(note ? { note } : {}) });
+  };
+  return (
+    <section aria-label={say("parts")} className="border-t-2 border-ink bg-panel p-4">
+      <h2 className="caps">{say("parts")}</h2>
+      <ul>
+        {job.parts.map((one) => (
+          <li key={one.part} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule py-2">
+            <p className="min-w-0 flex-1 basis-56">
+              <span className="text-lg font-semibold">{one.part}</span>{" "}
+              <span className="label">{say(`part.${one.state as State}`)}</span>
+              <span className="block text-sm text-soft">
+                {[one.note, person(one.personId)].filter(Boolean).join(" · ")}
+              </span>
+            </p>
+            {NEXT[one.state as State].map((state) => {
+              const second = state === "ordered" && one.state === "ordered";
+              return (
+                <Button
+                  key={state}
+                  disabled={page.busy}
+                  onClick={() => (second ? setTwice(one.part) : void move(one.part, state, one.state === "arrived"))}
+                >
+                  {say(second ? "partAgain" : `partTo.${state}`)}
+                </Button>
+              );
+            })}
+            {twice === one.part && (
+              <div role="alert" className="flex basis-full flex-wrap items-center gap-3 border-2 border-caution p-3">
+                <p className="flex-1">{say("partTwice", { name: person(one.personId) })}</p>
+                <Button disabled={page.busy} onClick={() => void move(one.part, "ordered", true)}>
+                  {say("partTwiceYes")}
+                </Button>
+                <Button onClick={() => setTwice(undefined)}>{say("cancel")}</Button>
+              </div>
+            )}
+          </li>
+        ))}
+      </ul>
+      <NewPart busy={page.busy} onAdd={(part, note) => move(part, "wanted", false, note)} />
+    </section>
+  );
+}
+
+function NewPart({ busy, onAdd }: { busy: boolean; onAdd: (part: string, note: string) => Promise<boolean> }) {
+  const [part, setPart] = useState("");
+  const [note, setNote] = useState("");
+  const field = "min-h-12 min-w-0 flex-1 basis-44 border-2 border-ink px-2 text-lg placeholder:text-soft";
+  return (
+    <form
+      className="mt-2 flex flex-wrap gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void onAdd(part.trim(), note.trim()).then((taken) => taken && (setPart(""), setNote("")));
+      }}
+    >
+      <input
+        aria-label={say("partName")}
+        placeholder={say("partName")}
+        maxLength={80}
+        value={part}
+        onChange={(e) => setPart(e.target.value)}
+        className={field}
+      />
+      <input
+        aria-label={say("partNote")}
+        placeholder={say("partNote")}
+        maxLength={400}
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+        className={field}
+      />
+      <Button type="submit" disabled={busy || part.trim() === ""}>
+        {say("partAdd")}
+      </Button>
+    </form>
+  );
+}
