@@ -3,6 +3,8 @@ import type { Layout, Step } from "../domain/types";
 import { boxOf, jointAt } from "./places";
 
 type Gesture = Step["gesture"];
+/** What is done where: a step of a test, or one of a work plan. */
+export type Act = Pick<Step, "at" | "joints" | "gesture">;
 
 const LINE = {
   fill: "none",
@@ -18,7 +20,7 @@ const MOST_MARKS = 6;
 const BESIDE_ONE_ANOTHER = 0.5;
 
 /** The act of a step, drawn where it is done: a plug going in, a clamp on, a screw turned, a foot pressing, an eye looking. */
-export function ActMarks({ layout, step }: { layout: Layout; step: Step }) {
+export function ActMarks({ layout, step }: { layout: Layout; step: Act }) {
   const draw = DRAWINGS[step.gesture];
   return (
     <g pointerEvents="none">
@@ -42,7 +44,7 @@ interface Spot {
 }
 
 /** Where the act is drawn: at its joints, else at its parts; on the pad of a pedal or the tip of a lever. */
-export function spots(layout: Layout, step: Pick<Step, "at" | "joints" | "gesture">): Spot[] {
+export function spots(layout: Layout, step: Act): Spot[] {
   if (step.joints.length > 0)
     return step.joints
       .map((id) => jointSpot(layout, id, step.gesture))

@@ -4,6 +4,7 @@ import { cautions, found, suspects, tests } from "./state";
 
 const catalogue = {
   cautions: ["stands"],
+  blindSpots: [{ testId: "spout", suspectId: "rear-seal-weeping", when: "ALWAYS" }],
   layouts: [
     {
       name: "Tarn box van",
@@ -35,7 +36,7 @@ describe("the catalogue", () => {
   it("says of every test what it cannot see", () => {
     expect(tests(catalogue, word).map((t) => t.texts[1]?.text)).toEqual([
       "word of test.hold-medium.blind",
-      "word of test.spout.blind",
+      "word of test.spout.blind Says nothing of: word of suspect.rear-seal-weeping.",
     ]);
   });
 

@@ -38,6 +38,17 @@ export function suspects(catalogue: Catalogue, word: Word): Line[] {
     .sort(byTitle);
 }
 
+/** Suspects that a test neither clears nor holds up, as a sentence. */
+function unseen(catalogue: Catalogue, word: Word, testId: string): string[] {
+  const spots = catalogue.blindSpots.filter((spot) => spot.testId === testId);
+  const names = (when: "ALWAYS" | "SMALL") =>
+    spots.filter((spot) => spot.when === when).map((spot) => word(`suspect.${spot.suspectId}`).toLowerCase());
+  return [
+    ...names("ALWAYS").map((name) => say("catalogueUnseen", { name })),
+    ...names("SMALL").map((name) => say("catalogueUnseenSmall", { name })),
+  ];
+}
+
 export function tests(catalogue: Catalogue, word: Word): Line[] {
   return unique(catalogue.layouts.flatMap((l) => l.tests))
     .map((id) => ({
@@ -45,7 +56,7 @@ export function tests(catalogue: Catalogue, word: Word): Line[] {
       title: word(`test.${id}`),
       texts: [
         { label: "", text: word(`test.${id}.purpose`) },
-        { label: say("catalogueBlind"), text: word(`test.${id}.blind`) },
+        { label: say("catalogueBlind"), text: [word(`test.${id}.blind`), ...unseen(catalogue, word, id)].join(" ") },
         onCircuits(catalogue, (layout) => layout.tests.includes(id)),
       ],
     }))

@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { useState } from "react";
 import { Link } from "react-router";
+import { ActMarks, type Act } from "../../circuit/ActMarks";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { useSettings } from "../../domain/settings";
 import type { Job, Repair, WorkStep } from "../../domain/types";
@@ -47,7 +48,9 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
           aria-label={say("where")}
         >
           <div className="h-80 max-sm:w-[640px]">
-            <CircuitSheet layout={layout(job.layoutId)} stillFitted={job.stillFitted} at={now ? [now.place] : []} />
+            <CircuitSheet layout={layout(job.layoutId)} stillFitted={job.stillFitted} at={now ? [now.place] : []}>
+              {now && <ActMarks layout={layout(job.layoutId)} step={actOf(now)} />}
+            </CircuitSheet>
           </div>
         </div>
         <Parts job={job} page={page} />
@@ -98,6 +101,26 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
     </main>
   );
 }
+
+/** What the hands do in a step, drawn as in a test. */
+const GESTURES: Record<WorkStep["handling"], Act["gesture"]> = {
+  LOOK: "LOOK",
+  MEASURE: "MEASURE",
+  COVER: "FIT",
+  PLUG: "PLUG",
+  CRACK: "CRACK",
+  UNSCREW: "UNSCREW",
+  PULL: "PULL_OFF",
+  PRESS: "PRESS",
+  CLEAN: "WIPE",
+  FIT: "FIT",
+  SET: "TURN",
+  FILL: "FILL",
+  BLEED: "CRACK",
+  TORQUE: "CLOSE",
+};
+
+const actOf = (step: WorkStep): Act => ({ gesture: GESTURES[step.handling], at: [step.place], joints: [] });
 
 function StepText({ step }: { step: WorkStep }) {
   const { word } = useSettings();

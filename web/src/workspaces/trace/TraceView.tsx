@@ -103,8 +103,8 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           </div>
         </div>
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
-          <Ledger job={job} shares={shares} isNow={trace.isNow} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
+          <Ledger job={job} shares={shares} isNow={trace.isNow} />
           {job.comesBackFrom && (
             <p role="note" className="border border-caution bg-caution-ground p-2">
               {say("comeback")}{" "}

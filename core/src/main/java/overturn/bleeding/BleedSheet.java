@@ -36,6 +36,8 @@ public record BleedSheet(
     private static final int CLEAR_TURNS = 2;
 
     private static final int CLEAR_TURNS_AFTER_REST = 2;
+    /** Where less than this may be left at each end, mL, an end is watched for one more turn after a rest; chosen. */
+    private static final double LITTLE_LEFT_ML = 0.022;
     /** Standard deviations to a bound that holds in 95 %, the tail of what is left being long */
     private static final double SURE_SD = 2.2;
     /** Many bubbles after so many strokes are drawn in, not driven out; estimate. */
@@ -93,8 +95,10 @@ public record BleedSheet(
             left += air.meanMl();
             variance += air.varianceMl2();
         }
+        int afterRest = CLEAR_TURNS_AFTER_REST + (allowed / ordered.size() < LITTLE_LEFT_ML ? 1 : 0);
         double surely = left + SURE_SD * Math.sqrt(variance);
-        List<State> states = ordered.stream().map(id -> state(id, events)).toList();
+        List<State> states =
+                ordered.stream().map(id -> state(id, events, afterRest)).toList();
         boolean done = surely <= allowed && states.stream().allMatch(s -> s == State.CLEAR);
         Optional<String> next = IntStream.range(0, ordered.size())
                 .filter(i -> states.get(i) != State.CLEAR)
@@ -161,7 +165,7 @@ public record BleedSheet(
                 .toList();
     }
 
-    private static State state(String id, List<BleedEvent> events) {
+    private static State state(String id, List<BleedEvent> events, int clearTurnsAfterRest) {
         List<Strokes> own = own(id, events);
         int turns = own.size();
         if (own.stream().mapToInt(Strokes::count).sum() >= DRAWN_IN_STROKES
@@ -174,7 +178,7 @@ public record BleedSheet(
                 .max()
                 .orElse(-1);
         List<Strokes> since = own(id, events.subList(rest + 1, events.size()));
-        int asked = rest < 0 ? CLEAR_TURNS : CLEAR_TURNS_AFTER_REST;
+        int asked = rest < 0 ? CLEAR_TURNS : clearTurnsAfterRest;
         if (since.isEmpty()) {
             return State.WAITING;
         }

@@ -27,15 +27,6 @@ final class CloserLooks {
     private static final double FALSELY_SEEN = 0.006;
     private static final double MOST_SEEN = 0.985;
 
-    /**
-     * Vehicles that carry an old code though nothing is wrong, and what is added where the modulator acts; estimates.
-     */
-    private static final double OLD_CODES = 0.12;
-
-    private static final double CODES_OF_ACTING = 0.45;
-    /** Leaks that show under a little air on the reservoir; estimate. */
-    private static final double WEPT_UNDER_AIR = 0.6;
-
     private static final double RATIO_STROKE_MM = 40;
     /** A hose that takes four times its share more than a sound one is felt by half; estimate. */
     private static final double SWELLING_FELT = 4;
@@ -386,23 +377,6 @@ final class CloserLooks {
                 List.of("residual-valve-unwanted", "residual-valve-missing"),
                 steps(Step.of("pipe-off").caution("open-circuit").fits("pipe-off-master"), Step.of("pour")),
                 Sensed.RESIDUAL_VALVE_BAR);
-        if (layout.assist().orElse(null) instanceof VacuumAssist vacuum) {
-            shown(
-                    "supply-felt",
-                    VehicleNeeds.BONNET,
-                    2,
-                    List.of("pulls-hard", "pulls-weakly"),
-                    Sensed.SUPPLY,
-                    -0.75 * vacuum.supplyKpa(),
-                    -0.35 * vacuum.supplyKpa(),
-                    List.of(),
-                    steps(Step.of("hose-off").caution("running-engine"), Step.of("thumb")));
-        }
-        if (layout.modulator().isPresent()) {
-            codesRead();
-        }
-        pressurised();
-        boreGauged();
         double nominalBoreMm = layout.master().boreMm();
         compared(
                 "master-compared",
@@ -442,43 +416,6 @@ final class CloserLooks {
                 .minutes(minutes)
                 .observes(observes.toArray(String[]::new))
                 .steps(steps));
-    }
-
-    /** A code says that the modulator once saw something; it counts only by what it predicts. */
-    private void codesRead() {
-        all.add(TestDraft.sensing("codes-read", new Sample(Sensed.MODULATOR_PULSE))
-                .sees(List.of("none", "stored"), pulse -> {
-                    double stored = OLD_CODES + CODES_OF_ACTING * ObservationTable.ramp(pulse[0], 0, 0.3);
-                    return new double[] {1 - stored, stored};
-                })
-                .minutes(4)
-                .steps(Step.of("plug-in"), Step.of("read")));
-    }
-
-    /**
-     * A little air on the reservoir drives fluid out where it leaks outward; a leak that opens at pressure stays dry.
-     */
-    private void pressurised() {
-        all.add(TestDraft.sensing("reservoir-pressurised", new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY))
-                .sees(List.of("dry", "wet"), loss -> {
-                    double wet = FALSELY_SEEN + WEPT_UNDER_AIR * seen(loss[0], small(0.3));
-                    return new double[] {1 - wet, wet};
-                })
-                .needs(VehicleNeeds.BONNET)
-                .minutes(9)
-                .steps(Step.of("cap").caution("face-shield"), Step.of("look")));
-    }
-
-    private void boreGauged() {
-        all.add(TestDraft.sensing("bore-gauged", new Sample(Sensed.BORE_MM))
-                .reads(Figures.bore("bore"))
-                .needs(VehicleNeeds.openedAt(VehicleNeeds.Opened.MASTER_PORTS))
-                .minutes(32)
-                .rig(Procedure.RigKind.BORE_GAUGE)
-                .observes("bore-too-large", "bore-too-small")
-                .steps(
-                        Step.of("strip").caution("open-circuit").fits("master-out"),
-                        Step.of("measure").reads("bore")));
     }
 
     /** Numbers and lengths against the list: differs from a twentieth on. */

@@ -160,9 +160,10 @@ final class IsolationProcedures {
                 .then(new Press(forces.mediumN()), new Hold(5), new Sample(Sensed.TRAVEL_MM));
         List<Figure> figures = new ArrayList<>(List.of(Figures.travel("travel")));
         List<Step> steps = new ArrayList<>(List.of(
-                Step.of("plug")
-                        .caution("open-circuit")
-                        .fits(ports.stream().map(p -> "plug@" + p).toArray(String[]::new)),
+                Step.of("drain").caution("fluid"),
+                Step.of("pipes-off").caution("open-circuit"),
+                Step.of("plug").fits(ports.stream().map(p -> "plug@" + p).toArray(String[]::new)),
+                Step.of("cap"),
                 Step.of("prove-dry").caution("pressure"),
                 Step.of("press").reads("travel")));
         for (int depthMm : SWEEP_MM) {
@@ -248,7 +249,9 @@ final class IsolationProcedures {
                 .minutes(27)
                 .rig(RigKind.OUTLET_PLUGS)
                 .steps(
-                        Step.of("plug").caution("open-circuit").fits("plugs-modulator-outlets"),
+                        Step.of("pipes-off").caution("open-circuit"),
+                        Step.of("plug").fits("plugs-modulator-outlets"),
+                        Step.of("cap"),
                         Step.of("prove-dry").caution("pressure"),
                         Step.of("hold").timed(60).reads("at-5", "at-15", "at-30", "at-60"),
                         Step.of("release"));

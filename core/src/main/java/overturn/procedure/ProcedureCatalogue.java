@@ -45,7 +45,8 @@ public final class ProcedureCatalogue {
                         new DragProcedures(layout, forces).all(),
                         new ClutchProcedures(layout, forces).all(),
                         new IsolationProcedures(layout, forces).all(),
-                        new CloserLooks(layout).all())
+                        new CloserLooks(layout).all(),
+                        new TradeLooks(layout).all())
                 .flatMap(List::stream)
                 .toList();
         return new ProcedureCatalogue(layout, all, CutSetProcedures.of(layout, all), forces);

@@ -57,7 +57,7 @@ class WalksTest {
                         "tarn-box-van",
                         "air-in-front-end",
                         2,
-                        Set.of("hoses-clamped", "front-screws", "port-plugs", "outlet-plugs", "cut-clamps")),
+                        Set.of("hoses-clamped", "front-screws", "front-screws-tapped", "port-plugs", "outlet-plugs")),
                 Arguments.of(
                         "sink",
                         "tarn-box-van",

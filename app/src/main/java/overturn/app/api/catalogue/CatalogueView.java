@@ -17,6 +17,7 @@ import overturn.drawing.CircuitSheet;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
+import overturn.procedure.BlindSpots;
 import overturn.procedure.Procedure;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
@@ -32,6 +33,7 @@ public record CatalogueView(
         List<LayoutView> layouts,
         List<UnitView> units,
         List<String> cautions,
+        List<BlindSpotView> blindSpots,
         double clearedBelow) {
 
     private static final String CAUTION = "caution.";
@@ -47,8 +49,14 @@ public record CatalogueView(
                         .filter(word -> word.startsWith(CAUTION))
                         .map(word -> word.substring(CAUTION.length()))
                         .toList(),
+                BlindSpots.all().stream()
+                        .map(spot -> new BlindSpotView(spot.testId(), spot.suspectId(), spot.when()))
+                        .toList(),
                 Standing.CLEARED_SHARE);
     }
+
+    /** A suspect of which a test says nothing, always or while it is slight. */
+    public record BlindSpotView(String testId, String suspectId, BlindSpots.When when) {}
 
     /** Someone whose name can stand on an entry. */
     public record PersonView(String id, String name, String role) {}

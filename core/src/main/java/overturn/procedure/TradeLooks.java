@@ -1,0 +1,98 @@
+package overturn.procedure;
+
+import static overturn.procedure.ObservationTable.seen;
+
+import java.util.ArrayList;
+import java.util.List;
+import overturn.circuit.Assist.VacuumAssist;
+import overturn.circuit.Layout;
+import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.VehicleNeeds.Opened;
+import overturn.protocol.Act.Sample;
+import overturn.protocol.Sensed;
+
+/** Looks of the trade that point at something without seeing it, and the bore as a figure. */
+final class TradeLooks {
+
+    private static final double FALSELY_SEEN = 0.006;
+    /**
+     * Vehicles that carry an old code though nothing is wrong, and what is added where the modulator acts; estimates.
+     */
+    private static final double OLD_CODES = 0.12;
+
+    private static final double CODES_OF_ACTING = 0.45;
+    /** Leaks that show under a little air on the reservoir, and the loss of which half do, mL per day; estimates. */
+    private static final double WEPT_UNDER_AIR = 0.6;
+
+    private static final double HALF_WEPT_ML_PER_DAY = 0.3;
+    private static final double HALF_WEPT_SMALL_ML_PER_DAY = 0.15;
+
+    private final Layout layout;
+
+    TradeLooks(Layout layout) {
+        this.layout = layout;
+    }
+
+    List<Procedure> all() {
+        List<Procedure> all = new ArrayList<>(List.of(pressurised(), boreGauged()));
+        if (layout.modulator().isPresent()) {
+            all.add(codesRead());
+        }
+        if (layout.assist().orElse(null) instanceof VacuumAssist vacuum) {
+            all.add(supplyFelt(vacuum.supplyKpa()));
+        }
+        return all;
+    }
+
+    /** A thumb on the hose: sure of hardly any vacuum, blind to a quarter less. */
+    private static Procedure supplyFelt(double soundKpa) {
+        return TestDraft.sensing("supply-felt", new Sample(Sensed.SUPPLY))
+                .sees(List.of("pulls-hard", "pulls-weakly"), supply -> {
+                    double lack = ObservationTable.ramp(1 - supply[0] / soundKpa, 0.25, 0.65);
+                    double weakly = FALSELY_SEEN + (1 - 2 * FALSELY_SEEN) * lack;
+                    return new double[] {1 - weakly, weakly};
+                })
+                .needs(VehicleNeeds.BONNET)
+                .minutes(2)
+                .steps(Step.of("hose-off").caution("running-engine"), Step.of("thumb"));
+    }
+
+    /** A code says that the modulator once saw something; it counts only by what it predicts. */
+    private static Procedure codesRead() {
+        return TestDraft.sensing("codes-read", new Sample(Sensed.MODULATOR_PULSE))
+                .sees(List.of("none", "stored"), pulse -> {
+                    double stored = OLD_CODES + CODES_OF_ACTING * ObservationTable.ramp(pulse[0], 0, 0.3);
+                    return new double[] {1 - stored, stored};
+                })
+                .minutes(4)
+                .steps(Step.of("plug-in"), Step.of("read"));
+    }
+
+    /**
+     * A little air on the reservoir drives fluid out where it leaks outward; a leak that opens at pressure stays dry.
+     */
+    private Procedure pressurised() {
+        boolean small = layout.family().lever() || layout.family().clutch();
+        double half = small ? HALF_WEPT_SMALL_ML_PER_DAY : HALF_WEPT_ML_PER_DAY;
+        return TestDraft.sensing("reservoir-pressurised", new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY))
+                .sees(List.of("dry", "wet"), loss -> {
+                    double wet = FALSELY_SEEN + WEPT_UNDER_AIR * seen(loss[0], half);
+                    return new double[] {1 - wet, wet};
+                })
+                .needs(VehicleNeeds.BONNET)
+                .minutes(9)
+                .steps(Step.of("cap").caution("face-shield"), Step.of("look"));
+    }
+
+    private static Procedure boreGauged() {
+        return TestDraft.sensing("bore-gauged", new Sample(Sensed.BORE_MM))
+                .reads(Figures.bore("bore"))
+                .needs(VehicleNeeds.openedAt(Opened.MASTER_PORTS))
+                .minutes(32)
+                .rig(RigKind.BORE_GAUGE)
+                .observes("bore-too-large", "bore-too-small")
+                .steps(
+                        Step.of("strip").caution("open-circuit").fits("master-out"),
+                        Step.of("measure").reads("bore"));
+    }
+}
