@@ -183,7 +183,7 @@ function Step({ step, vehicleId, page, onDone }: StepProps) {
               autoComplete="off"
               maxLength={40}
               value={figures[asked.id] ?? ""}
-              onChange={(e) => setFigures({ ...figures, [asked.id]: e.target.value })}
+              onChange={(e) => setFigures((typed) => ({ ...typed, [asked.id]: e.target.value }))}
               className="figures w-full min-w-0 bg-transparent px-3 text-right text-2xl font-semibold"
             />
             <span className="figures text-soft">mm</span>

@@ -119,6 +119,7 @@ class RepairTest {
                         .status());
         screens.open("/");
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Tarn SK 81"))
+                .first()
                 .waitFor();
     }
 
