@@ -29,7 +29,7 @@ describe("the catalogue", () => {
     expect(only?.texts.map((t) => t.text)).toEqual([
       "word of suspect.air-in-master.shows",
       "word of remedy.bleed-master",
-      "Tarn box van, Wisp",
+      "Tarn box van · Wisp",
     ]);
   });
 

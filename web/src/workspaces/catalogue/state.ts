@@ -20,7 +20,7 @@ const onCircuits = (catalogue: Catalogue, holds: (layout: Catalogue["layouts"][n
   text: catalogue.layouts
     .filter((layout) => layout.preset && holds(layout))
     .map((layout) => layout.name)
-    .join(", "),
+    .join(" · "),
 });
 
 export function suspects(catalogue: Catalogue, word: Word): Line[] {

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { ActMarks, type Act } from "../../circuit/ActMarks";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
+import { boxesOf, viewOf } from "../../circuit/places";
 import { useSettings } from "../../domain/settings";
 import type { Job, Repair, WorkStep } from "../../domain/types";
 import { minutes } from "../../domain/units";
@@ -13,6 +14,10 @@ import { Parts } from "./Parts";
 import { SheetFigures } from "./SheetFigures";
 import { currentStep, itemParts, nextPlace, sections } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
+
+/** How much of the sheet is shown at least around the place of a step, and how wide against its height. */
+const LEAST_VIEW = 560;
+const SHAPE = 1.9;
 
 /** The work plan: the step to do now, where it is on this circuit, and all others by section. */
 export function WorkView() {
@@ -25,6 +30,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
   const [chosen, setChosen] = useState<string>();
   const now = repair.steps.find((step) => step.key === chosen) ?? currentStep(repair);
   const done = repair.steps.filter((step) => step.done).length;
+  const sheet = layout(job.layoutId);
   return (
     <main className="grid lg:grid-cols-[1fr_26rem]">
       <div className="min-w-0 lg:sticky lg:top-0 lg:self-start lg:border-r-2 lg:border-ink">
@@ -47,9 +53,14 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
           role="group"
           aria-label={say("where")}
         >
-          <div className="h-80 max-sm:w-[640px]">
-            <CircuitSheet layout={layout(job.layoutId)} stillFitted={job.stillFitted} at={now ? [now.place] : []}>
-              {now && <ActMarks layout={layout(job.layoutId)} step={actOf(now)} />}
+          <div className="h-80">
+            <CircuitSheet
+              layout={sheet}
+              stillFitted={job.stillFitted}
+              at={now ? [now.place] : []}
+              {...(now ? { view: viewOf(sheet, boxesOf(sheet, [now.place]), LEAST_VIEW, SHAPE) } : {})}
+            >
+              {now && <ActMarks layout={sheet} step={actOf(now)} />}
             </CircuitSheet>
           </div>
         </div>
