@@ -43,7 +43,7 @@ export function Parts({ job, page }: { job: Job; page: RepairPage }) {
                 <Button
                   key={state}
                   disabled={page.busy}
-                  onClick={() => (second ? setTwice(one.part) : void move(one.part, state, one.state === "arrived"))}
+                  onClick={() => (second ? setTwice(one.part) : void move(one.part, state, false))}
                 >
                   {say(second ? "partAgain" : `partTo.${state}`)}
                 </Button>

@@ -48,15 +48,19 @@ export function EntryText({ entry, job }: { entry: Entry; job: Job }) {
   }
   const repaired = repairText(entry, word);
   if (repaired) return <p className="figures">{repaired}</p>;
-  const about = entry.procedureId
-    ? word(`test.${entry.procedureId}`)
-    : entry.struckId
-      ? word(`test.${job.entries.find((e) => e.id === entry.struckId)?.procedureId ?? ""}`)
-      : "";
+  const struck = job.entries.find((e) => e.id === entry.struckId);
+  const about = entry.procedureId ? word(`test.${entry.procedureId}`) : "";
   return (
-    <p>
-      <span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span>{" "}
-      {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}
-    </p>
+    <>
+      <p>
+        <span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span>{" "}
+        {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}
+      </p>
+      {struck && (
+        <div className="border-l-2 border-rule pl-2 text-sm">
+          <EntryText entry={struck} job={job} />
+        </div>
+      )}
+    </>
   );
 }

@@ -247,7 +247,10 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
   const [striking, setStriking] = useState<string>();
   const [why, setWhy] = useState("");
   const { person } = useSettings();
-  const strikable = (e: Entry) => !e.struck && STRIKABLE.includes(e.kind);
+  const strikable = (e: Entry) =>
+    !e.struck &&
+    STRIKABLE.includes(e.kind) &&
+    job.entries.find((one) => one.id === e.struckId)?.kind !== "entry-struck";
   const strike = async (id: string) => {
     await trace.enter("strikes", { struckId: id, why: why.trim() }, id);
     setStriking(undefined);

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import com.networknt.schema.Error;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -15,7 +14,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import overturn.circuit.Assist;
@@ -23,7 +21,6 @@ import overturn.circuit.Component;
 import overturn.circuit.End;
 import overturn.circuit.ImpossibleLayoutException;
 import overturn.circuit.Input;
-import overturn.quantity.PlainText;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.EnumNamingStrategies;
 import tools.jackson.databind.JsonNode;
@@ -41,10 +38,6 @@ public final class LayoutFiles {
      */
     public static final int MOST_ENDS = 12;
 
-    /** Characters of what was given that a refusal repeats. */
-    private static final int MOST_SHOWN = 60;
-
-    private static final int MOST_NUMBER = 1_000_000_000;
     private static final String FOLDER = "/overturn/layouts/";
     private static final String SCHEMA_TEXT = resource("layout.schema.json");
     /** The schema tells units beside ranges; they are for readers and validate nothing. */
@@ -130,22 +123,7 @@ public final class LayoutFiles {
                     "one JSON object in the format " + LayoutFile.FORMAT)));
         }
         placeEnds(tree);
-        List<RefusedLayoutException.Refusal> refusals = new ArrayList<>();
-        refuseUnkeepable(tree, "", refusals);
-        if (!refusals.isEmpty()) {
-            throw new RefusedLayoutException(refusals);
-        }
-        for (Error error : SCHEMA.validate(tree)) {
-            String where = error.getInstanceLocation()
-                    .toString()
-                    .replaceFirst("^/", "")
-                    .replace('/', '.');
-            JsonNode given = error.getInstanceNode();
-            refusals.add(new RefusedLayoutException.Refusal(
-                    where,
-                    given == null || given.isContainer() ? "" : shortened(given.asString()),
-                    error.getMessage().replaceFirst("^[^:]*: ", "")));
-        }
+        List<RefusedLayoutException.Refusal> refusals = FileFindings.of(SCHEMA, tree);
         if (!refusals.isEmpty()) {
             throw new RefusedLayoutException(refusals);
         }
@@ -180,37 +158,6 @@ public final class LayoutFiles {
                     end.put("side", id.endsWith("left") ? "left" : id.endsWith("right") ? "right" : "centre");
                 }
             }
-        }
-    }
-
-    private static String shortened(String given) {
-        return given.length() <= MOST_SHOWN ? given : given.substring(0, MOST_SHOWN) + "…";
-    }
-
-    /**
-     * Names every number that no figure of a vehicle comes near, and every text that cannot be kept, before anything
-     * else reads them.
-     */
-    private static void refuseUnkeepable(JsonNode node, String where, List<RefusedLayoutException.Refusal> refusals) {
-        if (node.isNumber() && !(Math.abs(node.doubleValue(Double.NaN)) <= MOST_NUMBER)) {
-            refusals.add(new RefusedLayoutException.Refusal(
-                    where, shortened(node.asString()), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
-        } else if (node.isString() && !PlainText.keeps(node.stringValue())) {
-            refusals.add(new RefusedLayoutException.Refusal(
-                    where, "", "text without null characters and halves of surrogate pairs"));
-        }
-        String inside = where.isEmpty() ? "" : where + ".";
-        for (int i = 0; node.isArray() && i < node.size(); i++) {
-            refuseUnkeepable(node.get(i), inside + i, refusals);
-        }
-        if (node.isObject()) {
-            node.properties().forEach(property -> {
-                if (!PlainText.keeps(property.getKey())) {
-                    refusals.add(new RefusedLayoutException.Refusal(
-                            where, "", "names without null characters and halves of surrogate pairs"));
-                }
-                refuseUnkeepable(property.getValue(), inside + property.getKey(), refusals);
-            });
         }
     }
 

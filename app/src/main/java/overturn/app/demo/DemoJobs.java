@@ -53,7 +53,8 @@ final class DemoJobs {
             faults = List.copyOf(faults);
         }
 
-        private static Story tracing(
+        /** A job that is still being traced, every reading right. */
+        private Story(
                 String vehicle,
                 String layoutId,
                 String openedBy,
@@ -65,7 +66,7 @@ final class DemoJobs {
                 List<Fault> faults,
                 int tests,
                 long seed) {
-            return new Story(
+            this(
                     vehicle,
                     layoutId,
                     openedBy,
@@ -81,7 +82,7 @@ final class DemoJobs {
                     0);
         }
 
-        private Story come(Stage far) {
+        private Story with(int mostTests, Stage far, int misreadAt) {
             return new Story(
                     vehicle,
                     layoutId,
@@ -92,27 +93,18 @@ final class DemoJobs {
                     hunchId,
                     mayBeMoved,
                     faults,
-                    MOST_TESTS,
+                    mostTests,
                     seed,
                     far,
-                    0);
+                    misreadAt);
+        }
+
+        private Story come(Stage far) {
+            return with(MOST_TESTS, far, misread);
         }
 
         private Story misreading(int place) {
-            return new Story(
-                    vehicle,
-                    layoutId,
-                    openedBy,
-                    worksOnIt,
-                    hoursAgo,
-                    complaint,
-                    hunchId,
-                    mayBeMoved,
-                    faults,
-                    tests,
-                    seed,
-                    stage,
-                    place);
+            return with(tests, stage, place);
         }
     }
 
@@ -127,7 +119,7 @@ final class DemoJobs {
             new Person("juno-vale", "Juno Vale", "apprentice"));
 
     static final List<Story> STORIES = List.of(
-            Story.tracing(
+            new Story(
                     "Tarn SK 14",
                     TARN,
                     "marit-osei",
@@ -139,7 +131,7 @@ final class DemoJobs {
                     List.of(new ByPass(Cup.PRIMARY_PISTON, 3.2, 0.2, 0, 10)),
                     3,
                     32),
-            Story.tracing(
+            new Story(
                     "Tarn SK 07",
                     TARN,
                     "juno-vale",
@@ -151,7 +143,7 @@ final class DemoJobs {
                     List.of(new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.3)),
                     9,
                     7),
-            Story.tracing(
+            new Story(
                     "Tarn SK 22",
                     TARN,
                     "tobias-renn",
@@ -163,7 +155,7 @@ final class DemoJobs {
                     List.of(new ReleaseValvePassing(Chamber.PRIMARY, 4, 120)),
                     0,
                     22),
-            Story.tracing(
+            new Story(
                     "Old Bess",
                     "old-bess-tender",
                     "ines-quill",
@@ -178,7 +170,7 @@ final class DemoJobs {
                             new ByPass(Cup.PRIMARY_PISTON, 6, 0.3, 0, 20)),
                     7,
                     4),
-            Story.tracing(
+            new Story(
                             "Corvane SK 40",
                             "corvane-flatbed",
                             "tobias-renn",
@@ -191,7 +183,7 @@ final class DemoJobs {
                             6,
                             3)
                     .misreading(3),
-            Story.tracing(
+            new Story(
                     "Pellow SK 31",
                     "pellow-saloon",
                     "marit-osei",
@@ -203,7 +195,7 @@ final class DemoJobs {
                     List.of(),
                     9,
                     6),
-            Story.tracing(
+            new Story(
                             "Wisp SK 5",
                             "wisp-courier-brake",
                             "juno-vale",
@@ -216,7 +208,7 @@ final class DemoJobs {
                             0,
                             4)
                     .come(Stage.ACCEPTED),
-            Story.tracing(
+            new Story(
                             "Brack tug 2",
                             "brack-tug-clutch",
                             "ines-quill",
@@ -229,7 +221,7 @@ final class DemoJobs {
                             0,
                             4)
                     .come(Stage.UNDER_REPAIR),
-            Story.tracing(
+            new Story(
                             "Pellow SK 18",
                             "pellow-saloon-clutch",
                             "marit-osei",
@@ -242,7 +234,7 @@ final class DemoJobs {
                             0,
                             4)
                     .come(Stage.RELEASED_CONDITIONALLY),
-            Story.tracing(
+            new Story(
                             "Ardle SK 2",
                             "ardle-mail-trike",
                             "juno-vale",
@@ -255,7 +247,7 @@ final class DemoJobs {
                             0,
                             2)
                     .come(Stage.RELEASED),
-            Story.tracing(
+            new Story(
                             "Tarn SK 03",
                             TARN,
                             "tobias-renn",

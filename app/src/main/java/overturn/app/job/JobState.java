@@ -2,7 +2,6 @@ package overturn.app.job;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -78,15 +77,16 @@ public record JobState(
         return new Fold(log, procedures).state();
     }
 
-    /** Ids of entries that do not count: struck, and not put back by striking the strike. */
+    /**
+     * Ids of entries that do not count. A strike that is struck itself strikes nothing, and so on: the last word
+     * counts.
+     */
     public static Set<UUID> struck(List<LoggedEntry> log) {
-        Map<UUID, UUID> strikes = new HashMap<>();
         Set<UUID> struck = new HashSet<>();
-        for (LoggedEntry logged : log) {
-            if (logged.entry() instanceof EntryStruck strike) {
-                strikes.put(logged.id(), strike.struckId());
+        for (int i = log.size() - 1; i >= 0; i--) {
+            if (log.get(i).entry() instanceof EntryStruck strike
+                    && !struck.contains(log.get(i).id())) {
                 struck.add(strike.struckId());
-                Optional.ofNullable(strikes.get(strike.struckId())).ifPresent(struck::remove);
             }
         }
         return struck;

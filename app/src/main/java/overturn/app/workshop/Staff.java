@@ -16,9 +16,11 @@ public interface Staff {
             return !role.equals(ELSEWHERE);
         }
 
-        /** The same person as somebody of another workshop, told apart from whoever has that id here. */
+        /**
+         * The same person as somebody of another workshop, told apart from whoever has that id here or in a third one.
+         */
         public Person fromElsewhere() {
-            return here() ? new Person(ELSEWHERE + "-" + id, name, ELSEWHERE) : this;
+            return here() ? new Person("%s-%s-%x".formatted(ELSEWHERE, id, name.hashCode()), name, ELSEWHERE) : this;
         }
     }
 

@@ -2,6 +2,7 @@ package overturn.app.browser;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
@@ -10,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -116,6 +118,11 @@ class AccessibilityTest {
         page.getByText("a number of minutes, 0 or more").waitFor();
         assertClean(page, "workshop with a figure that cannot be read");
 
+        screens.open("/catalogue#test.port-plugs")
+                .heading("Plugs in the master ports")
+                .waitFor();
+        assertClean(page, "catalogue");
+
         screens.open("/layouts").heading("Old Bess, pump tender").waitFor();
         assertClean(page, "circuits");
 
@@ -132,6 +139,12 @@ class AccessibilityTest {
         screens.open("/").heading("Tarn SK 14").click();
         screens.heading("Suspects").waitFor();
         assertClean(page, "trace");
+        page.locator("svg")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Master")))
+                .press("Enter");
+        page.getByRole(AriaRole.DIALOG).getByText("Tests that look at it").waitFor();
+        assertClean(page, "part of the circuit");
+        page.keyboard().press("Escape");
         for (String sheet : List.of("other tests", "cannot be done here", "Log")) {
             screens.button(sheet).click();
             page.getByRole(AriaRole.DIALOG).waitFor();

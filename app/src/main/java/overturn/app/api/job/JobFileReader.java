@@ -1,6 +1,5 @@
 package overturn.app.api.job;
 
-import com.networknt.schema.Error;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -14,13 +13,13 @@ import java.time.format.DateTimeParseException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 import overturn.app.job.StoredEntry;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.job.TakeJobFile.Brought;
+import overturn.app.usecase.job.TakeJobFile.BroughtFact;
 import overturn.app.workshop.Staff.Person;
-import overturn.quantity.PlainText;
+import overturn.layoutfile.FileFindings;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
@@ -56,10 +55,14 @@ final class JobFileReader {
     /** @throws InvalidInputException naming every field that is missing, unknown, or of the wrong kind */
     static Brought read(String file) {
         JsonNode tree = parsed(file);
-        List<Finding> findings = Stream.concat(
-                        SCHEMA.validate(tree).stream().map(JobFileReader::finding), unkeepable(tree, "").stream())
+        List<Finding> findings = FileFindings.of(SCHEMA, tree).stream()
                 .limit(MOST_FINDINGS)
+                .map(Finding::of)
                 .toList();
+        if (!tree.path("attachments").isEmpty()) {
+            findings = List.of(new Finding(
+                    "attachments", tree.get("attachments").size() + " of them", "none: this version keeps none yet"));
+        }
         if (!findings.isEmpty()) {
             throw new InvalidInputException(findings);
         }
@@ -69,6 +72,7 @@ final class JobFileReader {
                 uuid(vehicle.get("id"), "vehicle.id"),
                 vehicle.get("name").asString(),
                 vehicle.get("layoutId").asString(),
+                vehicle.get("facts").valueStream().map(JobFileReader::fact).toList(),
                 JSON.writeValueAsString(tree.get("layout")),
                 tree.get("people")
                         .valueStream()
@@ -89,32 +93,16 @@ final class JobFileReader {
         }
     }
 
-    private static Finding finding(Error error) {
-        String where =
-                error.getInstanceLocation().toString().replaceFirst("^/", "").replace('/', '.');
-        JsonNode given = error.getInstanceNode();
-        return new Finding(
-                where,
-                given == null || given.isContainer() ? "" : "“" + shortened(given.asString()) + "”",
-                error.getMessage().replaceFirst("^[^:]*: ", ""));
-    }
-
-    private static List<Finding> unkeepable(JsonNode node, String where) {
-        if (node.isString() && !PlainText.keeps(node.stringValue())) {
-            return List.of(new Finding(where, "", "text without null characters and halves of surrogate pairs"));
-        }
-        if (node.isArray()) {
-            return node.valueStream()
-                    .flatMap(n -> unkeepable(n, where).stream())
-                    .toList();
-        }
-        return node.isObject()
-                ? node.properties().stream()
-                        .flatMap(p ->
-                                unkeepable(p.getValue(), where.isEmpty() ? p.getKey() : where + "." + p.getKey())
-                                        .stream())
-                        .toList()
-                : List.of();
+    private static BroughtFact fact(JsonNode fact) {
+        return new BroughtFact(
+                uuid(fact.get("id"), "vehicle.facts.id"),
+                instant(fact.get("at"), "vehicle.facts.at"),
+                fact.get("personId").asString(),
+                fact.get("kind").asString(),
+                fact.path("what").asString(""),
+                fact.get("text").asString(),
+                fact.path("unit").asString(""),
+                fact.path("source").asString(""));
     }
 
     private static StoredEntry entry(JsonNode entry) {
@@ -127,8 +115,8 @@ final class JobFileReader {
                 Optional.ofNullable(entry.get("spentMinutes"))
                         .filter(JsonNode::isNumber)
                         .map(JsonNode::asDouble),
-                shortened(entry.get("catalogueVersion").asString()),
-                shortened(entry.get("kind").asString()),
+                entry.get("catalogueVersion").asString(),
+                entry.get("kind").asString(),
                 entry.get("bodyVersion").asInt(),
                 JSON.writeValueAsString(entry.get("body")));
     }
@@ -150,11 +138,8 @@ final class JobFileReader {
     }
 
     private static InvalidInputException refused(JsonNode node, String field, String allowed) {
-        return new InvalidInputException(List.of(new Finding(field, "“" + shortened(node.asString()) + "”", allowed)));
-    }
-
-    private static String shortened(String given) {
-        return given.length() <= MOST_SHOWN ? given : given.substring(0, MOST_SHOWN) + "…";
+        return new InvalidInputException(
+                List.of(new Finding(field, "“" + FileFindings.shortened(node.asString()) + "”", allowed)));
     }
 
     private static String text() {

@@ -2,8 +2,10 @@ package overturn.app.api.job;
 
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import overturn.app.usecase.job.Jobs.Job;
@@ -43,15 +45,14 @@ public record PartView(
                 .filter(s -> s.places().contains(componentId))
                 .toList();
         Set<String> ids = here.stream().map(Suspect::id).collect(Collectors.toSet());
-        List<Procedure> looking = job.model().procedures().all().stream()
+        Map<String, Procedure> looking = job.model().procedures().all().stream()
                 .filter(p -> !ProcedureCatalogue.atIntake(p.id()))
                 .filter(p -> p.observes().stream().anyMatch(ids::contains) || worksAt(p, componentId, layout))
-                .toList();
-        Set<String> lookingIds = looking.stream().map(Procedure::id).collect(Collectors.toSet());
+                .collect(Collectors.toMap(Procedure::id, Function.identity()));
         List<String> planned = job.assessment().proposals().stream()
                 .map(Proposal::procedure)
                 .map(Procedure::id)
-                .filter(lookingIds::contains)
+                .filter(looking::containsKey)
                 .toList();
         return new PartView(
                 componentId,
@@ -62,15 +63,15 @@ public record PartView(
                                 .reversed())
                         .toList(),
                 job.assessment().history().readings().stream()
-                        .filter(r -> lookingIds.contains(r.procedureId()))
+                        .filter(r -> looking.containsKey(r.procedureId()))
                         .map(r -> UUID.fromString(r.id()))
                         .toList(),
                 Stream.concat(
                                 planned.stream(),
-                                lookingIds.stream()
+                                looking.keySet().stream()
                                         .filter(id -> !planned.contains(id))
                                         .sorted())
-                        .map(id -> new TestHere(id, minutes(looking, id), planned.contains(id)))
+                        .map(id -> new TestHere(id, looking.get(id).minutes(), planned.contains(id)))
                         .toList());
     }
 
@@ -80,13 +81,5 @@ public record PartView(
                 && procedure.steps().stream()
                         .anyMatch(step ->
                                 StepActs.of(procedure, step, layout).places().contains(componentId));
-    }
-
-    private static double minutes(List<Procedure> all, String id) {
-        return all.stream()
-                .filter(p -> p.id().equals(id))
-                .findFirst()
-                .orElseThrow()
-                .minutes();
     }
 }

@@ -76,7 +76,8 @@ public record VehicleView(
             String kind,
             Optional<String> what,
             String text,
-            Optional<String> unit) {
+            Optional<String> unit,
+            Optional<String> source) {
 
         public static FactView of(VehicleEntry entry) {
             if (entry.fact() instanceof DistanceRead read) {
@@ -84,12 +85,15 @@ public record VehicleView(
             } else if (entry.fact() instanceof FigureMeasured figure) {
                 return of(entry, "figure", Optional.of(figure.what()), figure.text(), Optional.of(figure.unit()));
             } else if (entry.fact() instanceof SheetFigure figure) {
-                return of(
-                        entry,
+                return new FactView(
+                        entry.id(),
+                        entry.at(),
+                        entry.personId(),
                         "sheet",
                         Optional.of(figure.what()),
-                        figure.text() + ", " + figure.source(),
-                        Optional.empty());
+                        figure.text(),
+                        Optional.empty(),
+                        Optional.of(figure.source()));
             } else if (entry.fact() instanceof Remark remark) {
                 return of(entry, "remark", Optional.empty(), remark.text(), Optional.empty());
             }
@@ -99,7 +103,7 @@ public record VehicleView(
 
         private static FactView of(
                 VehicleEntry entry, String kind, Optional<String> what, String text, Optional<String> unit) {
-            return new FactView(entry.id(), entry.at(), entry.personId(), kind, what, text, unit);
+            return new FactView(entry.id(), entry.at(), entry.personId(), kind, what, text, unit, Optional.empty());
         }
     }
 }

@@ -45,7 +45,7 @@ import overturn.repair.WorkStep;
 @Component
 public class RecordRepair {
 
-    private static final int MOST_STROKES = 200;
+    static final int MOST_STROKES = 200;
     private static final int MOST_TEXT = 400;
     private static final int MOST_PART = 80;
     private static final int RECHECK_DAYS = 1;
@@ -191,7 +191,9 @@ public class RecordRepair {
             Optional<String> before = Optional.ofNullable(state.parts().get(named))
                     .filter(logged -> !logged.id().equals(stamp.entryId()))
                     .map(logged -> ((PartMoved) logged.entry()).state());
-            boolean second = PartState.ORDERED.id().equals(partState)
+            boolean asked =
+                    List.of(PartState.WANTED.id(), PartState.ORDERED.id()).contains(partState == null ? "" : partState);
+            boolean second = asked
                     && before.flatMap(PartState::find)
                             .filter(PartState::underWay)
                             .isPresent();

@@ -1,6 +1,8 @@
 package overturn.app.usecase.job;
 
+import java.time.Instant;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,25 +10,37 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionOperations;
+import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StoredEntry;
 import overturn.app.usecase.Checks;
+import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.SaveLayout;
+import overturn.app.usecase.vehicle.VehicleRecords;
 import overturn.app.vehicle.Vehicle;
+import overturn.app.vehicle.VehicleEntry;
+import overturn.app.vehicle.VehicleEntry.Fact;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
 import overturn.app.workshop.Staff.Person;
 import overturn.layoutfile.LayoutFile;
+import overturn.measurement.ReadingSpec.Series;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.procedure.Procedure;
 
 /**
  * Takes a job that was written elsewhere into this workshop: its log as it was written, its vehicle, its circuit. Names
@@ -34,12 +48,6 @@ import overturn.layoutfile.LayoutFile;
  */
 @Component
 public class TakeJobFile {
-
-    /** Far more than any job has. */
-    public static final int MOST_ENTRIES = 2000;
-
-    private static final int MOST_PEOPLE = 200;
-    private static final int MOST_NAME = 80;
 
     private final JobLog log;
     private final Jobs jobs;
@@ -69,6 +77,10 @@ public class TakeJobFile {
         this.transactions = transactions;
     }
 
+    /** Something found out about the vehicle, as it was typed; what a kind does not have is empty. */
+    public record BroughtFact(
+            UUID id, Instant at, String personId, String kind, String what, String text, String unit, String source) {}
+
     /**
      * A job file whose shape has been checked.
      *
@@ -79,6 +91,7 @@ public class TakeJobFile {
             UUID vehicleId,
             String vehicleName,
             String layoutId,
+            List<BroughtFact> facts,
             String layout,
             List<Person> people,
             List<StoredEntry> entries) {}
@@ -105,12 +118,13 @@ public class TakeJobFile {
         List<StoredEntry> entries =
                 file.entries().stream().map(e -> signedElsewhere(e, people)).toList();
         Log read = understood(file, entries, circuit);
+        Map<BroughtFact, Fact> facts = facts(file);
         transactions.executeWithoutResult(status -> {
             people.values().forEach(staff::add);
             saveWhereNew(circuit, file, people);
             LoggedEntry first = read.entries().get(0);
-            vehicles.add(new Vehicle(
-                    ((JobOpened) first.entry()).vehicleId(), first.at(), file.vehicleName(), file.layoutId()));
+            vehicles.add(new Vehicle(file.vehicleId(), first.at(), file.vehicleName(), file.layoutId()));
+            addNew(file.vehicleId(), facts, people);
             log.open(file.jobId(), first.at());
             entries.forEach(entry -> log.takeOver(file.jobId(), entry));
             summaries.keep(JobSummary.of(file.jobId(), read.state()));
@@ -158,23 +172,51 @@ public class TakeJobFile {
 
     /** By the id in the file, everybody who signed, marked as from elsewhere. */
     private static Map<String, Person> people(Brought file) {
-        Checks checks = new Checks()
-                .that(
-                        () -> file.people().size() <= MOST_PEOPLE,
-                        "people",
-                        file.people().size(),
-                        "at most " + MOST_PEOPLE);
         Map<String, Person> known = file.people().stream()
                 .collect(Collectors.toMap(Person::id, Person::fromElsewhere, (one, again) -> one));
-        file.people()
-                .forEach(p -> checks.text("people.name", p.name(), MOST_NAME).text("people.id", p.id(), MOST_NAME));
-        file.entries().stream()
-                .map(StoredEntry::personId)
+        Checks checks = new Checks();
+        Stream.concat(
+                        file.entries().stream().map(StoredEntry::personId),
+                        file.facts().stream().map(BroughtFact::personId))
                 .distinct()
                 .filter(id -> !known.containsKey(id))
-                .forEach(id -> checks.add("entries.personId", id, "one of the people of the file"));
+                .forEach(id -> checks.add("personId", id, "one of the people of the file"));
         checks.orThrow();
         return known;
+    }
+
+    /** What is known of the vehicle; a kind that this version does not know is left out. */
+    private static Map<BroughtFact, Fact> facts(Brought file) {
+        Checks checks = new Checks();
+        Map<BroughtFact, Fact> all = new LinkedHashMap<>();
+        file.facts().stream()
+                .filter(fact -> VehicleRecords.KINDS.contains(fact.kind()))
+                .forEach(fact -> VehicleRecords.fact(
+                                new VehicleRecords.Draft(
+                                        fact.id(),
+                                        fact.personId(),
+                                        fact.kind(),
+                                        fact.what(),
+                                        fact.text(),
+                                        fact.unit(),
+                                        fact.source()),
+                                checks)
+                        .ifPresent(understood -> all.put(fact, understood)));
+        checks.orThrow();
+        return all;
+    }
+
+    /** Puts what is not known here yet behind what is. */
+    private void addNew(UUID vehicleId, Map<BroughtFact, Fact> facts, Map<String, Person> people) {
+        int place = vehicles.entries(vehicleId).size();
+        for (Map.Entry<BroughtFact, Fact> brought : facts.entrySet()) {
+            BroughtFact fact = brought.getKey();
+            if (vehicles.entry(fact.id()).isEmpty()) {
+                String signed = people.get(fact.personId()).id();
+                place++;
+                vehicles.append(vehicleId, new VehicleEntry(fact.id(), place, fact.at(), signed, brought.getValue()));
+            }
+        }
     }
 
     private static StoredEntry signedElsewhere(StoredEntry entry, Map<String, Person> people) {
@@ -209,19 +251,57 @@ public class TakeJobFile {
                             entry.id(),
                             "an id that no other entry has");
         }
-        checks.that(() -> entries.size() <= MOST_ENTRIES, "entries", entries.size(), "at most " + MOST_ENTRIES);
         List<LoggedEntry> logged = log.understood(entries);
         boolean opened = logged.get(0).entry() instanceof JobOpened first
-                && first.layoutId().equals(file.layoutId());
-        checks.that(() -> opened, "entries[0]", entries.get(0).kind(), "the opening of a job on this circuit")
-                .orThrow();
-        Log read = new Log(file.jobId(), logged, LayoutSheets.Sheet.of(circuit));
+                && first.layoutId().equals(file.layoutId())
+                && first.vehicleId().equals(file.vehicleId());
+        checks.that(
+                () -> opened, "entries[0]", entries.get(0).kind(), "the opening of a job on this vehicle and circuit");
+        LayoutSheets.Sheet sheet = LayoutSheets.Sheet.of(circuit);
+        for (int i = 0; i < logged.size(); i++) {
+            Entry entry = logged.get(i).entry();
+            checks.that(
+                    () -> possible(entry, sheet), "entries[" + i + "].body", entry.kind(), "figures that are possible");
+        }
+        checks.orThrow();
+        Log read = new Log(file.jobId(), logged, sheet);
         try {
-            read.state();
+            read.state().repair();
+            if (sheets.find(circuit.id()).isPresent()) {
+                jobs.of(read);
+            }
         } catch (RuntimeException e) {
-            throw new InvalidInputException(List.of(new overturn.app.usecase.Finding(
-                    "entries", "a log that contradicts itself", "a log as this program writes it")));
+            throw new InvalidInputException(List.of(
+                    new Finding("entries", "a log that contradicts itself", "a log as this program writes it")));
         }
         return read;
+    }
+
+    /** Whether what an entry says could have been entered here. */
+    private static boolean possible(Entry entry, LayoutSheets.Sheet sheet) {
+        if (entry instanceof ReadingTaken taken) {
+            return sheet
+                    .procedures()
+                    .find(taken.procedureId())
+                    .map(Procedure::spec)
+                    .filter(Series.class::isInstance)
+                    .map(Series.class::cast)
+                    .stream()
+                    .allMatch(series -> possible(taken, series));
+        } else if (entry instanceof StrokesBled strokes) {
+            return strokes.count() >= 1 && strokes.count() <= RecordRepair.MOST_STROKES;
+        } else if (entry instanceof LevelEntered level) {
+            double roomMl = sheet.layout().reservoir().minToMaxMl();
+            return level.aboveMinimumMl() >= 0 && level.aboveMinimumMl() <= roomMl;
+        }
+        return true;
+    }
+
+    private static boolean possible(ReadingTaken taken, Series series) {
+        return taken.in(series).stream()
+                .map(Figures.class::cast)
+                .allMatch(figures -> IntStream.range(0, figures.taken().size())
+                        .allMatch(i -> figures.taken().get(i).stream()
+                                .allMatch(q -> series.figures().get(i).allows(q.coreValue()))));
     }
 }

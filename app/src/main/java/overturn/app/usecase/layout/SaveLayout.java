@@ -38,9 +38,8 @@ public class SaveLayout {
         try {
             return LayoutFiles.read(json);
         } catch (RefusedLayoutException e) {
-            throw new InvalidInputException(e.refusals().stream()
-                    .map(r -> new Finding(r.field(), r.given().isEmpty() ? "" : "“" + r.given() + "”", r.why()))
-                    .toList());
+            throw new InvalidInputException(
+                    e.refusals().stream().map(Finding::of).toList());
         }
     }
 

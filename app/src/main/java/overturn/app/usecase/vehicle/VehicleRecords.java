@@ -5,6 +5,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -44,6 +45,9 @@ public class VehicleRecords {
     private static final double MOST_KM = 5_000_000;
 
     private static final double MOST_FIGURE = 1e7;
+
+    /** Kinds of facts that can be entered. */
+    public static final Set<String> KINDS = Set.of("distance", "figure", "sheet", "remark");
 
     private static final int MOST_SOURCE = 120;
     private static final String SHEET_WORDS = "sheet.";
@@ -169,7 +173,8 @@ public class VehicleRecords {
         throw new IllegalStateException("No place for an entry of vehicle " + vehicleId);
     }
 
-    private static Optional<Fact> fact(Draft draft, Checks checks) {
+    /** A fact as it is kept; what cannot be taken is added to the checks. */
+    public static Optional<Fact> fact(Draft draft, Checks checks) {
         String kind = draft.kind() == null ? "" : draft.kind();
         switch (kind) {
             case "distance" -> {

@@ -252,11 +252,13 @@ class JobApiTest {
         assertFalse(back.get("entries").get(2).get("struck").asBoolean(), "striking the strike puts it back");
         assertEquals(
                 taken.get("assessment").get("suspects"), back.get("assessment").get("suspects"));
-        assertEquals(
-                200,
-                api.post(job + "/strikes", ApiClient.stamped(5, Map.of("struckId", id, "why", "no, the other one")))
-                        .status(),
-                "it can be struck again");
+        String putBack = back.get("entries").get(4).get("id").asString();
+        JsonNode again = api.post(
+                        job + "/strikes",
+                        ApiClient.stamped(5, Map.of("struckId", putBack, "why", "no, it was the other one")))
+                .body();
+        assertTrue(again.get("entries").get(2).get("struck").asBoolean(), "the last word counts, three strikes deep");
+        assertFalse(again.get("entries").get(3).get("struck").asBoolean(), "the first strike stands again");
         String opening = after.get("entries").get(0).get("id").asString();
         assertEquals(
                 422,

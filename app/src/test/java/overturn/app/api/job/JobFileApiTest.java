@@ -55,6 +55,7 @@ class JobFileApiTest {
         List<String> all = new ArrayList<>(
                 List.of(file.get("id").asString(), file.get("vehicle").get("id").asString()));
         file.get("entries").forEach(e -> all.add(e.get("id").asString()));
+        file.get("vehicle").get("facts").forEach(f -> all.add(f.get("id").asString()));
         for (String id : all) {
             text = text.replace(id, other.apply(id));
         }
@@ -156,6 +157,32 @@ class JobFileApiTest {
         assertEquals(201, take(file).status(), "the file is the beginning of what stands here by now");
     }
 
+    @Test
+    void whatIsKnownOfTheVehicleComesAlongOnce() {
+        String id = api.openJob("File facts", "sinks", "primary-piston-cup");
+        String vehicle = "/api/vehicles/"
+                + api.get("/api/jobs/" + id).body().get("vehicleId").asString();
+        for (Map<String, String> fact : List.of(
+                Map.of("kind", "distance", "text", "128 740", "unit", "km"),
+                Map.of("kind", "figure", "what", "pedal height", "text", "181", "unit", "mm"),
+                Map.of("kind", "sheet", "what", "nut-torque", "text", "16 Nm", "source", "manual, page 31"),
+                Map.of("kind", "remark", "text", "tow bar in the way"))) {
+            Map<String, Object> body = new HashMap<>(fact);
+            body.put("entryId", UUID.randomUUID().toString());
+            body.put("personId", "juno-vale");
+            assertEquals(200, api.post(vehicle + "/facts", body).status());
+        }
+        ObjectNode file = elsewhere(id);
+        JsonNode taken = take(file).body();
+        take(file);
+        JsonNode there =
+                api.get("/api/vehicles/" + taken.get("vehicleId").asString()).body();
+        assertEquals(4, there.get("facts").size());
+        assertEquals(128_740, there.get("distanceKm").asDouble(), 1e-9);
+        assertEquals("manual, page 31", there.get("sheet").get(0).get("source").asString());
+        assertTrue(there.get("facts").get(0).get("personId").asString().startsWith("elsewhere-juno-vale"));
+    }
+
     private static Arguments spoilt(String field, Consumer<ObjectNode> how) {
         return Arguments.of(field, how);
     }
@@ -168,12 +195,41 @@ class JobFileApiTest {
                 spoilt("entries.0.sequence", f -> entry(f, 0).put("sequence", "one")),
                 spoilt("entries[0].sequence", f -> entry(f, 0).put("sequence", 7)),
                 spoilt("entries[0]", f -> entry(f, 0).put("kind", "opened-otherwise")),
-                spoilt("entries.personId", f -> entry(f, 0).put("personId", "nobody")),
+                spoilt(
+                        "entries[0]",
+                        f -> ((ObjectNode) f.get("vehicle"))
+                                .put("id", UUID.randomUUID().toString())),
+                spoilt("entries[2].body", JobFileApiTest::withAMillionStrokes),
+                spoilt("attachments", JobFileApiTest::withAPicture),
+                spoilt("personId", f -> entry(f, 0).put("personId", "nobody")),
                 spoilt("id", f -> f.put("id", "7")),
                 spoilt("layout.id", f -> ((ObjectNode) f.get("layout")).put("id", "old-bess-tender")),
                 spoilt(
                         "layout",
                         f -> ((ObjectNode) f.get("layout").get("components").get(0)).put("ratio", 5)));
+    }
+
+    private static void withAMillionStrokes(ObjectNode file) {
+        ObjectNode strokes = entry(file, 1).deepCopy();
+        strokes.put("id", UUID.randomUUID().toString());
+        strokes.put("sequence", 3);
+        strokes.put("kind", "strokes-bled");
+        strokes.put("bodyVersion", 1);
+        strokes.putObject("body")
+                .put("endId", "front-left")
+                .put("count", 1_000_000)
+                .put("bubbles", "none")
+                .put("colour", "clear");
+        ((ArrayNode) file.get("entries")).add(strokes);
+    }
+
+    private static void withAPicture(ObjectNode file) {
+        ((ArrayNode) file.get("attachments"))
+                .addObject()
+                .put("id", UUID.randomUUID().toString())
+                .put("entryId", entry(file, 0).get("id").asString())
+                .put("mediaType", "image/png")
+                .put("base64", "iVBORw0KGgo=");
     }
 
     private static ObjectNode entry(ObjectNode file, int at) {

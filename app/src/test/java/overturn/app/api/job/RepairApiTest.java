@@ -256,6 +256,11 @@ class RepairApiTest {
         Answer second = flow.post("parts", master);
         assertEquals(422, second.status());
         assertEquals("again", second.body().get("findings").get(0).get("field").asString());
+        assertEquals(
+                422,
+                flow.post("parts", Map.of("part", "Master, 23.81 mm", "state", "wanted"))
+                        .status(),
+                "nor is it asked for again by the way");
         Map<String, Object> meant = new HashMap<>(master);
         meant.put("again", true);
         assertEquals(200, flow.post("parts", meant).status());
