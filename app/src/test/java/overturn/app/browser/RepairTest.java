@@ -67,6 +67,9 @@ class RepairTest {
         Screens screens = signedIn(server).open("/jobs/" + id);
         Page page = screens.page();
         page.getByText("Work plan").click();
+        next(page)
+                .getByText("Done", new Locator.GetByTextOptions().setExact(true))
+                .waitFor();
         for (int n = 0;
                 n < MOST_CLICKS
                         && next(page)
