@@ -35,6 +35,12 @@ export class Refusal extends Error {
   }
 }
 
+/** What was refused, and each field that is wrong. */
+export function told(error: Error): string {
+  const findings = error instanceof Refusal ? error.findings.map((f) => `${f.field}: ${f.given}, ${f.allowed}`) : [];
+  return [error.message, ...findings].join(" · ");
+}
+
 interface Answer<T> {
   data?: T;
   error?: unknown;
@@ -75,6 +81,8 @@ const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<J
   "work-steps": (id, body) => taken(client.POST("/api/jobs/{id}/work-steps", { params: of(id), body })),
   strokes: (id, body) => taken(client.POST("/api/jobs/{id}/strokes", { params: of(id), body })),
   levels: (id, body) => taken(client.POST("/api/jobs/{id}/levels", { params: of(id), body })),
+  bleeding: (id, body) => taken(client.POST("/api/jobs/{id}/bleeding", { params: of(id), body })),
+  photos: (id, body) => taken(client.POST("/api/jobs/{id}/photos", { params: of(id), body })),
   rests: (id, body) => taken(client.POST("/api/jobs/{id}/rests", { params: of(id), body })),
   checks: (id, body) => taken(client.POST("/api/jobs/{id}/checks", { params: of(id), body })),
   parts: (id, body) => taken(client.POST("/api/jobs/{id}/parts", { params: of(id), body })),
@@ -82,6 +90,8 @@ const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<J
 };
 
 /** Where a job is fetched as a file. */
+/** Where the picture of an entry is. */
+export const photoFile = (sha256: string) => `/api/photos/${sha256}`;
 export const jobFile = (id: string) => `/api/jobs/${id}/file`;
 
 export const api = {
@@ -113,6 +123,22 @@ export const api = {
   withdrawLayout: (personId: string, id: string) =>
     taken(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } })),
   workshop: () => taken(client.GET("/api/workshop")),
+  present: (id: string, deviceId: string, personId: string, doing?: string) =>
+    taken(
+      client.PUT("/api/jobs/{id}/presence", {
+        params: of(id),
+        body: { deviceId, personId, ...(doing === undefined ? {} : { doing }) },
+      }),
+    ),
+  tellPrices: (version: number, personId: string, table: string) =>
+    taken(
+      client.PUT("/api/workshop/prices.csv", {
+        params: { query: { version, personId } },
+        body: table,
+        bodySerializer: (body) => body,
+        headers: { "Content-Type": "text/csv" },
+      }),
+    ),
   tellWorkshop: (body: WorkshopRequest) => taken(client.PUT("/api/workshop", { body })),
   takeJobFile: (text: string) => taken(client.POST("/api/job-files", { body: text, bodySerializer: (body) => body })),
   open: (body: OpenJobRequest) => taken(client.POST("/api/jobs", { body })),

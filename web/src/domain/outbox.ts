@@ -182,6 +182,10 @@ function sentBehind(
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "levels":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "bleeding":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "photos":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "rests":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "checks":

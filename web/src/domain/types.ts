@@ -36,6 +36,8 @@ export interface Writes {
   "work-steps": Schemas["WorkStepRequest"];
   strokes: Schemas["StrokesRequest"];
   levels: Schemas["LevelRequest"];
+  bleeding: Schemas["BleedingRequest"];
+  photos: Schemas["PhotoRequest"];
   rests: Schemas["RestRequest"];
   checks: Schemas["CheckRequest"];
   parts: Schemas["PartRequest"];

@@ -18,6 +18,8 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   "work-steps": "keptStep",
   strokes: "keptStrokes",
   levels: "keptLevel",
+  bleeding: "keptBleeding",
+  photos: "keptPhoto",
   rests: "keptRest",
   checks: "keptCheck",
   parts: "keptPart",

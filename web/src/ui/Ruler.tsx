@@ -28,10 +28,12 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   const { unit, word } = useSettings();
   const own = unit(figure.dimension);
   const inUnit = (core: number) => core / own.coreUnitsPerUnit;
-  const values = bands.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
+  const before = figure.soundBefore;
+  const drawn = before ? [...bands, before] : bands;
+  const values = drawn.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
   const [low, high] = spanOf(values);
   const scale = linear(low, high, PAD, width - PAD);
-  const base = 10 + bands.length * ROW;
+  const base = 10 + drawn.length * ROW;
   const height = base + (mark === undefined ? 28 : 58);
   return (
     <figure className="m-0">
@@ -69,6 +71,16 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`}
           />
         ))}
+        {before && (
+          <BandMark
+            row={bands.length}
+            width={width}
+            sound
+            from={scale.at(inUnit(before.low))}
+            to={scale.at(inUnit(before.high))}
+            label={`${say("soundBefore")} ${range(before.low, before.high)}`}
+          />
+        )}
         <line x1={PAD} x2={width - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
         {ticks(low, high).map((tick) => (
           <g key={tick}>
@@ -90,6 +102,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
     const told = bands.map(
       (b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`,
     );
+    if (before) told.push(`${say("soundBefore")} ${range(before.low, before.high)}`);
     return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...told]
       .filter(Boolean)
       .join(", ");

@@ -8,8 +8,12 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Caller } from "./Caller";
 import { Frame } from "./Frame";
+import { HowBled } from "./HowBled";
 import { levelShare } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
+
+/** The method that the caller calls for. */
+const TWO_PEOPLE = "two-people";
 
 /** The bleed sheet: the end to bleed now, how many strokes the level allows, what was seen, how much air is believed left. */
 export function BleedView() {
@@ -65,6 +69,7 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
             ))}
           </tbody>
         </table>
+        <HowBled sheet={sheet} page={page} />
       </div>
       <Level job={job} sheet={sheet} page={page} />
     </main>
@@ -90,11 +95,16 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
     return (
       <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
         <h2 role="alert" className="text-3xl font-semibold text-hot-text">
-          {say("topUpNow")}
+          {say(sheet.fills ? "drawDownNow" : "topUpNow")}
         </h2>
-        <p>{word("caution.fluid-kinds")}</p>
-        <Button filled large disabled={page.busy} onClick={() => void page.enter("levels", { text: "max" })}>
-          {say("toppedUp")}
+        <p>{word(sheet.fills ? "caution.brim" : "caution.fluid-kinds")}</p>
+        <Button
+          filled
+          large
+          disabled={page.busy}
+          onClick={() => void page.enter("levels", { text: sheet.fills ? "min" : "max" })}
+        >
+          {say(sheet.fills ? "drawnDown" : "toppedUp")}
         </Button>
       </section>
     );
@@ -107,11 +117,11 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
         </Button>
       </section>
     );
-  return <Strokes key={`${end.id} ${end.strokes}`} end={end} page={page} />;
+  return <Strokes key={`${end.id} ${end.strokes}`} sheet={sheet} end={end} page={page} />;
 }
 
 /** What was seen at one end: begun anew as soon as the sheet has moved on, so that what is chosen next is never taken back. */
-function Strokes({ end, page }: { end: BleedSheet["ends"][number]; page: RepairPage }) {
+function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["ends"][number]; page: RepairPage }) {
   const { word } = useSettings();
   const [count, setCount] = useState("");
   const [bubbles, setBubbles] = useState("");
@@ -123,7 +133,10 @@ function Strokes({ end, page }: { end: BleedSheet["ends"][number]; page: RepairP
     <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
       <p className="caps">{say(`bleedState${end.state}` as UiWord)}</p>
       <h2 className="text-2xl font-semibold">
-        {say("bleedNow", { count: end.strokesNow, end: word(`component.${end.id}`).toLowerCase() })}
+        {say(sheet.withoutPedal ? "bleedPortions" : "bleedNow", {
+          count: end.strokesNow,
+          end: word(`component.${end.id}`).toLowerCase(),
+        })}
       </h2>
       {end.state === "DRAWING_AIR" && (
         <p role="alert" className="border-2 border-danger p-3 font-semibold">
@@ -131,12 +144,16 @@ function Strokes({ end, page }: { end: BleedSheet["ends"][number]; page: RepairP
         </p>
       )}
       <p role="note" className="border border-caution bg-caution-ground p-3">
-        {word("caution.screw")}
+        {[`caution.screw`, ...(sheet.methodCautionId ? [`caution.${sheet.methodCautionId}`] : [])]
+          .map((caution) => word(caution))
+          .join(" ")}
       </p>
       <div className="flex flex-wrap items-center gap-3">
-        <Button large onClick={() => setCalling(true)}>
-          {say("caller")}
-        </Button>
+        {sheet.method === TWO_PEOPLE && (
+          <Button large onClick={() => setCalling(true)}>
+            {say("caller")}
+          </Button>
+        )}
         <label className="flex items-center gap-2 text-lg">
           {say("bleedStrokes")}
           <input
@@ -213,7 +230,10 @@ function Level({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
         {say("levelAbove", { value: show(sheet.aboveMinimumMl, "VOLUME") })}
       </p>
       <p className="figures">
-        {say("safeStrokes", { count: sheet.safeStrokes, stroke: show(sheet.strokeMl, "VOLUME") })}
+        {say(sheet.fills ? "safePortions" : "safeStrokes", {
+          count: sheet.safeStrokes,
+          stroke: show(sheet.strokeMl, "VOLUME"),
+        })}
       </p>
       <Button disabled={page.busy} onClick={() => void page.enter("levels", { text: "max" })}>
         {say("toppedUp")}

@@ -5,6 +5,7 @@ import { useSettings } from "../../domain/settings";
 import type { Job, Repair } from "../../domain/types";
 import { percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
+import { AlsoHere } from "../../ui/AlsoHere";
 import { Failed, Loading } from "../../ui/States";
 import { Tag, TopStrip } from "../../ui/TopStrip";
 import type { RepairPage } from "./useRepair";
@@ -25,6 +26,7 @@ export function Frame({ page, children }: { page: RepairPage; children: (job: Jo
   return (
     <div className="min-h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint}>
+        <AlsoHere jobId={job.id} />
         <Tag>{say(`stage_${job.stage}` as UiWord)}</Tag>
         <Link to={`/jobs/${job.id}`} className="grid min-h-11 place-items-center">
           <Tag>{say("evidence")}</Tag>

@@ -4,7 +4,9 @@ import { useNavigate, useParams } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job, Step, Test } from "../../domain/types";
 import { say } from "../../domain/words";
+import { AlsoHere } from "../../ui/AlsoHere";
 import { Button } from "../../ui/Button";
+import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
 import { EntryPage } from "./EntryPage";
@@ -45,6 +47,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
       <header className="bg-strip px-5 pt-3 text-strip-ink">
         <div className="flex flex-wrap items-baseline justify-between gap-x-4 pb-3">
           <h1 className="text-xl font-semibold">{word(`test.${test.id}`)}</h1>
+          <AlsoHere jobId={job.id} procedureId={test.id} />
           <p className="figures">
             {job.vehicle} · {say("stepOf", { step: Math.min(draft.step, last) + 1, steps: last + 1 })}
           </p>
@@ -116,6 +119,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
                   {say("cannotDo")}
                 </Button>
               )}
+              <PhotoButton large jobId={job.id} procedureId={test.id} />
               {step && draft.step < last - 1 && (
                 <Button large className="max-sm:hidden" onClick={() => change({ step: last })}>
                   {say("toReadings")}

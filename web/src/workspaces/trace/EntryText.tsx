@@ -1,3 +1,4 @@
+import { photoFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Entry, Job } from "../../domain/types";
 import { asTyped } from "../../domain/units";
@@ -5,6 +6,27 @@ import { say, type UiWord } from "../../domain/words";
 import { repairText } from "./entries";
 
 const noted = (value: number) => Number(value.toPrecision(3)).toString().replace("-", "−");
+
+function Photo({ entry }: { entry: Entry }) {
+  const { word } = useSettings();
+  const [sha256 = "", caption = "", procedureId = ""] = entry.told;
+  const about = procedureId === "" ? "" : word(`test.${procedureId}`);
+  return (
+    <figure>
+      <a href={photoFile(sha256)} target="_blank" rel="noreferrer">
+        <img
+          src={photoFile(sha256)}
+          alt={say("photoOf", { caption: caption || about })}
+          loading="lazy"
+          className="max-h-48 border border-rule"
+        />
+      </a>
+      <figcaption>
+        <span className="label font-semibold">{say("photo")}</span> {[caption, about].filter(Boolean).join(" · ")}
+      </figcaption>
+    </figure>
+  );
+}
 
 /** What an entry of the log says. */
 export function EntryText({ entry, job }: { entry: Entry; job: Job }) {
@@ -46,6 +68,7 @@ export function EntryText({ entry, job }: { entry: Entry; job: Job }) {
       </p>
     );
   }
+  if (entry.kind === "photo-taken") return <Photo entry={entry} />;
   const repaired = repairText(entry, word);
   if (repaired) return <p className="figures">{repaired}</p>;
   const struck = job.entries.find((e) => e.id === entry.struckId);

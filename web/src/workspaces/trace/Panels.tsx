@@ -7,6 +7,7 @@ import { minutes, oneIn } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
+import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
 import { capital, listed, needsText, reasonText, sameVerdict, takenText } from "./state";
 import { EntryText } from "./EntryText";
@@ -46,9 +47,23 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
         <VehicleSheet job={job} />
       </Dialog>
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
-        <a href={jobFile(job.id)} download className="inline-grid min-h-11 content-center underline underline-offset-4">
-          {say("takeAlong")}
-        </a>
+        <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
+          <PhotoButton jobId={job.id} />
+          <a
+            href={jobFile(job.id)}
+            download
+            className="inline-grid min-h-11 content-center underline underline-offset-4"
+          >
+            {say("takeAlong")}
+          </a>
+          <a
+            href={`/api/jobs/${job.id}/readings.csv`}
+            download
+            className="inline-grid min-h-11 content-center underline underline-offset-4"
+          >
+            {say("readingsCsv")}
+          </a>
+        </div>
         <Log job={job} trace={trace} />
       </Dialog>
       {trace.panel === "accept" && <Accept job={job} trace={trace} onClose={close} />}

@@ -6,13 +6,14 @@ import type { WaitingOf } from "../../domain/outbox";
 import type { Job } from "../../domain/types";
 import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
+import { AlsoHere } from "../../ui/AlsoHere";
 import { Failed, Loading } from "../../ui/States";
 import { Tag, TopStrip } from "../../ui/TopStrip";
 import { DrivingNote } from "./DrivingNote";
 import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { Panels } from "./Panels";
-import { alsoAtIt, changedComponents, needsText, sharesAt, suspicionAt } from "./state";
+import { changedComponents, needsText, sharesAt, suspicionAt } from "./state";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
 
@@ -47,9 +48,8 @@ function KeptJob({ write }: { write: WaitingOf<"jobs"> }) {
 }
 
 function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace> }) {
-  const { layout, word, person, personId } = useSettings();
+  const { layout, word, person } = useSettings();
   const go = useNavigate();
-  const others = alsoAtIt(job.entries, personId, Date.now());
   const sheet = layout(job.layoutId);
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
@@ -65,7 +65,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <Tag tone={job.assessment.driving.answer === "NOT_AT_ALL" ? "hot" : undefined}>
           {say(`driving${job.assessment.driving.answer}`)}
         </Tag>
-        {others.length > 0 && <Tag tone="cool">{say("alsoAtIt", { names: others.map(person).join(", ") })}</Tag>}
+        <AlsoHere jobId={job.id} />
         {job.stillFitted.length > 0 && (
           <button type="button" className="min-h-11" onClick={() => trace.setPanel("takeOff")}>
             <Tag tone="hot">{say("stillFitted", { count: job.stillFitted.length })}</Tag>

@@ -19,6 +19,17 @@ export function repairText(entry: Entry, word: Word): string | undefined {
       ].join(" · ");
     case "level-entered":
       return `${say("reservoirLevel")} · ${first === "max" ? say("markMax") : first === "min" ? say("markMin") : `${first} ${second}`}`;
+    case "bleeding-chosen":
+      return [
+        word(`bleed.method.${first}`),
+        third === ""
+          ? word(`bleed.order.${second}`)
+          : entry.told
+              .slice(3)
+              .map((end) => word(`component.${end}`))
+              .join(", "),
+        ...(third ? [third] : []),
+      ].join(" · ");
     case "circuit-rested":
       return say("rested");
     case "check-done":

@@ -102,14 +102,6 @@ function share(assessment: Assessment, remedyId: string): number {
   return assessment.suspects.filter((s) => s.remedyId === remedyId).reduce((sum, s) => sum + s.probability, 0);
 }
 
-const LATELY_MS = 15 * 60_000;
-
-/** Who else has entered something in this job lately; they may be at the vehicle now. */
-export function alsoAtIt(entries: Entry[], personId: string, now: number): string[] {
-  const lately = entries.filter((entry) => now - Date.parse(entry.at) < LATELY_MS);
-  return [...new Set(lately.map((entry) => entry.personId))].filter((id) => id !== personId);
-}
-
 export const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** By which readings a suspect is cleared or held up, and what else weighs on it. */

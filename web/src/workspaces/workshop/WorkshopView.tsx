@@ -1,13 +1,15 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
-import { api, Refusal } from "../../domain/api";
+import { api, Refusal, told } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Workshop } from "../../domain/types";
 import { say } from "../../domain/words";
+import { BleedChoice } from "../../ui/BleedChoice";
 import { Button } from "../../ui/Button";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 import { Prices } from "./Prices";
+import { PriceTable } from "./PriceTable";
 import { draftOf, rateReadable, request, unreadable, type Draft } from "./state";
 
 /** What the workshop has and what things cost there. */
@@ -43,14 +45,15 @@ function Form({
   const { personId, word } = useSettings();
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
+  const taken = (now: Workshop) => {
+    onKept(now.version);
+    queries.setQueryData(["workshop"], now);
+    void queries.invalidateQueries({ queryKey: ["jobs"] });
+    void queries.invalidateQueries({ queryKey: ["job"] });
+  };
   const kept = useMutation({
     mutationFn: () => api.tellWorkshop(request(draft, workshop.version, personId)),
-    onSuccess: (now) => {
-      onKept(now.version);
-      queries.setQueryData(["workshop"], now);
-      void queries.invalidateQueries({ queryKey: ["jobs"] });
-      void queries.invalidateQueries({ queryKey: ["job"] });
-    },
+    onSuccess: taken,
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const wrong = unreadable(draft);
@@ -91,6 +94,14 @@ function Form({
               </Tick>
             </div>
           </Group>
+          <Group title={say("workshopBleeding")} hint={say("workshopBleedingWhy")}>
+            <BleedChoice
+              method={draft.bleedMethod}
+              order={draft.bleedOrder}
+              onMethod={(bleedMethod) => set({ bleedMethod })}
+              onOrder={(bleedOrder) => set({ bleedOrder })}
+            />
+          </Group>
           <Group title={say("workshopMoney")} hint={say("workshopRateWhy")}>
             {!readable && (
               <p role="alert" className="text-danger">
@@ -104,6 +115,7 @@ function Form({
           </Group>
           <Group title={say("workshopPrices")} hint={say("workshopPricesWhy")}>
             <Prices draft={draft} wrong={wrong} onChange={(prices) => set({ prices })} />
+            <PriceTable workshop={workshop} onKept={taken} />
           </Group>
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
             <button
@@ -120,7 +132,7 @@ function Form({
             </p>
             {kept.isError && (
               <p role="alert" className="border-2 border-danger p-2">
-                {stale ? kept.error.message : refused(kept.error)}
+                {stale ? kept.error.message : told(kept.error)}
               </p>
             )}
             {stale && (
@@ -133,11 +145,6 @@ function Form({
       </main>
     </>
   );
-}
-
-function refused(error: Error): string {
-  const findings = error instanceof Refusal ? error.findings.map((f) => `${f.field}: ${f.given}, ${f.allowed}`) : [];
-  return [error.message, ...findings].join(" · ");
 }
 
 function Group({ title, hint, children }: { title: string; hint?: string; children: ReactNode }) {

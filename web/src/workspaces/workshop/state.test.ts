@@ -6,6 +6,8 @@ const WORKSHOP: Workshop = {
   version: 3,
   helper: true,
   lift: false,
+  bleedMethod: "two-people",
+  bleedOrder: "farthest-first",
   ratePerHour: 90,
   currency: "crowns",
   tools: [
@@ -22,6 +24,8 @@ describe("the workshop's settings", () => {
       personId: "juno",
       helper: true,
       lift: false,
+      bleedMethod: "two-people",
+      bleedOrder: "farthest-first",
       lacks: ["port-plugs"],
       ratePerHour: 90,
       currency: "crowns",

@@ -5,6 +5,8 @@ export interface Draft {
   there: Record<string, boolean>;
   helper: boolean;
   lift: boolean;
+  bleedMethod: string;
+  bleedOrder: string;
   rate: string;
   currency: string;
   prices: Record<string, { labour: string; parts: string }>;
@@ -15,6 +17,8 @@ export function draftOf(workshop: Workshop): Draft {
     there: Object.fromEntries(workshop.tools.map((t) => [t.rigKind, t.there])),
     helper: workshop.helper,
     lift: workshop.lift,
+    bleedMethod: workshop.bleedMethod,
+    bleedOrder: workshop.bleedOrder,
     rate: workshop.ratePerHour === undefined ? "" : String(workshop.ratePerHour),
     currency: workshop.currency ?? "",
     prices: Object.fromEntries(
@@ -47,6 +51,8 @@ export function request(draft: Draft, version: number, personId: string): Worksh
     personId,
     helper: draft.helper,
     lift: draft.lift,
+    bleedMethod: draft.bleedMethod,
+    bleedOrder: draft.bleedOrder,
     lacks: Object.entries(draft.there)
       .filter(([, there]) => !there)
       .map(([id]) => id),

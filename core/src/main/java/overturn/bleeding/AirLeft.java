@@ -3,6 +3,7 @@ package overturn.bleeding;
 import java.util.Arrays;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 import overturn.bleeding.BleedEvent.Bubbles;
 import overturn.bleeding.BleedEvent.Rest;
@@ -49,12 +50,14 @@ final class AirLeft {
         }
     }
 
-    /** After all that happened at one end; the same events give the same belief. */
-    static AirLeft of(String end, List<BleedEvent> events, double strokeMl) {
+    /**
+     * After all that happened at one end, with the fluid of a stroke by method; the same events give the same belief.
+     */
+    static AirLeft of(String end, List<BleedEvent> events, ToDoubleFunction<Schools.Method> strokeMl) {
         AirLeft air = new AirLeft(end.hashCode());
         for (BleedEvent event : events) {
             if (event instanceof Strokes strokes && strokes.endId().equals(end)) {
-                air.pumped(strokes, strokeMl);
+                air.pumped(strokes, strokeMl.applyAsDouble(strokes.method()));
             } else if (event instanceof Rest) {
                 air.rested();
             }

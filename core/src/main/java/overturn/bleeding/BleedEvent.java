@@ -16,8 +16,9 @@ public sealed interface BleedEvent {
         CLEAR
     }
 
-    /** Strokes at one end, and what the last of them showed. */
-    record Strokes(String endId, int count, Bubbles bubbles, Colour colour) implements BleedEvent {
+    /** Strokes or portions at one end by one method, and what the last of them showed. */
+    record Strokes(String endId, int count, Bubbles bubbles, Colour colour, Schools.Method method)
+            implements BleedEvent {
         public Strokes {
             if (count < 1) {
                 throw new IllegalArgumentException("Strokes at " + endId + ": " + count + " must be 1 or more");

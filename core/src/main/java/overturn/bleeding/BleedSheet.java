@@ -90,7 +90,7 @@ public record BleedSheet(
         double variance = 0;
         List<Double> each = new ArrayList<>();
         for (String id : ordered) {
-            AirLeft air = AirLeft.of(id, events, Reservoir.foreseenStrokeMl(layout, id, schools));
+            AirLeft air = AirLeft.of(id, events, method -> Reservoir.foreseenStrokeMl(layout, id, method));
             each.add(air.meanMl());
             left += air.meanMl();
             variance += air.varianceMl2();
@@ -105,17 +105,10 @@ public record BleedSheet(
                 .mapToObj(ordered::get)
                 .findFirst();
         boolean restFirst = !done && next.isEmpty();
-        Reservoir reservoir = Reservoir.of(layout, events, next.orElse(ordered.get(0)), schools);
+        Reservoir reservoir = Reservoir.of(layout, events, next.orElse(ordered.get(0)), schools.method());
         List<End> ends = new ArrayList<>();
         for (int i = 0; i < ordered.size(); i++) {
-            ends.add(end(
-                    layout,
-                    ordered.get(i),
-                    schools,
-                    events,
-                    done ? State.DONE : states.get(i),
-                    each.get(i),
-                    reservoir));
+            ends.add(end(layout, ordered.get(i), events, done ? State.DONE : states.get(i), each.get(i), reservoir));
         }
         return new BleedSheet(
                 ends, restFirst ? Optional.of(ordered.get(0)) : next, restFirst, reservoir, left, surely, allowed);
@@ -136,13 +129,7 @@ public record BleedSheet(
     }
 
     private static End end(
-            Layout layout,
-            String id,
-            Schools schools,
-            List<BleedEvent> events,
-            State state,
-            double leftMl,
-            Reservoir reservoir) {
+            Layout layout, String id, List<BleedEvent> events, State state, double leftMl, Reservoir reservoir) {
         List<Strokes> own = own(id, events);
         int strokes = own.stream().mapToInt(Strokes::count).sum();
         Optional<Strokes> last = own.isEmpty() ? Optional.empty() : Optional.of(own.get(own.size() - 1));
@@ -150,7 +137,9 @@ public record BleedSheet(
                 id,
                 state,
                 strokes,
-                strokes * Reservoir.foreseenStrokeMl(layout, id, schools),
+                own.stream()
+                        .mapToDouble(s -> s.count() * Reservoir.foreseenStrokeMl(layout, id, s.method()))
+                        .sum(),
                 leftMl,
                 last.map(Strokes::bubbles),
                 last.map(Strokes::colour),

@@ -11,7 +11,8 @@ import overturn.circuit.Layout;
  *
  * @param aboveMinimumMl where it is believed to stand, mL above the minimum mark
  * @param strokeMl what one stroke is believed to take at the end that is bled next
- * @param safeStrokes strokes that leave it above the minimum even if each takes {@link #SURELY} more
+ * @param safeStrokes strokes that leave it above the minimum, or below the maximum where it is filled from an end, even
+ *     if each moves {@link #SURELY} more
  */
 public record Reservoir(double aboveMinimumMl, double strokeMl, int safeStrokes) {
 
@@ -23,13 +24,11 @@ public record Reservoir(double aboveMinimumMl, double strokeMl, int safeStrokes)
     private static final double FORESEEN_STROKES = 4;
 
     /** Fluid of one stroke at an end before anything was learned, mL. */
-    static double foreseenStrokeMl(Layout layout, String end, Schools schools) {
-        return layout.master().strokeMl(layout.chamberOf(end))
-                * STROKE_SHARE
-                * schools.method().share();
+    static double foreseenStrokeMl(Layout layout, String end, Schools.Method method) {
+        return layout.master().strokeMl(layout.chamberOf(end)) * STROKE_SHARE * method.share();
     }
 
-    static Reservoir of(Layout layout, List<BleedEvent> events, String next, Schools schools) {
+    static Reservoir of(Layout layout, List<BleedEvent> events, String next, Schools.Method method) {
         double level = layout.reservoir().minToMaxMl();
         double foreseenSince = 0;
         int strokesSince = 0;
@@ -38,8 +37,10 @@ public record Reservoir(double aboveMinimumMl, double strokeMl, int safeStrokes)
         boolean known = false;
         double learned = 1;
         for (BleedEvent event : events) {
-            if (event instanceof Strokes strokes) {
-                foreseenSince += strokes.count() * foreseenStrokeMl(layout, strokes.endId(), schools);
+            if (event instanceof Strokes strokes && strokes.method().fills()) {
+                level += learned * strokes.count() * foreseenStrokeMl(layout, strokes.endId(), strokes.method());
+            } else if (event instanceof Strokes strokes) {
+                foreseenSince += strokes.count() * foreseenStrokeMl(layout, strokes.endId(), strokes.method());
                 strokesSince += strokes.count();
             } else if (event instanceof Level entered) {
                 if (known && strokesSince > 0 && entered.aboveMinimumMl() < level) {
@@ -55,12 +56,13 @@ public record Reservoir(double aboveMinimumMl, double strokeMl, int safeStrokes)
             }
         }
         double now = level - learned * foreseenSince;
-        double stroke = learned * foreseenStrokeMl(layout, next, schools);
-        int safe = (int) Math.max(0, Math.floor((level - SURELY * learned * foreseenSince) / (SURELY * stroke)));
+        double stroke = learned * foreseenStrokeMl(layout, next, method);
+        double room = method.fills() ? layout.reservoir().minToMaxMl() - now : level - SURELY * learned * foreseenSince;
+        int safe = (int) Math.max(0, Math.floor(room / (SURELY * stroke)));
         return new Reservoir(now, stroke, safe);
     }
 
-    /** Whether fluid has to be added before the next stroke. */
+    /** Whether fluid has to be added before the next stroke, or taken out where it is filled from an end. */
     public boolean topUpNow() {
         return safeStrokes < 1;
     }

@@ -9,6 +9,7 @@ import overturn.calculation.Result.Point;
 import overturn.circuit.Assist;
 import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.Layout;
+import overturn.circuit.LayoutVariant;
 import overturn.protocol.Act;
 import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;

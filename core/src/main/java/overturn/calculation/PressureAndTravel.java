@@ -8,6 +8,7 @@ import overturn.calculation.Result.Point;
 import overturn.calculation.Result.Row;
 import overturn.circuit.Chamber;
 import overturn.circuit.Layout;
+import overturn.circuit.LayoutVariant;
 import overturn.protocol.Act;
 import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;

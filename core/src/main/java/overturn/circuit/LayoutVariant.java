@@ -1,28 +1,62 @@
-package overturn.calculation;
+package overturn.circuit;
 
 import java.util.List;
 import java.util.function.UnaryOperator;
-import overturn.circuit.Assist;
-import overturn.circuit.Component;
 import overturn.circuit.Component.Master;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Input.Lever;
 import overturn.circuit.Input.Pedal;
-import overturn.circuit.Layout;
 
-/** A layout with some dimensions replaced, for what-ifs. */
-final class LayoutVariant {
+/** A layout with some dimensions replaced: for what-ifs, and after a repair that put another size in. */
+public final class LayoutVariant {
 
     private LayoutVariant() {}
 
     private static Layout each(Layout layout, UnaryOperator<Component> change) {
-        List<Component> parts = layout.components().stream().map(change).toList();
-        return new Layout(layout.id(), layout.family(), parts, layout.joints());
+        return each(layout, layout.id(), change);
     }
 
-    static Layout withBore(Layout layout, double boreMm) {
+    private static Layout each(Layout layout, String id, UnaryOperator<Component> change) {
+        List<Component> parts = layout.components().stream().map(change).toList();
+        return new Layout(id, layout.family(), parts, layout.joints());
+    }
+
+    /** The same circuit under another id. */
+    public static Layout named(Layout layout, String id) {
+        return each(layout, id, UnaryOperator.identity());
+    }
+
+    /**
+     * One end with pistons of another diameter, mm; its clearance volume and stiffness go with their area. A slave is
+     * told by its area, so its diameter is that of one piston.
+     */
+    public static Layout withPiston(Layout layout, String endId, double pistonMm) {
+        double now = pistonMm(layout.component(endId));
+        Layout changed = withPistonArea(layout, pistonMm * pistonMm / (now * now));
+        return each(layout, c -> c.id().equals(endId) ? changed.component(endId) : c);
+    }
+
+    private static double pistonMm(Component end) {
+        return end instanceof DiscEnd disc
+                ? disc.pistonMm()
+                : end instanceof DrumEnd drum ? drum.cylinderMm() : 2 * Math.sqrt(((Slave) end).areaMm2() / Math.PI);
+    }
+
+    /** Pedal or lever set to another free play, mm. */
+    public static Layout withFreePlay(Layout layout, double freePlayMm) {
+        return each(
+                layout,
+                c -> c instanceof Pedal p
+                        ? new Pedal(p.id(), p.ratio(), p.travelToFloorMm(), freePlayMm)
+                        : c instanceof Lever l
+                                ? new Lever(l.id(), l.ratioAtRest(), l.ratioAtGrip(), l.travelToGripMm(), freePlayMm)
+                                : c);
+    }
+
+    /** A master of another bore, mm. */
+    public static Layout withBore(Layout layout, double boreMm) {
         return each(
                 layout,
                 c -> c instanceof Master m
@@ -39,7 +73,8 @@ final class LayoutVariant {
                         : c);
     }
 
-    static Layout withRatio(Layout layout, double ratio) {
+    /** Pedal or lever of another ratio. */
+    public static Layout withRatio(Layout layout, double ratio) {
         double factor = ratio / layout.input().ratioAtRest();
         return each(
                 layout,
@@ -56,7 +91,7 @@ final class LayoutVariant {
     }
 
     /** Pistons of every end of another area; clearance volume and stiffness go with it. */
-    static Layout withPistonArea(Layout layout, double factor) {
+    public static Layout withPistonArea(Layout layout, double factor) {
         double diameter = Math.sqrt(factor);
         return each(
                 layout,
@@ -96,7 +131,7 @@ final class LayoutVariant {
     }
 
     /** A vacuum assist of other figures; any other layout stays as it is. */
-    static Layout withAssist(Layout layout, double areaMm2, double gain, double supplyKpa) {
+    public static Layout withAssist(Layout layout, double areaMm2, double gain, double supplyKpa) {
         return each(
                 layout,
                 c -> c instanceof Assist.VacuumAssist a

@@ -128,6 +128,23 @@ public final class BeliefHistory {
                 known(likelihoods.size()));
     }
 
+    /**
+     * The same after a repair that changed a dimension: readings from here on are of the changed vehicle, those before
+     * stay judged as they were.
+     *
+     * @param changed model of the changed layout; its vehicles are the same ones but for that dimension
+     */
+    public BeliefHistory changedTo(LayoutModel changed) {
+        return new BeliefHistory(
+                changed,
+                intake,
+                repairs,
+                new LikelihoodCache(changed, intake.sometimes()),
+                likelihoods,
+                Optional.of(read),
+                known(likelihoods.size()));
+    }
+
     /** What has been worked out of the first beliefs; null where it has not been asked for. */
     private List<Belief> known(int count) {
         return IntStream.range(0, count).mapToObj(after::get).collect(Collectors.toCollection(ArrayList::new));

@@ -67,7 +67,7 @@ class SimulatedBleedTest {
             strokes++;
             double ml = personal
                     * (0.85 + 0.3 * random.nextDouble())
-                    * Reservoir.foreseenStrokeMl(layout, end, Schools.USUAL);
+                    * Reservoir.foreseenStrokeMl(layout, end, Schools.USUAL.method());
             levelMl -= ml;
             ranDry |= levelMl < 0;
             double out = 0;
@@ -125,7 +125,7 @@ class SimulatedBleedTest {
                 for (int s = 0; s < end.strokesNow(); s++) {
                     last = vehicle.stroke(next);
                 }
-                events.add(new Strokes(next, end.strokesNow(), seen(last), Colour.CLEAR));
+                events.add(new Strokes(next, end.strokesNow(), seen(last), Colour.CLEAR, Schools.Method.TWO_PEOPLE));
             }
             sheet = BleedSheet.of(layout, ends, Schools.USUAL, events);
         }
@@ -205,20 +205,20 @@ class SimulatedBleedTest {
             Vehicle vehicle = new Vehicle(layout, random.split());
             String end = layout.ends().get(0).id();
             double room = layout.reservoir().minToMaxMl();
-            double strokeMl = Reservoir.foreseenStrokeMl(layout, end, Schools.USUAL);
+            double strokeMl = Reservoir.foreseenStrokeMl(layout, end, Schools.USUAL.method());
             int turn = (int) Math.max(1, Math.min(8, Math.floor(0.25 * room / strokeMl / 1.3)));
             List<BleedEvent> events = new ArrayList<>(List.of(new Level(room)));
             for (int part = 0; part < 2; part++) {
                 for (int s = 0; s < turn; s++) {
                     vehicle.stroke(end);
                 }
-                events.add(new Strokes(end, turn, Bubbles.FEW, Colour.CLEAR));
+                events.add(new Strokes(end, turn, Bubbles.FEW, Colour.CLEAR, Schools.Method.TWO_PEOPLE));
                 events.add(new Level(vehicle.levelMl));
             }
             vehicle.stroke(end);
-            events.add(new Strokes(end, 1, Bubbles.FEW, Colour.CLEAR));
-            double off =
-                    Math.abs(Reservoir.of(layout, events, end, Schools.USUAL).aboveMinimumMl() - vehicle.levelMl);
+            events.add(new Strokes(end, 1, Bubbles.FEW, Colour.CLEAR, Schools.Method.TWO_PEOPLE));
+            double off = Math.abs(
+                    Reservoir.of(layout, events, end, Schools.USUAL.method()).aboveMinimumMl() - vehicle.levelMl);
             all++;
             within += off <= 0.05 * room ? 1 : 0;
         }
@@ -230,7 +230,7 @@ class SimulatedBleedTest {
         Layout tarn = Presets.TARN_BOX_VAN;
         List<BleedEvent> events = new ArrayList<>();
         for (int turn = 0; turn < 7; turn++) {
-            events.add(new Strokes("rear-left", 5, Bubbles.MANY, Colour.CLEAR));
+            events.add(new Strokes("rear-left", 5, Bubbles.MANY, Colour.CLEAR, Schools.Method.TWO_PEOPLE));
         }
         BleedSheet.End end = BleedSheet.of(tarn, List.of("rear-left"), Schools.USUAL, events)
                 .ends()
@@ -265,5 +265,32 @@ class SimulatedBleedTest {
         assertTrue(BleedSheet.of(tarn, ends, Schools.USUAL, List.of(new Level(-3)))
                 .reservoir()
                 .topUpNow());
+    }
+
+    @Test
+    void fluidPushedUpFromAnEndFillsTheReservoirAndIsStoppedBelowTheUpperMark() {
+        Layout tarn = Presets.TARN_BOX_VAN;
+        Schools fromBelow = new Schools(Schools.Method.REVERSE, Schools.Order.FARTHEST_FIRST, List.of());
+        List<BleedEvent> events = new ArrayList<>(List.of(new Level(0)));
+        BleedSheet sheet = BleedSheet.of(tarn, List.of("rear-left"), fromBelow, events);
+        double before = sheet.reservoir().aboveMinimumMl();
+        while (!sheet.reservoir().topUpNow()) {
+            events.add(new Strokes("rear-left", 1, Bubbles.FEW, Colour.CLEAR, Schools.Method.REVERSE));
+            sheet = BleedSheet.of(tarn, List.of("rear-left"), fromBelow, events);
+        }
+        assertTrue(sheet.reservoir().aboveMinimumMl() > before);
+        assertTrue(sheet.reservoir().aboveMinimumMl() < tarn.reservoir().minToMaxMl());
+    }
+
+    @Test
+    void strokesOfBeforeKeepTheVolumeOfTheMethodTheyWereMadeBy() {
+        Layout tarn = Presets.TARN_BOX_VAN;
+        List<BleedEvent> events =
+                List.of(new Strokes("rear-left", 10, Bubbles.FEW, Colour.CLEAR, Schools.Method.TWO_PEOPLE));
+        Schools gravity = new Schools(Schools.Method.GRAVITY, Schools.Order.FARTHEST_FIRST, List.of());
+        BleedSheet before = BleedSheet.of(tarn, List.of("rear-left"), Schools.USUAL, events);
+        BleedSheet after = BleedSheet.of(tarn, List.of("rear-left"), gravity, events);
+        assertEquals(before.reservoir().aboveMinimumMl(), after.reservoir().aboveMinimumMl(), 1e-9);
+        assertEquals(0.4 * before.reservoir().strokeMl(), after.reservoir().strokeMl(), 1e-9);
     }
 }

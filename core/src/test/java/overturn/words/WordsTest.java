@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import overturn.bleeding.Schools;
 import overturn.calculation.Calculator;
 import overturn.calculation.Calculators;
 import overturn.calculation.Result;
@@ -114,6 +115,13 @@ class WordsTest {
         }
         for (Blocker.Kind kind : Blocker.Kind.values()) {
             ids.add("blocker." + kind.name());
+        }
+        for (Schools.Method method : Schools.Method.values()) {
+            ids.addAll(List.of("bleed.method." + method.id(), "bleed.method." + method.id() + ".good"));
+            method.cautionId().ifPresent(c -> ids.add("caution." + c));
+        }
+        for (Schools.Order order : Schools.Order.values()) {
+            ids.addAll(List.of("bleed.order." + order.id(), "bleed.order." + order.id() + ".good"));
         }
         for (Section section : Section.values()) {
             ids.add("section." + section.name());

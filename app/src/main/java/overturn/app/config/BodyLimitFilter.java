@@ -22,20 +22,27 @@ public class BodyLimitFilter extends OncePerRequestFilter {
     public static final int MOST_BYTES = 64 * 1024;
 
     /** The largest job file taken, bytes. */
-    public static final int MOST_FILE_BYTES = 4 * 1024 * 1024;
+    public static final int MOST_FILE_BYTES = 32 * 1024 * 1024;
+
+    /** The largest body with a picture in base64, bytes. */
+    public static final int MOST_PHOTO_BYTES = 14 * 1024 * 1024;
 
     private static final String FILES = "/api/job-files";
+    private static final String PHOTOS = "/photos";
 
     /** Time in which a whole body has to be there, s: at a few hundred bytes even a bad connection needs less. */
     public static final int MOST_SECONDS = 15;
+
+    /** Time in which a file or a picture has to be there, s. */
+    public static final int MOST_FILE_SECONDS = 90;
 
     /** A body of which a part was still missing when its time was up. */
     public static final class BodyTooSlowException extends IOException {
 
         private static final long serialVersionUID = 1L;
 
-        BodyTooSlowException() {
-            super("The body was not there within " + MOST_SECONDS + " s");
+        BodyTooSlowException(int seconds) {
+            super("The body was not there within " + seconds + " s");
         }
     }
 
@@ -52,13 +59,21 @@ public class BodyLimitFilter extends OncePerRequestFilter {
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        int most = request.getRequestURI().equals(FILES) ? MOST_FILE_BYTES : MOST_BYTES;
+        int most = most(request.getRequestURI());
         if (request.getContentLengthLong() > most) {
             Refusals.send(
                     response, 413, "body-too-large", "Too much at once", new BodyTooLargeException(most).getMessage());
             return;
         }
         chain.doFilter(new Limited(request, most), response);
+    }
+
+    private static int most(String uri) {
+        return uri.equals(FILES) ? MOST_FILE_BYTES : uri.endsWith(PHOTOS) ? MOST_PHOTO_BYTES : MOST_BYTES;
+    }
+
+    private static int mostSeconds(int most) {
+        return most == MOST_BYTES ? MOST_SECONDS : MOST_FILE_SECONDS;
     }
 
     private static final class Limited extends HttpServletRequestWrapper {
@@ -90,13 +105,25 @@ public class BodyLimitFilter extends OncePerRequestFilter {
         @Override
         public int read() throws IOException {
             int next = inner.read();
-            if (System.nanoTime() - from > TimeUnit.SECONDS.toNanos(MOST_SECONDS)) {
-                throw new BodyTooSlowException();
+            counted(next < 0 ? 0 : 1);
+            return next;
+        }
+
+        @Override
+        public int read(byte[] into, int offset, int length) throws IOException {
+            int read = inner.read(into, offset, length);
+            counted(Math.max(0, read));
+            return read;
+        }
+
+        private void counted(int bytes) throws IOException {
+            if (System.nanoTime() - from > TimeUnit.SECONDS.toNanos(mostSeconds(most))) {
+                throw new BodyTooSlowException(mostSeconds(most));
             }
-            if (next >= 0 && ++taken > most) {
+            taken += bytes;
+            if (taken > most) {
                 throw new BodyTooLargeException(most);
             }
-            return next;
         }
 
         @Override

@@ -40,7 +40,7 @@ class DoorFilter extends OncePerRequestFilter {
             "script-src 'self'",
             "style-src 'self' 'unsafe-inline'",
             "font-src 'self'",
-            "img-src 'self' data:",
+            "img-src 'self' data: blob:",
             "connect-src 'self'",
             "manifest-src 'self'",
             "worker-src 'self'",

@@ -21,6 +21,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import overturn.app.demo.DemoJobs.Stage;
 import overturn.app.demo.DemoJobs.Story;
+import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
@@ -176,6 +177,7 @@ class DemoLoader implements SmartInitializingSingleton {
                 WHY,
                 model.layout(),
                 diagnosis.assessment().history().now().components(),
+                Bleeding.USUAL,
                 reading -> entries.get(readings.indexOf(reading) + 1).id());
     }
 

@@ -190,6 +190,7 @@ public sealed interface Entry {
      * @param missing what was missing for a proof
      * @param why why on less than proof; empty when proven
      * @param places for each remedy the component at which it is done; empty in entries of before
+     * @param bleeding how the workshop bleeds at that moment; the usual way in entries of before
      */
     record VerdictAccepted(
             List<String> remedyIds,
@@ -198,7 +199,8 @@ public sealed interface Entry {
             List<UUID> carrierIds,
             List<String> missing,
             String why,
-            List<String> places)
+            List<String> places,
+            Bleeding bleeding)
             implements Entry {
         public static final String KIND = "verdict-accepted";
 
@@ -207,6 +209,7 @@ public sealed interface Entry {
             carrierIds = List.copyOf(carrierIds);
             missing = List.copyOf(missing);
             places = places == null ? List.of() : List.copyOf(places);
+            bleeding = bleeding == null ? Bleeding.USUAL : bleeding;
         }
 
         @Override
@@ -251,6 +254,25 @@ public sealed interface Entry {
     /** The level was read or filled to, mL above the minimum mark. */
     record LevelEntered(String text, String unit, double aboveMinimumMl) implements Entry {
         public static final String KIND = "level-entered";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * This vehicle is bled by another method or in another order from here on.
+     *
+     * @param makersOrder ids of the ends as the maker gives them; empty where the workshop's order is kept
+     * @param source where the maker gives them; empty with no order of the maker's
+     */
+    record BleedingChosen(Bleeding bleeding, List<String> makersOrder, String source) implements Entry {
+        public static final String KIND = "bleeding-chosen";
+
+        public BleedingChosen {
+            makersOrder = List.copyOf(makersOrder);
+        }
 
         @Override
         public String kind() {
@@ -313,6 +335,22 @@ public sealed interface Entry {
     /** A released vehicle came back with its complaint: the job that follows, and, in that one, the job before. */
     record CameBack(UUID jobId, boolean followsIt) implements Entry {
         public static final String KIND = "came-back";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * A picture was taken.
+     *
+     * @param sha256 digest by which it is kept
+     * @param caption what it shows; empty where nobody said
+     * @param procedureId the test during which it was taken; empty where it was none
+     */
+    record PhotoTaken(String sha256, String caption, String procedureId) implements Entry {
+        public static final String KIND = "photo-taken";
 
         @Override
         public String kind() {

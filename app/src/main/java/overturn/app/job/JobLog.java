@@ -19,6 +19,9 @@ public interface JobLog {
     /** Stored entries as this version understands them. */
     List<LoggedEntry> understood(List<StoredEntry> entries);
 
+    /** Whether there is such a job. */
+    boolean isThere(UUID jobId);
+
     /** Whether any job holds an entry with this id. */
     boolean holds(UUID entryId);
 

@@ -2,6 +2,7 @@ package overturn.app.job;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -34,6 +35,7 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
+import overturn.repair.ChangedLayout;
 import overturn.repair.WorkPlan;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
@@ -53,7 +55,8 @@ import overturn.suspect.Remedy;
  * @param vehicle state that the last test left it in
  * @param accepted the accepted verdict, if it still stands
  * @param remedied what has been remedied so far, so that readings are about what is left
- * @param layout the circuit
+ * @param layout the circuit as it came
+ * @param changed by what has been remedied, the circuit from then on where a repair put another size in
  */
 public record JobState(
         JobOpened opened,
@@ -67,7 +70,8 @@ public record JobState(
         VehicleNeeds vehicle,
         Optional<VerdictAccepted> accepted,
         Optional<Cure> remedied,
-        Layout layout) {
+        Layout layout,
+        Map<Optional<Cure>, Layout> changed) {
 
     private static final Set<String> REMEDIES =
             Arrays.stream(Remedy.values()).map(Remedy::id).collect(Collectors.toUnmodifiableSet());
@@ -134,6 +138,16 @@ public record JobState(
         return RepairState.of(this, layout);
     }
 
+    /** The circuit as it is after so much was remedied. */
+    public Layout layoutAfter(Optional<Cure> cure) {
+        return changed.getOrDefault(cure, layout);
+    }
+
+    /** The circuit as it is now. */
+    public Layout layoutNow() {
+        return layoutAfter(remedied);
+    }
+
     /** The released job of which this is the comeback, if it is one. */
     public Optional<UUID> comesBackFrom() {
         return log.stream()
@@ -187,11 +201,14 @@ public record JobState(
         private WorkPlan plan = new WorkPlan(List.of());
         private Optional<Cure> remedied = Optional.empty();
         private final Set<String> stepsDone = new LinkedHashSet<>();
+        private final Map<Optional<Cure>, Layout> changed = new HashMap<>();
+        private Layout layoutNow;
 
         Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
             this.log = log;
             this.procedures = procedures;
             this.struck = struck(log);
+            this.layoutNow = procedures.layout();
             log.forEach(this::add);
         }
 
@@ -218,6 +235,7 @@ public record JobState(
             } else if (logged.entry() instanceof WorkStepDone step) {
                 if (!struck.contains(logged.id())) {
                     stepsDone.add(step.key());
+                    change(step);
                 }
             } else {
                 understood = !(logged.entry() instanceof NotUnderstood);
@@ -238,9 +256,31 @@ public record JobState(
             values.put(id, value.get());
             if (!struck.contains(id)) {
                 readings.add(new Reading(
-                        id.toString(), taken.procedureId(), value.get(), taken.rigSetup(), taken.trust(), remedied()));
+                        id.toString(),
+                        taken.procedureId(),
+                        value.get(),
+                        taken.rigSetup(),
+                        taken.trust(),
+                        noted(remedied())));
             }
             return true;
+        }
+
+        /** A figure that differs and was taken nevertheless is what the vehicle has from then on. */
+        private void change(WorkStepDone step) {
+            plan.find(step.key())
+                    .filter(planned -> !step.why().isBlank())
+                    .ifPresent(planned -> planned.asks()
+                            .forEach(asked -> step.measured().stream()
+                                    .filter(m -> m.id().equals(asked.id()))
+                                    .forEach(m -> layoutNow = ChangedLayout.of(layoutNow, planned, asked, m.value()))));
+        }
+
+        private Optional<Cure> noted(Optional<Cure> cure) {
+            if (cure.isPresent() && layoutNow != procedures.layout()) {
+                changed.put(cure, layoutNow);
+            }
+            return cure;
         }
 
         /** What was remedied before the verdict that stands, and by it once its plan has changed the vehicle. */
@@ -262,8 +302,9 @@ public record JobState(
                     Set.copyOf(fitted),
                     vehicle,
                     accepted,
-                    remedied(),
-                    procedures.layout());
+                    noted(remedied()),
+                    procedures.layout(),
+                    Map.copyOf(changed));
         }
     }
 }

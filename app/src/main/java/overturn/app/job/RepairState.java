@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import overturn.app.job.Entry.BleedingChosen;
 import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.CircuitRested;
@@ -40,6 +41,8 @@ import overturn.suspect.Remedy;
  * @param done who did which step, by its key
  * @param mismatched steps of which a figure differs from the list and nobody said why it was taken
  * @param sheet the bleed sheet, where the plan bleeds
+ * @param schools how it is bled
+ * @param orderSource where the maker gives the order of the ends; empty while the workshop's order is kept
  * @param outcomes the latest outcome of each check
  * @param on what the plan has put on or taken off and what it has moved, {@code kind@component}
  * @param proving gates
@@ -50,6 +53,8 @@ public record RepairState(
         Map<String, LoggedEntry> done,
         Set<String> mismatched,
         Optional<BleedSheet> sheet,
+        Schools schools,
+        String orderSource,
         Map<String, LoggedEntry> outcomes,
         Set<String> on,
         Proving proving,
@@ -127,11 +132,14 @@ public record RepairState(
         private final Set<String> moved = new LinkedHashSet<>();
         private Optional<LoggedEntry> released = Optional.empty();
         private Optional<UUID> cameBackAs = Optional.empty();
+        private Schools schools;
+        private String orderSource = "";
 
         Fold(JobState state, Layout layout, VerdictAccepted verdict) {
             this.state = state;
             this.layout = layout;
             this.plan = RepairState.plan(verdict, layout);
+            this.schools = verdict.bleeding().schools(List.of());
             boolean since = false;
             for (LoggedEntry logged : state.log()) {
                 if (logged.entry() == verdict) {
@@ -151,7 +159,11 @@ public record RepairState(
                         strokes.endId(),
                         strokes.count(),
                         BleedEvent.Bubbles.valueOf(strokes.bubbles().toUpperCase(Locale.ROOT)),
-                        BleedEvent.Colour.valueOf(strokes.colour().toUpperCase(Locale.ROOT))));
+                        BleedEvent.Colour.valueOf(strokes.colour().toUpperCase(Locale.ROOT)),
+                        schools.method()));
+            } else if (entry instanceof BleedingChosen chosen) {
+                schools = chosen.bleeding().schools(chosen.makersOrder());
+                orderSource = chosen.source();
             } else if (entry instanceof LevelEntered level) {
                 events.add(new BleedEvent.Level(level.aboveMinimumMl()));
             } else if (entry instanceof CircuitRested) {
@@ -188,8 +200,9 @@ public record RepairState(
                     .filter(step -> step.id().equals(BLEED_END))
                     .map(WorkStep::place)
                     .toList();
-            Optional<BleedSheet> sheet =
-                    ends.isEmpty() ? Optional.empty() : Optional.of(BleedSheet.of(layout, ends, Schools.USUAL, events));
+            Optional<BleedSheet> sheet = ends.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(BleedSheet.of(state.layoutNow(), ends, schools, events));
             boolean bled = sheet.map(BleedSheet::done).orElse(true)
                     || plan.steps().stream()
                             .filter(step -> step.id().equals(BLEED_END))
@@ -219,6 +232,8 @@ public record RepairState(
                     Map.copyOf(done),
                     Set.copyOf(mismatched),
                     sheet,
+                    schools,
+                    orderSource,
                     Map.copyOf(outcomes),
                     standing,
                     Proving.of(Checks.of(layout), latest, blockers),

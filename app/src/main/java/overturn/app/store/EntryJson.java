@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
+import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
@@ -41,10 +42,12 @@ class EntryJson {
             Map.entry(Entry.WorkStepDone.KIND, Entry.WorkStepDone.class),
             Map.entry(Entry.StrokesBled.KIND, Entry.StrokesBled.class),
             Map.entry(Entry.LevelEntered.KIND, Entry.LevelEntered.class),
+            Map.entry(Entry.BleedingChosen.KIND, Entry.BleedingChosen.class),
             Map.entry(Entry.CircuitRested.KIND, Entry.CircuitRested.class),
             Map.entry(Entry.CheckDone.KIND, Entry.CheckDone.class),
             Map.entry(Entry.JobReleased.KIND, Entry.JobReleased.class),
             Map.entry(Entry.PartMoved.KIND, Entry.PartMoved.class),
+            Map.entry(Entry.PhotoTaken.KIND, Entry.PhotoTaken.class),
             Map.entry(Entry.CameBack.KIND, Entry.CameBack.class));
     /**
      * By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first
@@ -53,7 +56,7 @@ class EntryJson {
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
-            VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces));
+            VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces, EntryJson::bledAsUsual));
 
     private static final Map<String, RigTrust> TRUST =
             Map.of("PROVEN", RigTrust.PROVEN, "NORMAL", RigTrust.NORMAL, "DOUBTFUL", RigTrust.DOUBTFUL);
@@ -138,6 +141,14 @@ class EntryJson {
     /** Version 2 did not say where each remedy is done. */
     private static ObjectNode withoutPlaces(ObjectNode body) {
         body.set("places", body.arrayNode());
+        return body;
+    }
+
+    /** Version 3 did not say how the workshop bleeds. */
+    private static ObjectNode bledAsUsual(ObjectNode body) {
+        body.set(
+                "bleeding",
+                body.objectNode().put("method", Bleeding.USUAL.method()).put("order", Bleeding.USUAL.order()));
         return body;
     }
 

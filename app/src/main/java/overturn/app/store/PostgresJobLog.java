@@ -85,6 +85,14 @@ class PostgresJobLog implements JobLog {
     }
 
     @Override
+    public boolean isThere(UUID jobId) {
+        return jdbc.sql("select exists (select 1 from job where id = :id)")
+                .param("id", jobId)
+                .query(Boolean.class)
+                .single();
+    }
+
+    @Override
     public boolean holds(UUID entryId) {
         return jdbc.sql("select exists (select 1 from log_entry where id = :id)")
                 .param("id", entryId)

@@ -14,6 +14,7 @@ import java.util.stream.Stream;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import overturn.app.job.Bleeding;
 import overturn.app.job.StaleLogException;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
@@ -30,8 +31,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class PostgresWorkshopLog implements WorkshopLog {
 
-    /** Version 1 named tools and remedies by the constants of this program. */
-    private static final int BODY_VERSION = 2;
+    /** Version 1 named tools and remedies by the constants of this program; version 2 did not say how it bleeds. */
+    private static final int BODY_VERSION = 3;
 
     private final JdbcClient jdbc;
     private final JsonMapper mapper = JsonMapper.builder().build();
@@ -45,6 +46,7 @@ class PostgresWorkshopLog implements WorkshopLog {
             List<String> lacks,
             boolean helper,
             boolean lift,
+            Bleeding bleeding,
             Optional<Rate> rate,
             Map<String, Price> prices) {}
 
@@ -67,7 +69,14 @@ class PostgresWorkshopLog implements WorkshopLog {
         for (Remedy one : Remedy.values()) {
             Optional.ofNullable(stored.prices().get(remedy.apply(one))).ifPresent(price -> prices.put(one, price));
         }
-        return new WorkshopSettings(stored.version(), lacks, stored.helper(), stored.lift(), stored.rate(), prices);
+        return new WorkshopSettings(
+                stored.version(),
+                lacks,
+                stored.helper(),
+                stored.lift(),
+                stored.bleeding() == null ? Bleeding.USUAL : stored.bleeding(),
+                stored.rate(),
+                prices);
     }
 
     @Override
@@ -79,6 +88,7 @@ class PostgresWorkshopLog implements WorkshopLog {
                 settings.lacks().stream().map(RigKind::id).sorted().toList(),
                 settings.helper(),
                 settings.lift(),
+                settings.bleeding(),
                 settings.rate(),
                 prices);
         try {

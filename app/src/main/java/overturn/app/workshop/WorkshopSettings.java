@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import overturn.app.job.Bleeding;
 import overturn.planning.Prices;
 import overturn.planning.Workshop;
 import overturn.procedure.Procedure.RigKind;
@@ -16,14 +17,21 @@ import overturn.suspect.Remedy;
  * @param lacks tools it does not have
  * @param helper whether a second person is at hand
  * @param lift whether there is a lift
+ * @param bleeding how it bleeds where the maker says nothing
  * @param rate labour rate in its own currency; empty where only minutes count
  * @param prices its own minutes and prices of remedies; the others have the plain ones
  */
 public record WorkshopSettings(
-        int version, Set<RigKind> lacks, boolean helper, boolean lift, Optional<Rate> rate, Map<Remedy, Price> prices) {
+        int version,
+        Set<RigKind> lacks,
+        boolean helper,
+        boolean lift,
+        Bleeding bleeding,
+        Optional<Rate> rate,
+        Map<Remedy, Price> prices) {
 
     public static final WorkshopSettings PLAIN =
-            new WorkshopSettings(0, Set.of(), true, true, Optional.empty(), Map.of());
+            new WorkshopSettings(0, Set.of(), true, true, Bleeding.USUAL, Optional.empty(), Map.of());
 
     public WorkshopSettings {
         lacks = Set.copyOf(lacks);

@@ -128,7 +128,14 @@ class JobStateTest {
                         RigTrust.NORMAL)),
                 add(new TestSetAside("tap-the-bonnet", "no bonnet")),
                 add(new VerdictAccepted(
-                        List.of("renew-master", "say-a-spell"), "PROVEN", 0.99, List.of(), List.of(), "", List.of())),
+                        List.of("renew-master", "say-a-spell"),
+                        "PROVEN",
+                        0.99,
+                        List.of(),
+                        List.of(),
+                        "",
+                        List.of(),
+                        Bleeding.USUAL)),
                 add(new NotUnderstood("horoscope-cast", "{\"sign\":\"crab\"}")));
         reading("reservoir");
         JobState state = state();
@@ -181,9 +188,23 @@ class JobStateTest {
     @Test
     void theLastAcceptedVerdictThatIsNotStruckCounts() {
         add(new VerdictAccepted(
-                List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of("A_CARRIER"), "ferry", List.of()));
+                List.of("bleed-rear"),
+                "PROBABLE",
+                0.85,
+                List.of(),
+                List.of("A_CARRIER"),
+                "ferry",
+                List.of(),
+                Bleeding.USUAL));
         UUID second = add(new VerdictAccepted(
-                List.of("renew-master", "set-rod"), "PROVEN", 0.99, List.of(), List.of(), "", List.of()));
+                List.of("renew-master", "set-rod"),
+                "PROVEN",
+                0.99,
+                List.of(),
+                List.of(),
+                "",
+                List.of(),
+                Bleeding.USUAL));
         assertEquals(
                 List.of("renew-master", "set-rod"),
                 state().accepted().orElseThrow().remedyIds(),

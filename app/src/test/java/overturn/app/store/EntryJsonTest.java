@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
@@ -44,7 +45,10 @@ class EntryJsonTest {
                         List.of(new UUID(1, 2)),
                         List.of("A_CARRIER"),
                         "",
-                        List.of("master", "pedal")),
+                        List.of("master", "pedal"),
+                        new Bleeding("wedged", "diagonal")),
+                new Entry.BleedingChosen(
+                        new Bleeding("reverse", "nearest-first"), List.of("front-left", "rear-left"), "maker’s book"),
                 new Entry.WorkStepDone(
                         "compare-bore@master",
                         List.of(new Entry.WorkStepDone.Measured("new-bore", "15/16", "in", 23.8125)),
@@ -81,7 +85,15 @@ class EntryJsonTest {
     @Test
     void aVerdictOfTheFirstVersionNamedOneRemedy() {
         assertEquals(
-                new VerdictAccepted(List.of("bleed-rear"), "PROBABLE", 0.85, List.of(), List.of(), "ferry", List.of()),
+                new VerdictAccepted(
+                        List.of("bleed-rear"),
+                        "PROBABLE",
+                        0.85,
+                        List.of(),
+                        List.of(),
+                        "ferry",
+                        List.of(),
+                        Bleeding.USUAL),
                 json.read(
                         "verdict-accepted",
                         1,

@@ -66,6 +66,13 @@ public final class ApiClient {
         return postText(path, MAPPER.writeValueAsString(body));
     }
 
+    /** Puts a table of comma-separated values. */
+    public Answer putTable(String path, String table) {
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "text/csv")
+                .PUT(BodyPublishers.ofString(table)));
+    }
+
     public Answer put(String path, Object body) {
         return send(HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")

@@ -6,6 +6,7 @@ import java.util.Optional;
 import overturn.app.usecase.job.OpenJob;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.app.workshop.Staff.Person;
+import overturn.bleeding.Schools;
 import overturn.circuit.Assist;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
@@ -25,8 +26,8 @@ import overturn.verdict.Standing;
 import overturn.words.Words;
 
 /**
- * What the program knows before any job: people, layouts with their suspects and tests, units, cautions, and the share
- * below which a suspect or a part counts as cleared.
+ * What the program knows before any job: people, layouts with their suspects and tests, units, cautions, ways to bleed,
+ * and the share below which a suspect or a part counts as cleared.
  */
 public record CatalogueView(
         List<PersonView> staff,
@@ -34,6 +35,8 @@ public record CatalogueView(
         List<UnitView> units,
         List<String> cautions,
         List<BlindSpotView> blindSpots,
+        List<BleedMethodView> bleedMethods,
+        List<String> bleedOrders,
         double clearedBelow) {
 
     private static final String CAUTION = "caution.";
@@ -52,11 +55,18 @@ public record CatalogueView(
                 BlindSpots.all().stream()
                         .map(spot -> new BlindSpotView(spot.testId(), spot.suspectId(), spot.when()))
                         .toList(),
+                Arrays.stream(Schools.Method.values())
+                        .map(m -> new BleedMethodView(m.id(), m.withoutPedal(), m.cautionId()))
+                        .toList(),
+                Arrays.stream(Schools.Order.values()).map(Schools.Order::id).toList(),
                 Standing.CLEARED_SHARE);
     }
 
     /** A suspect of which a test says nothing, always or while it is slight. */
     public record BlindSpotView(String testId, String suspectId, BlindSpots.When when) {}
+
+    /** A method of bleeding; without a pedal a stroke is a portion let out. */
+    public record BleedMethodView(String id, boolean withoutPedal, Optional<String> cautionId) {}
 
     /** Someone whose name can stand on an entry. */
     public record PersonView(String id, String name, String role) {}

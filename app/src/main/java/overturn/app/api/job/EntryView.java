@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.BleedingChosen;
 import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
@@ -13,6 +14,7 @@ import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.LevelEntered;
 import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.PartMoved;
+import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.TestSetAside;
@@ -131,6 +133,16 @@ public record EntryView(
                     .toList();
         } else if (entry instanceof StrokesBled strokes) {
             return List.of(strokes.endId(), Integer.toString(strokes.count()), strokes.bubbles(), strokes.colour());
+        } else if (entry instanceof BleedingChosen chosen) {
+            return Stream.concat(
+                            Stream.of(
+                                    chosen.bleeding().method(),
+                                    chosen.bleeding().order(),
+                                    chosen.source()),
+                            chosen.makersOrder().stream())
+                    .toList();
+        } else if (entry instanceof PhotoTaken photo) {
+            return List.of(photo.sha256(), photo.caption(), photo.procedureId());
         } else if (entry instanceof LevelEntered level) {
             return List.of(level.text(), level.unit());
         } else if (entry instanceof CheckDone check) {

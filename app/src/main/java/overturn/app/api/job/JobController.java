@@ -96,7 +96,7 @@ class JobController {
     List<TestView> tests(@PathVariable UUID id) {
         Jobs.Job job = jobs.find(id);
         return job.model().procedures().all().stream()
-                .map(p -> TestView.of(p, job.model(), job.assessment().history().now()))
+                .map(p -> TestView.of(p, job))
                 .toList();
     }
 
@@ -114,7 +114,7 @@ class JobController {
         return job.model()
                 .procedures()
                 .find(procedureId)
-                .map(p -> TestView.of(p, job.model(), job.assessment().history().now()))
+                .map(p -> TestView.of(p, job))
                 .orElseThrow(() -> new NotFoundException("test", procedureId));
     }
 

@@ -10,12 +10,14 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.job.StoredEntry;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.job.JobFiles.Attached;
 import overturn.app.usecase.job.TakeJobFile.Brought;
 import overturn.app.usecase.job.TakeJobFile.BroughtFact;
 import overturn.app.workshop.Staff.Person;
@@ -59,10 +61,6 @@ final class JobFileReader {
                 .limit(MOST_FINDINGS)
                 .map(Finding::of)
                 .toList();
-        if (!tree.path("attachments").isEmpty()) {
-            findings = List.of(new Finding(
-                    "attachments", tree.get("attachments").size() + " of them", "none: this version keeps none yet"));
-        }
         if (!findings.isEmpty()) {
             throw new InvalidInputException(findings);
         }
@@ -81,7 +79,11 @@ final class JobFileReader {
                                 p.get("name").asString(),
                                 p.path("role").asString("")))
                         .toList(),
-                tree.get("entries").valueStream().map(JobFileReader::entry).toList());
+                tree.get("entries").valueStream().map(JobFileReader::entry).toList(),
+                tree.get("attachments")
+                        .valueStream()
+                        .map(JobFileReader::attached)
+                        .toList());
     }
 
     private static JsonNode parsed(String file) {
@@ -119,6 +121,16 @@ final class JobFileReader {
                 entry.get("kind").asString(),
                 entry.get("bodyVersion").asInt(),
                 JSON.writeValueAsString(entry.get("body")));
+    }
+
+    private static Attached attached(JsonNode attachment) {
+        try {
+            return new Attached(
+                    uuid(attachment.get("entryId"), "attachments.entryId"),
+                    Base64.getDecoder().decode(attachment.get("base64").asString()));
+        } catch (IllegalArgumentException e) {
+            throw refused(attachment.get("base64"), "attachments.base64", "base64 (RFC 4648)");
+        }
     }
 
     private static UUID uuid(JsonNode node, String field) {

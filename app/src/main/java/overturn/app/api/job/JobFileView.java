@@ -1,18 +1,21 @@
 package overturn.app.api.job;
 
 import java.time.Instant;
+import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.http.MediaType;
 import overturn.app.api.catalogue.CatalogueView.PersonView;
 import overturn.app.api.vehicle.VehicleView.FactView;
 import overturn.app.job.StoredEntry;
+import overturn.app.usecase.job.JobFiles.Attached;
 import overturn.app.usecase.job.JobFiles.JobFile;
 import overturn.layoutfile.LayoutFiles;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A job as a file, as {@code /api/job-file-schema} describes it; nothing is attached to entries yet. */
+/** A job as a file, as {@code /api/job-file-schema} describes it, with the pictures that entries name. */
 public record JobFileView(
         String format,
         UUID id,
@@ -20,7 +23,7 @@ public record JobFileView(
         JsonNode layout,
         List<PersonView> people,
         List<EntryOfFile> entries,
-        List<JsonNode> attachments) {
+        List<AttachmentView> attachments) {
 
     static final String FORMAT = "overturn-job/1";
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -39,7 +42,19 @@ public record JobFileView(
                         .map(p -> new PersonView(p.id(), p.name(), p.role()))
                         .toList(),
                 file.entries().stream().map(EntryOfFile::of).toList(),
-                List.of());
+                file.attached().stream().map(AttachmentView::of).toList());
+    }
+
+    /** The picture that an entry names, in base64 (RFC 4648). */
+    public record AttachmentView(UUID id, UUID entryId, String mediaType, String base64) {
+
+        static AttachmentView of(Attached attached) {
+            return new AttachmentView(
+                    attached.entryId(),
+                    attached.entryId(),
+                    MediaType.IMAGE_JPEG_VALUE,
+                    Base64.getEncoder().encodeToString(attached.jpeg()));
+        }
     }
 
     /** The vehicle with what is known of it. */

@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.job.RepairRequests.BleedingRequest;
 import overturn.app.api.job.RepairRequests.CheckRequest;
 import overturn.app.api.job.RepairRequests.LevelRequest;
 import overturn.app.api.job.RepairRequests.PartRequest;
@@ -52,6 +53,17 @@ class RepairController {
                 request.state(),
                 orNull(request.note()),
                 Boolean.TRUE.equals(orNull(request.again()))));
+    }
+
+    @PostMapping("/bleeding")
+    JobView bleeding(@PathVariable UUID id, @RequestBody BleedingRequest request) {
+        return JobView.of(repair.bleeding(
+                id,
+                request.stamp(),
+                orNull(request.bleedMethod()),
+                orNull(request.bleedOrder()),
+                orNull(request.makersOrder()),
+                orNull(request.source())));
     }
 
     @PostMapping("/rests")

@@ -89,6 +89,25 @@ final class RepairRequests {
         }
     }
 
+    /**
+     * How this vehicle is bled from here on: {@code bleedMethod} and {@code bleedOrder} are ids of the catalogue,
+     * {@code makersOrder} names each end once, with the {@code source} that gives it.
+     */
+    record BleedingRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            Optional<String> bleedMethod,
+            Optional<String> bleedOrder,
+            Optional<List<String>> makersOrder,
+            Optional<String> source) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
     /** The circuit was left alone for ten minutes. */
     record RestRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
 

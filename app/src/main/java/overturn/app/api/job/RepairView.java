@@ -14,6 +14,7 @@ import overturn.app.job.RepairState;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
+import overturn.bleeding.Schools;
 import overturn.proving.Check;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
@@ -71,7 +72,7 @@ public record RepairView(
                                 job.assessment().verdict().remedy().id()),
                 repair.sheet()
                         .map(s -> BleedSheetView.of(
-                                s, job.state().layout().reservoir().minToMaxMl())),
+                                s, repair, job.state().layout().reservoir().minToMaxMl())),
                 repair.on().stream().sorted().toList(),
                 repair.proving().gates().stream()
                         .map(g -> GateView.of(g, Checks.of(job.state().layout()), repair))
@@ -147,8 +148,21 @@ public record RepairView(
     /** A figure as typed. */
     public record MeasuredView(String id, String text, String unit) {}
 
-    /** The bleed sheet. */
+    /**
+     * The bleed sheet.
+     *
+     * @param withoutPedal whether a stroke is a portion let out
+     * @param fills whether fluid comes up from the end, so that the reservoir is drawn down instead of topped up
+     * @param makersOrder ends as the maker gives them; empty while the workshop's order is kept
+     */
     public record BleedSheetView(
+            String method,
+            boolean withoutPedal,
+            boolean fills,
+            Optional<String> methodCautionId,
+            String order,
+            List<String> makersOrder,
+            Optional<String> orderSource,
             List<BleedEndView> ends,
             Optional<String> next,
             boolean restFirst,
@@ -162,8 +176,16 @@ public record RepairView(
             double surelyBelowMl,
             double allowedMl) {
 
-        static BleedSheetView of(BleedSheet sheet, double roomMl) {
+        static BleedSheetView of(BleedSheet sheet, RepairState repair, double roomMl) {
+            Schools schools = repair.schools();
             return new BleedSheetView(
+                    schools.method().id(),
+                    schools.method().withoutPedal(),
+                    schools.method().fills(),
+                    schools.method().cautionId(),
+                    schools.order().id(),
+                    schools.makersOrder(),
+                    Optional.of(repair.orderSource()).filter(source -> !source.isEmpty()),
                     sheet.ends().stream().map(BleedEndView::of).toList(),
                     sheet.next(),
                     sheet.restFirst(),

@@ -3,7 +3,9 @@ package overturn.app.api.job;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import overturn.app.usecase.job.Jobs.Job;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.RulerBands;
@@ -19,6 +21,7 @@ import overturn.procedure.StepWords;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
+import overturn.suspect.SuspectCatalogue;
 
 /**
  * A test as it is done on this job: steps, what exactly the reading needs, and where it would lie.
@@ -38,11 +41,20 @@ public record TestView(
         List<String> options,
         Map<String, Double> forcesN) {
 
-    static TestView of(Procedure procedure, LayoutModel model, Belief belief) {
+    static TestView of(Procedure procedure, Job job) {
+        LayoutModel model = job.model();
+        Belief belief = job.assessment().history().now();
         PressForces forces = model.procedures().forces();
         List<RulerBands.FigureBands> bands = RulerBands.of(belief, procedure);
+        Optional<List<RulerBands.Band>> before = job.before()
+                .map(as -> RulerBands.of(
+                        as.now(),
+                        as.model().procedures().find(procedure.id()).orElseThrow(),
+                        SuspectCatalogue.NOTHING_WRONG));
         List<FigureView> figures = procedure.spec() instanceof Series series
-                ? series.figures().stream().map(f -> FigureView.of(f, bands)).toList()
+                ? IntStream.range(0, series.figures().size())
+                        .mapToObj(i -> FigureView.of(series.figures().get(i), bands, before.map(b -> b.get(i))))
+                        .toList()
                 : List.of();
         List<String> options = procedure.spec() instanceof Observation observation
                 ? Stream.concat(observation.options().stream(), Stream.of(Observation.NOT_SEEN))
@@ -121,7 +133,11 @@ public record TestView(
         }
     }
 
-    /** A figure to enter: dimension, allowed range in the core's unit, when it is called, and its ruler. */
+    /**
+     * A figure to enter: dimension, allowed range in the core's unit, when it is called, and its ruler.
+     *
+     * @param soundBefore where a sound vehicle read before a repair put another size in
+     */
     public record FigureView(
             String id,
             Dimension dimension,
@@ -131,9 +147,10 @@ public record TestView(
             double most,
             double noiseSd,
             Optional<Integer> atSecond,
-            List<BandView> bands) {
+            List<BandView> bands,
+            Optional<BandView> soundBefore) {
 
-        static FigureView of(Figure figure, List<RulerBands.FigureBands> bands) {
+        static FigureView of(Figure figure, List<RulerBands.FigureBands> bands, Optional<RulerBands.Band> soundBefore) {
             List<BandView> own = bands.stream()
                     .filter(b -> b.figureId().equals(figure.id()))
                     .flatMap(b -> b.bands().stream())
@@ -152,7 +169,8 @@ public record TestView(
                     figure.atSecond().isPresent()
                             ? Optional.of(figure.atSecond().getAsInt())
                             : Optional.empty(),
-                    own);
+                    own,
+                    soundBefore.map(b -> new BandView(b.suspectId(), b.low(), b.high())));
         }
     }
 

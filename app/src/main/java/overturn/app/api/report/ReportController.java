@@ -40,6 +40,7 @@ import overturn.app.job.RepairState;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.job.Jobs;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.TakePhoto;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.workshop.Staff;
 import overturn.words.Words;
@@ -56,12 +57,14 @@ class ReportController {
     private final Jobs jobs;
     private final Staff staff;
     private final LayoutSheets sheets;
+    private final TakePhoto photos;
     private final Clock clock;
 
-    ReportController(Jobs jobs, Staff staff, LayoutSheets sheets, Clock clock) {
+    ReportController(Jobs jobs, Staff staff, LayoutSheets sheets, TakePhoto photos, Clock clock) {
         this.jobs = jobs;
         this.staff = staff;
         this.sheets = sheets;
+        this.photos = photos;
         this.clock = clock;
     }
 
@@ -86,7 +89,7 @@ class ReportController {
         Map<String, String> people =
                 staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
         return file(
-                pdf(ReportHtml.of(job, words, people, clock.getZone())),
+                pdf(ReportHtml.of(job, words, people, clock.getZone(), photos::find)),
                 MediaType.APPLICATION_PDF,
                 "report-" + id + ".pdf");
     }

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -11,9 +12,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WorkStepDone;
 import overturn.app.job.JobState;
@@ -46,6 +49,7 @@ final class ReportHtml {
 
     private static final int MOST_RULED_OUT = 10;
     private static final int MOST_RULERS = 8;
+    private static final int MOST_PHOTOS = 6;
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.UK);
 
     private final Job job;
@@ -54,15 +58,22 @@ final class ReportHtml {
     private final Map<String, String> words;
     private final Map<String, String> people;
     private final ZoneId zone;
+    private final Function<String, byte[]> photos;
     private final StringBuilder html = new StringBuilder();
 
-    private ReportHtml(Job job, Map<String, String> words, Map<String, String> people, ZoneId zone) {
+    private ReportHtml(
+            Job job,
+            Map<String, String> words,
+            Map<String, String> people,
+            ZoneId zone,
+            Function<String, byte[]> photos) {
         this.job = job;
         this.state = job.state();
         this.history = job.assessment().history();
         this.words = words;
         this.people = people;
         this.zone = zone;
+        this.photos = photos;
     }
 
     /**
@@ -70,9 +81,15 @@ final class ReportHtml {
      *
      * @param words of suspects, tests and steps, by id
      * @param people names by id
+     * @param photos the JPEG file of a digest
      */
-    static String of(Job job, Map<String, String> words, Map<String, String> people, ZoneId zone) {
-        return new ReportHtml(job, words, people, zone).page();
+    static String of(
+            Job job,
+            Map<String, String> words,
+            Map<String, String> people,
+            ZoneId zone,
+            Function<String, byte[]> photos) {
+        return new ReportHtml(job, words, people, zone, photos).page();
     }
 
     static String escaped(String text) {
@@ -114,6 +131,8 @@ final class ReportHtml {
                         .large { font-size: 13pt; }
                         .quiet { color: #5b656a; }
                         .caution { border: 1px solid #b98a1d; padding: 4pt 6pt; margin-top: 8pt; }
+                        .picture { display: inline-block; width: 56mm; margin-right: 3mm; page-break-inside: avoid; }
+                        .picture img { width: 56mm; }
                         tr, svg { page-break-inside: avoid; }
                         </style></head><body>
                         """);
@@ -123,10 +142,32 @@ final class ReportHtml {
         readings();
         ruledOut();
         state.repair().ifPresent(this::repair);
+        pictures();
         html.append("<p class=\"caution\">")
                 .append(escaped(word("caution.not-to-be-driven")))
                 .append("</p></body></html>");
         return html.toString();
+    }
+
+    /** The latest pictures, each with what it shows and when it was taken. */
+    private void pictures() {
+        List<LoggedEntry> taken = state.log().stream()
+                .filter(logged -> logged.entry() instanceof PhotoTaken)
+                .filter(logged -> !state.struckIds().contains(logged.id()))
+                .toList();
+        if (taken.isEmpty()) {
+            return;
+        }
+        title("Pictures");
+        for (LoggedEntry logged : taken.subList(Math.max(0, taken.size() - MOST_PHOTOS), taken.size())) {
+            PhotoTaken photo = (PhotoTaken) logged.entry();
+            html.append("<div class=\"picture\"><img src=\"data:image/jpeg;base64,")
+                    .append(Base64.getEncoder().encodeToString(photos.apply(photo.sha256())))
+                    .append("\"/><p class=\"quiet\">")
+                    .append(escaped(photo.caption().isEmpty() ? "" : photo.caption() + " · "))
+                    .append(escaped(at(logged.takenAt())))
+                    .append("</p></div>");
+        }
     }
 
     private void line(String label, String text) {

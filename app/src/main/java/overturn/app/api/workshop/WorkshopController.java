@@ -32,6 +32,8 @@ class WorkshopController {
             List<String> lacks,
             Boolean helper,
             Boolean lift,
+            Optional<String> bleedMethod,
+            Optional<String> bleedOrder,
             Optional<Double> ratePerHour,
             String currency,
             List<PriceRequest> prices) {
@@ -43,7 +45,9 @@ class WorkshopController {
                     lacks,
                     helper,
                     lift,
-                    ratePerHour == null ? null : ratePerHour.orElse(null),
+                    orNull(bleedMethod),
+                    orNull(bleedOrder),
+                    orNull(ratePerHour),
                     currency,
                     prices == null
                             ? List.of()
@@ -53,6 +57,10 @@ class WorkshopController {
                                             : new TellWorkshop.PriceDraft(p.remedyId, p.labourMinutes, p.partsMinutes))
                                     .toList());
         }
+    }
+
+    private static <T> T orNull(Optional<T> field) {
+        return field == null ? null : field.orElse(null);
     }
 
     @GetMapping

@@ -14,16 +14,20 @@ public record WorkshopView(
         int version,
         boolean helper,
         boolean lift,
+        String bleedMethod,
+        String bleedOrder,
         Optional<Double> ratePerHour,
         Optional<String> currency,
         List<ToolView> tools,
         List<PriceView> prices) {
 
-    static WorkshopView of(WorkshopSettings settings) {
+    public static WorkshopView of(WorkshopSettings settings) {
         return new WorkshopView(
                 settings.version(),
                 settings.helper(),
                 settings.lift(),
+                settings.bleeding().method(),
+                settings.bleeding().order(),
                 settings.rate().map(WorkshopSettings.Rate::perHour),
                 settings.rate().map(WorkshopSettings.Rate::currency),
                 TellWorkshop.TOOLS.stream()

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
+import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.LoggedEntry;
@@ -15,6 +16,7 @@ import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
+import overturn.app.workshop.WorkshopLog;
 import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.repair.WorkPlan;
@@ -34,10 +36,12 @@ public class AcceptVerdict {
 
     private final LogWriter writer;
     private final Jobs jobs;
+    private final WorkshopLog workshop;
 
-    AcceptVerdict(LogWriter writer, Jobs jobs) {
+    AcceptVerdict(LogWriter writer, Jobs jobs, WorkshopLog workshop) {
         this.writer = writer;
         this.jobs = jobs;
+        this.workshop = workshop;
     }
 
     /**
@@ -76,7 +80,13 @@ public class AcceptVerdict {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);
             }
-            return accepted(verdict, shown, reason, read.sheet().layout(), suspected);
+            return accepted(
+                    verdict,
+                    shown,
+                    reason,
+                    read.sheet().layout(),
+                    suspected,
+                    workshop.latest().bleeding());
         }));
     }
 
@@ -100,7 +110,12 @@ public class AcceptVerdict {
      * @param entryOf the entry of a reading, by the reading's id
      */
     public static VerdictAccepted asItStands(
-            Verdict verdict, String why, Layout layout, Map<String, Double> suspected, Function<String, UUID> entryOf) {
+            Verdict verdict,
+            String why,
+            Layout layout,
+            Map<String, Double> suspected,
+            Bleeding bleeding,
+            Function<String, UUID> entryOf) {
         List<String> places = verdict.remedies().stream()
                 .map(remedy -> place(layout, remedy, suspected))
                 .toList();
@@ -111,11 +126,12 @@ public class AcceptVerdict {
                 verdict.carriers().stream().map(Reading::id).map(entryOf).toList(),
                 verdict.missing().stream().map(Enum::name).toList(),
                 why,
-                places);
+                places,
+                bleeding);
     }
 
     private static VerdictAccepted accepted(
-            Verdict verdict, Shown shown, String why, Layout layout, Map<String, Double> suspected) {
+            Verdict verdict, Shown shown, String why, Layout layout, Map<String, Double> suspected, Bleeding bleeding) {
         List<String> remedyIds = remedyIds(verdict);
         if (!remedyIds.equals(shown.remedyIds()) || !verdict.grade().name().equals(shown.grade())) {
             throw new VerdictChangedException(shown, verdict, false);
@@ -138,7 +154,7 @@ public class AcceptVerdict {
                     () -> given != null && offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }
         checks.orThrow();
-        VerdictAccepted standing = asItStands(verdict, why, layout, suspected, UUID::fromString);
+        VerdictAccepted standing = asItStands(verdict, why, layout, suspected, bleeding, UUID::fromString);
         return new VerdictAccepted(
                 standing.remedyIds(),
                 standing.grade(),
@@ -146,7 +162,8 @@ public class AcceptVerdict {
                 standing.carrierIds(),
                 standing.missing(),
                 why,
-                places);
+                places,
+                bleeding);
     }
 
     /** Where a remedy is done: of the places that it can have, the most suspected. */

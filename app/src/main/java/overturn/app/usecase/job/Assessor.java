@@ -153,7 +153,7 @@ public class Assessor {
     }
 
     private Job assess(UUID id, JobState state, WorkshopSettings settings) {
-        LayoutModel model = models.of(state.opened().layoutId());
+        LayoutModel model = models.of(state.opened().layoutId(), state.layoutNow());
         BeliefHistory history = history(id, model, state).complete();
         if (state.remedied().isEmpty()) {
             believed.put(id, Believed.of(history));
@@ -161,9 +161,20 @@ public class Assessor {
         Assessment assessment =
                 Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning());
         models.weighAgain(model);
-        Job job = new Job(id, state, model, settings, assessment);
+        Job job = new Job(id, state, model, before(state), settings, assessment);
         summarise(job);
         return job;
+    }
+
+    private Optional<BeliefHistory> before(JobState state) {
+        return state.layoutNow() == state.layout()
+                ? Optional.empty()
+                : Optional.of(BeliefHistory.of(
+                        models.of(state.opened().layoutId(), state.layout()),
+                        state.intake(),
+                        state.readings().stream()
+                                .filter(reading -> reading.after().isEmpty())
+                                .toList()));
     }
 
     /** Tests set aside by hand and, where the vehicle may not be moved, all that move it. */
@@ -195,7 +206,7 @@ public class Assessor {
             }
         }
         if (state.remedied().isPresent()) {
-            return sinceRepair(model, state);
+            return sinceRepair(state);
         }
         Believed earlier = believed.getIfPresent(id);
         return earlier != null && earlier.begins(model, state.intake(), readings)
@@ -204,16 +215,23 @@ public class Assessor {
     }
 
     /** What is believed of a vehicle that was repaired: readings in their order, each repair where it was done. */
-    private static BeliefHistory sinceRepair(LayoutModel model, JobState state) {
-        BeliefHistory history = BeliefHistory.of(model, state.intake(), List.of());
+    private BeliefHistory sinceRepair(JobState state) {
+        LayoutModel before = models.of(state.opened().layoutId(), state.layout());
+        BeliefHistory history = BeliefHistory.of(before, state.intake(), List.of());
         for (Reading reading : state.readings()) {
-            history = remedied(history, reading.after()).with(List.of(reading));
+            history = remedied(history, state, reading.after()).with(List.of(reading));
         }
-        return remedied(history, state.remedied());
+        return remedied(history, state, state.remedied());
     }
 
-    private static BeliefHistory remedied(BeliefHistory history, Optional<Cure> cure) {
-        return cure.isEmpty() || cure.equals(history.done()) ? history : history.repaired(cure.get());
+    /** After a repair, on the vehicle as it left it. */
+    private BeliefHistory remedied(BeliefHistory history, JobState state, Optional<Cure> cure) {
+        if (cure.isEmpty() || cure.equals(history.done())) {
+            return history;
+        }
+        BeliefHistory repaired = history.repaired(cure.get());
+        LayoutModel now = models.of(state.opened().layoutId(), state.layoutAfter(cure));
+        return now == repaired.model() ? repaired : repaired.changedTo(now);
     }
 
     /** The bay can wait: where its line cannot be written now, it is written when the job is next looked after. */

@@ -1,6 +1,7 @@
 package overturn.app.usecase.job;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
@@ -12,6 +13,7 @@ import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.forecast.LayoutModel;
+import overturn.inference.BeliefHistory;
 import overturn.verdict.Assessment;
 
 /** Reads jobs: the log, its fold, and what follows from it. */
@@ -30,8 +32,19 @@ public class Jobs {
         this.assessor = assessor;
     }
 
-    /** A job with everything that follows from its log. */
-    public record Job(UUID id, JobState state, LayoutModel model, WorkshopSettings workshop, Assessment assessment) {}
+    /**
+     * A job with everything that follows from its log.
+     *
+     * @param model of the circuit as it is now
+     * @param before what was believed on the circuit as it came, where a repair has put another size in
+     */
+    public record Job(
+            UUID id,
+            JobState state,
+            LayoutModel model,
+            Optional<BeliefHistory> before,
+            WorkshopSettings workshop,
+            Assessment assessment) {}
 
     /** A log that was read, and the layout it stands on. */
     public record Log(UUID jobId, List<LoggedEntry> entries, LayoutSheets.Sheet sheet) {

@@ -4,12 +4,15 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
+import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.BleedingChosen;
 import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.CircuitRested;
 import overturn.app.job.Entry.JobReleased;
@@ -27,6 +30,7 @@ import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
+import overturn.app.usecase.workshop.TellWorkshop;
 import overturn.app.workshop.Staff;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
@@ -39,6 +43,7 @@ import overturn.quantity.QuantityFormatException;
 import overturn.quantity.QuantityParser;
 import overturn.quantity.TypedQuantity;
 import overturn.repair.Asked;
+import overturn.repair.ChangedLayout;
 import overturn.repair.WorkStep;
 
 /** What is done after the verdict: steps, strokes, levels, checks, release. */
@@ -84,6 +89,14 @@ public class RecordRepair {
             List<WorkStepDone.Measured> measured = new ArrayList<>();
             step.ifPresent(s ->
                     s.asks().forEach(asked -> measured(asked, figures, checks).ifPresent(measured::add)));
+            step.ifPresent(s -> s.asks()
+                    .forEach(asked -> measured.stream()
+                            .filter(m -> m.id().equals(asked.id()))
+                            .forEach(m -> checks.that(
+                                    () -> ChangedLayout.possible(state.layout(), asked, m.value()),
+                                    "figures." + asked.id(),
+                                    m.text(),
+                                    "a size that goes into the same place"))));
             String reason = why == null ? "" : why.strip();
             checks.that(() -> reason.length() <= MOST_TEXT, "why", why, "at most " + MOST_TEXT + " characters");
             checks.orThrow();
@@ -126,9 +139,7 @@ public class RecordRepair {
     public Job strokes(UUID jobId, Stamp stamp, String endId, Integer count, String bubbles, String colour) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
-            List<String> ends = sheet(state, checks)
-                    .map(s -> s.ends().stream().map(BleedSheet.End::id).toList())
-                    .orElse(List.of());
+            List<String> ends = ends(state, checks);
             checks.that(() -> endId != null && ends.contains(endId), "endId", endId, "one of " + ends)
                     .that(
                             () -> count != null && count >= 1 && count <= MOST_STROKES,
@@ -209,6 +220,42 @@ public class RecordRepair {
                     .orThrow();
             return new PartMoved(named, partState, told);
         });
+    }
+
+    /**
+     * Bleeds this vehicle another way from here on.
+     *
+     * @param method stable id; null for the usual
+     * @param order stable id; null for the usual
+     * @param makersOrder ids of the ends as the maker gives them; null or empty where the workshop's order is kept
+     * @param source where the maker gives them
+     * @throws InvalidInputException if the maker's order does not name every end once
+     */
+    public Job bleeding(UUID jobId, Stamp stamp, String method, String order, List<String> makersOrder, String source) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            List<String> ends = ends(state, checks);
+            List<String> given = makersOrder == null ? List.of() : makersOrder;
+            Bleeding bleeding = TellWorkshop.bleeding(method, order, checks);
+            checks.that(
+                    () -> given.isEmpty()
+                            || given.size() == ends.size() && new HashSet<>(given).equals(new HashSet<>(ends)),
+                    "makersOrder",
+                    given,
+                    "each end once: " + ends);
+            if (given.isEmpty()) {
+                checks.orThrow();
+                return new BleedingChosen(bleeding, List.of(), "");
+            }
+            checks.text("source", source, MOST_PART).orThrow();
+            return new BleedingChosen(bleeding, given, source.strip());
+        });
+    }
+
+    private static List<String> ends(JobState state, Checks checks) {
+        return sheet(state, checks)
+                .map(s -> s.ends().stream().map(BleedSheet.End::id).toList())
+                .orElse(List.of());
     }
 
     /** Notes that the circuit was left alone. */

@@ -1,6 +1,8 @@
 package overturn.app.usecase.job;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,6 +18,7 @@ import org.springframework.transaction.support.TransactionOperations;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.JobLog;
@@ -23,9 +26,12 @@ import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StoredEntry;
+import overturn.app.photo.Photo;
+import overturn.app.photo.Photos;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.job.JobFiles.Attached;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.layout.LayoutSheets;
@@ -56,6 +62,7 @@ public class TakeJobFile {
     private final Staff staff;
     private final LayoutSheets sheets;
     private final SaveLayout layouts;
+    private final Photos photos;
     private final TransactionOperations transactions;
 
     TakeJobFile(
@@ -66,6 +73,7 @@ public class TakeJobFile {
             Staff staff,
             LayoutSheets sheets,
             SaveLayout layouts,
+            Photos photos,
             TransactionOperations transactions) {
         this.log = log;
         this.jobs = jobs;
@@ -74,6 +82,7 @@ public class TakeJobFile {
         this.staff = staff;
         this.sheets = sheets;
         this.layouts = layouts;
+        this.photos = photos;
         this.transactions = transactions;
     }
 
@@ -94,7 +103,8 @@ public class TakeJobFile {
             List<BroughtFact> facts,
             String layout,
             List<Person> people,
-            List<StoredEntry> entries) {}
+            List<StoredEntry> entries,
+            List<Attached> attached) {}
 
     /**
      * The job as it stands here afterwards. Taking the same file again changes nothing.
@@ -119,8 +129,10 @@ public class TakeJobFile {
                 file.entries().stream().map(e -> signedElsewhere(e, people)).toList();
         Log read = understood(file, entries, circuit);
         Map<BroughtFact, Fact> facts = facts(file);
+        List<Photo> pictures = pictures(file, read);
         transactions.executeWithoutResult(status -> {
             people.values().forEach(staff::add);
+            pictures.forEach(photos::add);
             saveWhereNew(circuit, file, people);
             LoggedEntry first = read.entries().get(0);
             vehicles.add(new Vehicle(file.vehicleId(), first.at(), file.vehicleName(), file.layoutId()));
@@ -131,6 +143,32 @@ public class TakeJobFile {
         });
         jobs.summarise(file.jobId());
         return jobs.find(file.jobId());
+    }
+
+    /** The picture of every entry that names one, as it was kept where it was taken. */
+    private static List<Photo> pictures(Brought file, Log read) {
+        Map<UUID, Photo> brought = new HashMap<>();
+        file.attached().forEach(a -> brought.put(a.entryId(), Photo.kept(a.jpeg())));
+        Checks checks = new Checks();
+        List<Photo> pictures = new ArrayList<>();
+        for (LoggedEntry logged : read.entries()) {
+            Photo photo = brought.remove(logged.id());
+            if (logged.entry() instanceof PhotoTaken taken) {
+                checks.that(
+                        () -> photo != null
+                                && photo.sha256().equals(taken.sha256())
+                                && Photo.of(photo.jpeg()).isPresent(),
+                        "attachments",
+                        logged.id(),
+                        "the picture that this entry names");
+                pictures.add(photo);
+            } else {
+                checks.that(() -> photo == null, "attachments", logged.id(), "pictures of entries that name one");
+            }
+        }
+        brought.keySet().forEach(id -> checks.add("attachments", id, "pictures of entries of this job"));
+        checks.orThrow();
+        return pictures;
     }
 
     /** Whether one log is the beginning of the other, whoever is said to have signed. */

@@ -15,6 +15,7 @@ import org.springframework.stereotype.Component;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
 import overturn.layoutfile.Presets;
+import overturn.repair.ChangedLayout;
 
 /**
  * The model of each layout, worked out when first needed and kept while there is room: at most a stated share of the
@@ -83,13 +84,25 @@ public class LayoutModels {
         return known != null ? known : of(layoutId, sheets.of(layoutId).layout());
     }
 
-    private LayoutModel of(String layoutId, Layout layout) {
+    /**
+     * The model of a layout that a job names, or of what a repair has made of it.
+     *
+     * @param layoutId what the job names
+     * @param layout as it is now; one that a repair has changed has an id of its own
+     */
+    public LayoutModel of(String layoutId, Layout layout) {
+        String key = layout.id().startsWith(layoutId + ChangedLayout.OF) ? layout.id() : layoutId;
+        LayoutModel known = models.getIfPresent(key);
+        return known != null ? known : built(key, layout);
+    }
+
+    private LayoutModel built(String key, Layout layout) {
         synchronized (building) {
-            LayoutModel known = models.getIfPresent(layoutId);
+            LayoutModel known = models.getIfPresent(key);
             if (known == null) {
                 known = LayoutModel.of(layout);
                 known.warmUp();
-                models.put(layoutId, known);
+                models.put(key, known);
             }
             return known;
         }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import overturn.app.job.Bleeding;
 import overturn.app.job.StaleLogException;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
@@ -18,6 +19,7 @@ import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.app.workshop.WorkshopSettings.Price;
 import overturn.app.workshop.WorkshopSettings.Rate;
+import overturn.bleeding.Schools;
 import overturn.procedure.Procedure.RigKind;
 import overturn.suspect.Remedy;
 
@@ -54,6 +56,8 @@ public class TellWorkshop {
             List<String> lacks,
             Boolean helper,
             Boolean lift,
+            String bleedMethod,
+            String bleedOrder,
             Double ratePerHour,
             String currency,
             List<PriceDraft> prices) {}
@@ -91,9 +95,11 @@ public class TellWorkshop {
         Set<RigKind> lacks = lacks(draft.lacks, checks);
         Optional<Rate> rate = rate(draft, checks);
         Map<Remedy, Price> prices = prices(draft.prices, checks);
+        Bleeding bleeding = bleeding(draft.bleedMethod, draft.bleedOrder, checks);
         checks.orThrow();
         WorkshopSettings before = log.latest();
-        WorkshopSettings same = new WorkshopSettings(before.version(), lacks, draft.helper, draft.lift, rate, prices);
+        WorkshopSettings same =
+                new WorkshopSettings(before.version(), lacks, draft.helper, draft.lift, bleeding, rate, prices);
         if (same.equals(before)) {
             return before;
         }
@@ -101,9 +107,43 @@ public class TellWorkshop {
             throw StaleLogException.ofSettings(draft.version);
         }
         WorkshopSettings next =
-                new WorkshopSettings(before.version() + 1, lacks, draft.helper, draft.lift, rate, prices);
+                new WorkshopSettings(before.version() + 1, lacks, draft.helper, draft.lift, bleeding, rate, prices);
         log.append(next, draft.personId, clock.instant());
         return next;
+    }
+
+    /**
+     * Tells a new price table; everything else stays as it is.
+     *
+     * @throws InvalidInputException naming every row that is wrong
+     * @throws StaleLogException if somebody told another version meanwhile
+     */
+    @Transactional
+    public WorkshopSettings tellPrices(Integer version, String personId, List<PriceDraft> prices) {
+        WorkshopSettings now = log.latest();
+        return tell(new Draft(
+                version,
+                personId,
+                now.lacks().stream().map(RigKind::id).toList(),
+                now.helper(),
+                now.lift(),
+                now.bleeding().method(),
+                now.bleeding().order(),
+                now.rate().map(Rate::perHour).orElse(null),
+                now.rate().map(Rate::currency).orElse(null),
+                prices));
+    }
+
+    /** How it is bled, of what was sent; what is left out is the usual. */
+    public static Bleeding bleeding(String method, String order, Checks checks) {
+        List<String> methods =
+                Arrays.stream(Schools.Method.values()).map(Schools.Method::id).toList();
+        List<String> orders =
+                Arrays.stream(Schools.Order.values()).map(Schools.Order::id).toList();
+        checks.that(() -> method == null || methods.contains(method), "bleedMethod", method, "one of " + methods)
+                .that(() -> order == null || orders.contains(order), "bleedOrder", order, "one of " + orders);
+        return new Bleeding(
+                method == null ? Bleeding.USUAL.method() : method, order == null ? Bleeding.USUAL.order() : order);
     }
 
     private static Set<RigKind> lacks(List<String> ids, Checks checks) {

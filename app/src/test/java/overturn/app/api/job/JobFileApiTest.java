@@ -18,6 +18,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import overturn.app.config.BodyLimitFilter;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.OverturnServer;
@@ -228,7 +229,7 @@ class JobFileApiTest {
                 .addObject()
                 .put("id", UUID.randomUUID().toString())
                 .put("entryId", entry(file, 0).get("id").asString())
-                .put("mediaType", "image/png")
+                .put("mediaType", "image/jpeg")
                 .put("base64", "iVBORw0KGgo=");
     }
 
@@ -265,7 +266,7 @@ class JobFileApiTest {
                         .status());
         assertEquals(
                 413,
-                api.postText("/api/job-files", "\"" + "x".repeat(5_000_000) + "\"")
+                api.postText("/api/job-files", "\"" + "x".repeat(BodyLimitFilter.MOST_FILE_BYTES) + "\"")
                         .status());
     }
 }

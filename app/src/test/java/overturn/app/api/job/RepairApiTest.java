@@ -271,4 +271,58 @@ class RepairApiTest {
         assertEquals(
                 422, flow.post("parts", Map.of("part", "Hose", "state", "lost")).status());
     }
+
+    @Test
+    void bleedingFollowsTheMakersOrderOnceItIsEnteredAndTheWorkshopsOtherwise() {
+        JsonNode sheet = repair(now()).get("sheet");
+        assertEquals("two-people", sheet.get("method").asString());
+        List<String> usual = ids(sheet.get("ends"), "id");
+        List<String> makers = new java.util.ArrayList<>(usual);
+        java.util.Collections.reverse(makers);
+        post("bleeding", Map.of("makersOrder", makers)).assertRefused(422, "input-not-allowed");
+        post("bleeding", Map.of("makersOrder", makers.subList(1, 3), "source", "book, page 4"))
+                .assertRefused(422, "input-not-allowed");
+        post("bleeding", Map.of("bleedMethod", "by-magic")).assertRefused(422, "input-not-allowed");
+        JsonNode now = repair(post(
+                                "bleeding",
+                                Map.of("bleedMethod", "reverse", "makersOrder", makers, "source", "book, page 4"))
+                        .body())
+                .get("sheet");
+        assertEquals(makers, ids(now.get("ends"), "id"));
+        assertEquals("book, page 4", now.get("orderSource").asString());
+        assertTrue(now.get("fills").asBoolean());
+        JsonNode back = repair(post("bleeding", Map.of()).body()).get("sheet");
+        assertEquals(usual, ids(back.get("ends"), "id"));
+    }
+
+    @Test
+    void aPartOfAnotherSizeChangesTheCircuitFromThenOnAndRulersShowBothBands() {
+        flow.tickUpTo("compare-bore@master");
+        Map<String, Object> bore = Map.of("id", "new-bore", "text", "22.2", "unit", "mm");
+        Map<String, Object> old = Map.of("id", "old-bore", "text", "23.8", "unit", "mm");
+        Map<String, Object> huge = Map.of("id", "new-bore", "text", "60", "unit", "mm");
+        post("work-steps", Map.of("key", "compare-bore@master", "figures", List.of(old, huge), "why", "it was there"))
+                .assertRefused(422, "input-not-allowed");
+        JsonNode stopped = post("work-steps", Map.of("key", "compare-bore@master", "figures", List.of(old, bore)))
+                .body();
+        assertTrue(
+                ids(repair(stopped).get("steps"), "mismatched").contains("true"), "a size that differs stops the plan");
+        double strokeBefore = repair(stopped).get("sheet").get("strokeMl").asDouble();
+        post(
+                "work-steps",
+                Map.of("key", "compare-bore@master", "figures", List.of(old, bore), "why", "the maker says so"));
+        flow.tickAll();
+        JsonNode after = now();
+        double stroke = repair(after).get("sheet").get("strokeMl").asDouble();
+        assertEquals(
+                Math.pow(22.2 / 23.8, 2), stroke / strokeBefore, 0.01, "less fluid a stroke from the smaller bore");
+        JsonNode figure =
+                api.get(job + "/tests/travel-at-forces").body().get("figures").get(3);
+        JsonNode sound = figure.get("bands").get(0);
+        JsonNode before = figure.get("soundBefore");
+        assertEquals("nothing-wrong", sound.get("suspectId").asString());
+        assertTrue(
+                sound.get("low").asDouble() > before.get("low").asDouble(),
+                "the smaller bore takes more travel to the same pressure");
+    }
 }

@@ -15,6 +15,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
 import tools.jackson.databind.JsonNode;
 
 /** What the workshop tells of itself, over HTTP against the real database, and what the plan makes of it. */
@@ -163,5 +164,59 @@ class WorkshopApiTest {
                         .map(f -> f.get("field").asString())
                         .toList());
         assertEquals(before, version());
+    }
+
+    @Test
+    void howTheWorkshopBleedsIsWhatANewPlanBleedsBy() {
+        tell(Map.of("bleedMethod", "one-way-valve", "bleedOrder", "nearest-first"));
+        String job = "/api/jobs/" + api.openJob("Tarn SK 72", "sinks", "primary-piston-cup");
+        RepairFlow flow = new RepairFlow(api, job).accept();
+        JsonNode sheet = RepairFlow.repair(flow.now()).get("sheet");
+        assertEquals("one-way-valve", sheet.get("method").asString());
+        assertTrue(sheet.get("ends").get(0).get("id").asString().startsWith("front"));
+        tell(Map.of());
+        assertEquals(
+                "one-way-valve",
+                RepairFlow.repair(flow.now()).get("sheet").get("method").asString(),
+                "a plan goes on as it was begun");
+        Answer wrong = tell(Map.of("bleedOrder", "by-colour"));
+        wrong.assertRefused(422, "input-not-allowed");
+    }
+
+    @Test
+    void thePriceTableGoesOutAndComesInAsATable() {
+        String table = api.get("/api/workshop/prices.csv").raw().body();
+        assertTrue(table.startsWith("remedy_id,remedy,labour_minutes,parts_minutes\r\n"), table);
+        String changed = table.replaceFirst("(renew-master,\"?[^\\r]*?\"?),[0-9.]+,[0-9.]+\r", "$1,95,\"240,5\"\r");
+        Answer taken = api.putTable("/api/workshop/prices.csv?version=" + version() + "&personId=ines-quill", changed);
+        assertEquals(200, taken.status(), () -> taken.raw().body());
+        JsonNode master = taken.body()
+                .get("prices")
+                .valueStream()
+                .filter(p -> p.get("remedyId").asString().equals("renew-master"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(95, master.get("labourMinutes").asDouble());
+        assertEquals(240.5, master.get("partsMinutes").asDouble());
+        String address = "/api/workshop/prices.csv?version=" + version() + "&personId=ines-quill";
+        Answer wrong = api.putTable(
+                address, changed.replace("\r\nrenew-master", "\r\nrenew-moon").replace(",95,", ",soon,"));
+        wrong.assertRefused(422, "input-not-allowed");
+        assertTrue(wrong.raw().body().contains("row "), wrong.raw().body());
+        api.putTable(address, "remedy;price\r\n").assertRefused(422, "input-not-allowed");
+        api.putTable(address, table.replaceFirst("\r\n", "\r\n=cmd,x\r\n")).assertRefused(422, "input-not-allowed");
+        api.putTable("/api/workshop/prices.csv?version=0&personId=ines-quill", table)
+                .assertRefused(409, "log-has-grown");
+    }
+
+    @Test
+    void readingsGoOutAsATableAsTheyWereTyped() {
+        String job = "/api/jobs/" + api.openJob("Tarn SK 73", "sinks", "primary-piston-cup");
+        api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4,5", "mm")));
+        List<String> rows = api.get(job + "/readings.csv").raw().body().lines().toList();
+        assertEquals(3, rows.size(), rows.toString());
+        assertTrue(rows.get(0).startsWith("entry,taken_at,person,test,"));
+        assertTrue(rows.get(1).contains(",characterise,,sinks,"), rows.get(1));
+        assertTrue(rows.get(2).contains(",play,,\"4,5\",mm,4.5,mm,"), rows.get(2));
     }
 }

@@ -1,0 +1,177 @@
+package overturn.app.api.csv;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.workshop.WorkshopView;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.LoggedEntry;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.job.Jobs;
+import overturn.app.usecase.workshop.TellWorkshop;
+import overturn.app.usecase.workshop.TellWorkshop.PriceDraft;
+import overturn.app.workshop.Staff;
+import overturn.app.workshop.WorkshopSettings;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
+import overturn.quantity.TypedQuantity;
+import overturn.words.Words;
+
+/** The readings of a job and the price table of the workshop as comma-separated values. */
+@RestController
+@RequestMapping("/api")
+class CsvController {
+
+    private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
+    private static final Map<String, String> WORDS = Words.all();
+    private static final List<String> READINGS = List.of(
+            "entry",
+            "taken_at",
+            "person",
+            "test",
+            "test_id",
+            "figure_id",
+            "seen",
+            "typed",
+            "unit",
+            "value",
+            "value_unit",
+            "rig",
+            "trust",
+            "struck");
+    private static final List<String> PRICES = List.of("remedy_id", "remedy", "labour_minutes", "parts_minutes");
+    private static final int MOST_PRICES = 500;
+
+    private final Jobs jobs;
+    private final Staff staff;
+    private final TellWorkshop workshop;
+
+    CsvController(Jobs jobs, Staff staff, TellWorkshop workshop) {
+        this.jobs = jobs;
+        this.staff = staff;
+        this.workshop = workshop;
+    }
+
+    /** Every reading of a job, struck ones too: a row for each figure, as typed and in the core's unit. */
+    @GetMapping(value = "/jobs/{id}/readings.csv", produces = "text/csv")
+    ResponseEntity<String> readings(@PathVariable UUID id) {
+        Jobs.Log log = jobs.read(id);
+        Map<String, String> people =
+                staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
+        List<List<String>> rows = new ArrayList<>();
+        for (LoggedEntry logged : log.entries()) {
+            if (logged.entry() instanceof ReadingTaken taken) {
+                boolean struck = log.state().struckIds().contains(logged.id());
+                rows.addAll(rows(logged, taken, people.getOrDefault(logged.personId(), logged.personId()), struck));
+            }
+        }
+        return table(READINGS, rows, "readings-" + id + ".csv");
+    }
+
+    private static List<List<String>> rows(LoggedEntry logged, ReadingTaken taken, String person, boolean struck) {
+        List<String> front = List.of(
+                Integer.toString(logged.sequence()),
+                logged.takenAt().toString(),
+                person,
+                WORDS.getOrDefault("test." + taken.procedureId(), taken.procedureId()),
+                taken.procedureId());
+        List<String> back =
+                List.of(taken.rigSetup(), taken.trust().name().toLowerCase(Locale.ROOT), Boolean.toString(struck));
+        if (taken.value() instanceof Observed observed) {
+            return List.of(row(front, List.of("", observed.option(), "", "", "", ""), back));
+        }
+        List<List<String>> rows = new ArrayList<>();
+        List<Optional<TypedQuantity>> figures = ((Figures) taken.value()).taken();
+        for (int i = 0; i < figures.size(); i++) {
+            String figure = i < taken.figureIds().size() ? taken.figureIds().get(i) : Integer.toString(i + 1);
+            figures.get(i)
+                    .ifPresent(q -> rows.add(row(
+                            front,
+                            List.of(
+                                    figure,
+                                    "",
+                                    q.text(),
+                                    q.unit().symbol(),
+                                    Double.toString(q.coreValue()),
+                                    q.unit().dimension().coreUnit().symbol()),
+                            back)));
+        }
+        return rows;
+    }
+
+    private static List<String> row(List<String> front, List<String> middle, List<String> back) {
+        List<String> row = new ArrayList<>(front);
+        row.addAll(middle);
+        row.addAll(back);
+        return row;
+    }
+
+    /** What remedies cost here, in minutes of labour. */
+    @GetMapping(value = "/workshop/prices.csv", produces = "text/csv")
+    ResponseEntity<String> prices() {
+        WorkshopSettings settings = workshop.latest();
+        return table(
+                PRICES,
+                TellWorkshop.PRICED.stream()
+                        .map(remedy -> List.of(
+                                remedy.id(),
+                                WORDS.get("remedy." + remedy.id()),
+                                Double.toString(settings.priceOf(remedy).labourMinutes()),
+                                Double.toString(settings.priceOf(remedy).partsMinutes())))
+                        .toList(),
+                "prices.csv");
+    }
+
+    /**
+     * Takes a whole price table, as it is given out; a remedy that is left out has its plain price. Everything else of
+     * the workshop stays as it is; {@code version} is the last that the sender had seen.
+     */
+    @PutMapping(value = "/workshop/prices.csv", consumes = "text/csv")
+    WorkshopView tellPrices(@RequestParam Integer version, @RequestParam String personId, @RequestBody String table) {
+        Checks checks = new Checks();
+        List<PriceDraft> prices = new ArrayList<>();
+        for (List<String> row : Tables.read(table, PRICES, MOST_PRICES)) {
+            String at = "row " + (prices.size() + 2) + ", ";
+            prices.add(new PriceDraft(
+                    row.get(0),
+                    minutes(row.get(2), at + PRICES.get(2), checks),
+                    minutes(row.get(3), at + PRICES.get(3), checks)));
+        }
+        checks.orThrow();
+        return WorkshopView.of(workshop.tellPrices(version, personId, prices));
+    }
+
+    /** Minutes as written, with a point or a comma. */
+    private static Double minutes(String text, String field, Checks checks) {
+        if (text.matches("[0-9]{1,4}([.,][0-9]{1,6})?")) {
+            return Double.valueOf(text.replace(',', '.'));
+        }
+        checks.add(field, text, "0 to 6000 min");
+        return null;
+    }
+
+    private static ResponseEntity<String> table(List<String> head, List<List<String>> rows, String name) {
+        return ResponseEntity.ok()
+                .contentType(CSV)
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .body(Tables.write(head, rows));
+    }
+}

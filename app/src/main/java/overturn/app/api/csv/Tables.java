@@ -1,0 +1,86 @@
+package overturn.app.api.csv;
+
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVPrinter;
+import org.apache.commons.csv.CSVRecord;
+import overturn.app.usecase.Finding;
+import overturn.app.usecase.InvalidInputException;
+
+/** Writes and reads tables as comma-separated values (RFC 4180). */
+final class Tables {
+
+    private static final CSVFormat FORMAT = CSVFormat.RFC4180;
+    /** By these a spreadsheet takes a text for a formula. */
+    private static final String FORMULA_STARTS = "=+-@\t\r";
+
+    private Tables() {}
+
+    /** A table of texts, its head first. */
+    static String write(List<String> head, List<List<String>> rows) {
+        StringBuilder out = new StringBuilder();
+        try (CSVPrinter printer = new CSVPrinter(out, FORMAT)) {
+            printer.printRecord(head);
+            for (List<String> row : rows) {
+                printer.printRecord(row.stream().map(Tables::inert).toList());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("Impossible: a text cannot be written to", e);
+        }
+        return out.toString();
+    }
+
+    /** A text as a spreadsheet shows it instead of working it out; a number stays one. */
+    static String inert(String text) {
+        boolean formula = !text.isEmpty()
+                && FORMULA_STARTS.indexOf(text.charAt(0)) >= 0
+                && !text.matches("[-+][0-9]+([.,][0-9]+)?");
+        return formula ? "'" + text : text;
+    }
+
+    /**
+     * The rows of a table with these columns, in any order.
+     *
+     * @throws InvalidInputException if it is no such table, naming the row
+     */
+    static List<List<String>> read(String text, List<String> columns, int mostRows) {
+        CSVFormat withHead = FORMAT.builder()
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
+        try (CSVParser parser = CSVParser.parse(new StringReader(text.replaceFirst("^\uFEFF", "")), withHead)) {
+            Set<String> head = new HashSet<>(parser.getHeaderNames());
+            if (!head.equals(new HashSet<>(columns))) {
+                throw refused("row 1", String.join(",", parser.getHeaderNames()), String.join(",", columns));
+            }
+            List<List<String>> rows = new ArrayList<>();
+            for (CSVRecord row : parser) {
+                String name = "row " + (row.getRecordNumber() + 1);
+                if (!row.isConsistent()) {
+                    throw refused(name, row.size() + " fields", columns.size() + " fields");
+                }
+                if (rows.size() == mostRows) {
+                    throw refused(name, "more rows", mostRows + " at most");
+                }
+                rows.add(columns.stream().map(row::get).toList());
+            }
+            return rows;
+        } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
+            throw refused("", "text that is no table", "comma-separated values (RFC 4180), UTF-8");
+        }
+    }
+
+    private static InvalidInputException refused(String field, String given, String allowed) {
+        String shown = given.length() <= 60 ? given : given.substring(0, 60) + "…";
+        return new InvalidInputException(List.of(new Finding(field, "“" + shown + "”", allowed)));
+    }
+}

@@ -1,0 +1,67 @@
+package overturn.app.api.job;
+
+import java.time.Duration;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.usecase.Stamp;
+import overturn.app.usecase.job.TakePhoto;
+
+/** Pictures of a job. */
+@RestController
+@RequestMapping("/api")
+class PhotoController {
+
+    private static final Duration KEPT = Duration.ofDays(365);
+
+    private final TakePhoto takePhoto;
+
+    PhotoController(TakePhoto takePhoto) {
+        this.takePhoto = takePhoto;
+    }
+
+    /**
+     * A picture: {@code image} is a JPEG, PNG or WebP file of at most 10 MB in base64; it is kept as a JPEG made anew,
+     * without where and by what it was taken.
+     */
+    record PhotoRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String image,
+            Optional<String> caption,
+            Optional<String> procedureId) {
+
+        Stamp stamp() {
+            return new Stamp(entryId, sequence, personId, orNull(takenSecondsAgo), null);
+        }
+    }
+
+    @PostMapping("/jobs/{id}/photos")
+    JobView take(@PathVariable UUID id, @RequestBody PhotoRequest request) {
+        return JobView.of(takePhoto.take(
+                id, request.stamp(), request.image(), orNull(request.caption()), orNull(request.procedureId())));
+    }
+
+    /** The picture that an entry names; it never changes. */
+    @GetMapping(value = "/photos/{sha256}", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> photo(@PathVariable String sha256) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.maxAge(KEPT).cachePrivate().immutable())
+                .body(takePhoto.find(sha256));
+    }
+
+    private static <T> T orNull(Optional<T> field) {
+        return field == null ? null : field.orElse(null);
+    }
+}

@@ -1,0 +1,39 @@
+package overturn.app.api.job;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import overturn.app.usecase.job.BePresent;
+
+/** Who looks at a job just now. */
+@RestController
+@RequestMapping("/api/jobs/{id}/presence")
+class PresenceController {
+
+    private final BePresent bePresent;
+
+    PresenceController(BePresent bePresent) {
+        this.bePresent = bePresent;
+    }
+
+    /** A device that looks at the job: {@code doing} is the test that is open on it. */
+    record PresenceRequest(UUID deviceId, String personId, Optional<String> doing) {}
+
+    /** Another device at the same job: {@code doing} is the test that is open on it. */
+    record PresentView(String personId, Optional<String> doing) {}
+
+    /** Tells that a device is there, every few seconds, and answers with the others. */
+    @PutMapping
+    List<PresentView> tell(@PathVariable UUID id, @RequestBody PresenceRequest request) {
+        String doing = request.doing() == null ? null : request.doing().orElse(null);
+        return bePresent.tell(id, request.deviceId(), request.personId(), doing).stream()
+                .map(other -> new PresentView(
+                        other.personId(), Optional.of(other.doing()).filter(test -> !test.isEmpty())))
+                .toList();
+    }
+}

@@ -1,0 +1,2 @@
+/** Pictures taken at a step or of an entry. */
+package overturn.app.photo;
