@@ -17,6 +17,7 @@ const LayoutsView = lazy(async () => ({ default: (await import("./workspaces/lay
 const BleedView = lazy(async () => ({ default: (await import("./workspaces/repair/BleedView")).BleedView }));
 const CardView = lazy(async () => ({ default: (await import("./workspaces/repair/CardView")).CardView }));
 const ProvingView = lazy(async () => ({ default: (await import("./workspaces/repair/ProvingView")).ProvingView }));
+const WalkView = lazy(async () => ({ default: (await import("./workspaces/walk/WalkView")).WalkView }));
 const WorkView = lazy(async () => ({ default: (await import("./workspaces/repair/WorkView")).WorkView }));
 const CatalogueView = lazy(async () => ({
   default: (await import("./workspaces/catalogue/CatalogueView")).CatalogueView,
@@ -46,6 +47,7 @@ function Signed() {
           <Route path="/jobs/:jobId" element={<TraceView />} />
           <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
           <Route path="/jobs/:jobId/bench" element={<BenchView />} />
+          <Route path="/jobs/:jobId/walk" element={<WalkView />} />
           <Route path="/jobs/:jobId/work" element={<WorkView />} />
           <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
           <Route path="/jobs/:jobId/proving" element={<ProvingView />} />

@@ -83,6 +83,7 @@ const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<J
   levels: (id, body) => taken(client.POST("/api/jobs/{id}/levels", { params: of(id), body })),
   bleeding: (id, body) => taken(client.POST("/api/jobs/{id}/bleeding", { params: of(id), body })),
   photos: (id, body) => taken(client.POST("/api/jobs/{id}/photos", { params: of(id), body })),
+  walks: (id, body) => taken(client.POST("/api/jobs/{id}/walks", { params: of(id), body })),
   rests: (id, body) => taken(client.POST("/api/jobs/{id}/rests", { params: of(id), body })),
   checks: (id, body) => taken(client.POST("/api/jobs/{id}/checks", { params: of(id), body })),
   parts: (id, body) => taken(client.POST("/api/jobs/{id}/parts", { params: of(id), body })),

@@ -186,6 +186,8 @@ function sentBehind(
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "photos":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "walks":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "rests":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "checks":

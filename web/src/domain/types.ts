@@ -38,6 +38,7 @@ export interface Writes {
   levels: Schemas["LevelRequest"];
   bleeding: Schemas["BleedingRequest"];
   photos: Schemas["PhotoRequest"];
+  walks: Schemas["WalkRequest"];
   rests: Schemas["RestRequest"];
   checks: Schemas["CheckRequest"];
   parts: Schemas["PartRequest"];

@@ -9,6 +9,17 @@ const UNITS: Unit[] = [
   { symbol: "lbf", dimension: "FORCE", coreUnitsPerUnit: 4.4482216152605, zeroInCore: 0, core: false },
 ];
 const MM = UNITS[0] as Unit;
+const ML: Unit = { symbol: "mL", dimension: "VOLUME", coreUnitsPerUnit: 1, zeroInCore: 0, core: true };
+
+describe("volumes", () => {
+  it.each([
+    [0.045, "0.04 mL"],
+    [0.001, "0.0 mL"],
+    [0, "0.0 mL"],
+    [0.25, "0.3 mL"],
+    [25, "25.0 mL"],
+  ])("%d reads %s", (value, text) => expect(shown(value, "VOLUME", "metric", [ML])).toBe(text));
+});
 
 describe("typed figures", () => {
   it.each([

@@ -68,7 +68,9 @@ export function shown(coreValue: number, dimension: Dimension, system: UnitSyste
 
 /** The figure alone. */
 export function shownFigure(coreValue: number, unit: Unit): string {
-  const text = ((coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit).toFixed(DECIMALS[unit.symbol] ?? 1);
+  const value = (coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit;
+  const little = unit.symbol === "mL" && Math.abs(value) >= 0.005 && Math.abs(value) < 0.1;
+  const text = value.toFixed(little ? 2 : (DECIMALS[unit.symbol] ?? 1));
   return text.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
 }
 

@@ -4,13 +4,14 @@ import { Choice } from "./Choice";
 
 interface Props {
   method: string;
-  order: string;
   onMethod: (id: string) => void;
-  onOrder: (id: string) => void;
+  /** Left out where there is one end only. */
+  order?: string;
+  onOrder?: (id: string) => void;
 }
 
 /** A method and an order of bleeding, each with what it is good for and where it can hurt. */
-export function BleedChoice({ method, order, onMethod, onOrder }: Props) {
+export function BleedChoice({ method, onMethod, order, onOrder }: Props) {
   const { catalogue, word } = useSettings();
   const caution = catalogue.bleedMethods.find((known) => known.id === method)?.cautionId;
   return (
@@ -27,13 +28,17 @@ export function BleedChoice({ method, order, onMethod, onOrder }: Props) {
           {word(`caution.${caution}`)}
         </p>
       )}
-      <Choice
-        label={say("bleedOrder")}
-        value={order}
-        onChange={onOrder}
-        options={catalogue.bleedOrders.map((id) => ({ value: id, text: word(`bleed.order.${id}`) }))}
-      />
-      <p>{word(`bleed.order.${order}.good`)}</p>
+      {order !== undefined && onOrder && (
+        <>
+          <Choice
+            label={say("bleedOrder")}
+            value={order}
+            onChange={onOrder}
+            options={catalogue.bleedOrders.map((id) => ({ value: id, text: word(`bleed.order.${id}`) }))}
+          />
+          <p>{word(`bleed.order.${order}.good`)}</p>
+        </>
+      )}
     </div>
   );
 }

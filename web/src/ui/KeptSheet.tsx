@@ -20,6 +20,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   levels: "keptLevel",
   bleeding: "keptBleeding",
   photos: "keptPhoto",
+  walks: "firstWalk",
   rests: "keptRest",
   checks: "keptCheck",
   parts: "keptPart",

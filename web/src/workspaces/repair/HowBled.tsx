@@ -18,16 +18,18 @@ export function HowBled({ sheet, page }: { sheet: BleedSheet; page: RepairPage }
         <span className="font-semibold">{word(`bleed.method.${sheet.method}`)}.</span>{" "}
         {word(`bleed.method.${sheet.method}.good`)}
       </p>
-      <p>
-        {sheet.orderSource === undefined ? (
-          <>
-            <span className="font-semibold">{word(`bleed.order.${sheet.order}`)}.</span>{" "}
-            {word(`bleed.order.${sheet.order}.good`)}
-          </>
-        ) : (
-          <span className="font-semibold">{say("howBledMakerSays", { source: sheet.orderSource })}</span>
-        )}
-      </p>
+      {sheet.ends.length > 1 && (
+        <p>
+          {sheet.orderSource === undefined ? (
+            <>
+              <span className="font-semibold">{word(`bleed.order.${sheet.order}`)}.</span>{" "}
+              {word(`bleed.order.${sheet.order}.good`)}
+            </>
+          ) : (
+            <span className="font-semibold">{say("howBledMakerSays", { source: sheet.orderSource })}</span>
+          )}
+        </p>
+      )}
       <Button className="justify-self-start" onClick={() => setChanging(true)}>
         {say("howBledChange")}
       </Button>
@@ -51,7 +53,7 @@ function Change({ sheet, page, onClose }: { sheet: BleedSheet; page: RepairPage;
   return (
     <Dialog open onClose={onClose} title={say("howBledChange")}>
       <div className="grid gap-5">
-        <BleedChoice method={method} order={order} onMethod={setMethod} onOrder={setOrder} />
+        <BleedChoice method={method} onMethod={setMethod} {...(ends.length > 1 ? { order, onOrder: setOrder } : {})} />
         {ends.length > 1 && (
           <section aria-label={say("howBledMaker")} className="grid gap-2 border-t border-rule pt-3">
             <h3 className="text-lg font-semibold">{say("howBledMaker")}</h3>

@@ -4,6 +4,7 @@ import type { Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { walkIsNext } from "../walk/state";
 import { nextPlace } from "../repair/state";
 import { moneyText, nextLine, reasonText, stopOrTest } from "./state";
 
@@ -34,7 +35,7 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
       <div className="min-w-0 flex-1 basis-72">
         <p className="caps">{nextLine(next, job)}</p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">
-          {word(`test.${next.procedureId}`)}
+          {walkIsNext(job) ? say("firstWalk") : word(`test.${next.procedureId}`)}
           {next.anotherRig ? `, ${say("anotherRig")}` : ""}
         </h2>
         <p className="mt-0.5 text-[1.05rem]">{reasonText(next, job.assessment, word)}</p>

@@ -1,6 +1,7 @@
 import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
+import { SpotMarks } from "../../circuit/SpotMarks";
 import { useSettings } from "../../domain/settings";
 import type { WaitingOf } from "../../domain/outbox";
 import type { Job } from "../../domain/types";
@@ -14,6 +15,7 @@ import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { Panels } from "./Panels";
 import { changedComponents, needsText, sharesAt, suspicionAt } from "./state";
+import { placeOf } from "../walk/state";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
 
@@ -89,7 +91,9 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
                   stillFitted={job.stillFitted}
                   changed={changedComponents(job.assessment.river, trace.moment)}
                   onPart={trace.openPart}
-                />
+                >
+                  <SpotMarks layout={sheet} spots={job.walk.spots.filter((spot) => spot.state !== "DRY")} />
+                </CircuitSheet>
               </div>
             </div>
           </div>
@@ -97,7 +101,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
             job={job}
             onOthers={() => trace.setPanel("others")}
             onCannot={() => trace.setPanel("cannot")}
-            onStart={(procedureId) => void go(`/jobs/${job.id}/tests/${procedureId}`)}
+            onStart={(procedureId) => void go(placeOf(job, procedureId))}
             onAccept={() => trace.setPanel("accept")}
           />
           <div className="border-t-2 border-ink max-lg:order-3">

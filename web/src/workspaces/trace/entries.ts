@@ -30,6 +30,16 @@ export function repairText(entry: Entry, word: Word): string | undefined {
               .join(", "),
         ...(third ? [third] : []),
       ].join(" · ");
+    case "walk-seen": {
+      const spots = Array.from({ length: entry.told.length / 2 }, (_, i) => entry.told.slice(2 * i, 2 * i + 2));
+      const told = spots
+        .filter(([, state]) => state !== "dry")
+        .map(
+          ([part = "", state = ""]) => `${word(`component.${part}`)}: ${say(`spot${state.toUpperCase()}` as UiWord)}`,
+        );
+      const dry = spots.length - told.length;
+      return [say("firstWalk"), ...told, ...(dry > 0 ? [say("walkDry", { count: dry })] : [])].join(" · ");
+    }
     case "circuit-rested":
       return say("rested");
     case "check-done":

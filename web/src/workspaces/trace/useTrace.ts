@@ -4,6 +4,7 @@ import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import type { Kind, Said } from "../../domain/outbox";
 import { useWrite } from "../../domain/useOutbox";
+import { placeOf } from "../walk/state";
 
 export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" | "vehicle" | "part";
 
@@ -26,7 +27,7 @@ export function useTrace(jobId: string) {
     const onKey = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, select, [role=dialog]");
       if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === "n" && next) void go(`/jobs/${jobId}/tests/${next.procedureId}`);
+      if (e.key === "n" && next && job.data) void go(placeOf(job.data, next.procedureId));
       else if (e.key === "o") setPanel("others");
       else if (e.key === "b") void go("/");
       else if (e.key === "ArrowLeft") move(moment - 1);

@@ -10,6 +10,8 @@ public enum Isolation {
     FUSE_OUT,
     /** The pedal is held up by a toe, the lamp switch backed off: nothing on the pedal side pushes the rod. */
     PEDAL_LIFTED,
+    /** The supply hose is pinched at the assist once its reserve is full: nothing runs out by the check valve. */
+    HOSE_PINCHED,
     /** Every shoe is set until it just rubs. */
     SHOES_SET
 }

@@ -365,12 +365,15 @@ public final class Belief {
 
     /** Suspicion per component of the layout: a suspect that can sit at several shares its weight among them. */
     public Map<String, Double> components() {
+        return components(PlacesSeen.NONE);
+    }
+
+    /** The same with what was seen at places: a suspect of which it tells sits the more likely where it was wet. */
+    public Map<String, Double> components(PlacesSeen seen) {
         Map<String, Double> sums = new LinkedHashMap<>();
         for (int s = 0; s < suspects.length; s++) {
-            List<String> places = model.suspects().get(s).places();
-            for (String place : places) {
-                sums.merge(place, suspects[s] / places.size(), Double::sum);
-            }
+            double share = suspects[s];
+            seen.shares(model.suspects().get(s)).forEach((place, part) -> sums.merge(place, share * part, Double::sum));
         }
         return sums;
     }

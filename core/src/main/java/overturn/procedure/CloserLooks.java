@@ -418,14 +418,12 @@ final class CloserLooks {
                 .steps(steps));
     }
 
-    /** Numbers and lengths against the list: differs from a twentieth on. */
+    /** Numbers and lengths against the list: differs from a twentieth on. What is as listed is not the wrong part. */
     private void compared(
             String id, VehicleNeeds needs, double minutes, Sensed quantity, double listed, List<String> observes) {
         all.add(TestDraft.sensing(id, new Sample(quantity))
                 .sees(List.of("as-listed", "another"), found -> {
-                    double another = FALSELY_SEEN
-                            + (MOST_SEEN - FALSELY_SEEN)
-                                    * ObservationTable.ramp(Math.abs(found[0] / listed - 1), 0.02, 0.08);
+                    double another = ObservationTable.another(found[0], listed);
                     return new double[] {1 - another, another};
                 })
                 .needs(needs)

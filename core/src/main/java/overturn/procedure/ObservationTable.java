@@ -19,6 +19,14 @@ public interface ObservationTable {
         return result;
     }
 
+    /** A number that is as listed reads as another so often, and another as listed; estimates. */
+    double MISREAD = 1 / 200.0;
+
+    /** How surely a number or length that was found is told from the listed one: from a twentieth on. */
+    static double another(double found, double listed) {
+        return MISREAD + (1 - 2 * MISREAD) * ramp(Math.abs(found / listed - 1), 0.02, 0.08);
+    }
+
     /** 0 at or below {@code from}, 1 at or above {@code to}, straight between. */
     static double ramp(double value, double from, double to) {
         return Math.max(0, Math.min(1, (value - from) / (to - from)));

@@ -41,6 +41,8 @@ public record Procedure(
     public static final String PLACES = "@";
 
     private static final double TELLABLE_CHANCE = 0.25;
+    /** Share of looks that are of the wrong part or entered at the wrong word; estimate. */
+    private static final double SLIP_SHARE = 0.015;
 
     public Procedure {
         Objects.requireNonNull(protocol, "protocol");
@@ -147,9 +149,21 @@ public record Procedure(
         return nature == Nature.ISOLATING || observes.contains(suspectId);
     }
 
-    /** What the reading would be, figures or probabilities of the observations, from the simulated figures. */
+    /**
+     * What the reading would be, figures or probabilities of the observations, from the simulated figures. Beside what
+     * a table says of the eye, one look in so many is of the wrong part or entered at the wrong word, and may say
+     * anything.
+     */
     public double[] predicted(double[] simulated) {
-        return table.map(t -> t.probabilities(simulated)).orElseGet(() -> readable(simulated));
+        return table.map(t -> withSlips(t.probabilities(simulated))).orElseGet(() -> readable(simulated));
+    }
+
+    private static double[] withSlips(double[] seen) {
+        double[] told = new double[seen.length];
+        for (int k = 0; k < told.length; k++) {
+            told[k] = (1 - SLIP_SHARE) * seen[k] + SLIP_SHARE / told.length;
+        }
+        return told;
     }
 
     private double[] readable(double[] simulated) {

@@ -27,6 +27,11 @@ final class TradeLooks {
     private static final double HALF_WEPT_ML_PER_DAY = 0.3;
     private static final double HALF_WEPT_SMALL_ML_PER_DAY = 0.15;
 
+    /** Vacuum draws bubbles for more than a minute out of fluid alone, and out of air near the master; estimates. */
+    private static final double BUBBLES_ANYWAY = 0.12;
+
+    private static final double MOST_RISING = 0.85;
+
     private final Layout layout;
 
     TradeLooks(Layout layout) {
@@ -35,6 +40,7 @@ final class TradeLooks {
 
     List<Procedure> all() {
         List<Procedure> all = new ArrayList<>(List.of(pressurised(), boreGauged()));
+        all.add(vacuumOnReservoir());
         if (layout.modulator().isPresent()) {
             all.add(codesRead());
         }
@@ -82,6 +88,26 @@ final class TradeLooks {
                 .needs(VehicleNeeds.BONNET)
                 .minutes(9)
                 .steps(Step.of("cap").caution("face-shield"), Step.of("look"));
+    }
+
+    /**
+     * Vacuum on the reservoir makes air near the master rise by itself; a fluid gives off a few bubbles anyway, and air
+     * in an end stays where it is.
+     */
+    private Procedure vacuumOnReservoir() {
+        double half = layout.family().lever() || layout.family().clutch() ? 0.1 : 0.4;
+        return TestDraft.sensing(
+                        "vacuum-on-reservoir", new Sample(Sensed.MASTER_AIR_ML), new Sample(Sensed.LOOP_AIR_ML))
+                .sees(List.of("stop-soon", "keep-coming"), air -> {
+                    double keep = BUBBLES_ANYWAY + (MOST_RISING - BUBBLES_ANYWAY) * seen(air[0] + air[1], half);
+                    return new double[] {1 - keep, keep};
+                })
+                .needs(VehicleNeeds.BONNET)
+                .minutes(8)
+                .steps(
+                        Step.of("cap").caution("fluid"),
+                        Step.of("draw"),
+                        Step.of("watch").timed(60));
     }
 
     private static Procedure boreGauged() {

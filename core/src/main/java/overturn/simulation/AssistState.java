@@ -31,6 +31,7 @@ final class AssistState {
     private boolean running;
     private boolean vented;
     private boolean steering;
+    private boolean pinched;
     private double charge;
     private double secondsSinceRelease = Double.POSITIVE_INFINITY;
 
@@ -44,6 +45,10 @@ final class AssistState {
     void vent(boolean isVented) {
         vented = isVented;
         charge = vented ? 0 : charge;
+    }
+
+    void pinch(boolean isPinched) {
+        pinched = isPinched;
     }
 
     void run(boolean isRunning) {
@@ -102,27 +107,31 @@ final class AssistState {
         if (assist == null) {
             return;
         }
-        if (running && !deviations.checkValveShut && !vented) {
+        if (running && !deviations.checkValveShut && !vented && !pinched) {
             double share = 1 - Math.exp(-seconds / (assist.recoverySeconds() * deviations.recoveryFactor));
             charge += (target(pressed) - charge) * share;
         } else if (charge > 0) {
             double empty = Math.min(
                     SOUND_EMPTY_SECONDS,
-                    Math.min(deviations.emptySeconds, pressed ? deviations.emptySecondsPressed : SOUND_EMPTY_SECONDS));
+                    Math.min(emptySeconds(), pressed ? deviations.emptySecondsPressed : SOUND_EMPTY_SECONDS));
             charge *= Math.exp(-seconds / empty);
         }
         secondsSinceRelease = pressed ? Double.POSITIVE_INFINITY : secondsSinceRelease + seconds;
+    }
+
+    /** Seconds in which the reserve falls to a third at rest; by the check valve only while the hose is open. */
+    private double emptySeconds() {
+        return pinched ? deviations.emptySeconds : Math.min(deviations.emptySeconds, deviations.emptySecondsByValve);
     }
 
     /** Whether its force would move if time passed under a foot. */
     boolean changing() {
         return assist != null
                 && !vented
-                && (running
+                && (running && !pinched
                         ? Math.abs(target(true) - charge) > 0.003
                         : charge > 0.003
-                                && Math.min(deviations.emptySeconds, deviations.emptySecondsPressed)
-                                        < SOUND_EMPTY_SECONDS);
+                                && Math.min(emptySeconds(), deviations.emptySecondsPressed) < SOUND_EMPTY_SECONDS);
     }
 
     /** A stroke thins the reserve. */

@@ -49,6 +49,7 @@ final class Deviations {
     boolean checkValveLeaks;
     double leakPressed;
     double emptySeconds = Double.POSITIVE_INFINITY;
+    double emptySecondsByValve = Double.POSITIVE_INFINITY;
     double emptySecondsPressed = Double.POSITIVE_INFINITY;
     boolean checkValveShut;
     double stuckN;
@@ -194,7 +195,7 @@ final class Deviations {
             case SUPPLY_HOSE -> leakAtHose += leak.lostShare();
             case CHECK_VALVE -> {
                 checkValveLeaks = true;
-                emptySeconds = Math.min(emptySeconds, leak.emptySeconds());
+                emptySecondsByValve = Math.min(emptySecondsByValve, leak.emptySeconds());
             }
             case AT_REST, MASTER_JOINT -> {
                 leakAtRest += leak.lostShare();

@@ -37,6 +37,7 @@ final class Section {
     final boolean fuseOut;
     final boolean pedalLifted;
     final boolean shoesSet;
+    final boolean hosePinched;
 
     Section(Plant plant, CutSet cuts) {
         this.cuts = cuts;
@@ -58,6 +59,7 @@ final class Section {
         this.supplyVented = cuts.isolations().contains(Isolation.SUPPLY_VENTED);
         this.masterLoose = cuts.isolations().contains(Isolation.MASTER_LOOSE);
         this.fuseOut = cuts.isolations().contains(Isolation.FUSE_OUT);
+        this.hosePinched = cuts.isolations().contains(Isolation.HOSE_PINCHED);
         this.shoesSet = cuts.isolations().contains(Isolation.SHOES_SET);
         this.pedalLifted = cuts.isolations().contains(Isolation.PEDAL_LIFTED);
     }

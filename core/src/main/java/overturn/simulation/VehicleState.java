@@ -129,6 +129,7 @@ final class VehicleState {
         section = newSection;
         limitStroke();
         assist.vent(section.supplyVented);
+        assist.pinch(section.hosePinched);
         rebuildLoads();
         for (int c = 0; c < plant.chambers; c++) {
             if (section.open[c] || !covered(c)) {

@@ -13,6 +13,7 @@ class PageController {
         "/jobs/{id}",
         "/jobs/{id}/tests/{procedureId}",
         "/jobs/{id}/bench",
+        "/jobs/{id}/walk",
         "/jobs/{id}/work",
         "/jobs/{id}/bleed",
         "/jobs/{id}/proving",

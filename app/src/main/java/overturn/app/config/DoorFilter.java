@@ -44,7 +44,6 @@ class DoorFilter extends OncePerRequestFilter {
             "connect-src 'self'",
             "manifest-src 'self'",
             "worker-src 'self'",
-            "worker-src 'self'",
             "form-action 'self'",
             "base-uri 'none'",
             "frame-ancestors 'none'");

@@ -343,6 +343,27 @@ public sealed interface Entry {
     }
 
     /**
+     * What was seen on a walk round the vehicle, part by part; what is not named was not looked at.
+     *
+     * @param spots what each part looked like
+     */
+    record WalkSeen(List<Spot> spots) implements Entry {
+        public static final String KIND = "walk-seen";
+
+        /** A part, and dry, damp or wet. */
+        public record Spot(String componentId, String state) {}
+
+        public WalkSeen {
+            spots = List.copyOf(spots);
+        }
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
      * A picture was taken.
      *
      * @param sha256 digest by which it is kept

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -21,10 +22,12 @@ import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.Entry.WorkStepDone;
 import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.inference.Intake;
+import overturn.inference.PlacesSeen;
 import overturn.inference.PlainFact;
 import overturn.inference.WorkDone;
 import overturn.inference.WorkDone.Area;
@@ -72,6 +75,9 @@ public record JobState(
         Optional<Cure> remedied,
         Layout layout,
         Map<Optional<Cure>, Layout> changed) {
+
+    /** The test of a walk round the vehicle. */
+    public static final String DRY_WALK = "dry-walk";
 
     private static final Set<String> REMEDIES =
             Arrays.stream(Remedy.values()).map(Remedy::id).collect(Collectors.toUnmodifiableSet());
@@ -174,6 +180,21 @@ public record JobState(
                 .filter(logged -> logged.entry() instanceof PartMoved)
                 .forEach(logged -> latest.put(((PartMoved) logged.entry()).part(), logged));
         return latest;
+    }
+
+    /** What was last seen at each part on a walk; tells of the suspects that a walk looks at. */
+    public PlacesSeen seen(ProcedureCatalogue procedures) {
+        Map<String, PlacesSeen.State> latest = new HashMap<>();
+        log.stream()
+                .filter(logged -> !struckIds.contains(logged.id()))
+                .map(LoggedEntry::entry)
+                .filter(WalkSeen.class::isInstance)
+                .flatMap(walk -> ((WalkSeen) walk).spots().stream())
+                .forEach(spot -> Arrays.stream(PlacesSeen.State.values())
+                        .filter(state -> state.name().toLowerCase(Locale.ROOT).equals(spot.state()))
+                        .forEach(state -> latest.put(spot.componentId(), state)));
+        return new PlacesSeen(
+                latest, procedures.find(DRY_WALK).map(Procedure::observes).orElse(Set.of()));
     }
 
     private boolean waitsForPart() {

@@ -47,6 +47,7 @@ class EntryJson {
             Map.entry(Entry.CheckDone.KIND, Entry.CheckDone.class),
             Map.entry(Entry.JobReleased.KIND, Entry.JobReleased.class),
             Map.entry(Entry.PartMoved.KIND, Entry.PartMoved.class),
+            Map.entry(Entry.WalkSeen.KIND, Entry.WalkSeen.class),
             Map.entry(Entry.PhotoTaken.KIND, Entry.PhotoTaken.class),
             Map.entry(Entry.CameBack.KIND, Entry.CameBack.class));
     /**

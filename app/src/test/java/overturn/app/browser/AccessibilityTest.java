@@ -154,7 +154,11 @@ class AccessibilityTest {
         screens.button("Start test").click();
         page.getByText("step 1 of").waitFor();
         assertClean(page, "runner step");
-        screens.open(page.url().replace(server.address(), "").replaceAll("/tests/.*", "/tests/hold-medium"));
+        screens.open(page.url().replace(server.address(), "").replaceAll("/tests/.*", "/walk"))
+                .heading("First walk")
+                .waitFor();
+        assertClean(page, "first walk");
+        screens.open(page.url().replace(server.address(), "").replaceAll("/walk$", "/tests/hold-medium"));
         for (int i = 0; i < 4; i++) {
             screens.button("Go on").click();
         }

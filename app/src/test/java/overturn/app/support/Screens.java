@@ -84,10 +84,13 @@ public final class Screens {
         button("Open the job").click();
     }
 
-    /** The test that the workspace proposes, if it proposes one. */
+    /** The test that the workspace proposes, if it proposes one; the level where it proposes the first walk. */
     public Optional<Procedure> next(ProcedureCatalogue procedures) {
         Locator strip = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Next"));
         String title = strip.getByRole(AriaRole.HEADING).textContent();
+        if (title.equals("First walk")) {
+            return procedures.find("reservoir");
+        }
         return Stream.concat(
                         procedures.all().stream(), procedures.cutSets().stream().map(CutSetProcedure::procedure))
                 .filter(p -> title.replace(", again, with another rig", "").equals(name(p)))
@@ -114,9 +117,14 @@ public final class Screens {
         return page.locator("[data-grade]").innerText();
     }
 
-    /** Starts the proposed test and walks its steps to the page of figures. */
+    /** Starts the proposed test and walks its steps to the page of figures; a look of the first walk by itself. */
     public Screens startProposed(Procedure procedure) {
         button("Start test").click();
+        page.waitForURL(Pattern.compile(".*/(walk|tests/[^/]+)$"));
+        if (page.url().endsWith("/walk")) {
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name(procedure)))
+                    .click();
+        }
         return walk(procedure);
     }
 

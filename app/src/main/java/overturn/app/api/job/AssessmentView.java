@@ -15,6 +15,7 @@ import overturn.circuit.Segment;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
+import overturn.inference.PlacesSeen;
 import overturn.planning.Proposal;
 import overturn.planning.Reason;
 import overturn.planning.Round;
@@ -85,7 +86,7 @@ public record AssessmentView(
         return new AssessmentView(
                 suspects,
                 pairs,
-                SuspectedPartView.of(history.now()),
+                SuspectedPartView.of(history.now(), job.seen()),
                 history.now().segments().entrySet().stream()
                         .map(SuspectedSegmentView::of)
                         .toList(),
@@ -163,7 +164,7 @@ public record AssessmentView(
                                         .map(s -> new ShareView(s.id(), belief.probability(s.id()))),
                                 Stream.of(new ShareView(Verdict.NONE_OF_THESE, belief.noneOfThese())))
                         .toList(),
-                SuspectedPartView.of(belief));
+                SuspectedPartView.of(belief, job.seen()));
     }
 
     /**
@@ -197,8 +198,8 @@ public record AssessmentView(
     /** Suspicion that falls on one component of the circuit. */
     public record SuspectedPartView(String componentId, double probability) {
 
-        static List<SuspectedPartView> of(Belief belief) {
-            return belief.components().entrySet().stream()
+        static List<SuspectedPartView> of(Belief belief, PlacesSeen seen) {
+            return belief.components(seen).entrySet().stream()
                     .map(e -> new SuspectedPartView(e.getKey(), e.getValue()))
                     .toList();
         }
@@ -371,7 +372,7 @@ public record AssessmentView(
     public record PlacesView(String remedyId, List<String> componentIds) {
 
         static PlacesView of(Remedy remedy, Job job) {
-            Map<String, Double> suspected = job.assessment().history().now().components();
+            Map<String, Double> suspected = job.suspectedParts();
             return new PlacesView(
                     remedy.id(),
                     WorkPlan.places(job.model().layout(), remedy).stream()

@@ -19,6 +19,7 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.Entry.WorkStepDone;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
@@ -140,6 +141,10 @@ public record EntryView(
                                     chosen.bleeding().order(),
                                     chosen.source()),
                             chosen.makersOrder().stream())
+                    .toList();
+        } else if (entry instanceof WalkSeen walk) {
+            return walk.spots().stream()
+                    .flatMap(spot -> Stream.of(spot.componentId(), spot.state()))
                     .toList();
         } else if (entry instanceof PhotoTaken photo) {
             return List.of(photo.sha256(), photo.caption(), photo.procedureId());

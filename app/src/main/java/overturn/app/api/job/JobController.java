@@ -18,6 +18,7 @@ import overturn.app.api.job.Requests.ReadingRequest;
 import overturn.app.api.job.Requests.SetAsideRequest;
 import overturn.app.api.job.Requests.StrikeRequest;
 import overturn.app.api.job.Requests.TakeOffRequest;
+import overturn.app.api.job.Requests.WalkRequest;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.bay.Bay;
 import overturn.app.usecase.job.AcceptVerdict;
@@ -27,6 +28,7 @@ import overturn.app.usecase.job.RecordReading;
 import overturn.app.usecase.job.SetTestAside;
 import overturn.app.usecase.job.StrikeEntry;
 import overturn.app.usecase.job.TakeOffFittings;
+import overturn.app.usecase.job.TakeWalk;
 import overturn.app.usecase.job.WriteNote;
 
 /** Jobs: read them, open them, add to their log. Every write answers with the job as it then stands. */
@@ -38,6 +40,7 @@ class JobController {
     private final Bay bay;
     private final OpenJob openJob;
     private final RecordReading recordReading;
+    private final TakeWalk takeWalk;
     private final StrikeEntry strikeEntry;
     private final SetTestAside setTestAside;
     private final TakeOffFittings takeOffFittings;
@@ -49,6 +52,7 @@ class JobController {
             Bay bay,
             OpenJob openJob,
             RecordReading recordReading,
+            TakeWalk takeWalk,
             StrikeEntry strikeEntry,
             SetTestAside setTestAside,
             TakeOffFittings takeOffFittings,
@@ -58,6 +62,7 @@ class JobController {
         this.bay = bay;
         this.openJob = openJob;
         this.recordReading = recordReading;
+        this.takeWalk = takeWalk;
         this.strikeEntry = strikeEntry;
         this.setTestAside = setTestAside;
         this.takeOffFittings = takeOffFittings;
@@ -131,6 +136,13 @@ class JobController {
     @PostMapping("/{id}/readings")
     JobView record(@PathVariable UUID id, @RequestBody ReadingRequest request) {
         return JobView.of(recordReading.record(id, request.draft()));
+    }
+
+    /** The first walk round the vehicle, told at once; each look and each kind of wet spot is a reading of its own. */
+    @PostMapping("/{id}/walks")
+    JobView walk(@PathVariable UUID id, @RequestBody WalkRequest request) {
+        return JobView.of(takeWalk.take(
+                id, request.stamp(), request.seen(), request.at(), Boolean.TRUE.equals(request.restDry())));
     }
 
     @PostMapping("/{id}/strikes")

@@ -2,6 +2,7 @@ package overturn.app.api.job;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.job.Entry.JobOpened;
@@ -11,6 +12,9 @@ import overturn.app.job.JobState;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.TakeWalk;
+import overturn.inference.PlacesSeen;
+import overturn.measurement.ReadingSpec.Observation;
 import overturn.verdict.CatalogueVersion;
 
 /** A job as the screens need it: the log, its fold and the assessment. */
@@ -34,6 +38,7 @@ public record JobView(
         String stage,
         Optional<UUID> comesBackFrom,
         List<PartOfJobView> parts,
+        WalkView walk,
         Optional<RepairView> repair,
         Optional<MovedView> moved,
         AssessmentView assessment) {
@@ -65,10 +70,36 @@ public record JobView(
                 state.stage().id(),
                 state.comesBackFrom(),
                 state.parts().values().stream().map(PartOfJobView::of).toList(),
+                WalkView.of(job),
                 RepairView.of(job),
                 moved.map(MovedView::of),
                 AssessmentView.of(job));
     }
+
+    /**
+     * The walk round the vehicle: at which parts fluid can be seen, what else is looked at, and what was seen so far.
+     */
+    public record WalkView(List<String> parts, List<LookView> looks, List<SpotView> spots) {
+
+        static WalkView of(Job job) {
+            return new WalkView(
+                    TakeWalk.parts(job.state().layout()),
+                    TakeWalk.looks(job.model().procedures()).stream()
+                            .filter(p -> !p.id().equals(JobState.DRY_WALK))
+                            .map(p -> new LookView(p.id(), ((Observation) p.spec()).options()))
+                            .toList(),
+                    job.seen().states().entrySet().stream()
+                            .sorted(Map.Entry.comparingByKey())
+                            .map(e -> new SpotView(e.getKey(), e.getValue()))
+                            .toList());
+        }
+    }
+
+    /** A look of the walk. */
+    public record LookView(String procedureId, List<String> options) {}
+
+    /** How a part looked. */
+    public record SpotView(String componentId, PlacesSeen.State state) {}
 
     /** A part of the job and how far it has come. */
     public record PartOfJobView(String part, String state, String note, String personId, Instant at) {

@@ -56,7 +56,7 @@ public record PartView(
                 .toList();
         return new PartView(
                 componentId,
-                belief.components().getOrDefault(componentId, 0.0),
+                job.suspectedParts().getOrDefault(componentId, 0.0),
                 here.stream()
                         .map(s -> new SuspectHere(s.id(), belief.probability(s.id())))
                         .sorted(Comparator.comparingDouble(SuspectHere::probability)

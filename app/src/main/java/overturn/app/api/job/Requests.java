@@ -1,7 +1,9 @@
 package overturn.app.api.job;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.api.FigureRequest;
@@ -116,6 +118,50 @@ public final class Requests {
                     observed,
                     rigCheck,
                     Boolean.TRUE.equals(anotherRig));
+        }
+    }
+
+    /** A look of the walk and what was seen. */
+    record LookRequest(String procedureId, String option) {}
+
+    /** A part and how it looked: dry, damp or wet. */
+    record SpotRequest(String componentId, String state) {}
+
+    /**
+     * A walk round the vehicle: what is not told was not looked at; {@code restDry} where every part that is not told
+     * is dry.
+     */
+    record WalkRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            Optional<List<LookRequest>> looks,
+            Optional<List<SpotRequest>> spots,
+            Boolean restDry) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+
+        Map<String, String> seen() {
+            Map<String, String> seen = new LinkedHashMap<>();
+            orEmpty(looks).forEach(look -> seen.put(text(look.procedureId), text(look.option)));
+            return seen;
+        }
+
+        Map<String, String> at() {
+            Map<String, String> at = new LinkedHashMap<>();
+            orEmpty(spots).forEach(spot -> at.put(text(spot.componentId), text(spot.state)));
+            return at;
+        }
+
+        private static <T> List<T> orEmpty(Optional<List<T>> list) {
+            return list == null ? List.of() : list.orElse(List.of());
+        }
+
+        private static String text(String text) {
+            return text == null ? "" : text;
         }
     }
 

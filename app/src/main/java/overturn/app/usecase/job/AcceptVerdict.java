@@ -21,7 +21,6 @@ import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.repair.WorkPlan;
 import overturn.suspect.Remedy;
-import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
 import overturn.verdict.Verdict;
 
@@ -73,9 +72,9 @@ public class AcceptVerdict {
         if (read.entries().stream().anyMatch(e -> e.id().equals(stamp.entryId()))) {
             return jobs.of(writer.append(read, stamp, seen -> again(read, stamp, shown, reason)));
         }
-        Assessment assessment = jobs.of(read).assessment();
-        Verdict verdict = assessment.verdict();
-        Map<String, Double> suspected = assessment.history().now().components();
+        Job job = jobs.of(read);
+        Verdict verdict = job.assessment().verdict();
+        Map<String, Double> suspected = job.suspectedParts();
         return jobs.of(writer.append(read, stamp, seen -> {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);

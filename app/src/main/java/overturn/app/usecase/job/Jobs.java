@@ -1,6 +1,7 @@
 package overturn.app.usecase.job;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -14,6 +15,7 @@ import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
+import overturn.inference.PlacesSeen;
 import overturn.verdict.Assessment;
 
 /** Reads jobs: the log, its fold, and what follows from it. */
@@ -44,7 +46,18 @@ public class Jobs {
             LayoutModel model,
             Optional<BeliefHistory> before,
             WorkshopSettings workshop,
-            Assessment assessment) {}
+            Assessment assessment) {
+
+        /** Suspicion per component now, with what was seen at single parts. */
+        public Map<String, Double> suspectedParts() {
+            return assessment.history().now().components(seen());
+        }
+
+        /** What was last seen at single parts. */
+        public PlacesSeen seen() {
+            return state.seen(model.procedures());
+        }
+    }
 
     /** A log that was read, and the layout it stands on. */
     public record Log(UUID jobId, List<LoggedEntry> entries, LayoutSheets.Sheet sheet) {
