@@ -6,6 +6,7 @@ import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
 import { Button } from "./ui/Button";
 import { Failed, Loading } from "./ui/States";
+import { showPalette, usePalette } from "./ui/usePalette";
 import { BayView } from "./workspaces/bay/BayView";
 import { IntakeView } from "./workspaces/intake/IntakeView";
 import { RunnerView } from "./workspaces/runner/RunnerView";
@@ -17,6 +18,7 @@ const LayoutsView = lazy(async () => ({ default: (await import("./workspaces/lay
 const BleedView = lazy(async () => ({ default: (await import("./workspaces/repair/BleedView")).BleedView }));
 const CardView = lazy(async () => ({ default: (await import("./workspaces/repair/CardView")).CardView }));
 const ProvingView = lazy(async () => ({ default: (await import("./workspaces/repair/ProvingView")).ProvingView }));
+const Palette = lazy(async () => ({ default: (await import("./ui/Palette")).Palette }));
 const WalkView = lazy(async () => ({ default: (await import("./workspaces/walk/WalkView")).WalkView }));
 const WorkView = lazy(async () => ({ default: (await import("./workspaces/repair/WorkView")).WorkView }));
 const CatalogueView = lazy(async () => ({
@@ -60,7 +62,20 @@ function Signed() {
           <Route path="*" element={<Nothing />} />
         </Routes>
       </Suspense>
+      <AnyPage />
     </BrowserRouter>
+  );
+}
+
+/** What is at hand on every page. */
+function AnyPage() {
+  const open = usePalette();
+  return (
+    open && (
+      <Suspense>
+        <Palette onClose={() => showPalette(false)} />
+      </Suspense>
+    )
   );
 }
 

@@ -1,5 +1,5 @@
 import type { Job, Layout } from "../domain/types";
-import { boxOf, type Box } from "./places";
+import { spotOf } from "./places";
 
 type State = Job["walk"]["spots"][number]["state"];
 
@@ -15,14 +15,12 @@ export function SpotMarks({ layout, spots }: Props) {
   return (
     <g pointerEvents="none">
       {spots.map(({ componentId, state }) => {
-        const box = boxOf(layout, componentId);
-        return box && <Mark key={componentId} at={middle(box)} state={state} />;
+        const at = spotOf(layout, componentId);
+        return at && <Mark key={componentId} at={at} state={state} />;
       })}
     </g>
   );
 }
-
-const middle = (box: Box) => ({ x: box.x + box.width / 2, y: box.y + box.height / 2 });
 
 function Mark({ at, state }: { at: { x: number; y: number }; state: State }) {
   return (

@@ -42,6 +42,14 @@ const layout = {
 } as unknown as Layout;
 
 describe("places on the sheet", () => {
+  it("follows the bends of a hose to where it ends", () => {
+    expect(pathPoints("M728 46c8 -10 14 10 22 0s14 -8 22 0")).toEqual([
+      { x: 728, y: 46 },
+      { x: 750, y: 46 },
+      { x: 772, y: 46 },
+    ]);
+  });
+
   it("reads the corners of a pipe, absolute on one axis or both", () => {
     expect(pathPoints("M286 174V300H500L520 310")).toEqual([
       { x: 286, y: 174 },

@@ -38,18 +38,43 @@ export function boxOf(layout: Layout, id: string): Box | undefined {
   return stretch && around(pathPoints(stretch.path), LINE_ROOM);
 }
 
-/** The corners of path data made of M, L, H, V and Q. */
+/** The corners of path data made of M, L, H, V, Q and, for the bends of a hose, c and s. */
 export function pathPoints(path: string): { x: number; y: number }[] {
   const points: { x: number; y: number }[] = [];
   let [x, y] = [0, 0];
-  for (const [, command = "", rest = ""] of path.matchAll(/([MLHVQ])([^MLHVQ]*)/g)) {
+  for (const [, command = "", rest = ""] of path.matchAll(/([MLHVQcs])([^MLHVQcs]*)/g)) {
     const numbers = (rest.match(/-?\d+(\.\d+)?/g) ?? []).map(Number);
     if (command === "H") x = numbers.at(-1) ?? x;
     else if (command === "V") y = numbers.at(-1) ?? y;
+    else if (command === "c" || command === "s") [x, y] = [x + (numbers.at(-2) ?? 0), y + (numbers.at(-1) ?? 0)];
     else [x, y] = [numbers.at(-2) ?? x, numbers.at(-1) ?? y];
     points.push({ x, y });
   }
   return points;
+}
+
+/** Where a mark of a part stands: on the line of a pipe or hose, in the middle of anything else. */
+export function spotOf(layout: Layout, id: string): { x: number; y: number } | undefined {
+  const { sheet } = layout;
+  const end = sheet.ends.find((e) => e.id === id);
+  if (end) return end.at;
+  const stretch = sheet.stretches.find((s) => s.to === id);
+  if (stretch) return middleOf(pathPoints(stretch.path));
+  const box = boxOf(layout, id);
+  return box && { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+/** The middle of the longest straight of a line. */
+function middleOf(points: { x: number; y: number }[]): { x: number; y: number } | undefined {
+  let middle = points[0];
+  let longest = -1;
+  for (let i = 1; i < points.length; i++) {
+    const [a, b] = [points[i - 1], points[i]];
+    if (!a || !b) continue;
+    const length = Math.hypot(b.x - a.x, b.y - a.y);
+    if (length > longest) [longest, middle] = [length, { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }];
+  }
+  return middle;
 }
 
 function around(points: { x: number; y: number }[], room: number): Box {

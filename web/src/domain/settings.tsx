@@ -18,6 +18,8 @@ interface Settings extends Kept {
   set: (change: Partial<Kept>) => void;
   /** A word of the catalogue; its id where it is missing, so that a hole is seen. */
   word: (id: string, values?: Values) => string;
+  /** A word by exactly this id, where there is one. */
+  own: (id: string) => string | undefined;
   /** A core value in the user's units. */
   show: (coreValue: number, dimension: Dimension) => string;
   unit: (dimension: Dimension) => Unit;
@@ -91,7 +93,10 @@ function settings(
       return [words[`fitting.${kind}`] ?? kind, place && part(place).toLowerCase()].filter(Boolean).join(", ");
     },
     set: (change) => setKept({ ...kept, ...change }),
+    own: (id) => words[id],
     word: (id, values) => {
+      const exact = words[id];
+      if (exact !== undefined) return filled(exact, values);
       const { key, joints } = keyed(id);
       return filled(
         words[key] ?? id,
@@ -110,6 +115,23 @@ function settings(
       return person && !signsHere(person) ? say("elsewhere", { name: person.name }) : (person?.name ?? id);
     },
   };
+}
+
+/** On a vehicle that is worked by a hand lever, the sentences that are written for one, where there are such. */
+export function ForVehicle({ layoutId, children }: { layoutId: string; children: ReactNode }) {
+  const settings = useSettings();
+  const lever = settings.layout(layoutId).family.startsWith("lever");
+  const value = useMemo(
+    () =>
+      lever
+        ? {
+            ...settings,
+            word: (id: string, values?: Values) => settings.own(`${id}@lever`) ?? settings.word(id, values),
+          }
+        : settings,
+    [settings, lever],
+  );
+  return <Context.Provider value={value}>{children}</Context.Provider>;
 }
 
 export function useSettings(): Settings {

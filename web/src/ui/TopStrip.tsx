@@ -8,12 +8,14 @@ import { say, type UiWord } from "../domain/words";
 import { Choice } from "./Choice";
 import { Dialog } from "./Dialog";
 import { KeptSheet } from "./KeptSheet";
+import { showPalette } from "./usePalette";
 
 const KEYS: [string, UiWord][] = [
   ["n", "key.n"],
   ["o", "key.o"],
   ["b", "key.b"],
   ["← →", "key.arrows"],
+  ["Ctrl K", "key.palette"],
   ["?", "key.question"],
 ];
 
@@ -50,6 +52,18 @@ export function TopStrip({
       {quote && <p className="min-w-0 flex-1 truncate max-md:hidden">“{quote}”</p>}
       <div className="ml-auto flex flex-wrap items-center gap-2">
         {children}
+        <button
+          type="button"
+          aria-label={say("palette")}
+          title={`${say("palette")} (Ctrl K)`}
+          className="grid size-11 place-items-center"
+          onClick={() => showPalette(true)}
+        >
+          <svg viewBox="0 0 24 24" className="size-6" aria-hidden="true">
+            <circle cx="10" cy="10" r="6" fill="none" stroke="currentColor" strokeWidth="2.5" />
+            <path d="m15 15 6 6" stroke="currentColor" strokeWidth="2.5" />
+          </svg>
+        </button>
         <LineTag />
         <ConnectionTag />
         <Who />

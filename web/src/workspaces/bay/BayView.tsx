@@ -9,6 +9,7 @@ import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { dueOn } from "./state";
 import { TakeIn } from "./TakeIn";
 import { useBay, type Which } from "./useBay";
 
@@ -114,6 +115,17 @@ function waitsFor(job: JobSummary, word: (id: string) => string): string {
   });
 }
 
+/** When a vehicle is looked at again; what is late or due today stands out. */
+function Recheck({ day }: { day: string }) {
+  const due = dueOn(day, new Date());
+  const told = new Date(`${day}T12:00`).toLocaleDateString(undefined, {
+    weekday: "short",
+    day: "numeric",
+    month: "long",
+  });
+  return <p className={due === "recheckOn" ? "mt-1" : "mt-1 font-semibold text-hot-text"}>{say(due, { day: told })}</p>;
+}
+
 function JobLine({ job }: { job: JobSummary }) {
   const { word, person, layout } = useSettings();
   const { lead } = job;
@@ -149,6 +161,7 @@ function JobLine({ job }: { job: JobSummary }) {
         <div className="md:border-l md:border-grid md:pl-6">
           <p className="label text-lg font-semibold">{lead && say(`grade${lead.grade}` as UiWord)}</p>
           <p className="mt-1">{waitsFor(job, word)}</p>
+          {job.recheckOn !== undefined && <Recheck day={job.recheckOn} />}
           {job.stillFitted > 0 && (
             <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>
           )}

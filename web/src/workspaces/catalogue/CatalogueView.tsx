@@ -4,7 +4,7 @@ import { useSettings } from "../../domain/settings";
 import { say } from "../../domain/words";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
-import { cautions, found, KINDS, suspects, tests, type Kind, type Line } from "./state";
+import { cautions, circuits, found, KINDS, schools, suspects, tests, type Kind, type Line } from "./state";
 
 /** What the program knows: suspects, tests with what each cannot see, cautions; searched, and linked one by one. */
 export function CatalogueView() {
@@ -17,6 +17,8 @@ export function CatalogueView() {
     suspect: () => suspects(catalogue, word),
     test: () => tests(catalogue, word),
     caution: () => cautions(catalogue, word),
+    school: () => schools(catalogue, word),
+    circuit: () => circuits(catalogue, word),
   };
   const lines = found(all[kind](), search);
   return (

@@ -1,7 +1,7 @@
 import type { Catalogue } from "../../domain/types";
 import { say } from "../../domain/words";
 
-export const KINDS = ["suspect", "test", "caution"] as const;
+export const KINDS = ["suspect", "test", "caution", "school", "circuit"] as const;
 export type Kind = (typeof KINDS)[number];
 
 /** One thing that the program knows, as it is listed. */
@@ -66,6 +66,40 @@ export function tests(catalogue: Catalogue, word: Word): Line[] {
 export function cautions(catalogue: Catalogue, word: Word): Line[] {
   return catalogue.cautions
     .map((id) => ({ id: `caution.${id}`, title: word(`caution.${id}`), texts: [] }))
+    .sort(byTitle);
+}
+
+/** Ways in which good practitioners differ, each with what it is good for and where it can hurt. */
+export function schools(catalogue: Catalogue, word: Word): Line[] {
+  const line = (id: string, text: string): Line => ({
+    id: `school.${id}`,
+    title: word(`bleed.${id}`),
+    texts: [{ label: say("howBled"), text }],
+  });
+  return [
+    ...catalogue.bleedMethods.map(({ id, cautionId }) =>
+      line(
+        `method.${id}`,
+        [word(`bleed.method.${id}.good`), ...(cautionId ? [word(`caution.${cautionId}`)] : [])].join(" "),
+      ),
+    ),
+    ...catalogue.bleedOrders.map((id) => line(`order.${id}`, word(`bleed.order.${id}.good`))),
+  ];
+}
+
+export function circuits(catalogue: Catalogue, word: Word): Line[] {
+  return catalogue.layouts
+    .filter((layout) => !layout.withdrawn)
+    .map((layout) => ({
+      id: `circuit.${layout.id}`,
+      title: layout.name,
+      texts: [
+        { label: "", text: word(`family.${layout.family}`) },
+        ...(layout.about === undefined ? [] : [{ label: "", text: layout.about }]),
+        { label: say("catalogue.suspect"), text: String(layout.suspects.length) },
+        { label: say("catalogue.test"), text: String(layout.tests.length) },
+      ],
+    }))
     .sort(byTitle);
 }
 

@@ -1,7 +1,7 @@
 import clsx from "clsx";
 import type { ReactNode } from "react";
 import { Link, NavLink } from "react-router";
-import { useSettings } from "../../domain/settings";
+import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Job, Repair } from "../../domain/types";
 import { percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
@@ -19,10 +19,25 @@ const PAGES: { path: string; label: UiWord }[] = [
 
 /** The pages after the verdict: what they are about, the way between them, what was refused. */
 export function Frame({ page, children }: { page: RepairPage; children: (job: Job, repair: Repair) => ReactNode }) {
-  const { word } = useSettings();
   if (page.job.isPending) return <Loading />;
   if (page.job.isError) return <Failed error={page.job.error} again={() => void page.job.refetch()} />;
-  const job = page.job.data;
+  return (
+    <ForVehicle layoutId={page.job.data.layoutId}>
+      <Framed page={page} job={page.job.data}>
+        {children}
+      </Framed>
+    </ForVehicle>
+  );
+}
+
+interface FramedProps {
+  page: RepairPage;
+  job: Job;
+  children: (job: Job, repair: Repair) => ReactNode;
+}
+
+function Framed({ page, job, children }: FramedProps) {
+  const { word } = useSettings();
   return (
     <div className="min-h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint}>

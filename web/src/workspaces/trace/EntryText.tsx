@@ -1,5 +1,5 @@
 import { photoFile } from "../../domain/api";
-import { useSettings } from "../../domain/settings";
+import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Entry, Job } from "../../domain/types";
 import { asTyped } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
@@ -30,6 +30,14 @@ function Photo({ entry }: { entry: Entry }) {
 
 /** What an entry of the log says. */
 export function EntryText({ entry, job }: { entry: Entry; job: Job }) {
+  return (
+    <ForVehicle layoutId={job.layoutId}>
+      <Text entry={entry} job={job} />
+    </ForVehicle>
+  );
+}
+
+function Text({ entry, job }: { entry: Entry; job: Job }) {
   const { word, fitting } = useSettings();
   if (!entry.understood)
     return (

@@ -253,6 +253,10 @@ const STRIKABLE = [
   "level-entered",
   "circuit-rested",
   "check-done",
+  "walk-seen",
+  "photo-taken",
+  "bleeding-chosen",
+  "part-moved",
 ];
 
 /** Striking a strike puts back what it struck. */

@@ -129,6 +129,14 @@ class WordsTest {
         for (Remedy remedy : Remedy.values()) {
             ids.addAll(List.of("remedy." + remedy.id(), "remedy." + remedy.id() + ".short"));
         }
+        Set<String> forLevers = new TreeSet<>();
+        Presets.all().stream()
+                .filter(layout -> layout.family().lever())
+                .forEach(layout -> afterTheVerdict(layout).stream()
+                        .map(id -> id + StepWords.FOR + "lever")
+                        .filter(WORDS::containsKey)
+                        .forEach(forLevers::add));
+        ids.addAll(forLevers);
         return ids;
     }
 
@@ -195,6 +203,38 @@ class WordsTest {
             });
         }
         return ids;
+    }
+
+    /** What a plan, its checks and their cautions say on a circuit, the sentence for a lever where one is written. */
+    private static List<String> saidAfterTheVerdict(Layout layout) {
+        return afterTheVerdict(layout).stream()
+                .map(id ->
+                        WORDS.getOrDefault(layout.family().lever() ? id + StepWords.FOR + "lever" : id, WORDS.get(id)))
+                .toList();
+    }
+
+    private static Set<String> afterTheVerdict(Layout layout) {
+        Set<String> ids = new TreeSet<>();
+        SuspectCatalogue.of(layout)
+                .forEach(s -> WorkPlan.of(layout, List.of(s.remedy()), Map.of())
+                        .steps()
+                        .forEach(step -> ids.addAll(neededBy(step))));
+        Checks.of(layout).forEach(check -> {
+            ids.add("check." + check.id());
+            check.cautionId().ifPresent(c -> ids.add("caution." + c));
+        });
+        return ids;
+    }
+
+    @Test
+    void whoeverRepairsALeverReadsOfNoPedal() {
+        Pattern strange = Pattern.compile("pedal|bonnet|steering|carpet|\\btoe\\b");
+        for (Layout layout : Presets.all()) {
+            if (layout.family().lever()) {
+                saidAfterTheVerdict(layout)
+                        .forEach(said -> assertFalse(strange.matcher(said).find(), layout.id() + ": " + said));
+            }
+        }
     }
 
     @Test

@@ -17,7 +17,7 @@ public interface JobSummaries {
     /** Where a job stood before an upgrade changed it; empty where none did, and from the next entry on. */
     Optional<JobSummary.Moved> moved(UUID jobId);
 
-    /** Some lines, the newest first. */
+    /** Some lines, those that block the shop first, the newest of them first. */
     Page find(Search search);
 
     /** Jobs that have no line yet, the newest first. */
@@ -45,7 +45,7 @@ public interface JobSummaries {
     record Search(Optional<Boolean> open, Optional<JobStage> stage, String text, Optional<Place> after, int most) {}
 
     /** The place of a line in the list. */
-    record Place(Instant openedAt, UUID jobId) {}
+    record Place(int urgency, Instant openedAt, UUID jobId) {}
 
     /**
      * Some lines.

@@ -1,14 +1,17 @@
 package overturn.app.job;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
+import overturn.app.job.Entry.JobReleased;
 
 /**
  * A job as a line of the bay, kept beside its log so that no list has to read logs. All of it can be made anew from the
  * log.
  *
  * @param sequence of the last entry it knows
+ * @param recheckOn the day on which it is to be looked at again; empty where it is not
  * @param lead where it stands, once that has been worked out; it may be of an earlier sequence
  */
 public record JobSummary(
@@ -24,7 +27,14 @@ public record JobSummary(
         int readings,
         String hunchId,
         int stillFitted,
+        Optional<LocalDate> recheckOn,
         Optional<Lead> lead) {
+
+    private static final int OPEN_ON_THE_LIFT = 4;
+    private static final int FITTED = 3;
+    private static final int DECIDED = 2;
+    private static final int TRACED = 1;
+    private static final int WAITS_ELSEWHERE = 0;
 
     /**
      * What follows from the log.
@@ -53,6 +63,27 @@ public record JobSummary(
     /** The test that a job waits for. */
     public record NextTest(String procedureId, double minutes) {}
 
+    /**
+     * How much it blocks the shop, the more the higher: a vehicle under repair or being proved holds a bay; one with
+     * plugs or clamps in cannot be moved; one whose verdict is accepted waits for hands; the others can stand outside.
+     */
+    public int urgency() {
+        return switch (stage) {
+            case UNDER_REPAIR, PROVING_ON_CHOCKS, PROVING_IN_THE_YARD, PROVING_ON_THE_ROAD -> OPEN_ON_THE_LIFT;
+            case WAITING, RELEASED_CONDITIONALLY, RELEASED, GIVEN_UP -> stillFitted > 0 ? FITTED : WAITS_ELSEWHERE;
+            case ACCEPTED, COMEBACK -> stillFitted > 0 ? FITTED : DECIDED;
+            case TRACING -> stillFitted > 0 ? FITTED : TRACED;
+        };
+    }
+
+    private static Optional<LocalDate> recheckOn(JobState state) {
+        return state.repair()
+                .flatMap(RepairState::released)
+                .map(logged -> ((JobReleased) logged.entry()).recheckOn())
+                .filter(day -> !day.isEmpty())
+                .map(LocalDate::parse);
+    }
+
     /** What the log alone tells; where it stands has still to be worked out. */
     public static JobSummary of(UUID jobId, JobState state) {
         LoggedEntry first = state.log().get(0);
@@ -69,6 +100,7 @@ public record JobSummary(
                 state.readings().size(),
                 state.opened().hunchId(),
                 state.stillFitted().size(),
+                recheckOn(state),
                 Optional.empty());
     }
 }

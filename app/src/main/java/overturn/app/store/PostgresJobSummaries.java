@@ -2,6 +2,8 @@ package overturn.app.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Types;
+import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
@@ -37,12 +39,13 @@ class PostgresJobSummaries implements JobSummaries {
     public void keep(JobSummary summary) {
         jdbc.sql("""
                         insert into job_summary (job_id, sequence, stage, open, vehicle_id, vehicle, layout_id, complaint,
-                                                 opened_by_id, log_opened_at, readings, hunch_id, still_fitted)
+                                                 opened_by_id, log_opened_at, readings, hunch_id, still_fitted, urgency, recheck_on)
                         values (:job, :sequence, :stage, :open, :vehicleId, :vehicle, :layout, :complaint,
-                                :openedBy, :openedAt, :readings, :hunch, :stillFitted)
+                                :openedBy, :openedAt, :readings, :hunch, :stillFitted, :urgency, :recheckOn)
                         on conflict (job_id) do update
                            set sequence = excluded.sequence, stage = excluded.stage, open = excluded.open,
-                               readings = excluded.readings, still_fitted = excluded.still_fitted
+                               readings = excluded.readings, still_fitted = excluded.still_fitted,
+                               urgency = excluded.urgency, recheck_on = excluded.recheck_on
                          where job_summary.sequence < excluded.sequence
                         """)
                 .param("job", summary.jobId())
@@ -58,6 +61,8 @@ class PostgresJobSummaries implements JobSummaries {
                 .param("readings", summary.readings())
                 .param("hunch", summary.hunchId())
                 .param("stillFitted", summary.stillFitted())
+                .param("urgency", summary.urgency())
+                .param("recheckOn", summary.recheckOn().orElse(null), Types.DATE)
                 .update();
     }
 
@@ -113,11 +118,14 @@ class PostgresJobSummaries implements JobSummaries {
         JdbcClient.StatementSpec lines = asked(
                 search,
                 "select * from job_summary" + where
-                        + (search.after().isPresent() ? " and (log_opened_at, job_id) < (:openedAt, :jobId)" : "")
-                        + " order by log_opened_at desc, job_id desc limit :most",
+                        + (search.after().isPresent()
+                                ? " and (urgency, log_opened_at, job_id) < (:urgency, :openedAt, :jobId)"
+                                : "")
+                        + " order by urgency desc, log_opened_at desc, job_id desc limit :most",
                 search.most() + 1);
         search.after()
-                .ifPresent(place -> lines.param("openedAt", place.openedAt().atOffset(ZoneOffset.UTC))
+                .ifPresent(place -> lines.param("urgency", place.urgency())
+                        .param("openedAt", place.openedAt().atOffset(ZoneOffset.UTC))
                         .param("jobId", place.jobId()));
         List<JobSummary> found =
                 new ArrayList<>(lines.query((row, n) -> summary(row)).list());
@@ -195,6 +203,7 @@ class PostgresJobSummaries implements JobSummaries {
                 row.getInt("readings"),
                 row.getString("hunch_id"),
                 row.getInt("still_fitted"),
+                Optional.ofNullable(row.getObject("recheck_on", LocalDate.class)),
                 lead(row));
     }
 

@@ -16,13 +16,13 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.RepairFlow;
+import overturn.app.support.RepairScreens;
 import overturn.app.support.Screens;
 
 /** From an accepted verdict to release through the real screens. */
 @ExtendWith(OverturnServer.class)
 class RepairTest {
 
-    private static final int MOST_CLICKS = 200;
     private static Browser browser;
 
     @BeforeAll
@@ -46,75 +46,19 @@ class RepairTest {
                 AriaRole.REGION, new Page.GetByRoleOptions().setName("Next").setExact(true));
     }
 
-    /** Ticks the step that is shown, with any figure as it is listed. */
-    private static void tick(Page page) {
-        Locator step = next(page);
-        String shown = step.getByRole(AriaRole.HEADING).innerText();
-        for (Locator field : step.locator("label").all()) {
-            String listed = field.innerText().replaceAll("(?s).*listed ([\\d.]+) mm.*", "$1");
-            field.locator("input").fill(listed.matches("[\\d.]+") ? listed : "7");
-        }
-        step.getByText("Done", new Locator.GetByTextOptions().setExact(true)).click();
-        page.waitForCondition(
-                () -> !step.getByRole(AriaRole.HEADING).innerText().equals(shown));
-    }
-
     @Test
     void aMasterIsRenewedBledProvenAndReleased(OverturnServer.Running server) {
         ApiClient api = new ApiClient(server.address());
         String id = api.openJob("Tarn SK 81", "sinks", "primary-piston-cup");
-        new RepairFlow(api, "/api/jobs/" + id).accept();
-        Screens screens = signedIn(server).open("/jobs/" + id);
+        Screens screens = signedIn(server);
         Page page = screens.page();
-        page.getByText("Work plan").click();
-        next(page)
-                .getByText("Done", new Locator.GetByTextOptions().setExact(true))
-                .waitFor();
-        for (int n = 0;
-                n < MOST_CLICKS
-                        && next(page)
-                                        .getByText("Every step of the plan is done.")
-                                        .count()
-                                == 0;
-                n++) {
-            tick(page);
-        }
+        RepairScreens repair = new RepairScreens(screens, "/jobs/" + id).accept();
+        List<String> steps = repair.tickAll();
+        assertTrue(steps.stream().anyMatch(step -> step.contains("soft jaws")), "bench bled: " + steps);
         screens.open("/jobs/" + id + "/proving");
         page.getByText("Bleeding is not done").waitFor();
-        screens.open("/jobs/" + id + "/bleed");
-        next(page).getByText("strokes at").waitFor();
-        boolean topUp = false;
-        for (int n = 0; n < MOST_CLICKS; n++) {
-            Locator now = next(page);
-            String shown = page.locator("main").innerText();
-            if (shown.contains("too little to be felt")) {
-                break;
-            } else if (now.getByText("Top up now").count() > 0) {
-                topUp = true;
-                now.getByText("Filled to the upper mark").click();
-            } else if (now.getByText("Ten minutes have passed").count() > 0) {
-                now.getByText("Ten minutes have passed").click();
-            } else {
-                now.getByText("No bubbles").click();
-                now.getByText("Enter", new Locator.GetByTextOptions().setExact(true))
-                        .click();
-            }
-            page.waitForCondition(() -> !page.locator("main").innerText().equals(shown));
-        }
-        assertTrue(topUp, "the reservoir is topped up in time");
-        next(page).getByText("Proving and release").click();
-        for (String gate : List.of("On the chocks", "In the yard", "On a quiet road")) {
-            Locator section = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(gate));
-            Locator open = section.locator("button:not([disabled])", new Locator.LocatorOptions().setHasText("Passed"));
-            open.first().waitFor();
-            for (int left = open.count(); left > 0; left--) {
-                int before = left;
-                open.first().click();
-                page.waitForCondition(() -> open.count() < before);
-            }
-        }
-        page.getByText("Release conditionally, signed Tobias Renn").click();
-        page.getByText("Released conditionally, to be looked at again").waitFor();
+        assertTrue(repair.bleed().contains("top up"), "the reservoir is topped up in time");
+        repair.proveAndRelease("Tobias Renn");
         assertEquals(
                 200,
                 page.request()

@@ -3,7 +3,6 @@ package overturn.app.api.job;
 import java.util.List;
 import java.util.Optional;
 import overturn.app.job.JobSummaries.Page;
-import overturn.app.job.JobSummary;
 import overturn.app.usecase.bay.Bay;
 
 /**
@@ -18,10 +17,7 @@ public record JobListView(List<JobSummaryView> jobs, int found, boolean atLeast,
     static JobListView of(Page page) {
         Optional<String> next = Optional.of(page.lines())
                 .filter(lines -> page.more())
-                .map(lines -> {
-                    JobSummary last = lines.get(lines.size() - 1);
-                    return Bay.place(last.openedAt(), last.jobId());
-                });
+                .map(lines -> Bay.place(lines.get(lines.size() - 1)));
         return new JobListView(
                 page.lines().stream().map(JobSummaryView::of).toList(),
                 Math.min(page.found(), Page.MOST_COUNTED),

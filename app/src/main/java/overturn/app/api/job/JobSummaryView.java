@@ -1,6 +1,7 @@
 package overturn.app.api.job;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.job.JobSummary;
@@ -20,6 +21,7 @@ public record JobSummaryView(
         String hunchId,
         String stage,
         int stillFitted,
+        Optional<LocalDate> recheckOn,
         Optional<LeadView> lead) {
 
     static JobSummaryView of(JobSummary line) {
@@ -34,6 +36,7 @@ public record JobSummaryView(
                 line.hunchId(),
                 line.stage().id(),
                 line.stillFitted(),
+                line.recheckOn(),
                 line.lead().map(lead -> LeadView.of(lead, lead.sequence() == line.sequence())));
     }
 

@@ -32,11 +32,11 @@ public class Bay {
     }
 
     /**
-     * Some lines, the newest first.
+     * Some lines, those that block the shop first, the newest of them first.
      *
      * @param stage open, closed, all or the id of a stage; null: open
      * @param text to be found in vehicle, complaint or layout; null: all
-     * @param after the place behind which to go on, as {@link #place} wrote it; null: from the newest
+     * @param after the place behind which to go on, as {@link #place} wrote it; null: from the first
      * @param most lines wanted; null: 50
      * @throws InvalidInputException naming every one that cannot be taken
      */
@@ -72,15 +72,16 @@ public class Bay {
     }
 
     /** A place in the list as text. */
-    public static String place(Instant openedAt, UUID jobId) {
-        return openedAt + "_" + jobId;
+    public static String place(JobSummary line) {
+        return line.urgency() + "_" + line.openedAt() + "_" + line.jobId();
     }
 
     private static Optional<Place> parsed(String text) {
-        String[] parts = text.split("_", 2);
+        String[] parts = text.split("_", 3);
         try {
-            return parts.length == 2
-                    ? Optional.of(new Place(Instant.parse(parts[0]), UUID.fromString(parts[1])))
+            return parts.length == 3
+                    ? Optional.of(
+                            new Place(Integer.parseInt(parts[0]), Instant.parse(parts[1]), UUID.fromString(parts[2])))
                     : Optional.empty();
         } catch (DateTimeException | IllegalArgumentException e) {
             return Optional.empty();
