@@ -1,7 +1,9 @@
 import createClient from "openapi-fetch";
 import { noteAnswer } from "./line";
-import type { paths } from "./generated/api";
+import type { components, paths } from "./generated/api";
 import type { FactRequest, FigureRequest, Job, OpenJobRequest, WorkshopRequest, Writes } from "./types";
+
+type Schemas = components["schemas"];
 
 const client = createClient<paths>({ baseUrl: "/" });
 client.use({ onResponse: ({ response }) => noteAnswer(response) });
@@ -131,6 +133,8 @@ export const api = {
         body: { deviceId, personId, ...(doing === undefined ? {} : { doing }) },
       }),
     ),
+  call: (id: string, body: Schemas["CallRequest"]) =>
+    client.PUT("/api/jobs/{id}/presence/call", { params: of(id), body }),
   tellPrices: (version: number, personId: string, table: string) =>
     taken(
       client.PUT("/api/workshop/prices.csv", {

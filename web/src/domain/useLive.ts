@@ -1,8 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
+import { heard, type StrokeCall } from "./calls";
 import type { Job } from "./types";
 
 const CHANNEL = "overturn-live";
+const CALLS = "overturn-calls";
 
 /** What the server tells: a log has grown, or some may have been missed. */
 export type Notice = { jobId: string; sequence: number } | "missed";
@@ -31,6 +33,8 @@ export function useLive() {
     };
     const others = typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel(CHANNEL);
     others?.addEventListener("message", (message: MessageEvent<Notice>) => heed(message.data));
+    const calls = typeof BroadcastChannel === "undefined" ? undefined : new BroadcastChannel(CALLS);
+    calls?.addEventListener("message", (message: MessageEvent<StrokeCall>) => heard(message.data));
     const listen = () =>
       new Promise<void>((done) => {
         const source = new EventSource("/api/events");
@@ -42,6 +46,11 @@ export function useLive() {
             others?.postMessage(notice);
           });
         }
+        source.addEventListener("called", (event: MessageEvent<string>) => {
+          const call = JSON.parse(event.data) as StrokeCall;
+          heard(call);
+          calls?.postMessage(call);
+        });
         ended.signal.addEventListener("abort", () => {
           source.close();
           done();
@@ -52,6 +61,7 @@ export function useLive() {
     return () => {
       ended.abort();
       others?.close();
+      calls?.close();
     };
   }, [queries]);
 }

@@ -1,9 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { api } from "./api";
+import { DEVICE } from "./device";
 import { useSettings } from "./settings";
 
-/** This page; two of one browser are two. */
-const DEVICE = crypto.randomUUID();
 const TELL_EVERY_MS = 8_000;
 
 /** Tells that this device looks at a job, and who else does: by whom and at which test. */

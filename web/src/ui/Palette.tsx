@@ -25,6 +25,17 @@ const AFTER_VERDICT: [string, UiWord][] = [
 
 const unique = (ids: string[]) => [...new Set(ids)];
 
+/** Whether what is shown of a line holds every word that is sought; the letters of its id do not count. */
+const holds = (_id: string, search: string, shown: string[] = []) => {
+  const text = shown.join(" ").toLowerCase();
+  return search
+    .toLowerCase()
+    .split(/\s+/)
+    .every((part) => text.includes(part))
+    ? 1
+    : 0;
+};
+
 /** Go anywhere by a few letters: pages, jobs, the tests of the job one is at, suspects and tests of the catalogue. */
 export function Palette({ onClose }: { onClose: () => void }) {
   const { catalogue, word } = useSettings();
@@ -43,7 +54,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
   const suspects = unique(catalogue.layouts.flatMap((layout) => layout.suspects.map((suspect) => suspect.id)));
   return (
     <Dialog open onClose={onClose} title={say("palette")}>
-      <Command label={say("palette")} loop>
+      <Command label={say("palette")} loop filter={holds}>
         <Command.Input
           autoFocus
           value={search}

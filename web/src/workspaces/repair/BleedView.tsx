@@ -6,7 +6,7 @@ import type { BleedSheet, Job } from "../../domain/types";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
-import { Caller } from "./Caller";
+import { Caller, CallHeard } from "./Caller";
 import { Frame } from "./Frame";
 import { HowBled } from "./HowBled";
 import { levelShare } from "./state";
@@ -71,6 +71,7 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
         </table>
         <HowBled sheet={sheet} page={page} />
       </div>
+      <CallHeard jobId={job.id} />
       <Level job={job} sheet={sheet} page={page} />
     </main>
   );
@@ -190,6 +191,7 @@ function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["end
       </Button>
       {calling && (
         <Caller
+          jobId={page.jobId}
           strokes={end.strokesNow}
           onClose={() => setCalling(false)}
           onStrokes={(n) => {

@@ -2,7 +2,7 @@ package overturn.app.job;
 
 import java.util.UUID;
 
-/** Tells of entries as they are appended, by whichever server. */
+/** Tells of entries as they are appended, and of strokes as they are called, by whichever server. */
 public interface LogNotices {
 
     /** A listener; it must not wait. */
@@ -11,9 +11,15 @@ public interface LogNotices {
         /** A log has grown to this sequence. */
         void grown(UUID jobId, int sequence);
 
+        /** A stroke is called at the bleed sheet of a job. */
+        void called(StrokeCall call);
+
         /** Notices may have been missed: whoever needs to know looks for himself. */
         void missed();
     }
+
+    /** Has every listener of every server told of a call. */
+    void call(StrokeCall call);
 
     /** Has somebody told from now on. */
     void listen(Listener listener);

@@ -30,13 +30,16 @@ public record Photo(String sha256, byte[] jpeg) {
     public static final List<String> FORMATS = List.of("JPEG", "PNG", "WebP");
 
     /** More than any phone takes; a small file that unfolds to more is refused before it is unfolded. */
-    private static final long MOST_PIXELS = 60_000_000;
+    private static final long MOST_PIXELS = 50_000_000;
 
     private static final int LONGEST_SIDE = 1600;
     private static final double QUALITY = 0.82;
+    /** Has Thumbnailator read a large picture coarsely where the heap is short. */
+    private static final String READ_COARSELY = "thumbnailator.conserveMemoryWorkaround";
 
     static {
         ImageIO.scanForPlugins();
+        System.setProperty(READ_COARSELY, "true");
     }
 
     /** A picture of which the bytes are known already. */

@@ -91,11 +91,11 @@ class HostileRequestsTest {
             synchronized (requests) {
                 hostile = requests.next(n / AT_ONCE + attacker);
             }
-            long from = System.nanoTime();
             try {
-                HttpResponse<String> answer = http.send(hostile.request(), HttpResponse.BodyHandlers.ofString());
-                double seconds = (System.nanoTime() - from) / 1e9;
-                note(answer, seconds, hostile, acknowledged);
+                Timed first = send(hostile);
+                boolean again = first.seconds > MOST_SECONDS
+                        && hostile.request().method().equals("GET");
+                note(first.answer, again ? send(hostile).seconds : first.seconds, hostile, acknowledged);
             } catch (IOException closed) {
                 note(hostile + " got no answer: " + closed);
             } catch (InterruptedException e) {
@@ -103,6 +103,15 @@ class HostileRequestsTest {
                 return;
             }
         }
+    }
+
+    private record Timed(HttpResponse<String> answer, double seconds) {}
+
+    /** One that is slow once may have met a machine that was busy elsewhere: what is read is slow if it is so twice. */
+    private Timed send(Hostile hostile) throws IOException, InterruptedException {
+        long from = System.nanoTime();
+        HttpResponse<String> answer = http.send(hostile.request(), HttpResponse.BodyHandlers.ofString());
+        return new Timed(answer, (System.nanoTime() - from) / 1e9);
     }
 
     private synchronized void note(

@@ -100,11 +100,18 @@ class RepairTest {
         new RepairFlow(api, "/api/jobs/" + id).accept();
         Screens screens = signedIn(server).open("/jobs/" + id + "/bleed");
         Page page = screens.page();
+        Page other = new Screens(browser.device(390, 844), server.address())
+                .open("/")
+                .sayWho("Marit Osei")
+                .open("/jobs/" + id + "/bleed")
+                .page();
+        next(other).getByText("strokes at").waitFor();
         page.clock().install();
         screens.button("Caller for two").click();
         screens.button("Start").click();
         for (String call : List.of("PRESS", "OPEN", "HOLD", "CLOSE", "RELEASE", "PRESS")) {
             page.getByText(call, new Page.GetByTextOptions().setExact(true)).waitFor();
+            other.getByRole(AriaRole.ALERT).getByText(call).waitFor();
             page.clock().runFor(2000);
         }
         page.getByText("Stroke 2 of 5").waitFor();

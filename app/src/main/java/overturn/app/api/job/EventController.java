@@ -20,11 +20,13 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import overturn.app.api.Problems;
 import overturn.app.job.LogNotices;
+import overturn.app.job.StrokeCall;
 
 /**
- * Tells pages which logs have grown, as server-sent events: {@code grown} with the job and its sequence; {@code missed}
- * at the start of a stream and whenever some may have been lost, after which a page reads what it shows once more. A
- * line of comment every few seconds keeps the stream open.
+ * Tells pages which logs have grown, as server-sent events: {@code grown} with the job and its sequence; {@code called}
+ * with a stroke that is called at the bleed sheet of a job; {@code missed} at the start of a stream and whenever some
+ * may have been lost, after which a page reads what it shows once more. A line of comment every few seconds keeps the
+ * stream open.
  */
 @RestController
 @RequestMapping("/api/events")
@@ -79,6 +81,12 @@ class EventController implements LogNotices.Listener {
     public void grown(UUID jobId, int sequence) {
         teller.execute(() -> streams.forEach(stream ->
                 send(stream, SseEmitter.event().name("grown").data(Map.of("jobId", jobId, "sequence", sequence)))));
+    }
+
+    @Override
+    public void called(StrokeCall call) {
+        teller.execute(() -> streams.forEach(
+                stream -> send(stream, SseEmitter.event().name("called").data(call))));
     }
 
     @Override

@@ -1,0 +1,2 @@
+/** This page; two of one browser are two. */
+export const DEVICE = crypto.randomUUID();
