@@ -2,10 +2,14 @@ package overturn.app.browser;
 
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -67,6 +71,18 @@ class ScreenshotsTest {
                 .fill("Sinks to the boards at the ramp");
         wide.radio("Sinks under a steady foot").click();
         shot(wide, "intake");
+        wide.open("/").heading("Tarn SK 22").click();
+        wide.button("Start test").click();
+        for (String tapped : List.of("Front left hose", "Master", "Master")) {
+            wide.page()
+                    .locator("svg")
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + tapped)))
+                    .first()
+                    .press("Enter");
+        }
+        wide.button("All the rest looked at, and dry").click();
+        wide.radio("Low, or topped up lately").click();
+        shot(wide, "first-walk");
         wide.open("/").heading("Tarn SK 14").click();
         shot(wide, "trace");
         String job = wide.page().url().replace(server.address(), "");

@@ -3,6 +3,7 @@ package overturn.app.support;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -47,6 +48,13 @@ public final class RepairScreens {
         return this;
     }
 
+    /** Every step of the plan, as it is listed. */
+    public List<String> plan() {
+        screens.open(job + "/work");
+        next().getByRole(AriaRole.HEADING).waitFor();
+        return page.locator("aside li").allInnerTexts();
+    }
+
     /**
      * Ticks the whole plan, figures as listed.
      *
@@ -54,7 +62,7 @@ public final class RepairScreens {
      */
     public List<String> tickAll() {
         screens.open(job + "/work");
-        Set<String> steps = new java.util.LinkedHashSet<>();
+        Set<String> steps = new LinkedHashSet<>();
         next().getByRole(AriaRole.HEADING).waitFor();
         for (int n = 0; n < MOST_CLICKS && exactly("Done").count() > 0; n++) {
             steps.add(tick());

@@ -9,6 +9,8 @@ import static overturn.app.support.RepairFlow.repair;
 import java.io.IOException;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -277,8 +279,8 @@ class RepairApiTest {
         JsonNode sheet = repair(now()).get("sheet");
         assertEquals("two-people", sheet.get("method").asString());
         List<String> usual = ids(sheet.get("ends"), "id");
-        List<String> makers = new java.util.ArrayList<>(usual);
-        java.util.Collections.reverse(makers);
+        List<String> makers = new ArrayList<>(usual);
+        Collections.reverse(makers);
         post("bleeding", Map.of("makersOrder", makers)).assertRefused(422, "input-not-allowed");
         post("bleeding", Map.of("makersOrder", makers.subList(1, 3), "source", "book, page 4"))
                 .assertRefused(422, "input-not-allowed");
