@@ -3,7 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
 import { registerSW } from "virtual:pwa-register";
-import { Refusal } from "./domain/api";
+import { api, Refusal } from "./domain/api";
 import { offerNewVersion } from "./domain/line";
 import "./index.css";
 
@@ -16,6 +16,12 @@ const queries = new QueryClient({
     },
   },
 });
+
+/** What every page needs, and the job that this one is about, are asked for before anything is drawn. */
+void queries.prefetchQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
+void queries.prefetchQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+const jobId = /^\/jobs\/([^/]+)/.exec(window.location.pathname)?.[1];
+if (jobId !== undefined) void queries.prefetchQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
 
 const renew = registerSW({ onNeedRefresh: () => offerNewVersion(() => void renew(true)) });
 
