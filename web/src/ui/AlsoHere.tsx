@@ -5,8 +5,8 @@ import { Tag } from "./TopStrip";
 
 /** Who else has this job open just now, and at which test. */
 export function AlsoHere({ jobId, procedureId }: { jobId: string; procedureId?: string }) {
-  const { person, word } = useSettings();
-  const others = usePresence(jobId, procedureId);
+  const { person, personId, word } = useSettings();
+  const others = usePresence(jobId, procedureId).filter((other) => other.personId !== personId);
   const told = others.map((other) =>
     other.doing === undefined
       ? person(other.personId)
