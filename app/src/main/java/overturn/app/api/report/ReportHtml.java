@@ -50,6 +50,9 @@ final class ReportHtml {
     private static final int MOST_RULED_OUT = 10;
     private static final int MOST_RULERS = 8;
     private static final int MOST_PHOTOS = 6;
+    /** Nothing is told as certain. */
+    private static final double NEARLY_SURE = 0.99;
+
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM yyyy, HH:mm", Locale.UK);
 
     private final Job job;
@@ -220,7 +223,7 @@ final class ReportHtml {
                 .append("</p><p>")
                 .append(escaped(grade.toLowerCase(Locale.ROOT)))
                 .append(accepted.isPresent() && !grade.equals("PROVEN") ? ", so recorded as assumed" : "")
-                .append(String.format(Locale.ROOT, ", %.0f %%", 100 * share))
+                .append(share > NEARLY_SURE ? ", &gt; 99 %" : String.format(Locale.ROOT, ", %.0f %%", 100 * share))
                 .append("</p>");
         accepted.filter(v -> !v.why().isBlank())
                 .ifPresent(v -> html.append("<p>").append(escaped(v.why())).append("</p>"));
