@@ -142,7 +142,7 @@ public final class VerdictRule {
 
     /**
      * Probable from 80 % on. That the fault is in no list stays open however likely: it names nothing to do, and on
-     * vehicles that are not the model it held in two of three jobs (docs/accuracy.md). Nothing wrong has everything
+     * vehicles that are not the model it was claimed too surely (docs/accuracy.md). Nothing wrong has everything
      * against it at once, so it is probable too when it leads and no rival is left with any weight of its own; it goes
      * out with a date to re-check.
      */

@@ -1,5 +1,7 @@
 package overturn.app.api.job;
 
+import static overturn.app.api.Optionals.orNull;
+
 import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
@@ -59,9 +61,5 @@ class PhotoController {
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.maxAge(KEPT).cachePrivate().immutable())
                 .body(takePhoto.find(sha256));
-    }
-
-    private static <T> T orNull(Optional<T> field) {
-        return field == null ? null : field.orElse(null);
     }
 }

@@ -1,6 +1,7 @@
 package overturn.app.api.job;
 
-import java.util.Optional;
+import static overturn.app.api.Optionals.orNull;
+
 import java.util.UUID;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -82,9 +83,5 @@ class RepairController {
     JobView release(@PathVariable UUID id, @RequestBody ReleaseRequest request) {
         return JobView.of(repair.release(
                 id, request.stamp(), Boolean.TRUE.equals(request.conditional()), orNull(request.secondId())));
-    }
-
-    private static <T> T orNull(Optional<T> field) {
-        return field == null ? null : field.orElse(null);
     }
 }

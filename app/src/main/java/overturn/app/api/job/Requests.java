@@ -1,5 +1,7 @@
 package overturn.app.api.job;
 
+import static overturn.app.api.Optionals.orNull;
+
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,10 +32,6 @@ public final class Requests {
     }
 
     /** A field that was left out, or sent as null, is not there. */
-    private static <T> T orNull(Optional<T> field) {
-        return field == null ? null : field.orElse(null);
-    }
-
     private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
         return new Stamp(
                 entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);

@@ -1,5 +1,7 @@
 package overturn.app.api.workshop;
 
+import static overturn.app.api.Optionals.orNull;
+
 import java.util.List;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -57,10 +59,6 @@ class WorkshopController {
                                             : new TellWorkshop.PriceDraft(p.remedyId, p.labourMinutes, p.partsMinutes))
                                     .toList());
         }
-    }
-
-    private static <T> T orNull(Optional<T> field) {
-        return field == null ? null : field.orElse(null);
     }
 
     @GetMapping
