@@ -74,7 +74,8 @@ public class PhysicsSpeed {
                                         m.secondaryStrokeMm(),
                                         m.portTravelMm(),
                                         m.springsN(),
-                                        m.residualValveBar())
+                                        m.residualValveBar(),
+                                        m.bleedScrew())
                                 : c));
         List<Joint> joints = new ArrayList<>(base.joints());
         for (int copy = 2; copy <= times; copy++) {

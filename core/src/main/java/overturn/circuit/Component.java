@@ -41,6 +41,7 @@ public sealed interface Component
      * @param portTravelMm rod travel until the chambers are shut, output-rod clearance included
      * @param springsN return springs and seals, felt at the rod
      * @param residualValveBar pressure that a residual pressure valve keeps; 0 where there is none
+     * @param bleedScrew whether the master has a bleed screw of its own
      */
     record Master(
             String id,
@@ -51,7 +52,8 @@ public sealed interface Component
             double secondaryStrokeMm,
             double portTravelMm,
             double springsN,
-            double residualValveBar)
+            double residualValveBar,
+            boolean bleedScrew)
             implements Component {
 
         /** Pressure at which a stepped bore changes over, bar; estimate. */

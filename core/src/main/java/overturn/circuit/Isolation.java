@@ -13,5 +13,11 @@ public enum Isolation {
     /** The supply hose is pinched at the assist once its reserve is full: nothing runs out by the check valve. */
     HOSE_PINCHED,
     /** Every shoe is set until it just rubs. */
-    SHOES_SET
+    SHOES_SET,
+    /** The rod behind the pedal, or the screw of the lever, is half a turn shorter. */
+    ROD_TURNED_BACK,
+    /** The ends of the front axle have been bled until clear. */
+    FRONT_BLED,
+    /** The ends of the rear axle have been bled until clear. */
+    REAR_BLED
 }

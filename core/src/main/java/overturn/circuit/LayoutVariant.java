@@ -69,7 +69,8 @@ public final class LayoutVariant {
                                 m.secondaryStrokeMm(),
                                 m.portTravelMm(),
                                 m.springsN(),
-                                m.residualValveBar())
+                                m.residualValveBar(),
+                                m.bleedScrew())
                         : c);
     }
 

@@ -242,6 +242,16 @@ public final class Predictions {
         return all()[suspect];
     }
 
+    /** What one figure reads on the foreseen vehicles with one suspect, the mean. */
+    public double foreseenMean(int suspect, int figure) {
+        float[] own = foreseen[suspect];
+        double sum = 0;
+        for (int i = figure; i < own.length; i += width) {
+            sum += own[i];
+        }
+        return sum / (own.length / width);
+    }
+
     /** Predictions of all particles, figure by figure, each fault on the vehicle with which it is tried. */
     private float[] means(Hypothesis hypothesis, int time) {
         if (hypothesis.isPair()) {

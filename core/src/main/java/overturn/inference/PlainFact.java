@@ -49,6 +49,12 @@ public enum PlainFact {
     ALWAYS_SO(always(), of(Origin.SETTING, 4).andOf(Origin.WEAR, 0.4)),
     NO_COMPLAINT(always(), by(8, SuspectCatalogue.NOTHING_WRONG)),
     // ---- when
+    LACKS_POWER(
+            wheels(),
+            by(4, "hole-clogged", "rod-too-long", "output-rod-too-long", "reach-screw-preload", "pedal-stop-wrong")
+                    .and(4, "master-piston-sticking", "valve-body-sticking", "spool-sticking", "reservoir-shut")
+                    .and(4, "hose-flap", "residual-valve-unwanted", "piston-seized", "seal-groove-corroded")
+                    .and(4, "slides-seized", "parking-brake-holding", "shoes-too-tight", "fluid-wrong")),
     ONLY_HOT(
             always(),
             by(8, "fluid-aged")
@@ -157,6 +163,10 @@ public enum PlainFact {
 
     private static Predicate<Layout> clutch() {
         return layout -> layout.family().clutch();
+    }
+
+    private static Predicate<Layout> wheels() {
+        return layout -> !layout.family().clutch();
     }
 
     private static Predicate<Layout> pedalBrake() {

@@ -122,7 +122,7 @@ public final class LayoutFiles {
                     json.isBlank() ? "nothing" : "text that is no JSON",
                     "one JSON object in the format " + LayoutFile.FORMAT)));
         }
-        placeEnds(tree);
+        addSince(tree);
         List<RefusedLayoutException.Refusal> refusals = FileFindings.of(SCHEMA, tree);
         if (!refusals.isEmpty()) {
             throw new RefusedLayoutException(refusals);
@@ -145,10 +145,16 @@ public final class LayoutFiles {
         return file;
     }
 
-    /** Files from before ends told their axle and side had them in the names of the ends. */
-    private static void placeEnds(JsonNode tree) {
+    /**
+     * What files did not tell before: axle and side of an end stood in its name, and no master told of a screw of its
+     * own.
+     */
+    private static void addSince(JsonNode tree) {
         for (JsonNode part : tree.path("components")) {
             String kind = part.path("kind").asString("");
+            if (part instanceof ObjectNode master && kind.equals("master") && !master.has("bleedScrew")) {
+                master.put("bleedScrew", false);
+            }
             String id = part.path("id").asString("");
             if (part instanceof ObjectNode end && (kind.equals("disc") || kind.equals("drum"))) {
                 if (!end.has("axle")) {

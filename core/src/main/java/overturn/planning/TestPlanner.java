@@ -6,11 +6,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
+import overturn.forecast.Predictions;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Foresight;
@@ -24,6 +26,7 @@ import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Suspect;
 
 /**
  * Ranks the tests that can still be done: minutes saved per minute spent, the way there and back counted, gates first.
@@ -44,6 +47,8 @@ public final class TestPlanner {
     private static final double ROUND_OVERLAP = 1.6;
 
     private static final double LEAST_SAVED = 1e-6;
+    /** Share from which on what an isolation would change is worth isolating; chosen. */
+    private static final double ISOLATED_SHARE = 0.02;
     /**
      * Share of a way back that is taken as saved when a test leads it anyway: something may lead there again; estimate.
      */
@@ -122,12 +127,33 @@ public final class TestPlanner {
             if (workshop.canDo(procedure)
                     && !setAside.contains(procedure.id())
                     && !ProcedureCatalogue.atIntake(procedure.id())
-                    && (repeat != Repeat.NO || mends)) {
+                    && (repeat != Repeat.NO || mends)
+                    && isolatesSomething(history.now(), procedure)) {
                 candidates.add(
                         new Candidate(procedure, repeat, mends, history.done().isPresent()));
             }
         }
         return candidates;
+    }
+
+    /**
+     * Whether what is taken out would change the figure under anything still suspected. Where it would not, a test that
+     * reads before and after tells no more than the plain test of that figure, and looks silly.
+     */
+    private boolean isolatesSomething(Belief belief, Procedure procedure) {
+        OptionalDouble change = procedure.tellableChange();
+        if (change.isEmpty()) {
+            return true;
+        }
+        Predictions predictions = model.predictions(procedure);
+        double changing = 0;
+        for (Suspect suspect : belief.ranking()) {
+            int s = model.indexOf(suspect.id());
+            boolean changes =
+                    Math.abs(predictions.foreseenMean(s, 1) - predictions.foreseenMean(s, 0)) >= change.getAsDouble();
+            changing += changes ? belief.probability(suspect.id()) : 0;
+        }
+        return changing >= ISOLATED_SHARE;
     }
 
     /** Whether, and why, a test is done once more. */

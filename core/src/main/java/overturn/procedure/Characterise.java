@@ -129,15 +129,19 @@ final class Characterise {
                         new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),
                         new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY));
         if (assisted) {
-            script.then(new StartEngine(), new Press(forces.runningN()), new Hold(2), new Release(2));
+            script.then(new StartEngine());
         }
-        script.then(new Heat(60), new Release(1));
+        double stopN = assisted ? forces.runningN() : forces.mediumN();
         script.then(
+                new Press(stopN),
+                new Hold(2),
+                new Release(1),
+                new Heat(60),
                 new Sample(wheels.isEmpty() ? Sensed.OUTSIDE_LOSS_ML_PER_DAY : Sensed.WORST_DRAG_NM),
                 new Sample(Sensed.RETURN_SECONDS),
                 new Sample(Sensed.LAMP_LIT),
                 new Heat(80),
-                new Press(assisted ? forces.runningN() : forces.mediumN()),
+                new Press(stopN),
                 new Hold(1),
                 new Sample(Sensed.TRAVEL_MM),
                 new Sample(Sensed.PRESSURE_BAR));

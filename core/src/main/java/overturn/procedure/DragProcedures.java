@@ -32,6 +32,8 @@ final class DragProcedures {
     private static final double MORNING_C = 60;
     /** Time in which fluid that was trapped has run back once its way is free, s; estimate. */
     private static final int RUNS_BACK_SECONDS = 20;
+    /** From the pedal to the wheel: what frees by itself, behind a narrow hose, has freed meanwhile, s; estimate. */
+    private static final int TO_THE_WHEEL_SECONDS = 60;
 
     private final Layout layout;
     private final PressForces forces;
@@ -57,6 +59,12 @@ final class DragProcedures {
             all.add(rollOnSlope());
         }
         all.add(freedBy("toe-lift", CutSet.by(Isolation.PEDAL_LIFTED), 2).steps(steps("lift")));
+        all.add(freedBy("half-turn-back", CutSet.by(Isolation.ROD_TURNED_BACK), 4)
+                .steps(
+                        made(),
+                        Step.of("before").timed(TO_THE_WHEEL_SECONDS).reads("before"),
+                        Step.of("turn").caution("nobody-at-pedal").fits("rod-turned-back"),
+                        Step.of("after").timed(RUNS_BACK_SECONDS).reads("after")));
         if (assisted) {
             all.add(dragWithEngine());
             all.add(freedBy("vent-supply", CutSet.by(Isolation.SUPPLY_VENTED), 2)
@@ -67,7 +75,7 @@ final class DragProcedures {
                 .needs(new VehicleNeeds(true, true, false, VehicleNeeds.Opened.NOTHING))
                 .steps(
                         made(),
-                        Step.of("before").reads("before"),
+                        Step.of("before").timed(TO_THE_WHEEL_SECONDS).reads("before"),
                         Step.of("loosen").caution("nobody-at-pedal").fits("master-loose"),
                         Step.of("after").timed(RUNS_BACK_SECONDS).reads("after")));
         all.add(freedBy("crack-master-port", opened(ports()), 5)
@@ -122,6 +130,7 @@ final class DragProcedures {
     private TestDraft freedBy(String id, CutSet cuts, double minutes) {
         Protocol.Script script = stopped(driven(supplied()))
                 .then(
+                        new Release(TO_THE_WHEEL_SECONDS),
                         new Sample(Sensed.WORST_DRAG_NM),
                         new Recut(cuts),
                         new Release(RUNS_BACK_SECONDS),
@@ -142,7 +151,7 @@ final class DragProcedures {
     private List<Step> steps(String act) {
         return List.of(
                 made(),
-                Step.of("before").reads("before"),
+                Step.of("before").timed(TO_THE_WHEEL_SECONDS).reads("before"),
                 Step.of(act),
                 Step.of("after").timed(RUNS_BACK_SECONDS).reads("after"));
     }
@@ -150,7 +159,7 @@ final class DragProcedures {
     private List<Step> cracked(String caution, String fitting) {
         return List.of(
                 made(),
-                Step.of("before").reads("before"),
+                Step.of("before").timed(TO_THE_WHEEL_SECONDS).reads("before"),
                 Step.of("crack").caution(caution).fits(fitting),
                 Step.of("after").timed(RUNS_BACK_SECONDS).reads("after"));
     }

@@ -63,6 +63,12 @@ final class Figures {
     /** Where along the bore and across it, mm. */
     private static final Discrepancy BORE = new Discrepancy(0.04, 0, 0);
 
+    /** Some bores that pit stay round, some wear twice as far, mm. */
+    private static final Discrepancy OVAL = new Discrepancy(0.04, 0, 0);
+
+    /** Bores are made to so much, mm; estimate. */
+    private static final double MADE_TO_MM = 0.03;
+
     private static final Discrepancy RULE = new Discrepancy(0.4, 0, 0.04);
     private static final Discrepancy WATER = new Discrepancy(0.4, 0, 0.1);
     /** How far a person pumps, mL. */
@@ -128,6 +134,15 @@ final class Figures {
     /** A bore across two diameters, the wider of them. */
     static Figure bore(String id) {
         return figure(id, Dimension.LENGTH, 5, 80, BORE_SD_MM, BORE);
+    }
+
+    /** The same bore along and across where the piston works; what the bore was made to is shared. */
+    static ReadingSpec.Series boreBothWays(String wider, String narrower) {
+        return new ReadingSpec.Series(
+                List.of(
+                        figure(wider, Dimension.LENGTH, 5, 80, BORE_SD_MM, OVAL),
+                        figure(narrower, Dimension.LENGTH, 5, 80, BORE_SD_MM, OVAL)),
+                MADE_TO_MM);
     }
 
     /** A movement by rule. */

@@ -60,6 +60,12 @@ final class IsolationProcedures {
         if (!layout.all(DrumEnd.class).isEmpty()) {
             all.add(shoesSetClose());
         }
+        if (!layout.family().clutch()) {
+            all.add(axleBled("front-axle-bled", Isolation.FRONT_BLED));
+            if (layout.ends().stream().anyMatch(End::rear)) {
+                all.add(axleBled("rear-axle-bled", Isolation.REAR_BLED));
+            }
+        }
         if (layout.master().tandem()) {
             all.add(oneChamberOpen());
         }
@@ -212,25 +218,38 @@ final class IsolationProcedures {
                         Step.of("hold").timed(30).reads("sink"));
     }
 
-    /** The remedy tried as a test: what is gained is clearance, what stays is not. */
-    private Procedure shoesSetClose() {
-        return TestDraft.of(
-                        "shoes-set-close",
-                        Protocol.whole()
-                                .then(
-                                        new Press(forces.mediumN()),
-                                        new Hold(1),
-                                        new Sample(Sensed.TRAVEL_MM),
-                                        new Release(20),
-                                        new Recut(CutSet.by(Isolation.SHOES_SET)),
-                                        new Press(forces.mediumN()),
-                                        new Hold(1),
-                                        new Sample(Sensed.TRAVEL_MM)))
+    /** Travel at a medium press before and after a remedy that costs no part: what is gained was that. */
+    private TestDraft tried(String id, Isolation remedy) {
+        Protocol.Script script = Protocol.whole()
+                .then(
+                        new Press(forces.mediumN()),
+                        new Hold(1),
+                        new Sample(Sensed.TRAVEL_MM),
+                        new Release(20),
+                        new Recut(CutSet.by(remedy)),
+                        new Press(forces.mediumN()),
+                        new Hold(1),
+                        new Sample(Sensed.TRAVEL_MM));
+        return TestDraft.of(id, script)
                 .reads(Figures.onOneTape(Figures.travel("before"), Figures.travel("after")))
                 .isolates()
-                .needs(VehicleNeeds.RAISED)
                 .minutes(14)
-                .rig(RigKind.FOOT_AND_TAPE)
+                .rig(RigKind.FOOT_AND_TAPE);
+    }
+
+    /** Air that is bled out of an axle gives its travel back; air anywhere else stays. */
+    private Procedure axleBled(String id, Isolation axle) {
+        return tried(id, axle)
+                .needs(layout.family().lever() ? VehicleNeeds.SEAT : VehicleNeeds.RAISED)
+                .steps(
+                        Step.of("press").reads("before"),
+                        Step.of("bleed").caution("screw").withHelper(),
+                        Step.of("again").reads("after"));
+    }
+
+    private Procedure shoesSetClose() {
+        return tried("shoes-set-close", Isolation.SHOES_SET)
+                .needs(VehicleNeeds.RAISED)
                 .steps(
                         Step.of("press").reads("before"),
                         Step.of("set").caution("chocks").fits("shoes-set"),

@@ -3,6 +3,7 @@ package overturn.procedure;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
@@ -181,6 +182,20 @@ public record Procedure(
      */
     public double tellableDifference(int k) {
         return spec instanceof ReadingSpec.Series series ? 2 * series.readingSd(k) : TELLABLE_CHANCE;
+    }
+
+    /**
+     * Where its two figures are one quantity, before and after something was taken out: from which change on they
+     * differ, two standard deviations of the second.
+     */
+    public OptionalDouble tellableChange() {
+        return nature == Nature.ISOLATING
+                        && spec instanceof ReadingSpec.Series series
+                        && series.figures().size() == 2
+                        && series.figures().get(0).dimension()
+                                == series.figures().get(1).dimension()
+                ? OptionalDouble.of(2 * series.figures().get(1).noiseSd())
+                : OptionalDouble.empty();
     }
 
     /** How many numbers a prediction of this test holds: figures, or probabilities of the observations. */

@@ -46,7 +46,7 @@ public final class ProcedureCatalogue {
                         new ClutchProcedures(layout, forces).all(),
                         new IsolationProcedures(layout, forces).all(),
                         new CloserLooks(layout).all(),
-                        new TradeLooks(layout).all())
+                        new TradeLooks(layout, forces).all())
                 .flatMap(List::stream)
                 .toList();
         return new ProcedureCatalogue(layout, all, CutSetProcedures.of(layout, all), forces);

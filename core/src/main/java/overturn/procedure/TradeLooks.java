@@ -5,10 +5,15 @@ import static overturn.procedure.ObservationTable.seen;
 import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.Assist.VacuumAssist;
+import overturn.circuit.End;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds.Opened;
+import overturn.protocol.Act.Hold;
+import overturn.protocol.Act.Press;
 import overturn.protocol.Act.Sample;
+import overturn.protocol.Act.StartEngine;
+import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;
 
 /** Looks of the trade that point at something without seeing it, and the bore as a figure. */
@@ -32,15 +37,34 @@ final class TradeLooks {
 
     private static final double MOST_RISING = 0.85;
 
-    private final Layout layout;
+    /** Air in the master that half see leave by its own screw, mL; estimates as for the ports. */
+    private static final double HALF_SEEN_ML = 0.2;
 
-    TradeLooks(Layout layout) {
+    /** Share of the pressure below which an axle leaves no mark, and above which it does; estimates. */
+    private static final double IDLE_SHARE = 0.08;
+
+    private static final double AT_WORK_SHARE = 0.4;
+    /** A road hides it, or shows it where there is none, so often; estimate. */
+    private static final double MISJUDGED_ON_ROAD = 0.04;
+
+    private final Layout layout;
+    private final PressForces forces;
+
+    TradeLooks(Layout layout, PressForces forces) {
         this.layout = layout;
+        this.forces = forces;
     }
 
     List<Procedure> all() {
-        List<Procedure> all = new ArrayList<>(List.of(pressurised(), boreGauged()));
+        List<Procedure> all = new ArrayList<>(List.of(pressurised(), boreGauged(), boreForWear()));
         all.add(vacuumOnReservoir());
+        if (layout.master().bleedScrew()) {
+            all.add(masterScrew());
+        }
+        if (!layout.family().clutch()
+                && layout.ends().stream().map(End::rear).distinct().count() == 2) {
+            all.add(axlesOnRoad());
+        }
         if (layout.modulator().isPresent()) {
             all.add(codesRead());
         }
@@ -108,6 +132,77 @@ final class TradeLooks {
                         Step.of("cap").caution("fluid"),
                         Step.of("draw"),
                         Step.of("watch").timed(60));
+    }
+
+    /** Air in the master leaves by its own screw, with no pipe loosened. */
+    private Procedure masterScrew() {
+        boolean small = layout.family().lever() || layout.family().clutch();
+        return TestDraft.sensing("master-screw", new Sample(Sensed.MASTER_AIR_ML))
+                .sees(List.of("clear", "spits-air"), air -> {
+                    double spits =
+                            FALSELY_SEEN + (1 - 3 * FALSELY_SEEN) * seen(air[0], HALF_SEEN_ML * (small ? 0.3 : 1));
+                    return new double[] {1 - spits, spits};
+                })
+                .needs(VehicleNeeds.BONNET)
+                .minutes(3)
+                .observes("air-in-master")
+                .steps(
+                        Step.of("hose-on").caution("screw"),
+                        Step.of("crack").caution("pressure").withHelper());
+    }
+
+    /** Which axle leaves its marks on a loose road when the brake is pressed once, firmly. */
+    private Procedure axlesOnRoad() {
+        List<End> ends = layout.ends();
+        Protocol.Script script = Protocol.whole();
+        if (layout.assist().isPresent()) {
+            script.then(new StartEngine());
+        }
+        script.then(new Press(forces.mediumN()), new Hold(1));
+        for (End end : ends) {
+            script.then(Sample.at(Sensed.END_BAR, end.id()), Sample.at(Sensed.BRAKE_SHARE, end.id()));
+        }
+        return TestDraft.of("axles-on-road", script)
+                .sees(List.of("both", "front-idle", "rear-idle"), felt -> {
+                    double front = idle(ends, felt, false);
+                    double rear = idle(ends, felt, true);
+                    return ObservationTable.normalised(
+                            MISJUDGED_ON_ROAD + (1 - front) * (1 - rear),
+                            MISJUDGED_ON_ROAD + front,
+                            MISJUDGED_ON_ROAD + rear);
+                })
+                .minutes(9)
+                .steps(Step.of("drive").caution("quiet-road"), Step.of("marks"));
+    }
+
+    /**
+     * How surely an axle takes no part, 0 to 1: what its ends give together, against the highest pressure at any end.
+     */
+    private static double idle(List<End> ends, double[] felt, boolean rear) {
+        double most = 0;
+        double given = 0;
+        int count = 0;
+        for (int e = 0; e < ends.size(); e++) {
+            most = Math.max(most, felt[2 * e]);
+            if (ends.get(e).rear() == rear) {
+                given += felt[2 * e] * felt[2 * e + 1];
+                count++;
+            }
+        }
+        return most <= 0 ? 0 : 1 - ObservationTable.ramp(given / (count * most), IDLE_SHARE, AT_WORK_SHARE);
+    }
+
+    /** A bore that is worn is wider one way than across, where the piston works. */
+    private static Procedure boreForWear() {
+        return TestDraft.sensing("bore-for-wear", new Sample(Sensed.BORE_WIDER_MM), new Sample(Sensed.BORE_MM))
+                .reads(Figures.boreBothWays("wider", "narrower"))
+                .needs(VehicleNeeds.openedAt(Opened.MASTER_PORTS))
+                .minutes(34)
+                .rig(RigKind.BORE_GAUGE)
+                .observes("bore-pitted")
+                .steps(
+                        Step.of("strip").caution("open-circuit").fits("master-out"),
+                        Step.of("measure").reads("wider", "narrower"));
     }
 
     private static Procedure boreGauged() {

@@ -100,8 +100,10 @@ public enum Sensed {
     LIP_WEAR,
     BORE_PITTED,
     PISTON_STICKS_N,
-    /** Measured bore, mm. */
+    /** Measured bore, mm; of one that is oval the narrower diameter. */
     BORE_MM,
+    /** Wider diameter of the bore where the piston works, mm. */
+    BORE_WIDER_MM,
     /** 1 where a port feeds the wrong axle. */
     PORTS_CROSSED,
     /** Residual valve pressure found in the master, bar. */

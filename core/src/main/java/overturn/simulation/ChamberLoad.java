@@ -1,5 +1,6 @@
 package overturn.simulation;
 
+import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.MeteringValve;
 import overturn.circuit.Component.ProportioningValve;
@@ -16,6 +17,9 @@ final class ChamberLoad {
 
     /** Compressibility of brake fluid, 1/bar: 0.012 mL/bar per 200 mL (docs/trade-figures.md A). */
     static final double FLUID_PER_BAR = 0.012 / 200;
+
+    /** Share of the air in an end that stays after ten slow strokes; estimate. */
+    private static final double LEFT_AFTER_BLEEDING = 0.1;
 
     private static final double MASTER_CHAMBER_SHARE = 0.9;
     private static final double VAPOUR_TAKE_UP_BAR = 2.5;
@@ -64,7 +68,7 @@ final class ChamberLoad {
         double[] air = deviations.airMl[chamber];
         for (int i = 0; i < air.length; i++) {
             if (air[i] > 0 && section.reaches(chamber, i)) {
-                load.direct.airMl += air[i];
+                load.direct.airMl += air[i] * leftAfterBleeding(plant.parts[i], section, deviations, i);
             }
         }
         for (int i = 0; i < airLetInMl.length; i++) {
@@ -76,6 +80,14 @@ final class ChamberLoad {
             load.direct.addTakenUp(deviations.drainBackMl[chamber], 0.3);
         }
         return load;
+    }
+
+    /** Share of the air in a part that is still there: out of an end with its screw on top nearly all has gone. */
+    private static double leftAfterBleeding(Component part, Section section, Deviations deviations, int number) {
+        boolean gone = part instanceof End end
+                && section.bled(end.rear())
+                && Deviations.at(deviations.screwBelow, number) == 0;
+        return gone ? LEFT_AFTER_BLEEDING : 1;
     }
 
     private Bundle bundle(Plant plant, int part, Deviations deviations) {

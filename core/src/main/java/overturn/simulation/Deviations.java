@@ -13,6 +13,9 @@ import overturn.suspect.Fault.Rod;
 /** All faults of one vehicle summed up into the quantities that the physics asks for. Built once per run. */
 final class Deviations {
 
+    /** Half a turn of a rod's thread, M8 of 1.25 mm pitch (docs/trade-figures.md). */
+    private static final double HALF_TURN_MM = 0.6;
+
     private static final double[] NOWHERE = new double[0];
 
     double[][] airMl = {NOWHERE, NOWHERE};
@@ -267,9 +270,10 @@ final class Deviations {
         }
         double mm = preLoadMm[Rod.OUTPUT_ROD.ordinal()] + assistProudMm;
         if (!section.pedalLifted) {
-            mm += preLoadMm[Rod.PEDAL_ROD.ordinal()]
+            double before = preLoadMm[Rod.PEDAL_ROD.ordinal()]
                     + preLoadMm[Rod.REACH_SCREW.ordinal()]
                     + preLoadMm[Rod.PEDAL_STOP.ordinal()];
+            mm += Math.max(0, before - (section.rodTurnedBack ? HALF_TURN_MM : 0));
         }
         return mm;
     }

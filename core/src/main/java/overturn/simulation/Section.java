@@ -37,6 +37,7 @@ final class Section {
     final boolean fuseOut;
     final boolean pedalLifted;
     final boolean shoesSet;
+    final boolean rodTurnedBack;
     final boolean hosePinched;
 
     Section(Plant plant, CutSet cuts) {
@@ -60,6 +61,7 @@ final class Section {
         this.masterLoose = cuts.isolations().contains(Isolation.MASTER_LOOSE);
         this.fuseOut = cuts.isolations().contains(Isolation.FUSE_OUT);
         this.hosePinched = cuts.isolations().contains(Isolation.HOSE_PINCHED);
+        this.rodTurnedBack = cuts.isolations().contains(Isolation.ROD_TURNED_BACK);
         this.shoesSet = cuts.isolations().contains(Isolation.SHOES_SET);
         this.pedalLifted = cuts.isolations().contains(Isolation.PEDAL_LIFTED);
     }
@@ -94,6 +96,11 @@ final class Section {
                         cuts.opened().contains(j.id()) || cuts.closed().contains(j.id()) && !plant.layout.canClamp(j))
                 .mapToInt(j -> plant.number(j.from()))
                 .toArray();
+    }
+
+    /** Whether the axle of an end has been bled. */
+    boolean bled(boolean rear) {
+        return cuts.isolations().contains(rear ? Isolation.REAR_BLED : Isolation.FRONT_BLED);
     }
 
     /** Whether a chamber presses on a part. */

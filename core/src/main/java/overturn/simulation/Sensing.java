@@ -12,10 +12,10 @@ import overturn.suspect.Fault.Rod;
 /** What an eye, a tape, a gauge or a hand would find on a vehicle in its present state. */
 final class Sensing {
 
-    /** Minutes of braking at about 20 bar in a day's round; estimate. */
     /** Pressure at which a switch in the line closes, bar; estimate. */
     private static final double LAMP_SWITCH_BAR = 4;
 
+    /** Minutes of braking at about 20 bar in a day's round; estimate. */
     private static final double PRESSED_MINUTES_PER_DAY = 10;
 
     private static final double DAYS_SINCE_FULL = 10;
@@ -30,6 +30,9 @@ final class Sensing {
     private static final double SPRING_SHARE = 0.6;
     /** A bore whose area is off by less than this is pitted, not wrong. */
     private static final double PITTED_BELOW = 1.02;
+
+    /** How much wider a worn and pitted bore is one way than across; estimate. */
+    private static final double PITTED_OVAL_MM = 0.1;
 
     private final VehicleState state;
     private final Plant plant;
@@ -108,7 +111,8 @@ final class Sensing {
             case LIP_WEAR -> lipWear(false);
             case BORE_PITTED -> lipWear(true);
             case PISTON_STICKS_N -> deviations.stickingN;
-            case BORE_MM -> plant.master.boreMm() * Math.sqrt(deviations.boreFactor);
+            case BORE_MM -> boreMm();
+            case BORE_WIDER_MM -> boreMm() + (pitted() ? PITTED_OVAL_MM : 0);
             case PORTS_CROSSED -> deviations.portsCrossed ? 1 : 0;
             case PUSHED_BACK_MM -> highest(deviations.pushedBackMm);
             case INPUT_BINDS_SECONDS -> deviations.bindingSeconds;
@@ -302,7 +306,7 @@ final class Sensing {
 
     /** Flow past lips that are worn, or over bore that is pitted so that its area has changed, mL/min. */
     private double lipWear(boolean pitted) {
-        if (pitted != (deviations.boreFactor > 1 && deviations.boreFactor < PITTED_BELOW)) {
+        if (pitted != pitted()) {
             return 0;
         }
         double mlPerMin = 0;
@@ -310,6 +314,14 @@ final class Sensing {
             mlPerMin += deviations.byPasses.get(i).mlPerMinAt20Bar();
         }
         return mlPerMin;
+    }
+
+    private double boreMm() {
+        return plant.master.boreMm() * Math.sqrt(deviations.boreFactor);
+    }
+
+    private boolean pitted() {
+        return deviations.boreFactor > 1 && deviations.boreFactor < PITTED_BELOW;
     }
 
     private double holeClean() {

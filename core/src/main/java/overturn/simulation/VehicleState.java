@@ -126,6 +126,7 @@ final class VehicleState {
     // ---- what is done
 
     void recut(Section newSection) {
+        double coveredBefore = section == null ? 0 : coveredShare();
         section = newSection;
         limitStroke();
         assist.vent(section.supplyVented);
@@ -134,6 +135,8 @@ final class VehicleState {
         for (int c = 0; c < plant.chambers; c++) {
             if (section.open[c] || !covered(c)) {
                 trappedMl[c] = 0;
+            } else if (deviations.holeDrainSeconds[c] <= 0 && coveredShare() < coveredBefore) {
+                trappedMl[c] *= Math.pow(coveredShare() / coveredBefore, SLOW_FLOW);
             }
         }
         flaps.letGo(section);
@@ -253,9 +256,9 @@ final class VehicleState {
             }
         }
         boolean firstPress = !taken && forceN > 0;
+        secondsSinceRelease = forceN > 0 ? 0 : secondsSinceRelease;
         forceN = 0;
         assist.released();
-        secondsSinceRelease = 0;
         if (firstPress) {
             taken = true;
             rebuildLoads();
@@ -322,9 +325,12 @@ final class VehicleState {
 
     /** Share of what would flow back that a hole holds back: a rod covers it a little or all of it. */
     private double heldBackShare(int chamber) {
-        return deviations.holeDrainSeconds[chamber] > 0
-                ? 1
-                : Math.min(1, play.preLoadBeyondPlayMm(section) / HOLE_COVERED_MM);
+        return deviations.holeDrainSeconds[chamber] > 0 ? 1 : coveredShare();
+    }
+
+    /** Share of a hole that a pushed-in piston covers at rest, 0 to 1. */
+    private double coveredShare() {
+        return Math.max(0, Math.min(1, play.preLoadBeyondPlayMm(section) / HOLE_COVERED_MM));
     }
 
     double ratio(double travelMm) {

@@ -55,7 +55,8 @@ class LayoutFindingsTest {
                     strokeMm,
                     master.portTravelMm(),
                     master.springsN(),
-                    master.residualValveBar());
+                    master.residualValveBar(),
+                    master.bleedScrew());
             List<LayoutFinding> found = findings(
                     parts -> parts.replaceAll(part -> part == master ? changed : part),
                     joints -> joints.replaceAll(j -> j.chamber() == Chamber.SECONDARY
@@ -131,7 +132,8 @@ class LayoutFindingsTest {
                                 0,
                                 m.portTravelMm(),
                                 m.springsN(),
-                                0)
+                                0,
+                                m.bleedScrew())
                         : c),
                 joints -> {});
         assertFound(found, "rear-port", "has one chamber only");

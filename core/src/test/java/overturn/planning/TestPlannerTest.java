@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
@@ -79,6 +80,22 @@ class TestPlannerTest {
         Proposal next = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY).get(0);
         assertEquals(VehicleNeeds.SEAT, next.procedure().needs());
         assertTrue(next.gain().informationNats() > 0.1 && next.minutes() < 6);
+    }
+
+    @Test
+    void anIsolationThatWouldChangeNothingUnderAnythingSuspectedIsNotProposed() {
+        Reading pulls = observed("characterise", "pulls");
+        Reading linings = observed("linings-gauged", "bad");
+        Set<String> atWheel = ids(rank(VehicleNeeds.SEAT, Set.of(), pulls, STEADY, DRY, linings));
+        assertFalse(atWheel.contains("toe-lift") || atWheel.contains("half-turn-back"), atWheel.toString());
+        assertTrue(atWheel.contains("wheel-drag"), atWheel.toString());
+        Reading stays = observed("characterise", "stays-on");
+        Set<String> drags = ids(rank(VehicleNeeds.SEAT, Set.of(), stays, STEADY, DRY));
+        assertTrue(drags.containsAll(Set.of("toe-lift", "half-turn-back", "loosen-master")), drags.toString());
+    }
+
+    private static Set<String> ids(List<Proposal> ranked) {
+        return ranked.stream().map(p -> p.procedure().id()).collect(Collectors.toSet());
     }
 
     @Test

@@ -120,7 +120,8 @@ class PhysicsPropertyTest {
                                     m.secondaryStrokeMm(),
                                     m.portTravelMm(),
                                     m.springsN(),
-                                    m.residualValveBar())
+                                    m.residualValveBar(),
+                                    m.bleedScrew())
                             : part);
         }
         return new Layout("other-bore", layout.family(), parts, layout.joints());

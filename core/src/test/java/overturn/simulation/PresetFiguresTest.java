@@ -299,7 +299,8 @@ class PresetFiguresTest {
                                 m.secondaryStrokeMm(),
                                 m.portTravelMm(),
                                 m.springsN(),
-                                0)
+                                0,
+                                m.bleedScrew())
                         : c);
         double[] plain = press(Presets.layout("corvane-flatbed"), 500, "front-left");
         double[] fast = press(stepped, 500, "front-left");

@@ -102,6 +102,9 @@ final class Eyes {
             case BORE_PITTED -> lipWear(true);
             case PISTON_STICKS_N -> troubles.pistonFrictionN;
             case BORE_MM -> machine.master.boreMm() * Math.sqrt(troubles.boreFactor);
+            case BORE_WIDER_MM ->
+                machine.master.boreMm() * Math.sqrt(troubles.boreFactor)
+                        + (isPitted() ? Nature.between(machine.random, 0.02, 0.22) : 0);
             case PORTS_CROSSED -> troubles.crossed ? 1 : 0;
             case RESIDUAL_VALVE_BAR ->
                 troubles.residualMissing ? 0 : machine.master.residualValveBar() + troubles.unwantedResidualBar;
@@ -311,8 +314,11 @@ final class Eyes {
     private double lipWear(boolean pitted) {
         double flow =
                 troubles.byPasses.stream().mapToDouble(b -> b.mlPerMinAt20Bar()).sum();
-        boolean isPitted = troubles.boreFactor > 1 && troubles.boreFactor < 1.02;
-        return isPitted == pitted ? flow : 0;
+        return isPitted() == pitted ? flow : 0;
+    }
+
+    private boolean isPitted() {
+        return troubles.boreFactor > 1 && troubles.boreFactor < 1.02;
     }
 
     private double mismatch() {

@@ -324,7 +324,13 @@ final class Machine {
                 + troubles.pushedIn(Rod.REACH_SCREW)
                 + troubles.pushedIn(Rod.PEDAL_STOP);
         double behind = troubles.pushedIn(Rod.OUTPUT_ROD) + troubles.proudMm;
-        return circuit.has(Isolation.MASTER_LOOSE) ? 0 : (circuit.has(Isolation.PEDAL_LIFTED) ? 0 : before) + behind;
+        if (circuit.has(Isolation.MASTER_LOOSE)) {
+            return 0;
+        }
+        if (circuit.has(Isolation.ROD_TURNED_BACK)) {
+            before = Math.max(0, before - nature.halfTurnMm);
+        }
+        return (circuit.has(Isolation.PEDAL_LIFTED) ? 0 : before) + behind;
     }
 
     /** Share of the holes that stays covered at rest, 0 to 1. */

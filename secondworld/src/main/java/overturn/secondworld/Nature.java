@@ -73,6 +73,11 @@ final class Nature {
     final double lossFactor;
     final double bleedStrokeShare;
     final double altitudeM;
+    /** Share of the air in an end that clings to it while it is bled. */
+    final double clingsAfterBleeding;
+    /** What a technician calls half a turn, of some thread, mm. */
+    final double halfTurnMm;
+
     private final double[] own;
 
     Nature(RandomGenerator random, int parts) {
@@ -126,6 +131,8 @@ final class Nature {
         for (int i = 0; i < own.length; i++) {
             own[i] = spread(random, 0.09);
         }
+        clingsAfterBleeding = between(random, 0.02, 0.35);
+        halfTurnMm = between(random, 0.4, 0.8);
     }
 
     /** Stiffness of one part against its vehicle's. */

@@ -1,6 +1,5 @@
 package overturn.secondworld;
 
-import java.util.Optional;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
@@ -122,12 +121,16 @@ final class Swallowing {
         return Math.max(0, Math.min(slave.strokeMm(), mm));
     }
 
-    private double air(Component part, double p) {
-        Optional<Chamber> chamber =
-                part instanceof End ? Optional.of(machine.layout.chamberOf(part.id())) : Optional.empty();
-        return chamber.map(c ->
-                        gas(machine.troubles.air(part.id(), c) + machine.airLetInMl.getOrDefault(part.id(), 0.0), p))
-                .orElse(0.0);
+    private double air(End end, double p) {
+        double ml = machine.troubles.air(end.id(), machine.layout.chamberOf(end.id()))
+                + machine.airLetInMl.getOrDefault(end.id(), 0.0);
+        return gas(ml * staysAfterBleeding(end), p);
+    }
+
+    /** Some bubbles cling; behind a screw that stands below hardly any come out. */
+    private double staysAfterBleeding(End end) {
+        boolean bled = machine.circuit.has(end.rear() ? Isolation.REAR_BLED : Isolation.FRONT_BLED);
+        return !bled ? 1 : machine.troubles.screwsBelow.contains(end.id()) ? 0.9 : machine.nature.clingsAfterBleeding;
     }
 
     /** Between isothermal and adiabatic: a quick press is stiffer. */
