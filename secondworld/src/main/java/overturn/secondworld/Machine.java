@@ -324,13 +324,9 @@ final class Machine {
                 + troubles.pushedIn(Rod.REACH_SCREW)
                 + troubles.pushedIn(Rod.PEDAL_STOP);
         double behind = troubles.pushedIn(Rod.OUTPUT_ROD) + troubles.proudMm;
-        if (circuit.has(Isolation.MASTER_LOOSE)) {
-            return 0;
-        }
-        if (circuit.has(Isolation.ROD_TURNED_BACK)) {
-            before = Math.max(0, before - nature.halfTurnMm);
-        }
-        return (circuit.has(Isolation.PEDAL_LIFTED) ? 0 : before) + behind;
+        double turnedBack = circuit.has(Isolation.ROD_TURNED_BACK) ? nature.halfTurnMm : 0;
+        double left = circuit.has(Isolation.PEDAL_LIFTED) ? 0 : Math.max(0, before - turnedBack);
+        return circuit.has(Isolation.MASTER_LOOSE) ? 0 : left + behind;
     }
 
     /** Share of the holes that stays covered at rest, 0 to 1. */
