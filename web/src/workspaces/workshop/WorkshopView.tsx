@@ -10,7 +10,7 @@ import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 import { Prices } from "./Prices";
 import { PriceTable } from "./PriceTable";
-import { draftOf, rateReadable, request, unreadable, type Draft } from "./state";
+import { draftOf, rateReadable, request, unreadable, withPrices, type Draft } from "./state";
 
 /** What the workshop has and what things cost there. */
 export function WorkshopView() {
@@ -25,10 +25,10 @@ export function WorkshopView() {
   if (workshop.isError) return <Failed error={workshop.error} again={() => void workshop.refetch()} />;
   return (
     <Form
-      key={workshop.data.version}
       workshop={workshop.data}
       justKept={keptVersion === workshop.data.version}
       onKept={setKeptVersion}
+      reload={async () => (await workshop.refetch()).data}
     />
   );
 }
@@ -37,15 +37,19 @@ function Form({
   workshop,
   justKept,
   onKept,
+  reload,
 }: {
   workshop: Workshop;
   justKept: boolean;
   onKept: (version: number) => void;
+  /** What is kept now, asked again. */
+  reload: () => Promise<Workshop | undefined>;
 }) {
   const { personId, word } = useSettings();
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
-  const taken = (now: Workshop) => {
+  const taken = (now: Workshop, edited: Draft) => {
+    setDraft(edited);
     onKept(now.version);
     queries.setQueryData(["workshop"], now);
     void queries.invalidateQueries({ queryKey: ["jobs"] });
@@ -53,7 +57,7 @@ function Form({
   };
   const kept = useMutation({
     mutationFn: () => api.tellWorkshop(request(draft, workshop.version, personId)),
-    onSuccess: taken,
+    onSuccess: (now) => taken(now, draftOf(now)),
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
   const wrong = unreadable(draft);
@@ -115,7 +119,7 @@ function Form({
           </Group>
           <Group title={say("workshopPrices")} hint={say("workshopPricesWhy")}>
             <Prices draft={draft} wrong={wrong} onChange={(prices) => set({ prices })} />
-            <PriceTable workshop={workshop} onKept={taken} />
+            <PriceTable workshop={workshop} onKept={(now) => taken(now, withPrices(draft, now))} />
           </Group>
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
             <button
@@ -136,7 +140,12 @@ function Form({
               </p>
             )}
             {stale && (
-              <Button onClick={() => void queries.invalidateQueries({ queryKey: ["workshop"] })}>
+              <Button
+                onClick={() => {
+                  void reload().then((now) => now && setDraft(draftOf(now)));
+                  kept.reset();
+                }}
+              >
                 {say("workshopReload")}
               </Button>
             )}

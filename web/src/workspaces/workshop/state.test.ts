@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Workshop } from "../../domain/types";
-import { draftOf, figure, rateReadable, request, unreadable } from "./state";
+import { draftOf, figure, rateReadable, request, unreadable, withPrices } from "./state";
 
 const WORKSHOP: Workshop = {
   version: 3,
@@ -45,5 +45,16 @@ describe("the workshop's settings", () => {
     const draft = draftOf(WORKSHOP);
     expect(unreadable(draft)).toEqual([]);
     expect(unreadable({ ...draft, prices: { "set-rod": { labour: "", parts: "0" } } })).toEqual(["set-rod"]);
+  });
+
+  it("keep what is being edited when a price table is taken in", () => {
+    const edited = { ...draftOf(WORKSHOP), lift: true, rate: "95" };
+    const taken = withPrices(edited, {
+      ...WORKSHOP,
+      version: 4,
+      prices: [{ remedyId: "set-rod", labourMinutes: 40, partsMinutes: 5 }],
+    });
+    expect(taken.prices["set-rod"]).toEqual({ labour: "40", parts: "5" });
+    expect(request(taken, 4, "juno")).toMatchObject({ lift: true, ratePerHour: 95 });
   });
 });

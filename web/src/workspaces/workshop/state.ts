@@ -27,6 +27,11 @@ export function draftOf(workshop: Workshop): Draft {
   };
 }
 
+/** The same draft with the prices as they are kept now: a table that was taken in leaves other edits alone. */
+export function withPrices(draft: Draft, workshop: Workshop): Draft {
+  return { ...draft, prices: draftOf(workshop).prices };
+}
+
 /** A typed figure; undefined where it is none. */
 export function figure(text: string): number | undefined {
   return /^\s*\d+([.,]\d*)?\s*$/.test(text) ? Number.parseFloat(text.replace(",", ".")) : undefined;

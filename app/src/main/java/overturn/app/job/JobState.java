@@ -38,8 +38,10 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
+import overturn.repair.Asked;
 import overturn.repair.ChangedLayout;
 import overturn.repair.WorkPlan;
+import overturn.repair.WorkStep;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
@@ -221,15 +223,17 @@ public record JobState(
         private Optional<VerdictAccepted> accepted = Optional.empty();
         private WorkPlan plan = new WorkPlan(List.of());
         private Optional<Cure> remedied = Optional.empty();
-        private final Set<String> stepsDone = new LinkedHashSet<>();
+        private final Map<String, WorkStepDone> stepsDone = new LinkedHashMap<>();
         private final Map<Optional<Cure>, Layout> changed = new HashMap<>();
+        private Layout layoutBefore;
         private Layout layoutNow;
 
         Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
             this.log = log;
             this.procedures = procedures;
             this.struck = struck(log);
-            this.layoutNow = procedures.layout();
+            this.layoutBefore = procedures.layout();
+            this.layoutNow = layoutBefore;
             log.forEach(this::add);
         }
 
@@ -252,11 +256,12 @@ public record JobState(
                     accepted = Optional.of(verdict);
                     plan = RepairState.plan(verdict, procedures.layout());
                     stepsDone.clear();
+                    layoutBefore = layoutNow;
                 }
             } else if (logged.entry() instanceof WorkStepDone step) {
                 if (!struck.contains(logged.id())) {
-                    stepsDone.add(step.key());
-                    change(step);
+                    stepsDone.put(step.key(), step);
+                    layoutNow = changed();
                 }
             } else {
                 understood = !(logged.entry() instanceof NotUnderstood);
@@ -287,14 +292,30 @@ public record JobState(
             return true;
         }
 
-        /** A figure that differs and was taken nevertheless is what the vehicle has from then on. */
-        private void change(WorkStepDone step) {
-            plan.find(step.key())
-                    .filter(planned -> !step.why().isBlank())
-                    .ifPresent(planned -> planned.asks()
-                            .forEach(asked -> step.measured().stream()
-                                    .filter(m -> m.id().equals(asked.id()))
-                                    .forEach(m -> layoutNow = ChangedLayout.of(layoutNow, planned, asked, m.value()))));
+        /**
+         * The circuit as the steps of the plan leave it: a figure that differs and was taken nevertheless is what the
+         * vehicle has from then on; of a step that was ticked twice the last counts.
+         */
+        private Layout changed() {
+            Layout now = layoutBefore;
+            for (WorkStepDone step : stepsDone.values()) {
+                now = step.why().isBlank() ? now : changed(now, step);
+            }
+            return now;
+        }
+
+        private Layout changed(Layout before, WorkStepDone step) {
+            Layout now = before;
+            for (WorkStep planned : plan.find(step.key()).stream().toList()) {
+                for (Asked asked : planned.asks()) {
+                    for (WorkStepDone.Measured measured : step.measured()) {
+                        now = measured.id().equals(asked.id())
+                                ? ChangedLayout.of(now, planned, asked, measured.value())
+                                : now;
+                    }
+                }
+            }
+            return now;
         }
 
         private Optional<Cure> noted(Optional<Cure> cure) {
@@ -306,8 +327,8 @@ public record JobState(
 
         /** What was remedied before the verdict that stands, and by it once its plan has changed the vehicle. */
         private Optional<Cure> remedied() {
-            Optional<Cure> now =
-                    accepted.filter(v -> RepairState.repaired(plan, stepsDone)).flatMap(JobState::cure);
+            Optional<Cure> now = accepted.filter(v -> RepairState.repaired(plan, stepsDone.keySet()))
+                    .flatMap(JobState::cure);
             return remedied.map(before -> now.map(before::and).orElse(before)).or(() -> now);
         }
 

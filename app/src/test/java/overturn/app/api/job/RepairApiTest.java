@@ -327,4 +327,21 @@ class RepairApiTest {
                 sound.get("low").asDouble() > before.get("low").asDouble(),
                 "the smaller bore takes more travel to the same pressure");
     }
+
+    @Test
+    void ofAStepThatIsTickedAgainTheLastFigureCounts() {
+        flow.tickUpTo("compare-bore@master");
+        Map<String, Object> old = Map.of("id", "old-bore", "text", "23.8", "unit", "mm");
+        Map<String, Object> smaller = Map.of("id", "new-bore", "text", "22.2", "unit", "mm");
+        Map<String, Object> listed = Map.of("id", "new-bore", "text", "23.8", "unit", "mm");
+        double before = repair(now()).get("sheet").get("strokeMl").asDouble();
+        JsonNode other = post(
+                        "work-steps",
+                        Map.of("key", "compare-bore@master", "figures", List.of(old, smaller), "why", "it was there"))
+                .body();
+        assertTrue(repair(other).get("sheet").get("strokeMl").asDouble() < before);
+        JsonNode again = post("work-steps", Map.of("key", "compare-bore@master", "figures", List.of(old, listed)))
+                .body();
+        assertEquals(before, repair(again).get("sheet").get("strokeMl").asDouble(), 1e-9);
+    }
 }
