@@ -112,14 +112,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
 }
 
 function Group({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Command.Group
-      heading={title}
-      className="[&_[cmdk-group-heading]]:caps [&_[cmdk-group-heading]]:pt-3 [&_[cmdk-group-heading]]:pb-1"
-    >
-      {children}
-    </Command.Group>
-  );
+  return <Command.Group heading={<span className="caps block pt-3 pb-1">{title}</span>}>{children}</Command.Group>;
 }
 
 interface ItemProps {
