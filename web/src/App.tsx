@@ -1,6 +1,7 @@
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { SettingsProvider, signsHere, useSettings } from "./domain/settings";
+import { soon } from "./domain/soon";
 import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
@@ -8,17 +9,19 @@ import { Button } from "./ui/Button";
 import { Failed, Loading } from "./ui/States";
 import { showPalette, usePalette } from "./ui/usePalette";
 import { BayView } from "./workspaces/bay/BayView";
-import { IntakeView } from "./workspaces/intake/IntakeView";
-import { RunnerView } from "./workspaces/runner/RunnerView";
 import { TraceView } from "./workspaces/trace/TraceView";
 
+const intake = () => import("./workspaces/intake/IntakeView");
+const runner = () => import("./workspaces/runner/RunnerView");
 const BenchView = lazy(async () => ({ default: (await import("./workspaces/bench/BenchView")).BenchView }));
 const EditorView = lazy(async () => ({ default: (await import("./workspaces/layouts/EditorView")).EditorView }));
+const IntakeView = lazy(async () => ({ default: (await intake()).IntakeView }));
 const LayoutsView = lazy(async () => ({ default: (await import("./workspaces/layouts/LayoutsView")).LayoutsView }));
 const BleedView = lazy(async () => ({ default: (await import("./workspaces/repair/BleedView")).BleedView }));
 const CardView = lazy(async () => ({ default: (await import("./workspaces/repair/CardView")).CardView }));
 const ProvingView = lazy(async () => ({ default: (await import("./workspaces/repair/ProvingView")).ProvingView }));
 const Palette = lazy(async () => ({ default: (await import("./ui/Palette")).Palette }));
+const RunnerView = lazy(async () => ({ default: (await runner()).RunnerView }));
 const WalkView = lazy(async () => ({ default: (await import("./workspaces/walk/WalkView")).WalkView }));
 const WorkView = lazy(async () => ({ default: (await import("./workspaces/repair/WorkView")).WorkView }));
 const CatalogueView = lazy(async () => ({
@@ -39,6 +42,7 @@ function Signed() {
   const { personId, catalogue } = useSettings();
   useSender();
   useLive();
+  useEffect(() => soon(() => void Promise.all([intake(), runner()])), []);
   if (!catalogue.staff.some((person) => person.id === personId)) return <WhoWorks />;
   return (
     <BrowserRouter>

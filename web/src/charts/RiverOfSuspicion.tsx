@@ -1,9 +1,10 @@
-import { useMemo } from "react";
+import { useMemo, useRef } from "react";
 import { useSettings } from "../domain/settings";
 import { NOTHING_WRONG, type Moment } from "../domain/types";
 import { say } from "../domain/words";
 import { currents, labelPlaces, REST, ribbon } from "./river";
 import { linear } from "./scale";
+import { useWidth } from "./useWidth";
 
 interface Props {
   moments: Moment[];
@@ -12,9 +13,12 @@ interface Props {
   hunch: string;
 }
 
-const WIDTH = 940;
+/** Drawn as wide as there is room, so that its words have the size of all others; narrow, it is higher instead. */
+const USUAL_WIDTH = 940;
+const NARROW = 600;
 const TOP = 6;
 const BOTTOM = 96;
+const BOTTOM_NARROW = 176;
 const MOST = 5;
 const LEFT = 36;
 const LETTER = 5.5;
@@ -24,9 +28,12 @@ const OPACITY = [1, 0.68, 0.46, 0.3, 0.2];
 export function River({ moments, at, onMove, hunch }: Props) {
   const { word } = useSettings();
   const bands = useMemo(() => currents(moments, MOST), [moments]);
+  const drawing = useRef<HTMLDivElement>(null);
+  const width = useWidth(drawing, USUAL_WIDTH);
+  const bottom = width < NARROW ? BOTTOM_NARROW : BOTTOM;
   const last = Math.max(1, moments.length - 1);
-  const x = linear(0, last, LEFT, WIDTH - LEFT).at;
-  const y = linear(0, 1, TOP, BOTTOM).at;
+  const x = linear(0, last, LEFT, width - LEFT).at;
+  const y = linear(0, 1, TOP, bottom).at;
   const nameOf = (moment: Moment) =>
     moment.procedureId === undefined
       ? say("beforeIntake")
@@ -41,13 +48,13 @@ export function River({ moments, at, onMove, hunch }: Props) {
           {say("evidence")} · {say("evidenceDraw")}
         </h2>
         {at < moments.length - 1 && (
-          <button type="button" className="label min-h-6 underline" onClick={() => onMove(moments.length - 1)}>
+          <button type="button" className="label -my-3 min-h-11 underline" onClick={() => onMove(moments.length - 1)}>
             {say("backToNow")}
           </button>
         )}
       </div>
-      <div className="relative">
-        <svg viewBox={`0 0 ${WIDTH} 138`} className="block w-full" aria-hidden="true">
+      <div ref={drawing} className="relative">
+        <svg viewBox={`0 0 ${width} ${bottom + 44}`} className="block w-full" aria-hidden="true">
           {moments.length > 1 &&
             bands.map((band, i) => (
               <path
@@ -84,7 +91,7 @@ export function River({ moments, at, onMove, hunch }: Props) {
                 x1={x(i)}
                 x2={x(i)}
                 y1={TOP - 4}
-                y2={BOTTOM + 4}
+                y2={bottom + 4}
                 stroke="var(--ink)"
                 strokeWidth={i === at ? 3 : 1}
                 opacity={i === at ? 1 : 0.35}
@@ -94,17 +101,17 @@ export function River({ moments, at, onMove, hunch }: Props) {
                   (moments.length < 9 || i % 2 === 0))) && (
                 <text
                   x={x(i)}
-                  y={BOTTOM + 22}
+                  y={bottom + 22}
                   textAnchor={i === 0 ? "start" : i === last ? "end" : "middle"}
                   className={i === at ? "figures fill-ink text-[14px] font-semibold" : "figures fill-soft text-[14px]"}
                 >
-                  {short(nameOf(moment), i === at ? 40 : Math.floor(860 / last / 7))}
+                  {short(nameOf(moment), i === at ? 40 : Math.floor((width - 2 * LEFT) / last / 7))}
                 </text>
               )}
             </g>
           ))}
-          <text x={WIDTH - LEFT} y="136" textAnchor="end" className="figures fill-soft text-[13px]">
-            {hunch}
+          <text x={width - LEFT} y={bottom + 39} textAnchor="end" className="figures fill-soft text-[13px]">
+            {short(hunch, Math.floor((width - 2 * LEFT) / LETTER))}
           </text>
         </svg>
         <input

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { useLayoutEffect, useRef, type ReactNode } from "react";
 import { useSettings } from "../domain/settings";
 import type { ComponentKind, Layout, Sheet } from "../domain/types";
 import { percent, shownFigure } from "../domain/units";
@@ -72,8 +72,11 @@ export function CircuitSheet({
         : `${shownFigure(master.boreMm, length)} in`;
   const state = (id: string) =>
     !suspicion ? "" : (suspicion.get(id) ?? 0) >= clearedBelow ? percent(suspicion.get(id) ?? 0) : say("cleared");
+  const drawing = useRef<SVGSVGElement>(null);
+  useLayoutEffect(() => hideCutNames(drawing.current, view));
   return (
     <svg
+      ref={drawing}
       viewBox={view ? `${view.x} ${view.y} ${view.width} ${view.height}` : `0 0 ${sheet.width} ${sheet.height}`}
       className="block h-full w-full"
       role={onPart ? "group" : "img"}
@@ -128,6 +131,20 @@ export function CircuitSheet({
       .filter((c) => (suspicion.get(c.id) ?? 0) >= clearedBelow)
       .map((c) => `${part(c.id)} ${percent(suspicion.get(c.id) ?? 0)}`)
       .join(", ");
+  }
+}
+
+/** Of a part of the sheet only names that are wholly in it are shown. */
+function hideCutNames(drawing: SVGSVGElement | null, view: Box | undefined) {
+  if (!drawing || !view) return;
+  for (const name of drawing.querySelectorAll("text")) {
+    const box = name.getBBox();
+    const whole =
+      box.x >= view.x &&
+      box.y >= view.y &&
+      box.x + box.width <= view.x + view.width &&
+      box.y + box.height <= view.y + view.height;
+    name.style.visibility = whole ? "" : "hidden";
   }
 }
 

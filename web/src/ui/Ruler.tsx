@@ -33,7 +33,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   const values = drawn.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
   const [low, high] = spanOf(values);
   const scale = linear(low, high, PAD, width - PAD);
-  const base = 10 + drawn.length * ROW;
+  const base = 13 + drawn.length * ROW;
   const height = base + (mark === undefined ? 28 : 58);
   return (
     <figure className="m-0">
@@ -119,7 +119,7 @@ interface MarkProps {
 }
 
 function BandMark({ row, width, sound, from, to, label }: MarkProps) {
-  const y = 18 + row * ROW;
+  const y = 21 + row * ROW;
   const half = (label.length * LETTER) / 2;
   const x = Math.min(width - half - 2, Math.max(half + 2, (from + to) / 2));
   return (

@@ -50,7 +50,7 @@ export function TopStrip({
         )}
       </h1>
       {quote && <p className="min-w-0 flex-1 truncate max-md:hidden">“{quote}”</p>}
-      <div className="ml-auto flex flex-wrap items-center gap-2">
+      <div className="ml-auto flex flex-wrap items-center gap-2 max-sm:order-2 max-sm:ml-0">
         {children}
         <button
           type="button"
@@ -66,6 +66,8 @@ export function TopStrip({
         </button>
         <LineTag />
         <ConnectionTag />
+      </div>
+      <div className="max-sm:order-1 max-sm:ml-auto">
         <Who />
       </div>
     </header>

@@ -167,7 +167,7 @@ function InputRow({ field, own, bench, names }: { field: Field; own: string; ben
                 aria-invalid={refused !== undefined}
                 aria-describedby={refused ? `${id}-refused` : undefined}
                 onChange={(e) => bench.type(i, field.id, e.target.value)}
-                className="figures min-h-10 w-full min-w-0 bg-transparent px-2 text-right text-xl font-semibold outline-none placeholder:font-normal placeholder:text-soft"
+                className="figures min-h-11 w-full min-w-0 bg-transparent px-2 text-right text-xl font-semibold outline-none placeholder:font-normal placeholder:text-soft"
               />
               <span className="figures whitespace-nowrap text-soft">{unit.symbol}</span>
             </div>

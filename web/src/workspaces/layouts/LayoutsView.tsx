@@ -65,7 +65,7 @@ function LayoutLine({ layout: l }: { layout: Layout }) {
         <a
           href={`/api/layouts/${l.id}`}
           download={`${l.id}.layout.json`}
-          className="label grid min-h-11 place-items-center px-2 underline underline-offset-4"
+          className="label grid min-h-11 min-w-11 place-items-center px-2 underline underline-offset-4"
         >
           {say("downloadFile")}
         </a>

@@ -191,7 +191,7 @@ function NumberField({
                 onValue(rounded);
               }
             }}
-            className="figures min-h-10 w-full min-w-0 bg-transparent px-2 text-right text-lg font-semibold outline-none"
+            className="figures min-h-11 w-full min-w-0 bg-transparent px-2 text-right text-lg font-semibold outline-none"
           />
           <span className="figures text-sm whitespace-nowrap text-soft">{rule.unit}</span>
         </span>

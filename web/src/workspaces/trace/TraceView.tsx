@@ -4,6 +4,7 @@ import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { SpotMarks } from "../../circuit/SpotMarks";
 import { useSettings } from "../../domain/settings";
 import type { WaitingOf } from "../../domain/outbox";
+import { useDrawn } from "../../domain/soon";
 import type { Job } from "../../domain/types";
 import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
@@ -52,6 +53,7 @@ function KeptJob({ write }: { write: WaitingOf<"jobs"> }) {
 function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace> }) {
   const { layout, word, person } = useSettings();
   const go = useNavigate();
+  const drawn = useDrawn();
   const sheet = layout(job.layoutId);
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
@@ -76,7 +78,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <Link to={`/jobs/${job.id}/bench`} className="grid min-h-11 place-items-center">
           <Tag>{say("bench")}</Tag>
         </Link>
-        <button type="button" className="min-h-11" onClick={() => trace.setPanel("log")}>
+        <button type="button" className="min-h-11 min-w-11" onClick={() => trace.setPanel("log")}>
           <Tag>{say("log")}</Tag>
         </button>
       </TopStrip>
@@ -105,12 +107,16 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
             onAccept={() => trace.setPanel("accept")}
           />
           <div className="border-t-2 border-ink max-lg:order-3">
-            <River moments={job.assessment.river} at={trace.moment} onMove={trace.move} hunch={hunch} />
+            {drawn ? (
+              <River moments={job.assessment.river} at={trace.moment} onMove={trace.move} hunch={hunch} />
+            ) : (
+              <div className="h-42" />
+            )}
           </div>
         </div>
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
-          <Ledger job={job} shares={shares} isNow={trace.isNow} />
+          {drawn && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
           {job.comesBackFrom && (
             <p role="note" className="border border-caution bg-caution-ground p-2">
               {say("comeback")}{" "}
@@ -128,7 +134,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           </p>
         </aside>
       </main>
-      <Panels job={job} trace={trace} />
+      {drawn && <Panels job={job} trace={trace} />}
     </div>
   );
 }

@@ -56,7 +56,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
       {verdict.missing.length > 0 && (
         <>
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("stillMissing")}</h3>
-          <ul className="list-inside list-disc text-sm">
+          <ul className="list-disc pl-5 text-sm">
             {verdict.missing.map((m) => (
               <li key={m}>{say(`missing${m}` as UiWord)}</li>
             ))}
