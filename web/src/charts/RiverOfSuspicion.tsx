@@ -1,7 +1,7 @@
 import { useMemo, useRef } from "react";
 import { useSettings } from "../domain/settings";
 import { NOTHING_WRONG, type Moment } from "../domain/types";
-import { say } from "../domain/words";
+import { say, short } from "../domain/words";
 import { currents, labelPlaces, REST, ribbon } from "./river";
 import { linear } from "./scale";
 import { useWidth } from "./useWidth";
@@ -141,8 +141,4 @@ function ground(id: string, place: number): string {
   return id === NOTHING_WRONG
     ? "var(--cool-band)"
     : `color-mix(in srgb, var(--hot) ${100 * (OPACITY[place] ?? 0.2)}%, var(--ground))`;
-}
-
-function short(text: string, most: number): string {
-  return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1))}…`;
 }

@@ -18,3 +18,8 @@ export function keyed(id: string): { key: string; joints: string[] } {
   const joints = /@([a-z0-9+-]+)/.exec(id)?.[1];
   return { key: joints === undefined ? id : id.replace(`@${joints}`, ""), joints: joints?.split("+") ?? [] };
 }
+
+/** A text in so many letters at most, with a mark where it was cut. */
+export function short(text: string, most: number): string {
+  return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1))}…`;
+}

@@ -2,7 +2,7 @@ import { linear, spanOf, ticks } from "../charts/scale";
 import { useSettings } from "../domain/settings";
 import type { Figure } from "../domain/types";
 import { shownFigure } from "../domain/units";
-import { say } from "../domain/words";
+import { say, short } from "../domain/words";
 
 interface Props {
   figure: Figure;
@@ -68,7 +68,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             sound={row === 0}
             from={scale.at(inUnit(band.low))}
             to={scale.at(inUnit(band.high))}
-            label={`${row === 0 ? say("sound") : word(`suspect.${band.suspectId}`)} ${range(band.low, band.high)}`}
+            label={labelled(row === 0 ? say("sound") : word(`suspect.${band.suspectId}`), range(band.low, band.high))}
           />
         ))}
         {before && (
@@ -78,7 +78,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             sound
             from={scale.at(inUnit(before.low))}
             to={scale.at(inUnit(before.high))}
-            label={`${say("soundBefore")} ${range(before.low, before.high)}`}
+            label={labelled(say("soundBefore"), range(before.low, before.high))}
           />
         )}
         <line x1={PAD} x2={width - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
@@ -93,6 +93,11 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
       </svg>
     </figure>
   );
+
+  /** A band's name and its range; where both are too long for the ruler, the name gives way. */
+  function labelled(name: string, figures: string) {
+    return `${short(name, Math.floor((width - 4) / LETTER) - figures.length - 1)} ${figures}`;
+  }
 
   function range(bandLow: number, bandHigh: number) {
     return `${shownFigure(bandLow, own)} – ${shownFigure(bandHigh, own)} ${own.symbol}`;
