@@ -40,7 +40,7 @@ export function QuantityField({ figure, label, text, unitSymbol, onText, problem
             onChange={(e) => onText(e.target.value)}
             aria-invalid={problem !== undefined}
             aria-describedby={problem ? `${id}-problem` : undefined}
-            className="figures min-h-14 w-full min-w-0 bg-transparent px-3 text-right text-3xl font-semibold focus-visible:outline-hidden"
+            className="figures min-h-16 w-full min-w-0 bg-transparent px-3 text-right text-3xl font-semibold focus-visible:outline-hidden"
           />
           <span className="figures text-xl text-soft">{unitSymbol}</span>
         </div>

@@ -195,7 +195,7 @@ function StepLine({ test, step, now, done, onStep }: LineProps) {
       onClick={onStep}
       aria-current={now ? "step" : undefined}
       className={clsx(
-        "flex min-h-11 w-full gap-2 border-l-4 px-3 py-2 text-left",
+        "flex min-h-16 items-center w-full gap-2 border-l-4 px-3 py-2 text-left",
         now ? "border-hot font-semibold" : "border-rule",
         done && "text-soft",
       )}

@@ -104,6 +104,7 @@ function Walk({ job }: { job: Job }) {
             <section key={procedureId} aria-label={word(`test.${procedureId}`)} className="grid gap-2">
               <h3 className="text-lg font-semibold">{word(`test.${procedureId}`)}</h3>
               <Choice
+                large
                 label={word(`test.${procedureId}`)}
                 value={looks[procedureId] ?? "not-seen"}
                 onChange={(option) => {
@@ -134,7 +135,7 @@ function Walk({ job }: { job: Job }) {
               <Link
                 key={test}
                 to={`/jobs/${job.id}/tests/${test}`}
-                className="inline-grid min-h-11 content-center underline"
+                className="inline-grid min-h-16 content-center underline"
               >
                 {word(`test.${test}`)}
               </Link>

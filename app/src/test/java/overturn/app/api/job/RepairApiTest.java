@@ -335,13 +335,11 @@ class RepairApiTest {
         Map<String, Object> smaller = Map.of("id", "new-bore", "text", "22.2", "unit", "mm");
         Map<String, Object> listed = Map.of("id", "new-bore", "text", "23.8", "unit", "mm");
         double before = repair(now()).get("sheet").get("strokeMl").asDouble();
-        JsonNode other = post(
-                        "work-steps",
-                        Map.of("key", "compare-bore@master", "figures", List.of(old, smaller), "why", "it was there"))
-                .body();
-        assertTrue(repair(other).get("sheet").get("strokeMl").asDouble() < before);
-        JsonNode again = post("work-steps", Map.of("key", "compare-bore@master", "figures", List.of(old, listed)))
-                .body();
-        assertEquals(before, repair(again).get("sheet").get("strokeMl").asDouble(), 1e-9);
+        post(
+                "work-steps",
+                Map.of("key", "compare-bore@master", "figures", List.of(old, smaller), "why", "it was there"));
+        post("work-steps", Map.of("key", "compare-bore@master", "figures", List.of(old, listed)));
+        flow.tickAll();
+        assertEquals(before, repair(now()).get("sheet").get("strokeMl").asDouble(), 1e-9);
     }
 }

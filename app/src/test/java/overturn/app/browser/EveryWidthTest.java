@@ -1,0 +1,98 @@
+package overturn.app.browser;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import overturn.app.support.ApiClient;
+import overturn.app.support.Browser;
+import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
+import overturn.app.support.Screens;
+
+/**
+ * Every view at every width, in the units that take more room: nothing is cut, runs off the screen or out of its
+ * drawing, and what is to be tapped is large enough. A window of 1280 px at 200 % zoom is one of 640.
+ */
+@ExtendWith(OverturnServer.class)
+class EveryWidthTest {
+
+    private static final int TARGET_PX = 44;
+    private static final int TARGET_OF_A_TEST_PX = 64;
+    private static final String LAST = "Is the test itself sound?";
+
+    private static Browser browser;
+    private static String look;
+
+    @BeforeAll
+    static void openBrowser() throws IOException {
+        browser = new Browser();
+        try (var in = EveryWidthTest.class.getResourceAsStream("/overturn/browser/cut-or-small.js")) {
+            look = new String(in.readAllBytes(), StandardCharsets.UTF_8).strip().replaceAll(";$", "");
+        }
+    }
+
+    @AfterAll
+    static void closeBrowser() {
+        browser.close();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"390, 844", "640, 400", "820, 1180", "1280, 800", "1920, 1080"})
+    void nothingIsCutAndEverythingCanBeTapped(int width, int height, OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        String traced = api.openJob("Tarn SK 640", "sinks", "second-piston-front-cup");
+        String repaired = api.openJob("Tarn SK 641", "sinks", "primary-piston-cup");
+        new RepairFlow(api, "/api/jobs/" + repaired).accept().post("work-steps", Map.of("key", "cap-pipes@master"));
+        Page page = browser.device(width, height);
+        page.addInitScript(
+                "localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: 'light', units: 'us'}))");
+        Screens screens = new Screens(page, server.address());
+        List<String> found = new ArrayList<>();
+        List<String> views = new ArrayList<>(List.of(
+                "/", "/intake", "/bench", "/workshop", "/catalogue", "/layouts", "/layouts/new?from=ardle-mail-trike"));
+        views.addAll(List.of("/jobs/" + traced, "/jobs/" + traced + "/bench"));
+        List.of("work", "bleed", "proving", "card").forEach(view -> views.add("/jobs/" + repaired + "/" + view));
+        for (String view : views) {
+            screens.open(view);
+            found.addAll(looked(page, view, TARGET_PX));
+        }
+        screens.open("/").heading("Tarn SK 14").click();
+        screens.heading("Suspects").waitFor();
+        found.addAll(looked(page, "a job with readings", TARGET_PX));
+        screens.open("/jobs/" + traced + "/walk");
+        found.addAll(looked(page, "walk", TARGET_OF_A_TEST_PX));
+        for (String test : List.of("port-plugs", "hold-medium")) {
+            screens.open("/jobs/" + traced + "/tests/" + test);
+            page.getByText("step 1 of").waitFor();
+            for (int step = 1; page.getByText(LAST).count() == 0; step++) {
+                page.getByText(Pattern.compile("step " + step + " of|" + Pattern.quote(LAST)))
+                        .first()
+                        .waitFor();
+                found.addAll(looked(page, test + ", step " + step, TARGET_OF_A_TEST_PX));
+                screens.button("Go on").click();
+            }
+            page.getByText(LAST).waitFor();
+            found.addAll(looked(page, test + ", figures", TARGET_OF_A_TEST_PX));
+        }
+        assertEquals(List.of(), found);
+    }
+
+    private static List<String> looked(Page page, String view, int targetPx) {
+        page.locator("main:not([aria-busy=true])").first().waitFor();
+        page.evaluate("() => document.fonts.ready");
+        page.waitForTimeout(250);
+        return ((List<?>) page.evaluate(look, targetPx))
+                .stream().map(one -> view + ": " + one).toList();
+    }
+}
