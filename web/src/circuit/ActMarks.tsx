@@ -51,7 +51,7 @@ export function spots(layout: Layout, step: Act): Spot[] {
       .filter((at) => at !== undefined)
       .slice(0, MOST_MARKS);
   return step.at
-    .map((id) => spot(layout, id))
+    .map((id) => spot(layout, id, step.gesture))
     .filter((at) => at !== undefined)
     .slice(0, MOST_MARKS);
 }
@@ -65,10 +65,12 @@ function jointSpot(layout: Layout, jointId: string, gesture: Gesture): Spot | un
   return port ? { x: at.x, y: layout.sheet.master.y + layout.sheet.master.height } : { ...at, turn: -90 };
 }
 
-function spot(layout: Layout, id: string): { x: number; y: number } | undefined {
+/** What is turned at a pedal or lever is its rod or the screw behind it. */
+function spot(layout: Layout, id: string, gesture: Gesture): { x: number; y: number } | undefined {
   const kind = layout.components.find((c) => c.id === id)?.kind;
-  if (kind === "PEDAL") return { x: 58, y: 278 };
-  if (kind === "LEVER") return { x: 50, y: 282 };
+  const turned = gesture === "TURN" || gesture === "UNSCREW";
+  if (kind === "PEDAL") return turned ? { x: 98, y: 132 } : { x: 58, y: 278 };
+  if (kind === "LEVER") return turned ? { x: 108, y: 146 } : { x: 50, y: 282 };
   const end = layout.sheet.ends.find((e) => e.id === id);
   if (end) return { x: end.at.x - layout.sheet.endRadius * 0.7, y: end.at.y - layout.sheet.endRadius * 0.7 };
   const box = boxOf(layout, id);

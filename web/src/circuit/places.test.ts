@@ -85,6 +85,7 @@ describe("places on the sheet", () => {
     ]);
     expect(spots(layout, { at: [], joints: ["front-port"], gesture: "CRACK" })).toEqual([{ x: 286, y: 190 }]);
     expect(spots(layout, { at: ["pedal"], joints: [], gesture: "PRESS" })).toEqual([{ x: 58, y: 278 }]);
+    expect(spots(layout, { at: ["pedal"], joints: [], gesture: "TURN" })).toEqual([{ x: 98, y: 132 }]);
     expect(spots(layout, { at: ["front-left", "front-right"], joints: [], gesture: "CRACK" })).toHaveLength(2);
   });
 });

@@ -200,7 +200,9 @@ function StepLine({ test, step, now, done, onStep }: LineProps) {
         done && "text-soft",
       )}
     >
-      <span aria-hidden="true">{done ? "✓" : "·"}</span>
+      <span aria-hidden="true" className="w-4 shrink-0 text-center">
+        {done ? "✓" : "·"}
+      </span>
       {sentence(step)}
     </button>
   );

@@ -61,10 +61,10 @@ final class IsolationProcedures {
             all.add(shoesSetClose());
         }
         if (!layout.family().clutch()) {
-            all.add(axleBled("front-axle-bled", Isolation.FRONT_BLED));
-            if (layout.ends().stream().anyMatch(End::rear)) {
-                all.add(axleBled("rear-axle-bled", Isolation.REAR_BLED));
-            }
+            layout.ends().stream()
+                    .map(End::rear)
+                    .distinct()
+                    .forEach(rear -> all.add(axleBled(rear ? "rear-axle-bled" : "front-axle-bled", rear)));
         }
         if (layout.master().tandem()) {
             all.add(oneChamberOpen());
@@ -238,13 +238,18 @@ final class IsolationProcedures {
     }
 
     /** Air that is bled out of an axle gives its travel back; air anywhere else stays. */
-    private Procedure axleBled(String id, Isolation axle) {
-        return tried(id, axle)
+    private Procedure axleBled(String id, boolean rear) {
+        List<Step> steps = new ArrayList<>(List.of(
+                Step.of("press").reads("before"),
+                Step.of("hose-on").caution("screw"),
+                Step.of("bleed").caution("pressure").withHelper()));
+        if (layout.ends().stream().filter(e -> e.rear() == rear).count() > 1) {
+            steps.add(Step.of("others"));
+        }
+        steps.add(Step.of("again").reads("after"));
+        return tried(id, rear ? Isolation.REAR_BLED : Isolation.FRONT_BLED)
                 .needs(layout.family().lever() ? VehicleNeeds.SEAT : VehicleNeeds.RAISED)
-                .steps(
-                        Step.of("press").reads("before"),
-                        Step.of("bleed").caution("screw").withHelper(),
-                        Step.of("again").reads("after"));
+                .steps(steps);
     }
 
     private Procedure shoesSetClose() {
