@@ -28,9 +28,12 @@ export function BayView() {
       <TopStrip title={say("bayTitle")} />
       <main className="sheet-grid min-h-[calc(100dvh-3rem)] p-4 md:p-8">
         <div className="mx-auto max-w-6xl">
-          <div className="mb-5 flex flex-wrap items-end justify-between gap-2">
+          <div className="mb-5 flex flex-wrap items-center gap-2">
             <p className="figures text-lg text-soft">{foundText(first, untouched)}</p>
-            <span className="ml-auto flex flex-wrap gap-2">
+            <nav
+              aria-label={say("palettePages")}
+              className="flex flex-wrap gap-2 max-xl:order-last max-xl:basis-full xl:ml-auto"
+            >
               <Button large onClick={() => void go("/bench")}>
                 {say("bench")}
               </Button>
@@ -44,8 +47,8 @@ export function BayView() {
                 {say("workshop")}
               </Button>
               <TakeIn />
-            </span>
-            <Button filled large className="max-sm:w-full" onClick={() => void go("/intake")}>
+            </nav>
+            <Button filled large className="max-xl:ml-auto max-sm:w-full" onClick={() => void go("/intake")}>
               {say("openJob")}
             </Button>
           </div>

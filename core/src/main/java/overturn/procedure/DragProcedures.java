@@ -63,7 +63,7 @@ final class DragProcedures {
                 .steps(
                         made(),
                         Step.of("before").timed(TO_THE_WHEEL_SECONDS).reads("before"),
-                        Step.of("turn").caution("nobody-at-pedal").fits("rod-turned-back"),
+                        Step.of("turn").caution(handsAtRod()).fits("rod-turned-back"),
                         Step.of("after").timed(RUNS_BACK_SECONDS).reads("after")));
         if (assisted) {
             all.add(dragWithEngine());
@@ -76,7 +76,7 @@ final class DragProcedures {
                 .steps(
                         made(),
                         Step.of("before").timed(TO_THE_WHEEL_SECONDS).reads("before"),
-                        Step.of("loosen").caution("nobody-at-pedal").fits("master-loose"),
+                        Step.of("loosen").caution(handsAtRod()).fits("master-loose"),
                         Step.of("after").timed(RUNS_BACK_SECONDS).reads("after")));
         all.add(freedBy("crack-master-port", opened(ports()), 5)
                 .needs(new VehicleNeeds(true, true, false, VehicleNeeds.Opened.MASTER_PORTS))
@@ -146,6 +146,11 @@ final class DragProcedures {
     /** The drag made anew as on the road; an assist keeps its reserve, since what sticks in it needs one to hold on. */
     private Step made() {
         return assisted ? Step.of("make-with-reserve").caution("running-engine") : Step.of("make");
+    }
+
+    /** An assist that is to keep its reserve would push with it. */
+    private String handsAtRod() {
+        return assisted ? "reserve-kept" : "nobody-at-pedal";
     }
 
     private List<Step> steps(String act) {
