@@ -1,4 +1,6 @@
+import { useRef } from "react";
 import { linear, spanOf, ticks } from "../charts/scale";
+import { useWidth } from "../charts/useWidth";
 import { useSettings } from "../domain/settings";
 import type { Figure } from "../domain/types";
 import { shownFigure } from "../domain/units";
@@ -23,7 +25,9 @@ const LETTER = 6.6;
 
 /** A reading as a position: sound band, bands of the live suspects, the mark. */
 export function Ruler({ figure, mark, title, compact = false }: Props) {
-  const width = compact ? NARROW : WIDE;
+  const drawing = useRef<HTMLElement>(null);
+  const room = useWidth(drawing, WIDE);
+  const width = compact ? NARROW : Math.max(NARROW, Math.min(WIDE, room));
   const bands = compact ? figure.bands.slice(0, MOST_COMPACT) : figure.bands;
   const { unit, word } = useSettings();
   const own = unit(figure.dimension);
@@ -36,7 +40,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   const base = 13 + drawn.length * ROW;
   const height = base + (mark === undefined ? 28 : 58);
   return (
-    <figure className="m-0">
+    <figure ref={drawing} className="m-0">
       <figcaption className="caps mb-1">{title}</figcaption>
       <svg viewBox={`0 0 ${width} ${height}`} className="block w-full" role="img" aria-label={described()}>
         {mark !== undefined && (
