@@ -121,14 +121,6 @@ function Walk({ job }: { job: Job }) {
           <p role="note" className="border border-caution bg-caution-ground p-3">
             {word("caution.fluid")}
           </p>
-          {refused && (
-            <p role="alert" className="border-2 border-danger p-3">
-              {refused}
-            </p>
-          )}
-          <Button filled large disabled={busy || !something} onClick={() => void enter()}>
-            {say(busy ? "entering" : "walkEnter")}
-          </Button>
           <p className="flex flex-wrap gap-x-4 text-sm">
             <span className="text-soft">{say("walkOneByOne")}:</span>
             {walkTests(job).map((test) => (
@@ -143,6 +135,22 @@ function Walk({ job }: { job: Job }) {
           </p>
         </aside>
       </main>
+      <footer className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-panel p-3">
+        {refused && (
+          <p role="alert" className="flex-1 basis-56 border-2 border-danger p-3">
+            {refused}
+          </p>
+        )}
+        <Button
+          filled
+          large
+          className="ml-auto w-full sm:max-w-96"
+          disabled={busy || !something}
+          onClick={() => void enter()}
+        >
+          {say(busy ? "entering" : "walkEnter")}
+        </Button>
+      </footer>
     </div>
   );
 }
