@@ -49,7 +49,7 @@ export function TopStrip({
           title
         )}
       </h1>
-      {quote && <p className="min-w-0 flex-1 truncate max-md:hidden">“{quote}”</p>}
+      {quote && <p className="min-w-0 flex-1 truncate max-lg:hidden">“{quote}”</p>}
       <div className="ml-auto flex flex-wrap items-center gap-2 max-sm:order-2 max-sm:ml-0">
         {children}
         <button

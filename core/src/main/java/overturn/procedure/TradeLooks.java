@@ -199,7 +199,7 @@ final class TradeLooks {
                 .needs(VehicleNeeds.openedAt(Opened.MASTER_PORTS))
                 .minutes(34)
                 .rig(RigKind.BORE_GAUGE)
-                .observes("bore-pitted")
+                .observes("bore-pitted", "bore-too-large", "bore-too-small")
                 .steps(
                         Step.of("strip").caution("open-circuit").fits("master-out"),
                         Step.of("measure").reads("wider", "narrower"));
