@@ -26,7 +26,11 @@ import {
 } from "./state";
 
 const DRAFT = "intake";
-const OUT_OF_SCOPE = "out-of-scope";
+/** Vehicles that are refused by name, each with the caution that says why. */
+const REFUSED: [string, UiWord][] = [
+  ["out-of-scope", "outOfScope"],
+  ["not-modelled", "notModelled"],
+];
 
 function useIntake() {
   const { personId, catalogue } = useSettings();
@@ -92,15 +96,16 @@ export function IntakeView() {
   const chosen = layout(
     catalogue.layouts.some((l) => l.id === draft.layoutId) ? draft.layoutId : (catalogue.layouts[0]?.id ?? ""),
   );
-  const [outOfScope, setOutOfScope] = useState(false);
+  const [refused, setRefused] = useState("");
   const choose = (id: string) => {
-    setOutOfScope(id === OUT_OF_SCOPE);
-    if (id !== OUT_OF_SCOPE) change(anotherCircuit(id));
+    const refuses = REFUSED.some(([kind]) => kind === id);
+    setRefused(refuses ? id : "");
+    if (!refuses) change(anotherCircuit(id));
   };
   const take = (vehicle: Vehicle) => {
     const { id: vehicleId, name, layoutId } = vehicle;
     const moves = layoutId !== draft.layoutId && offered(catalogue.layouts).some((l) => l.id === layoutId);
-    setOutOfScope(false);
+    setRefused("");
     change({
       vehicle: name,
       vehicleId,
@@ -131,7 +136,7 @@ export function IntakeView() {
             <select
               id="intake-layoutId"
               aria-label={say("intakeLayout")}
-              value={outOfScope ? OUT_OF_SCOPE : draft.layoutId}
+              value={refused || draft.layoutId}
               onChange={(e) => choose(e.target.value)}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg"
             >
@@ -140,11 +145,15 @@ export function IntakeView() {
                   {l.name}
                 </option>
               ))}
-              <option value={OUT_OF_SCOPE}>{say("outOfScope")}</option>
+              {REFUSED.map(([kind, name]) => (
+                <option key={kind} value={kind}>
+                  {say(name)}
+                </option>
+              ))}
             </select>
-            {outOfScope && (
+            {refused && (
               <p role="alert" className="mt-2 border-2 border-danger p-3 font-semibold">
-                {word("caution.out-of-scope")}
+                {word(`caution.${refused}`)}
               </p>
             )}
             <p className="mt-1 text-soft">
@@ -246,7 +255,13 @@ export function IntakeView() {
         <Button large onClick={() => void go("/")}>
           {say("cancel")}
         </Button>
-        <Button large filled disabled={intake.busy || outOfScope} className="flex-1" onClick={() => void intake.open()}>
+        <Button
+          large
+          filled
+          disabled={intake.busy || refused !== ""}
+          className="flex-1"
+          onClick={() => void intake.open()}
+        >
           {say("intakeGo")}
         </Button>
       </footer>

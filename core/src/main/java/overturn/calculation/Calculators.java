@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import overturn.circuit.Layout;
 
-/** The twelve calculators of the bench, in the order of docs/physics.md. */
+/** The calculators of the bench, in the order of docs/physics.md. */
 public final class Calculators {
 
     private static final List<Calculator> ALL = List.of(
@@ -12,6 +12,8 @@ public final class Calculators {
             PressureAndTravel.travel(),
             Sizes.nominalBore(),
             Sizes.freePlay(),
+            ArmsAndBubbles.arms(),
+            ArmsAndBubbles.bubble(),
             PedalReadings.lostTravel(),
             PedalReadings.sink(),
             AssistFigures.assist(),

@@ -159,10 +159,11 @@ final class MasterRecipes {
 
     static void bleed(Recipes r) {
         r.protect();
-        r.add(
-                of("master-ports-bled", Section.BLEED, Handling.CRACK, r.master(), 8)
-                        .caution("pressure"),
-                of("where-from", Section.BEYOND, Handling.LOOK, r.master(), 3));
+        if (!r.layout.master().bleedScrew()) {
+            r.add(of("master-ports-bled", Section.BLEED, Handling.CRACK, r.master(), 8)
+                    .caution("pressure"));
+        }
+        r.add(of("where-from", Section.BEYOND, Handling.LOOK, r.master(), 3));
         r.fillAndBleed(end -> true);
     }
 

@@ -145,11 +145,19 @@ final class Recipes {
                         of("lower", Section.CLOSE, Handling.LOOK, input(), 3).setsBack("stands"));
     }
 
-    /** New fluid in, every end of these bled, the level set, all wiped dry and looked at. */
+    /**
+     * New fluid in, every end of these bled, the level set, all wiped dry and looked at; where all are bled, a master
+     * with a screw of its own goes first.
+     */
     Recipes fillAndBleed(Predicate<End> which) {
         add(of("fill", Section.FILL, Handling.FILL, reservoir(), 3)
                 .caution("fluid")
                 .needs("fluid-grade"));
+        if (layout.master().bleedScrew() && layout.ends().stream().allMatch(which)) {
+            add(of("master-screw-bled", Section.BLEED, Handling.CRACK, master(), 4)
+                    .caution("screw")
+                    .needs("screw-opening"));
+        }
         layout.ends().stream().filter(which).forEach(end -> {
             if (!(end instanceof Slave slave && slave.concentric())) {
                 add(of("screw-on-top", Section.BLEED, Handling.LOOK, end.id(), 1));

@@ -322,4 +322,37 @@ class CalculatorsTest {
             }
         }
     }
+
+    /** 260 mm over 65 mm is 4; 240 over 60 is the listed 4 of the Tarn, 260 over 60 is 4.33, 8 % off. */
+    @Test
+    void theRatioOfTwoArms() {
+        Result listed = compute("arms", TARN, "long-arm", 240, "rod-arm", 60);
+        assertEquals(4, listed.value("ratio"), 1e-9);
+        assertEquals(List.of("as-listed"), listed.notices());
+        Result other = compute("arms", TARN, "long-arm", 260, "rod-arm", 60);
+        assertEquals(8.33, other.value("off-by"), 0.01);
+        assertEquals(List.of("another-ratio"), other.notices());
+        assertEquals(
+                List.of("arms-changed-over"),
+                compute("arms", TARN, "long-arm", 60, "rod-arm", 240).notices());
+    }
+
+    /** 1 mL at 20 bar: 1 - 1.013 / 21.013 = 0.952 mL over 445.3 mm² is 2.14 mm at the rod, 8.55 mm at 4 : 1. */
+    @Test
+    void aMillilitreOfAirCostsEightAndAHalfMillimetresOfTheTarnsPedal() {
+        Result one = compute("bubble", TARN, "air", 1, "pressure", 20);
+        assertEquals(0.952, one.value("gives-way"), 0.001);
+        assertEquals(8.55, one.value("travel"), 0.01);
+        assertEquals(
+                1,
+                compute("bubble", TARN, "air", one.value("for-a-millimetre"), "pressure", 20)
+                        .value("travel"),
+                1e-9);
+        assertEquals(
+                List.of("not-felt"),
+                compute("bubble", TARN, "air", 0.05, "pressure", 20).notices());
+        assertEquals(
+                List.of("takes-all-the-stroke"),
+                compute("bubble", TARN, "air", 40, "pressure", 20).notices());
+    }
 }

@@ -150,6 +150,18 @@ class WorkPlanTest {
     }
 
     @Test
+    void aMasterWithAScrewOfItsOwnIsBledThereBeforeTheEnds() {
+        WorkPlan own = plan(Presets.layout("corvane-flatbed"), Remedy.BLEED_MASTER);
+        List<String> ids = own.steps().stream().map(WorkStep::id).toList();
+        assertTrue(has(own, "master-screw-bled") && !has(own, "master-ports-bled"), ids.toString());
+        assertTrue(ids.indexOf("master-screw-bled") < ids.indexOf("bleed-end"), ids.toString());
+        WorkPlan without = plan(TARN, Remedy.BLEED_MASTER);
+        assertTrue(has(without, "master-ports-bled") && !has(without, "master-screw-bled"));
+        WorkPlan oneAxle = plan(Presets.layout("corvane-flatbed"), Remedy.BLEED_REAR);
+        assertFalse(has(oneAxle, "master-screw-bled"), "the master stayed shut");
+    }
+
+    @Test
     void onlyWhatThisVehicleNeeds() {
         assertFalse(has(plan(TARN, Remedy.SET_LAMP_SWITCH), "bleed-end"));
         WorkPlan lever = plan(Presets.layout("wisp-courier-brake"), Remedy.CLEAN_MASTER);

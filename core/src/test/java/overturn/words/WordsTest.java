@@ -58,7 +58,8 @@ class WordsTest {
                 "rig.not-checked",
                 "caution.not-to-be-driven",
                 "caution.before-opening",
-                "caution.out-of-scope"));
+                "caution.out-of-scope",
+                "caution.not-modelled"));
         for (Family family : Family.values()) {
             ids.add("family." + family.id());
         }

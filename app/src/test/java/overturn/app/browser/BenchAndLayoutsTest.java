@@ -172,6 +172,9 @@ class BenchAndLayoutsTest {
         exactly(page, "Circuit").selectOption("out-of-scope");
         page.getByText("They are outside this program: maker's procedure only.").waitFor();
         assertTrue(screens.button("Open the job").isDisabled());
+        exactly(page, "Circuit").selectOption("not-modelled");
+        page.getByText("it would judge another vehicle than this one").waitFor();
+        assertTrue(screens.button("Open the job").isDisabled());
         exactly(page, "Circuit").selectOption("wisp-courier-brake");
         page.getByText("Lever brake · Lever brake, one disc, two-piston caliper")
                 .waitFor();
