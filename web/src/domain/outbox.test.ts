@@ -91,6 +91,18 @@ describe("a kept write", () => {
     expect(await waiting()).toEqual([]);
   });
 
+  it("is not sent a second time while it is under way", async () => {
+    let answer: (taken: Job) => void = () => undefined;
+    const write = vi.spyOn(api, "write").mockReturnValue(new Promise((resolve) => (answer = resolve)));
+    await keep(WRITE);
+    const first = send(WRITE, 2);
+    await sendDue(() => undefined);
+    expect(write).toHaveBeenCalledTimes(1);
+    answer(job(3));
+    expect(await first).toEqual(job(3));
+    expect(await waiting()).toEqual([]);
+  });
+
   it("waits, and is never dropped, however often the job is busy", async () => {
     vi.spyOn(api, "job").mockResolvedValue(job(7));
     const write = vi

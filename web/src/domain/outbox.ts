@@ -49,6 +49,8 @@ interface Kept extends DBSchema {
 }
 
 const ATTEMPTS_WHILE_BUSY = 5;
+/** What this tab is sending just now: it is not sent a second time meanwhile. */
+const underWay = new Set<string>();
 const MOST_FAILURES = 5;
 const FIRST_PAUSE_MS = 4_000;
 const LONGEST_PAUSE_MS = 60_000;
@@ -130,6 +132,7 @@ export const due = (write: Waiting, now: number): boolean =>
  * what arrived already is not entered twice. Only a verdict is of the log that was on the screen. What the server refuses stays here, marked.
  */
 export async function send(write: Waiting, sequence?: number): Promise<Job> {
+  underWay.add(write.entryId);
   try {
     const job = await sent(write, sequence);
     if (write.draftKey !== undefined) await dropDraft(write.draftKey);
@@ -139,6 +142,8 @@ export async function send(write: Waiting, sequence?: number): Promise<Job> {
     if (!(e instanceof Refusal)) throw e;
     await keepAfter(write, e);
     throw e;
+  } finally {
+    underWay.delete(write.entryId);
   }
 }
 
@@ -228,7 +233,7 @@ async function keepAfter(write: Waiting, refusal: Refusal): Promise<void> {
 export async function sendDue(arrived: (job: Job, write: Waiting) => void): Promise<void> {
   const unopened = new Set<string>();
   for (const write of await waiting()) {
-    if (due(write, Date.now()) && !unopened.has(write.jobId)) {
+    if (due(write, Date.now()) && !unopened.has(write.jobId) && !underWay.has(write.entryId)) {
       try {
         arrived(await send(write), write);
       } catch (e) {
