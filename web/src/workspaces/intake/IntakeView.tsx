@@ -151,14 +151,15 @@ export function IntakeView() {
                 </option>
               ))}
             </select>
-            {refused && (
+            {refused ? (
               <p role="alert" className="mt-2 border-2 border-danger p-3 font-semibold">
                 {word(`caution.${refused}`)}
               </p>
+            ) : (
+              <p className="mt-1 text-soft">
+                {[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}
+              </p>
             )}
-            <p className="mt-1 text-soft">
-              {[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}
-            </p>
           </Part>
         </div>
         <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
