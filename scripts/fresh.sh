@@ -18,6 +18,7 @@ fresh_machine() {
         step "Installing debootstrap" env DEBIAN_FRONTEND=noninteractive apt-get install -y debootstrap
     fi
     FRESH=$(mktemp -d /var/tmp/overturn-fresh.XXXXXX)
+    chmod 755 "$FRESH" # it is the root folder of everybody in it
     FRESH_PORT=$(free_port 8717)
     trap leave_fresh_machine EXIT
     step "Making an empty Debian ($suite)" debootstrap --variant=minbase --include=ca-certificates,git "$suite" "$FRESH" "$mirror"

@@ -8,6 +8,7 @@ install_packages() {
     command -v mvn >/dev/null || missing+=(maven)
     command -v npm >/dev/null || missing+=(npm)
     command -v curl >/dev/null || missing+=(curl)
+    command -v vipsthumbnail >/dev/null || missing+=(libvips-tools)
     [ -n "$PG_BIN" ] && [ -x "$PG_BIN/initdb" ] || missing+=(postgresql)
     [ "$1" = run ] || [ -x /usr/bin/chromium ] || missing+=(chromium)
     if [ ${#missing[@]} -gt 0 ]; then
