@@ -32,7 +32,7 @@ fresh_machine() {
     timed "./overturn start" in_fresh_machine './overturn start'
     timed "one request" curl -fsS -m 30 "http://127.0.0.1:$FRESH_PORT/api/health"
     say ""
-    say "Node in use: $(in_fresh_machine 'PATH=var/node/node_modules/.bin:$PATH node --version')"
+    say "Node in use: $(in_fresh_machine 'var/node/node_modules/node-linux-*/bin/node --version')"
     timed "./overturn stop" in_fresh_machine './overturn stop'
     timed "./overturn test, one browser test" in_fresh_machine './overturn test -Dtest=WalkTest -Dsurefire.failIfNoSpecifiedTests=false >/var/log/test.log 2>&1 || (tail -n 60 /var/log/test.log; false)'
     grep -aE 'Tests run:|BUILD' "$FRESH/var/log/test.log" | tail -n 3

@@ -31,13 +31,16 @@ use_node() {
         if ! [ "$PINNED_NODE/node_modules/.package-lock.json" -nt "$ROOT/scripts/node/package-lock.json" ]; then
             step "Fetching Node (this machine has none that will do)" fetch_node
         fi
-        export PATH="$PINNED_NODE/node_modules/.bin:$PATH"
+        PATH=$(pinned_node_folders):$PATH
         node_will_do || fail 3 "The Node in $PINNED_NODE does not run on this machine ($(uname -m)); install Node 24 with npm 11 and try again"
     fi
     if node --use-system-ca -e 0 2>/dev/null; then # registries behind a workshop's own certificate
         export NODE_OPTIONS="${NODE_OPTIONS:-} --use-system-ca"
     fi
 }
+
+# Each processor's Node is a package of its own; only that of this machine is there.
+pinned_node_folders() { echo "$(ls -d "$PINNED_NODE"/node_modules/node-linux-*/bin 2>/dev/null | head -n 1):$PINNED_NODE/node_modules/.bin"; }
 
 fetch_node() {
     rm -rf "$PINNED_NODE"
