@@ -1,7 +1,7 @@
 import createClient from "openapi-fetch";
 import { noteAnswer } from "./line";
 import type { components, paths } from "./generated/api";
-import type { FactRequest, FigureRequest, Job, OpenJobRequest, WorkshopRequest, Writes } from "./types";
+import type { FactRequest, FigureRequest, OpenJobRequest, WorkshopRequest, Writes } from "./types";
 
 type Schemas = components["schemas"];
 
@@ -68,33 +68,51 @@ async function taken<T>(call: Promise<Answer<T>>): Promise<T> {
   );
 }
 
+/** The answer to a write that does not wait for what follows from it: taken once it is in the log. */
+async function acknowledged(call: Promise<Answer<unknown>>): Promise<void> {
+  await taken(call.then((answer) => ({ ...answer, data: answer.response.ok ? true : undefined })));
+}
+
+const AT_ONCE = { Prefer: "respond-async" };
+
 /** The writes that add to a log, by the last part of their address. */
 export type WriteKind = Exclude<keyof Writes, "jobs">;
 
 const of = (id: string) => ({ path: { id } });
 
-const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<Job> } = {
-  readings: (id, body) => taken(client.POST("/api/jobs/{id}/readings", { params: of(id), body })),
-  strikes: (id, body) => taken(client.POST("/api/jobs/{id}/strikes", { params: of(id), body })),
-  "set-aside": (id, body) => taken(client.POST("/api/jobs/{id}/set-aside", { params: of(id), body })),
-  "take-off": (id, body) => taken(client.POST("/api/jobs/{id}/take-off", { params: of(id), body })),
-  verdict: (id, body) => taken(client.POST("/api/jobs/{id}/verdict", { params: of(id), body })),
-  notes: (id, body) => taken(client.POST("/api/jobs/{id}/notes", { params: of(id), body })),
-  "work-steps": (id, body) => taken(client.POST("/api/jobs/{id}/work-steps", { params: of(id), body })),
-  strokes: (id, body) => taken(client.POST("/api/jobs/{id}/strokes", { params: of(id), body })),
-  levels: (id, body) => taken(client.POST("/api/jobs/{id}/levels", { params: of(id), body })),
-  bleeding: (id, body) => taken(client.POST("/api/jobs/{id}/bleeding", { params: of(id), body })),
-  photos: (id, body) => taken(client.POST("/api/jobs/{id}/photos", { params: of(id), body })),
-  walks: (id, body) => taken(client.POST("/api/jobs/{id}/walks", { params: of(id), body })),
-  rests: (id, body) => taken(client.POST("/api/jobs/{id}/rests", { params: of(id), body })),
-  checks: (id, body) => taken(client.POST("/api/jobs/{id}/checks", { params: of(id), body })),
-  parts: (id, body) => taken(client.POST("/api/jobs/{id}/parts", { params: of(id), body })),
-  release: (id, body) => taken(client.POST("/api/jobs/{id}/release", { params: of(id), body })),
+const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<void> } = {
+  readings: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/readings", { params: of(id), body, headers: AT_ONCE })),
+  strikes: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/strikes", { params: of(id), body, headers: AT_ONCE })),
+  "set-aside": (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/set-aside", { params: of(id), body, headers: AT_ONCE })),
+  "take-off": (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/take-off", { params: of(id), body, headers: AT_ONCE })),
+  verdict: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/verdict", { params: of(id), body, headers: AT_ONCE })),
+  notes: (id, body) => acknowledged(client.POST("/api/jobs/{id}/notes", { params: of(id), body, headers: AT_ONCE })),
+  "work-steps": (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/work-steps", { params: of(id), body, headers: AT_ONCE })),
+  strokes: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/strokes", { params: of(id), body, headers: AT_ONCE })),
+  levels: (id, body) => acknowledged(client.POST("/api/jobs/{id}/levels", { params: of(id), body, headers: AT_ONCE })),
+  bleeding: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/bleeding", { params: of(id), body, headers: AT_ONCE })),
+  photos: (id, body) => acknowledged(client.POST("/api/jobs/{id}/photos", { params: of(id), body, headers: AT_ONCE })),
+  walks: (id, body) => acknowledged(client.POST("/api/jobs/{id}/walks", { params: of(id), body, headers: AT_ONCE })),
+  rests: (id, body) => acknowledged(client.POST("/api/jobs/{id}/rests", { params: of(id), body, headers: AT_ONCE })),
+  checks: (id, body) => acknowledged(client.POST("/api/jobs/{id}/checks", { params: of(id), body, headers: AT_ONCE })),
+  parts: (id, body) => acknowledged(client.POST("/api/jobs/{id}/parts", { params: of(id), body, headers: AT_ONCE })),
+  withdrawal: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/withdrawal", { params: of(id), body, headers: AT_ONCE })),
+  release: (id, body) =>
+    acknowledged(client.POST("/api/jobs/{id}/release", { params: of(id), body, headers: AT_ONCE })),
 };
 
-/** Where a job is fetched as a file. */
 /** Where the picture of an entry is. */
 export const photoFile = (sha256: string) => `/api/photos/${sha256}`;
+/** Where a job is fetched as a file. */
 export const jobFile = (id: string) => `/api/jobs/${id}/file`;
 
 export const api = {
@@ -146,6 +164,15 @@ export const api = {
     ),
   tellWorkshop: (body: WorkshopRequest) => taken(client.PUT("/api/workshop", { body })),
   takeJobFile: (text: string) => taken(client.POST("/api/job-files", { body: text, bodySerializer: (body) => body })),
-  open: (body: OpenJobRequest) => taken(client.POST("/api/jobs", { body })),
+  open: (body: OpenJobRequest) => acknowledged(client.POST("/api/jobs", { body, headers: AT_ONCE })),
+  /** Whether the server answers at all. */
+  answers: async (): Promise<boolean> => {
+    try {
+      await fetch("/api/health", { cache: "no-store" });
+      return true;
+    } catch {
+      return false;
+    }
+  },
   write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K]) => writers[kind](jobId, body),
 };

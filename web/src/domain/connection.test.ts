@@ -7,7 +7,7 @@ const WRITE: Waiting = {
   jobId: "j1",
   kind: "take-off",
   body: { items: [], personId: "juno-vale" },
-  madeAt: 1,
+  madeAt: Date.now(),
 };
 
 describe("what the strip says", () => {
@@ -19,6 +19,16 @@ describe("what the strip says", () => {
     expect(connectionOf([WRITE], false)).toBe("waiting");
     expect(connectionOf([{ ...WRITE, holdUntil: 5 }], true)).toBe("waiting");
     expect(connectionOf([{ ...WRITE, away: true }], true)).toBe("waiting");
+  });
+
+  it("is saved as soon as the server has it, though the page does not show it yet", () =>
+    expect(connectionOf([{ ...WRITE, madeAt: Date.now(), taken: true }], false)).toBe("saved"));
+
+  it("asks for somebody where an entry cannot be sent by itself", () => {
+    const now = Date.now();
+    expect(connectionOf([{ ...WRITE, madeAt: now, failures: 3 }], false)).toBe("refused");
+    expect(connectionOf([{ ...WRITE, madeAt: now - 367 * 86_400_000 }], false)).toBe("refused");
+    expect(connectionOf([{ ...WRITE, madeAt: now, kind: "later" } as unknown as Waiting], false)).toBe("refused");
   });
 
   it("tells what was refused before anything else", () =>

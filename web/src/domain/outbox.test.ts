@@ -9,8 +9,11 @@ import {
   readDraft,
   release,
   saveDraft,
+  isOld,
+  pauseMs,
   send,
   sendDue,
+  shown,
   takeBack,
   waiting,
   type Waiting,
@@ -25,25 +28,31 @@ const WRITE: WaitingOf<"set-aside"> = {
   body: { procedureId: "free-play", why: "no lift", personId: "juno-vale" },
   madeAt: 1_000_000,
 };
+const NOBODY = () => Promise.resolve();
 const job = (sequence: number) => ({ id: "j1", sequence }) as Job;
 
 beforeEach(async () => {
   vi.restoreAllMocks();
   vi.spyOn(Date, "now").mockReturnValue(1_090_000);
+  vi.spyOn(api, "answers").mockResolvedValue(true);
   for (const write of await waiting()) await drop(write.entryId);
 });
 
 describe("a kept write", () => {
-  it("is gone from the device once the server has it", async () => {
-    const write = vi.spyOn(api, "write").mockResolvedValue(job(3));
+  it("is kept as taken once the server has it, and gone once it is shown", async () => {
+    const write = vi.spyOn(api, "write").mockResolvedValue();
     await keep(WRITE);
-    expect(await send(WRITE, 2)).toEqual(job(3));
+    await send(WRITE, 2);
     expect(write).toHaveBeenCalledWith("j1", "set-aside", {
       ...WRITE.body,
       entryId: "e1",
       sequence: 2,
       takenSecondsAgo: 90,
     });
+    const [taken] = await waiting();
+    expect(taken).toEqual({ ...WRITE, taken: true });
+    expect(due(taken!, 1_090_000)).toBe(false);
+    await shown(WRITE);
     expect(await waiting()).toEqual([]);
   });
 
@@ -59,9 +68,9 @@ describe("a kept write", () => {
     const write = vi
       .spyOn(api, "write")
       .mockRejectedValueOnce(new Refusal(409, "urn:overturn:problem:log-has-grown", "grown"))
-      .mockResolvedValue(job(8));
+      .mockResolvedValue();
     await keep(WRITE);
-    expect((await send(WRITE, 2)).sequence).toBe(8);
+    await send(WRITE, 2);
     expect(write.mock.calls.map(([, , body]) => body)).toEqual([
       { ...WRITE.body, entryId: "e1", sequence: 2, takenSecondsAgo: 90 },
       { ...WRITE.body, entryId: "e1", sequence: 7, takenSecondsAgo: 90 },
@@ -76,31 +85,31 @@ describe("a kept write", () => {
           { field: "figures.play", given: "900", allowed: "0 to 80 mm" },
         ]),
       )
-      .mockResolvedValue(job(3));
+      .mockResolvedValue();
     await keep(WRITE);
     await expect(send(WRITE, 2)).rejects.toThrow("no");
     expect((await find("e1"))?.refused).toEqual({
       message: "no",
       findings: [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }],
     });
-    await sendDue(() => undefined);
+    await sendDue(NOBODY);
     expect(write).toHaveBeenCalledTimes(1);
     await release("e1");
     await send({ ...WRITE, body: { ...WRITE.body, why: "mended" } }, 2);
     expect(write.mock.lastCall?.[2]).toMatchObject({ entryId: "e1", why: "mended" });
-    expect(await waiting()).toEqual([]);
+    expect((await find("e1"))?.taken).toBe(true);
   });
 
   it("is not sent a second time while it is under way", async () => {
-    let answer: (taken: Job) => void = () => undefined;
+    let answer: () => void = () => undefined;
     const write = vi.spyOn(api, "write").mockReturnValue(new Promise((resolve) => (answer = resolve)));
     await keep(WRITE);
     const first = send(WRITE, 2);
-    await sendDue(() => undefined);
+    await sendDue(NOBODY);
     expect(write).toHaveBeenCalledTimes(1);
-    answer(job(3));
-    expect(await first).toEqual(job(3));
-    expect(await waiting()).toEqual([]);
+    answer();
+    await first;
+    expect((await find("e1"))?.taken).toBe(true);
   });
 
   it("waits, and is never dropped, however often the job is busy", async () => {
@@ -142,7 +151,7 @@ describe("a kept write", () => {
   });
 
   it("is done with its draft once the server has it", async () => {
-    vi.spyOn(api, "write").mockResolvedValue(job(3));
+    vi.spyOn(api, "write").mockResolvedValue();
     await saveDraft("run-1", { step: 2 });
     await send({ ...WRITE, draftKey: "run-1" }, 2);
     expect(await readDraft("run-1")).toBeUndefined();
@@ -162,17 +171,17 @@ describe("many kept writes", () => {
     vi.spyOn(api, "write").mockImplementation((_job, _kind, body) =>
       body.entryId === "bad"
         ? Promise.reject(new Refusal(500, "urn:overturn:problem:our-own-fault", "fault"))
-        : Promise.resolve(job(3)),
+        : Promise.resolve(),
     );
     await keep(named("bad", 1));
     await keep(named("good", 2));
     const arrived: string[] = [];
-    await sendDue((_job, write) => arrived.push(write.entryId));
+    await sendDue((write) => Promise.resolve(void arrived.push(write.entryId)));
     expect(arrived).toEqual(["good"]);
     for (let failures = 1; failures <= 5; failures++) {
       expect((await find("bad"))?.refused).toBeUndefined();
-      vi.spyOn(Date, "now").mockReturnValue(1_090_000 + failures * 100_000);
-      await sendDue(() => undefined);
+      vi.spyOn(Date, "now").mockReturnValue(1_090_000 + failures * 1_000_000);
+      await sendDue(NOBODY);
     }
     expect((await find("bad"))?.refused?.message).toBe("fault");
   });
@@ -198,9 +207,80 @@ describe("many kept writes", () => {
       },
     });
     await keep(named("reading", 2));
-    await sendDue(() => undefined);
+    await sendDue(NOBODY);
     expect(write).not.toHaveBeenCalled();
     expect((await waiting()).map((w) => w.entryId)).toEqual(["opens", "reading"]);
+  });
+});
+
+describe("an entry that the server does not survive", () => {
+  const KILLER = { ...WRITE, entryId: "killer", madeAt: 1 };
+  /** The server answers nothing while it has the killer, and everything else. */
+  const deadly = () =>
+    vi
+      .spyOn(api, "write")
+      .mockImplementation((_job, _kind, body) =>
+        body.entryId === "killer" ? Promise.reject(new Refusal(0, "away", "gone")) : Promise.resolve(),
+      );
+
+  it("is sent a handful of times in 150 s, ever more seldom", async () => {
+    vi.spyOn(api, "job").mockResolvedValue(job(2));
+    const write = deadly();
+    await keep(KILLER);
+    for (let s = 0; s <= 150; s += 4) {
+      vi.spyOn(Date, "now").mockReturnValue(1_090_000 + s * 1000);
+      await sendDue(NOBODY);
+    }
+    expect(write.mock.calls.length).toBeLessThanOrEqual(6);
+    expect([1, 2, 3, 4, 5, 9].map(pauseMs)).toEqual([4_000, 8_000, 30_000, 120_000, 480_000, 900_000]);
+    expect((await find("killer"))?.refused).toBeUndefined();
+  });
+
+  it("lets others pass", async () => {
+    vi.spyOn(api, "job").mockResolvedValue(job(2));
+    deadly();
+    await keep({ ...KILLER, failures: 3 });
+    await keep({ ...WRITE, entryId: "later" });
+    const arrived: string[] = [];
+    await sendDue((write) => Promise.resolve(void arrived.push(write.entryId)));
+    expect(arrived).toEqual(["later"]);
+    expect((await find("killer"))?.failures).toBe(4);
+  });
+
+  it("is not blamed while the server is away altogether", async () => {
+    vi.spyOn(api, "answers").mockResolvedValue(false);
+    const write = vi.spyOn(api, "write").mockRejectedValue(new Refusal(0, "away", "gone"));
+    await keep(WRITE);
+    for (let n = 0; n < 20; n++) await sendDue(NOBODY);
+    const [kept] = await waiting();
+    expect(kept?.failures).toBeUndefined();
+    expect(kept?.away).toBe(true);
+    expect(write.mock.calls.length).toBeLessThanOrEqual(1);
+  });
+});
+
+describe("what these pages cannot send by themselves", () => {
+  it("is kept where its kind is not known", async () => {
+    const later = { ...WRITE, kind: "horoscopes" } as unknown as Waiting;
+    await keep(later);
+    await sendDue(NOBODY);
+    expect(due(later, 1_090_000)).toBe(false);
+    await expect(send(later)).rejects.toThrow("horoscopes");
+    expect(await waiting()).toEqual([later]);
+  });
+
+  it("is asked about where it is older than a year", async () => {
+    const write = vi.spyOn(api, "write").mockResolvedValue();
+    vi.spyOn(api, "job").mockResolvedValue(job(2));
+    const now = 1_000_000 + 367 * 86_400_000;
+    vi.spyOn(Date, "now").mockReturnValue(now);
+    await keep(WRITE);
+    await sendDue(NOBODY);
+    expect(write).not.toHaveBeenCalled();
+    expect(isOld(WRITE, now)).toBe(true);
+    await keep({ ...WRITE, withItsDate: true });
+    await sendDue(NOBODY);
+    expect(write.mock.lastCall?.[2]).toMatchObject({ takenSecondsAgo: 367 * 86_400 });
   });
 });
 

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 import { api, Refusal, type Finding } from "./api";
-import type { Job, Writes } from "./types";
+import type { Writes } from "./types";
 
 /** Why the server did not take a write; it stays on the device until it is mended or thrown away by hand. */
 export interface Refused {
@@ -35,9 +35,13 @@ export interface WaitingOf<K extends Kind> {
   holdUntil?: number;
   /** The draft it was made from, which is done with once the server has it. */
   draftKey?: string;
-  /** Not tried again before, ms; how often the server has failed on it. */
+  /** Not tried again before, ms; how often the server has failed on it, or ended while it had it. */
   notBefore?: number;
   failures?: number;
+  /** Whether it is in the log; it is dropped once the page shows the job with it. */
+  taken?: boolean;
+  /** Whether it was said that one older than a year is to be entered with its own date. */
+  withItsDate?: boolean;
   /** Whether the server could not be reached when it was last tried. */
   away?: boolean;
   refused?: Refused;
@@ -48,12 +52,51 @@ interface Kept extends DBSchema {
   drafts: { key: string; value: unknown };
 }
 
+/** Every kind that these pages can send; another one was kept by later pages, which can. */
+const KNOWN: Record<Kind, true> = {
+  jobs: true,
+  readings: true,
+  strikes: true,
+  "set-aside": true,
+  "take-off": true,
+  verdict: true,
+  notes: true,
+  "work-steps": true,
+  strokes: true,
+  levels: true,
+  bleeding: true,
+  photos: true,
+  walks: true,
+  rests: true,
+  checks: true,
+  parts: true,
+  withdrawal: true,
+  release: true,
+};
+export const isKnown = (write: Waiting): boolean => Object.hasOwn(KNOWN, write.kind);
+
+const DAY_MS = 86_400_000;
+const MOST_DAYS = 366;
+/** Older than the server takes unasked: somebody says whether it is entered with its own date. */
+export const isOld = (write: Waiting, now: number): boolean =>
+  !write.withItsDate && now - write.madeAt > MOST_DAYS * DAY_MS;
+
 const ATTEMPTS_WHILE_BUSY = 5;
 /** What this tab is sending just now: it is not sent a second time meanwhile. */
 const underWay = new Set<string>();
 const MOST_FAILURES = 5;
 const FIRST_PAUSE_MS = 4_000;
 const LONGEST_PAUSE_MS = 60_000;
+/** From this many failures on an entry is taken for the cause: it lets others pass and waits four times as long each time. */
+export const TROUBLED = 3;
+const TROUBLED_PAUSE_MS = 30_000;
+const LONGEST_TROUBLED_MS = 15 * 60_000;
+
+/** How long an entry waits on which the server has failed so often, ms. */
+export const pauseMs = (failures: number): number =>
+  failures < TROUBLED
+    ? FIRST_PAUSE_MS * 2 ** (failures - 1)
+    : Math.min(LONGEST_TROUBLED_MS, TROUBLED_PAUSE_MS * 4 ** (failures - TROUBLED));
 
 let opened: Promise<IDBPDatabase<Kept>> | undefined;
 const listeners = new Set<() => void>();
@@ -112,7 +155,7 @@ export async function takeBack(entryId: string, now = Date.now()): Promise<boole
 export async function release(entryId: string): Promise<Waiting | undefined> {
   const write = await find(entryId);
   if (!write) return undefined;
-  const { holdUntil: _held, refused: _refused, notBefore: _pause, failures: _failures, away: _away, ...free } = write;
+  const { holdUntil: _held, refused: _refused, notBefore: _pause, away: _away, ...free } = write;
   await keep(free);
   return free;
 }
@@ -125,19 +168,34 @@ export const dropDraft = async (key: string): Promise<void> => (await store()).d
 
 /** Whether a write is to be sent now. */
 export const due = (write: Waiting, now: number): boolean =>
-  write.refused === undefined && (write.holdUntil ?? 0) <= now && (write.notBefore ?? 0) <= now;
+  isKnown(write) &&
+  !write.taken &&
+  !isOld(write, now) &&
+  write.refused === undefined &&
+  (write.holdUntil ?? 0) <= now &&
+  (write.notBefore ?? 0) <= now;
+
+/** Sending one that these pages do not know would lose it. */
+export class UnknownKind extends Error {}
 
 /**
- * Sends one kept write. Entries of others in between do not matter to it, so a grown log is read again and it is sent once more, under the same id:
- * what arrived already is not entered twice. Only a verdict is of the log that was on the screen. What the server refuses stays here, marked.
+ * Sends one kept write until it is in the log. Entries of others in between do not matter to it, so a grown log is read again and it is sent once more,
+ * under the same id: what arrived already is not entered twice. Only a verdict is of the log that was on the screen. What the server refuses stays here,
+ * marked; what it has is dropped by whoever shows it (`shown`).
  */
-export async function send(write: Waiting, sequence?: number): Promise<Job> {
+export async function send(write: Waiting, sequence?: number): Promise<void> {
+  if (!isKnown(write)) throw new UnknownKind(write.kind);
   underWay.add(write.entryId);
   try {
-    const job = await sent(write, sequence);
+    const reached = (write.failures ?? 0) === 0 && !write.away ? true : await api.answers();
+    if (!reached) throw new Refusal(0, "away", "The server does not answer");
+    await sent(write, sequence).catch((e: unknown) => {
+      throw e instanceof Refusal && e.status === 0 && (write.failures !== undefined || write.away)
+        ? new Refusal(0, ENDED, e.message)
+        : e;
+    });
     if (write.draftKey !== undefined) await dropDraft(write.draftKey);
-    await drop(write.entryId);
-    return job;
+    await keep({ ...write, taken: true });
   } catch (e) {
     if (!(e instanceof Refusal)) throw e;
     await keepAfter(write, e);
@@ -147,7 +205,13 @@ export async function send(write: Waiting, sequence?: number): Promise<Job> {
   }
 }
 
-async function sent(write: Waiting, sequence?: number): Promise<Job> {
+/** The server answered just before and did not survive this. */
+const ENDED = "ended";
+
+/** The page shows what the server has: nothing of it is left here. */
+export const shown = (write: Waiting): Promise<void> => drop(write.entryId);
+
+async function sent(write: Waiting, sequence?: number): Promise<void> {
   const stamp = {
     entryId: write.entryId,
     takenSecondsAgo: Math.max(0, Math.round((Date.now() - write.madeAt) / 1000)),
@@ -168,7 +232,7 @@ async function sent(write: Waiting, sequence?: number): Promise<Job> {
 function sentBehind(
   write: Exclude<Waiting, { kind: "jobs" | "verdict" }>,
   stamp: { entryId: string; takenSecondsAgo: number; sequence: number },
-): Promise<Job> {
+): Promise<void> {
   const { jobId } = write;
   switch (write.kind) {
     case "readings":
@@ -199,6 +263,8 @@ function sentBehind(
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "parts":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "withdrawal":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "release":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
   }
@@ -212,35 +278,40 @@ function mayDo(write: Waiting, refusal: Refusal): boolean {
 
 async function keepAfter(write: Waiting, refusal: Refusal): Promise<void> {
   if (!(await find(write.entryId))) return;
-  const failures = (write.failures ?? 0) + 1;
   const { holdUntil: _held, away: _away, ...rest } = write;
   if (!mayDo(write, refusal))
     await keep({ ...rest, refused: { message: refusal.message, findings: refusal.findings } });
-  else if (refusal.status === 0) await keep({ ...rest, away: true });
-  else
-    await keep({
-      ...rest,
-      failures,
-      notBefore: Date.now() + Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** (failures - 1)),
-    });
+  else if (refusal.status === 0 && refusal.type !== ENDED) await keep({ ...rest, away: true });
+  else {
+    const failures = (write.failures ?? 0) + 1;
+    const passing = refusal.busy || refusal.status === 503 || refusal.status === 408;
+    const pause = passing ? Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** (failures - 1)) : pauseMs(failures);
+    await keep({ ...rest, failures, notBefore: Date.now() + pause });
+  }
 }
 
+const isTroubled = (write: Waiting) => (write.failures ?? 0) >= TROUBLED;
+
 /**
- * Sends everything that is due, the oldest first; one that is refused, or on which the server fails, holds up nothing but what stands on the job it opens.
+ * Sends everything that is due, the oldest first, those on which the server has failed behind all others; one that is refused, or on which the server
+ * fails, holds up nothing but what stands on the job it opens.
  *
- * @param arrived told of every job that has taken a write
+ * @param arrived told of every write that is in the log
  */
-export async function sendDue(arrived: (job: Job, write: Waiting) => void): Promise<void> {
+export async function sendDue(arrived: (write: Waiting) => Promise<void>): Promise<void> {
   const unopened = new Set<string>();
-  for (const write of await waiting()) {
+  const all = await waiting();
+  for (const write of all.filter((w) => w.taken)) await shown(write);
+  for (const write of [...all.filter((w) => !isTroubled(w)), ...all.filter(isTroubled)]) {
     if (due(write, Date.now()) && !unopened.has(write.jobId) && !underWay.has(write.entryId)) {
       try {
-        arrived(await send(write), write);
+        await send(write);
+        await arrived(write);
       } catch (e) {
         if (e instanceof Refusal && e.status === 0) return;
         if (write.kind === "jobs") unopened.add(write.jobId);
       }
-    } else if (write.kind === "jobs") {
+    } else if (write.kind === "jobs" && !write.taken) {
       unopened.add(write.jobId);
     }
   }

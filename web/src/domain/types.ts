@@ -42,6 +42,7 @@ export interface Writes {
   rests: Schemas["RestRequest"];
   checks: Schemas["CheckRequest"];
   parts: Schemas["PartRequest"];
+  withdrawal: Schemas["WithdrawRequest"];
   release: Schemas["ReleaseRequest"];
 }
 export type OpenJobRequest = Schemas["OpenJobRequest"];

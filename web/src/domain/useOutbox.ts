@@ -1,14 +1,18 @@
 import { laterOf } from "./useJob";
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
-import { Refusal } from "./api";
+import { api, Refusal } from "./api";
 import {
   find,
+  isKnown,
+  isOld,
   keep,
   onChange,
   release,
   send,
   sendDue,
+  shown,
+  TROUBLED,
   waiting,
   type Kind,
   type Said,
@@ -44,19 +48,27 @@ const NONE: Waiting[] = [];
 /** Everything that is kept on this device; nothing while it is being looked up. */
 export const useKept = (): Waiting[] => useKeptOrUnknown() ?? NONE;
 
+/** Whether an entry stays here until somebody says what is to become of it. */
+export const needsSomebody = (write: Waiting): boolean =>
+  write.refused !== undefined ||
+  (write.failures ?? 0) >= TROUBLED ||
+  !isKnown(write) ||
+  (!write.taken && isOld(write, Date.now()));
+
 /** Whether everything entered on this device has reached the server; not said before it is known. */
 export function connectionOf(kept: Waiting[] | undefined, sending: boolean): Connection {
   if (kept === undefined) return "unknown";
-  if (kept.some((write) => write.refused)) return "refused";
-  if (kept.length === 0) return "saved";
-  return sending && kept.every((write) => write.failures === undefined && !write.away && write.holdUntil === undefined)
+  const here = kept.filter((write) => !write.taken);
+  if (here.some(needsSomebody)) return "refused";
+  if (here.length === 0) return "saved";
+  return sending && here.every((write) => write.failures === undefined && !write.away && write.holdUntil === undefined)
     ? "sending"
     : "waiting";
 }
 
 export function useConnection(): { connection: Connection; kept: Waiting[] } {
   const kept = useKeptOrUnknown();
-  return { connection: connectionOf(kept, underWay > 0), kept: kept ?? NONE };
+  return { connection: connectionOf(kept, underWay > 0), kept: kept?.filter((write) => !write.taken) ?? NONE };
 }
 
 /** The job as a write left it, unless something newer is there. */
@@ -65,18 +77,31 @@ function show(queries: QueryClient, job: Job) {
   void queries.invalidateQueries({ queryKey: ["jobs"] });
 }
 
+/** Asks for the job as the log has it by now, and then lets go of what is in it; without an answer it is asked for later. */
+async function showTaken(queries: QueryClient, write: Waiting): Promise<Job | undefined> {
+  try {
+    const job = await api.job(write.jobId);
+    show(queries, job);
+    return job;
+  } catch {
+    void queries.invalidateQueries({ queryKey: ["job", write.jobId] });
+    return undefined;
+  } finally {
+    await shown(write);
+  }
+}
+
 async function sendNow(queries: QueryClient, write: Waiting): Promise<Job | undefined> {
   underWay++;
   try {
-    const job = await send(write, queries.getQueryData<Job>(["job", write.jobId])?.sequence);
-    show(queries, job);
-    return job;
+    await send(write, queries.getQueryData<Job>(["job", write.jobId])?.sequence);
   } catch (e) {
     if (e instanceof Refusal && (await find(write.entryId))?.refused === undefined) return undefined;
     throw e;
   } finally {
     underWay--;
   }
+  return showTaken(queries, write);
 }
 
 /**
@@ -125,7 +150,10 @@ export function useSender() {
       if (busy) return;
       busy = true;
       last = Date.now();
-      const work = () => sendDue((job) => show(queries, job));
+      const work = () =>
+        sendDue(async (write) => {
+          await showTaken(queries, write);
+        });
       try {
         await (navigator.locks
           ? navigator.locks.request("overturn-outbox", { ifAvailable: true }, (lock) => (lock ? work() : undefined))

@@ -1,6 +1,6 @@
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { drop, find, keep, type Waiting } from "../domain/outbox";
+import { drop, find, isKnown, isOld, keep, TROUBLED, type Waiting } from "../domain/outbox";
 import { useSettings } from "../domain/settings";
 import { useSendNow } from "../domain/useOutbox";
 import { say, type UiWord } from "../domain/words";
@@ -24,6 +24,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   rests: "keptRest",
   checks: "keptCheck",
   parts: "keptPart",
+  withdrawal: "keptWithdrawal",
   release: "keptRelease",
 };
 /** The one text of an entry that can be mended where it is shown. */
@@ -60,7 +61,7 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
   const [throwing, setThrowing] = useState(false);
   const procedureId = procedureOf(write);
   const what = [
-    say(KINDS[write.kind]),
+    say(isKnown(write) ? KINDS[write.kind] : "keptUnknown"),
     procedureId && word(`test.${procedureId}`),
     write.vehicle ?? (write.kind === "jobs" ? write.body.vehicle : undefined),
   ]
@@ -75,7 +76,7 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
           {say("keptRefused")} {write.refused.message}
         </p>
       ) : (
-        <p className="my-1">{say(write.holdUntil === undefined ? "keptWaits" : "keptHeld")}</p>
+        <Waits write={write} />
       )}
       {throwing ? (
         <div className="flex flex-wrap items-center gap-2">
@@ -91,6 +92,29 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
     </li>
   );
 }
+
+/** Why it is still here, and what can be done. */
+function Waits({ write }: { write: Waiting }) {
+  const failures = write.failures ?? 0;
+  if (!isKnown(write)) return <Told>{say("keptUnknownWhy")}</Told>;
+  if (isOld(write, Date.now())) return <Told>{say("keptOldWhy")}</Told>;
+  if (failures >= TROUBLED)
+    return (
+      <Told>
+        {say(write.kind === "photos" ? "keptTroubledPhoto" : "keptTroubled", {
+          count: failures,
+          time: new Date(write.notBefore ?? Date.now()).toLocaleTimeString(),
+        })}
+      </Told>
+    );
+  return <p className="my-1">{say(write.holdUntil === undefined ? "keptWaits" : "keptHeld")}</p>;
+}
+
+const Told = ({ children }: { children: string }) => (
+  <p role="alert" className="my-2 border-2 border-caution bg-caution-ground p-2">
+    {children}
+  </p>
+);
 
 /** Mend where it was made, or the text here; send again; throw away. */
 function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void; onThrow: () => void }) {
@@ -138,7 +162,14 @@ function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void
         </Button>
       )}
       {write.kind !== "jobs" && <Button onClick={() => mend(`/jobs/${write.jobId}`)}>{say("toJob")}</Button>}
-      {write.kind !== "verdict" && <Button onClick={() => void again()}>{say("sendNow")}</Button>}
+      {write.kind !== "verdict" && isKnown(write) && !isOld(write, Date.now()) && (
+        <Button onClick={() => void again()}>{say("sendNow")}</Button>
+      )}
+      {isKnown(write) && isOld(write, Date.now()) && (
+        <Button filled onClick={() => void keep({ ...write, withItsDate: true }).then(again)}>
+          {say("keptWithItsDate", { day: new Date(write.madeAt).toLocaleDateString() })}
+        </Button>
+      )}
       <Button onClick={onThrow}>{say("throwAway")}</Button>
     </div>
   );

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { NoPicture, smallPicture } from "../domain/picture";
 import { useSettings } from "../domain/settings";
 import { useWrite } from "../domain/useOutbox";
 import { say } from "../domain/words";
@@ -6,16 +7,8 @@ import { Button } from "./Button";
 import { Dialog } from "./Dialog";
 import { FileButton } from "./FileButton";
 
-const MOST_BYTES = 10 * 1024 * 1024;
-
-/** The bytes of a file in base64. */
-const base64 = (file: File) =>
-  new Promise<string>((done, failed) => {
-    const reader = new FileReader();
-    reader.onload = () => done((reader.result as string).replace(/^[^,]*,/, ""));
-    reader.onerror = () => failed(reader.error ?? new Error());
-    reader.readAsDataURL(file);
-  });
+/** What is refused before it is looked at: no phone takes such a picture. */
+const MOST_BYTES = 100 * 1024 * 1024;
 
 interface Props {
   jobId: string;
@@ -77,13 +70,13 @@ function Keep({ jobId, procedureId, file, onClose, onKept }: KeepProps) {
   const keep = async () => {
     setBusy(true);
     try {
-      const image = await base64(file);
+      const image = await smallPicture(file);
       const said = { image, caption: caption.trim(), ...(procedureId === undefined ? {} : { procedureId }) };
       await write("photos", said, entryId);
       URL.revokeObjectURL(address);
       onKept();
     } catch (e) {
-      setRefused((e as Error).message);
+      setRefused(e instanceof NoPicture ? say("photoNone") : (e as Error).message);
       setBusy(false);
     }
   };

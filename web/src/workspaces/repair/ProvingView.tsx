@@ -18,7 +18,12 @@ export function ProvingView() {
         <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-16">
           <Release job={job} repair={repair} page={page} />
           {repair.gates.map((gate) => (
-            <GateSection key={gate.id} gate={gate} page={page} />
+            <GateSection
+              key={gate.id}
+              gate={gate}
+              from={gate.id === "next-day" ? repair.nextDayFrom : undefined}
+              page={page}
+            />
           ))}
         </main>
       )}
@@ -26,8 +31,9 @@ export function ProvingView() {
   );
 }
 
-function GateSection({ gate, page }: { gate: Gate; page: RepairPage }) {
+function GateSection({ gate, from, page }: { gate: Gate; from: string | undefined; page: RepairPage }) {
   const { word } = useSettings();
+  const early = from !== undefined && Date.parse(from) > Date.now();
   const done = gate.checks.filter((c) => c.outcome === "passed").length;
   return (
     <section
@@ -67,9 +73,10 @@ function GateSection({ gate, page }: { gate: Gate; page: RepairPage }) {
           ))}
         </ul>
       )}
+      {early && <p className="figures mt-2">{say("nextDayFrom", { time: new Date(from).toLocaleString() })}</p>}
       <ol className="mt-2">
         {gate.checks.map((check) => (
-          <CheckRow key={check.id} check={check} shut={gate.state === "SHUT"} page={page} />
+          <CheckRow key={check.id} check={check} shut={gate.state === "SHUT" || early} page={page} />
         ))}
       </ol>
     </section>
@@ -78,12 +85,13 @@ function GateSection({ gate, page }: { gate: Gate; page: RepairPage }) {
 
 function CheckRow({ check, shut, page }: { check: GateCheck; shut: boolean; page: RepairPage }) {
   const { word, person } = useSettings();
-  const [failing, setFailing] = useState(false);
+  const [telling, setTelling] = useState<"passed" | "failed">();
   const [seen, setSeen] = useState("");
   const enter = (outcome: "passed" | "failed") =>
     void page
       .enter("checks", { checkId: check.id, outcome, ...(seen.trim() === "" ? {} : { seen }) })
-      .then((taken) => taken && setFailing(false));
+      .then((taken) => taken && (setTelling(undefined), setSeen("")));
+  const asked = say(telling === "passed" ? "doneSinceFailed" : "whatWasSeen");
   return (
     <li className="grid gap-2 border-t border-rule py-3">
       <div className="flex flex-wrap items-center gap-3">
@@ -98,10 +106,13 @@ function CheckRow({ check, shut, page }: { check: GateCheck; shut: boolean; page
         ) : null}
         {!shut && (
           <div className="flex gap-2">
-            <Button disabled={page.busy || check.outcome === "passed"} onClick={() => enter("passed")}>
+            <Button
+              disabled={page.busy || check.outcome === "passed"}
+              onClick={() => (check.outcome === "failed" ? setTelling("passed") : enter("passed"))}
+            >
               {say("checkPass")}
             </Button>
-            <Button disabled={page.busy} onClick={() => setFailing(!failing)}>
+            <Button disabled={page.busy} onClick={() => setTelling(telling === "failed" ? undefined : "failed")}>
               {say("checkFail")}
             </Button>
           </div>
@@ -118,18 +129,18 @@ function CheckRow({ check, shut, page }: { check: GateCheck; shut: boolean; page
           {say("readAsTest", { test: word(`test.${check.testId}`) })}
         </Link>
       )}
-      {failing && (
+      {telling && (
         <div className="flex flex-wrap gap-2">
           <input
-            aria-label={say("whatWasSeen")}
-            placeholder={say("whatWasSeen")}
+            aria-label={asked}
+            placeholder={asked}
             value={seen}
             maxLength={400}
             onChange={(e) => setSeen(e.target.value)}
             className="min-h-11 flex-1 border-2 border-ink px-3"
           />
-          <Button disabled={page.busy || seen.trim() === ""} onClick={() => enter("failed")}>
-            {say("enterFailed")}
+          <Button disabled={page.busy || seen.trim() === ""} onClick={() => enter(telling)}>
+            {say(telling === "passed" ? "enterPassed" : "enterFailed")}
           </Button>
         </div>
       )}
@@ -177,6 +188,11 @@ function Release({ job, repair, page }: { job: Job; repair: Repair; page: Repair
       <h2 className="text-2xl font-semibold">
         {say(may ? (conditional ? "mayConditionally" : "mayFinally") : "mayNot")}
       </h2>
+      {repair.takenBack && (
+        <p role="alert" className="border-2 border-danger p-2">
+          {say("takenBack")}
+        </p>
+      )}
       <p>{word("caution.not-to-be-driven")}</p>
       {may && (
         <>

@@ -14,6 +14,7 @@ import { EntryText } from "./EntryText";
 import { PartSheet } from "./PartSheet";
 import type { useTrace } from "./useTrace";
 import { VehicleSheet } from "./VehicleSheet";
+import { GiveUp } from "./WayOut";
 
 type Trace = ReturnType<typeof useTrace>;
 
@@ -45,6 +46,7 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
       </Dialog>
       <Dialog open={trace.panel === "vehicle"} onClose={close} title={job.vehicle}>
         <VehicleSheet job={job} />
+        <GiveUp job={job} trace={trace} />
       </Dialog>
       <Dialog open={trace.panel === "log"} onClose={close} title={say("logTitle")}>
         <div className="flex flex-wrap items-center gap-x-5 gap-y-1">

@@ -19,13 +19,14 @@ import { changedComponents, needsText, sharesAt, suspicionAt } from "./state";
 import { placeOf } from "../walk/state";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
+import { WayOut } from "./WayOut";
 
 /** The workspace of a job: circuit, next test, suspects, evidence. */
 export function TraceView() {
   const { jobId = "" } = useParams();
   const trace = useTrace(jobId);
   const opening = useKept().find((write): write is WaitingOf<"jobs"> => write.kind === "jobs" && write.jobId === jobId);
-  if (opening && !trace.job.data) return <KeptJob write={opening} />;
+  if (opening && !opening.taken && !trace.job.data) return <KeptJob write={opening} />;
   if (trace.job.isPending) return <Loading />;
   if (trace.job.isError) return <Failed error={trace.job.error} again={() => void trace.job.refetch()} />;
   return <Workspace job={trace.job.data} trace={trace} />;
@@ -115,6 +116,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           </div>
         </div>
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
+          <WayOut job={job} trace={trace} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
           {drawn && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
           {job.comesBackFrom && (

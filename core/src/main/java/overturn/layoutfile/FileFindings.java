@@ -50,7 +50,7 @@ public final class FileFindings {
             refusals.add(new Refusal(
                     where, shortened(node.asString()), "a number between " + -MOST_NUMBER + " and " + MOST_NUMBER));
         } else if (node.isString() && !PlainText.keeps(node.stringValue())) {
-            refusals.add(new Refusal(where, "", "text without null characters and halves of surrogate pairs"));
+            refusals.add(new Refusal(where, "", PlainText.ALLOWED));
         }
         String inside = where.isEmpty() ? "" : where + ".";
         for (int i = 0; node.isArray() && i < node.size(); i++) {
@@ -59,7 +59,7 @@ public final class FileFindings {
         if (node.isObject()) {
             node.properties().forEach(property -> {
                 if (!PlainText.keeps(property.getKey())) {
-                    refusals.add(new Refusal(where, "", "names without null characters and halves of surrogate pairs"));
+                    refusals.add(new Refusal(where, "", "names of " + PlainText.ALLOWED));
                 }
                 refuseUnkeepable(property.getValue(), inside + property.getKey(), refusals);
             });

@@ -1,25 +1,42 @@
 package overturn.quantity;
 
 /**
- * Typed text that can be kept and exchanged: no null character, no half of a surrogate pair (neither has a place in
- * UTF-8 files or the store).
+ * Typed text that can be kept, exchanged and printed: what XML 1.0 takes for a character, which the store and JSON take
+ * too. No control characters but tab and line ends, no half of a surrogate pair, no U+FFFE and U+FFFF.
  */
 public final class PlainText {
+
+    /** What is taken, for whoever gave something else. */
+    public static final String ALLOWED = "text without control characters and halves of surrogate pairs";
+
+    private static final int FIRST_PRINTED = 0x20;
+    private static final int LAST_PLAIN = 0xfffd;
+    private static final char REPLACEMENT = '\uFFFD';
 
     private PlainText() {}
 
     /** Whether a text can be kept. */
     public static boolean keeps(String text) {
-        for (int i = 0; i < text.length(); i++) {
-            char c = text.charAt(i);
-            boolean pair = Character.isHighSurrogate(c)
-                    && i + 1 < text.length()
-                    && Character.isLowSurrogate(text.charAt(i + 1));
-            if (c == 0 || Character.isSurrogate(c) && !pair) {
-                return false;
-            }
-            i += pair ? 1 : 0;
+        return text.codePoints().allMatch(PlainText::keeps);
+    }
+
+    /** The text with a replacement character (U+FFFD) for each that cannot be kept. */
+    public static String of(String text) {
+        if (keeps(text)) {
+            return text;
         }
-        return true;
+        StringBuilder plain = new StringBuilder();
+        text.codePoints().forEach(c -> plain.appendCodePoint(keeps(c) ? c : REPLACEMENT));
+        return plain.toString();
+    }
+
+    /** Half of a surrogate pair stands as a code point of its own. */
+    private static boolean keeps(int c) {
+        return c == '\t'
+                || c == '\n'
+                || c == '\r'
+                || c >= FIRST_PRINTED && c < Character.MIN_SURROGATE
+                || c > Character.MAX_SURROGATE && c <= LAST_PLAIN
+                || c >= Character.MIN_SUPPLEMENTARY_CODE_POINT;
     }
 }

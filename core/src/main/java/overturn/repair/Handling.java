@@ -15,5 +15,10 @@ public enum Handling {
     SET,
     FILL,
     BLEED,
-    TORQUE
+    TORQUE;
+
+    /** Whether nothing is opened, fitted or set by it. */
+    public boolean onlyLooks() {
+        return this == LOOK || this == MEASURE || this == PRESS;
+    }
 }

@@ -80,7 +80,7 @@ class DoorFilter extends OncePerRequestFilter {
                     400,
                     "address-not-readable",
                     "This address cannot be read",
-                    "The address holds a null character or is not UTF-8");
+                    "The address holds a control character or is not UTF-8");
             return;
         }
         Optional<String> strange = strangeContentType(request.getContentType());

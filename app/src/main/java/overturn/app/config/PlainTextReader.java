@@ -22,10 +22,7 @@ final class PlainTextReader extends StdScalarDeserializer<String> {
         String text = parser.getString();
         if (!PlainText.keeps(text)) {
             throw InvalidFormatException.from(
-                    parser,
-                    "a text holds a null character or half of a surrogate pair; only text that can be kept is taken",
-                    "",
-                    String.class);
+                    parser, "a text cannot be kept; allowed is " + PlainText.ALLOWED, "", String.class);
         }
         return text;
     }

@@ -24,6 +24,7 @@ import overturn.app.demo.DemoJobs.Story;
 import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobLog;
@@ -57,6 +58,7 @@ class DemoLoader implements SmartInitializingSingleton {
     private final Staff staff;
     private final LayoutModels models;
     private final Clock clock;
+    private static final Duration A_NIGHT = Duration.ofHours(16);
     private final TransactionTemplate transactions;
     private final Set<String> circuits;
 
@@ -127,13 +129,19 @@ class DemoLoader implements SmartInitializingSingleton {
         entries.forEach(entry -> log.append(jobId, entry));
     }
 
-    /** Every entry a few minutes after the one before; who opened the job says what it does, the other works on it. */
+    /**
+     * Every entry a few minutes after the one before, a night after a release; who opened the job says what it does,
+     * the other works on it.
+     */
     private static LoggedEntry next(Story story, List<LoggedEntry> before, Instant at, Entry entry) {
         int place = before.size();
+        long nights = before.stream()
+                .filter(logged -> logged.entry() instanceof JobReleased)
+                .count();
         return LoggedEntry.of(
                 id(story, "entry " + place),
                 place + 1,
-                at.plus(BETWEEN_ENTRIES.multipliedBy(Math.max(0, place - 1))),
+                at.plus(BETWEEN_ENTRIES.multipliedBy(Math.max(0, place - 1))).plus(A_NIGHT.multipliedBy(nights)),
                 place < 2 ? story.openedBy() : story.worksOnIt(),
                 entry);
     }

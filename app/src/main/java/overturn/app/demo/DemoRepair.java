@@ -111,7 +111,7 @@ final class DemoRepair {
 
     /** Released until a day on which it is looked at again; finally where there is none. */
     void release(String recheckOn) {
-        append.accept(new JobReleased(!recheckOn.isEmpty(), recheckOn, ""));
+        append.accept(JobReleased.now(!recheckOn.isEmpty(), recheckOn, ""));
     }
 
     private RepairState repair() {

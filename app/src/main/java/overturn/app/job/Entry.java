@@ -1,9 +1,14 @@
 package overturn.app.job;
 
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import overturn.bleeding.BleedEvent;
+import overturn.bleeding.Schools;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -12,6 +17,7 @@ import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.proving.Proving;
 import overturn.quantity.TypedQuantity;
 
 /** What an entry of the log says. Entries are appended and struck, never changed. */
@@ -146,6 +152,12 @@ public sealed interface Entry {
      */
     record NotUnderstood(String kind, String body) implements Entry {}
 
+    /**
+     * An entry that stands at or behind one with which this version cannot work. It counts for nothing until that one
+     * is struck.
+     */
+    record SetApart(String kind) implements Entry {}
+
     /** A test cannot be done here. */
     record TestSetAside(String procedureId, String why) implements Entry {
         public static final String KIND = "test-set-aside";
@@ -245,6 +257,25 @@ public sealed interface Entry {
     record StrokesBled(String endId, int count, String bubbles, String colour) implements Entry {
         public static final String KIND = "strokes-bled";
 
+        /** @throws IllegalArgumentException if there is no such amount of bubbles or colour */
+        public StrokesBled {
+            seen(bubbles);
+            coloured(colour);
+        }
+
+        private static BleedEvent.Bubbles seen(String bubbles) {
+            return BleedEvent.Bubbles.valueOf(bubbles.toUpperCase(Locale.ROOT));
+        }
+
+        private static BleedEvent.Colour coloured(String colour) {
+            return BleedEvent.Colour.valueOf(colour.toUpperCase(Locale.ROOT));
+        }
+
+        /** As the bleed sheet takes it. */
+        public BleedEvent.Strokes by(Schools.Method method) {
+            return new BleedEvent.Strokes(endId, count, seen(bubbles), coloured(colour), method);
+        }
+
         @Override
         public String kind() {
             return KIND;
@@ -294,6 +325,16 @@ public sealed interface Entry {
     record CheckDone(String checkId, String outcome, String seen) implements Entry {
         public static final String KIND = "check-done";
 
+        /** @throws IllegalArgumentException if it neither passed nor failed */
+        public CheckDone {
+            Proving.Outcome.valueOf(outcome.toUpperCase(Locale.ROOT));
+        }
+
+        /** As the gates take it. */
+        public Proving.Outcome result() {
+            return Proving.Outcome.valueOf(outcome.toUpperCase(Locale.ROOT));
+        }
+
         @Override
         public String kind() {
             return KIND;
@@ -306,9 +347,23 @@ public sealed interface Entry {
      * @param conditional whether it has to come back for the next-day checks
      * @param recheckOn day of those, ISO 8601; empty where it is final
      * @param secondId the second person who checked; empty where none was asked
+     * @param byEarlierGates whether it was let through by the gates of an earlier version, which asked less
      */
-    record JobReleased(boolean conditional, String recheckOn, String secondId) implements Entry {
+    record JobReleased(boolean conditional, String recheckOn, String secondId, boolean byEarlierGates)
+            implements Entry {
         public static final String KIND = "job-released";
+
+        /** @throws DateTimeException if the day of the re-check is none */
+        public JobReleased {
+            if (!recheckOn.isEmpty()) {
+                LocalDate.parse(recheckOn);
+            }
+        }
+
+        /** One that is signed now. */
+        public static JobReleased now(boolean conditional, String recheckOn, String secondId) {
+            return new JobReleased(conditional, recheckOn, secondId, false);
+        }
 
         @Override
         public String kind() {
@@ -325,6 +380,23 @@ public sealed interface Entry {
      */
     record PartMoved(String part, String state, String note) implements Entry {
         public static final String KIND = "part-moved";
+
+        /** @throws IllegalArgumentException if there is no such state */
+        public PartMoved {
+            if (PartState.find(state).isEmpty()) {
+                throw new IllegalArgumentException("Part state " + state);
+            }
+        }
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /** The job is given up: nothing more is done for it here. */
+    record JobWithdrawn(String why) implements Entry {
+        public static final String KIND = "job-withdrawn";
 
         @Override
         public String kind() {
@@ -397,8 +469,13 @@ public sealed interface Entry {
             notices = List.copyOf(notices);
         }
 
-        /** One input as typed. */
-        public record NotedInput(String id, String text, String unit) {}
+        /** One input as typed; no unit where it has none. */
+        public record NotedInput(String id, String text, String unit) {
+
+            public NotedInput {
+                unit = unit == null ? "" : unit;
+            }
+        }
 
         /** One output. */
         public record NotedOutput(String id, String unit, double value, double sd) {}

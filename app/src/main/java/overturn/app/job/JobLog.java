@@ -19,6 +19,12 @@ public interface JobLog {
     /** Stored entries as this version understands them. */
     List<LoggedEntry> understood(List<StoredEntry> entries);
 
+    /**
+     * Whether the body of an entry is one that this program writes, or wrote in an earlier version: nothing missing,
+     * nothing else in it. Kinds and versions that are not known are.
+     */
+    boolean isAsWritten(StoredEntry entry);
+
     /** Whether there is such a job. */
     boolean isThere(UUID jobId);
 

@@ -21,8 +21,11 @@ public enum JobStage {
     /** May leave, and must come back to be looked at again. */
     RELEASED_CONDITIONALLY("released-conditionally", true),
     RELEASED("released", false),
+    /** Something was opened, fitted, moved, struck or failed after its release: it has to be proved anew. */
+    RELEASE_TAKEN_BACK("release-taken-back", true),
     /** Came back with the same complaint: the verdict is open again. */
     COMEBACK("comeback", true),
+    /** Withdrawn by somebody who said why. */
     GIVEN_UP("given-up", false);
 
     private final String id;

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -17,9 +18,12 @@ import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.JobWithdrawn;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.SetApart;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WalkSeen;
@@ -38,6 +42,7 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
+import overturn.proving.Gate;
 import overturn.repair.Asked;
 import overturn.repair.ChangedLayout;
 import overturn.repair.WorkPlan;
@@ -62,6 +67,9 @@ import overturn.suspect.Remedy;
  * @param remedied what has been remedied so far, so that readings are about what is left
  * @param layout the circuit as it came
  * @param changed by what has been remedied, the circuit from then on where a repair put another size in
+ * @param disturbing what each reading opened, fitted or raised; others did none of it
+ * @param releases ids of the releases that the gates let through when they were signed
+ * @param withdrawn why the job was given up, if it was
  */
 public record JobState(
         JobOpened opened,
@@ -76,7 +84,32 @@ public record JobState(
         Optional<VerdictAccepted> accepted,
         Optional<Cure> remedied,
         Layout layout,
-        Map<Optional<Cure>, Layout> changed) {
+        Map<Optional<Cure>, Layout> changed,
+        Map<UUID, Disturbance> disturbing,
+        Set<UUID> releases,
+        Optional<String> withdrawn) {
+
+    /**
+     * What a test did to the vehicle.
+     *
+     * @param backTo the gate from which on the checks have to be done anew
+     * @param fits what it put on
+     */
+    public record Disturbance(Gate backTo, Set<String> fits) {
+
+        static Optional<Disturbance> of(Procedure procedure) {
+            Set<String> fits = procedure.steps().stream()
+                    .flatMap(step -> step.fits().stream())
+                    .collect(Collectors.toUnmodifiableSet());
+            VehicleNeeds needs = procedure.needs();
+            if (needs.opened() != VehicleNeeds.Opened.NOTHING || !fits.isEmpty()) {
+                return Optional.of(new Disturbance(Gate.CHOCKS, fits));
+            }
+            return needs.raised() || needs.wheelsOff()
+                    ? Optional.of(new Disturbance(Gate.YARD, fits))
+                    : Optional.empty();
+        }
+    }
 
     /** The test of a walk round the vehicle. */
     public static final String DRY_WALK = "dry-walk";
@@ -86,7 +119,7 @@ public record JobState(
 
     /** Folds a log that begins with {@link JobOpened}. */
     public static JobState of(List<LoggedEntry> log, ProcedureCatalogue procedures) {
-        return new Fold(log, procedures).state();
+        return new Fold(log, procedures, new HashMap<>()).state();
     }
 
     /**
@@ -169,6 +202,9 @@ public record JobState(
 
     /** Where the job is. */
     public JobStage stage() {
+        if (withdrawn.isPresent()) {
+            return JobStage.GIVEN_UP;
+        }
         JobStage stage = repair().map(RepairState::stage).orElse(JobStage.TRACING);
         boolean couldGoOn = stage == JobStage.ACCEPTED || stage == JobStage.UNDER_REPAIR;
         return couldGoOn && waitsForPart() ? JobStage.WAITING : stage;
@@ -205,6 +241,14 @@ public record JobState(
                 .anyMatch(PartState.ORDERED.id()::equals);
     }
 
+    /** Sequence of the entry from which on this version cannot work with the log; empty where it can with all of it. */
+    public OptionalInt setApartFrom() {
+        return log.stream()
+                .filter(logged -> logged.entry() instanceof SetApart && !struckIds.contains(logged.id()))
+                .mapToInt(LoggedEntry::sequence)
+                .findFirst();
+    }
+
     /** Sequence of the last entry. */
     public int sequence() {
         return log.get(log.size() - 1).sequence();
@@ -225,10 +269,15 @@ public record JobState(
         private Optional<Cure> remedied = Optional.empty();
         private final Map<String, WorkStepDone> stepsDone = new LinkedHashMap<>();
         private final Map<Optional<Cure>, Layout> changed = new HashMap<>();
+        private final Map<UUID, Disturbance> disturbing = new HashMap<>();
+        private final Map<UUID, Boolean> releases;
+        private Optional<String> withdrawn = Optional.empty();
         private Layout layoutBefore;
         private Layout layoutNow;
 
-        Fold(List<LoggedEntry> log, ProcedureCatalogue procedures) {
+        /** @param releases those of which it is known whether they were let through */
+        Fold(List<LoggedEntry> log, ProcedureCatalogue procedures, Map<UUID, Boolean> releases) {
+            this.releases = releases;
             this.log = log;
             this.procedures = procedures;
             this.struck = struck(log);
@@ -260,15 +309,35 @@ public record JobState(
                 }
             } else if (logged.entry() instanceof WorkStepDone step) {
                 if (!struck.contains(logged.id())) {
-                    stepsDone.put(step.key(), step);
+                    stepsDone.remove(step.key());
+                    if (plan.find(step.key())
+                            .filter(planned -> RepairState.stops(planned, step))
+                            .isEmpty()) {
+                        stepsDone.put(step.key(), step);
+                    }
                     layoutNow = changed();
                 }
+            } else if (logged.entry() instanceof JobReleased release) {
+                if (!releases.containsKey(logged.id())) {
+                    releases.put(logged.id(), wasLetThrough(release, logged));
+                }
+            } else if (logged.entry() instanceof JobWithdrawn gone) {
+                withdrawn = struck.contains(logged.id()) ? withdrawn : Optional.of(gone.why());
             } else {
-                understood = !(logged.entry() instanceof NotUnderstood);
+                understood = !(logged.entry() instanceof NotUnderstood || logged.entry() instanceof SetApart);
             }
             if (!understood) {
                 notUnderstood.add(logged.id());
             }
+        }
+
+        /** By the log as it stood then: what was struck afterwards counted. */
+        private boolean wasLetThrough(JobReleased release, LoggedEntry logged) {
+            return new Fold(log.subList(0, log.indexOf(logged)), procedures, releases)
+                    .state()
+                    .repair()
+                    .filter(repair -> repair.letsThrough(release, logged))
+                    .isPresent();
         }
 
         private boolean add(UUID id, ReadingTaken taken) {
@@ -278,6 +347,7 @@ public record JobState(
                 return false;
             }
             procedure.get().steps().stream().map(Step::fits).forEach(fitted::addAll);
+            Disturbance.of(procedure.get()).ifPresent(disturbance -> disturbing.put(id, disturbance));
             vehicle = procedure.get().needsFrom(vehicle);
             values.put(id, value.get());
             if (!struck.contains(id)) {
@@ -346,7 +416,13 @@ public record JobState(
                     accepted,
                     noted(remedied()),
                     procedures.layout(),
-                    Map.copyOf(changed));
+                    Map.copyOf(changed),
+                    Map.copyOf(disturbing),
+                    releases.entrySet().stream()
+                            .filter(Map.Entry::getValue)
+                            .map(Map.Entry::getKey)
+                            .collect(Collectors.toUnmodifiableSet()),
+                    withdrawn);
         }
     }
 }

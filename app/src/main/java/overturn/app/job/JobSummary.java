@@ -64,12 +64,14 @@ public record JobSummary(
     public record NextTest(String procedureId, double minutes) {}
 
     /**
-     * How much it blocks the shop, the more the higher: a vehicle under repair or being proved holds a bay; one with
-     * plugs or clamps in cannot be moved; one whose verdict is accepted waits for hands; the others can stand outside.
+     * How much it blocks the shop, the more the higher: a vehicle under repair or being proved (anew) holds a bay; one
+     * with plugs or clamps in cannot be moved; one whose verdict is accepted waits for hands; the others can stand
+     * outside.
      */
     public int urgency() {
         return switch (stage) {
-            case UNDER_REPAIR, PROVING_ON_CHOCKS, PROVING_IN_THE_YARD, PROVING_ON_THE_ROAD -> OPEN_ON_THE_LIFT;
+            case UNDER_REPAIR, PROVING_ON_CHOCKS, PROVING_IN_THE_YARD, PROVING_ON_THE_ROAD, RELEASE_TAKEN_BACK ->
+                OPEN_ON_THE_LIFT;
             case WAITING, RELEASED_CONDITIONALLY, RELEASED, GIVEN_UP -> stillFitted > 0 ? FITTED : WAITS_ELSEWHERE;
             case ACCEPTED, COMEBACK -> stillFitted > 0 ? FITTED : DECIDED;
             case TRACING -> stillFitted > 0 ? FITTED : TRACED;

@@ -1,12 +1,13 @@
 package overturn.app.job;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -15,15 +16,19 @@ import overturn.app.job.Entry.BleedingChosen;
 import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.CircuitRested;
+import overturn.app.job.Entry.EntryStruck;
+import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.LevelEntered;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WorkStepDone;
+import overturn.app.workshop.Staff.Person;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
 import overturn.bleeding.Schools;
 import overturn.circuit.Layout;
+import overturn.proving.Check;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
 import overturn.proving.Proving;
@@ -46,7 +51,9 @@ import overturn.suspect.Remedy;
  * @param outcomes the latest outcome of each check
  * @param on what the plan has put on or taken off and what it has moved, {@code kind@component}
  * @param proving gates
- * @param released the latest release, while nothing was found since
+ * @param released the latest release, while nothing was opened, fitted, moved, struck or found since
+ * @param takenBack whether there was a release that does not hold any more
+ * @param since the moment before which no check of a gate counts: the circuit was open then, or not released yet
  */
 public record RepairState(
         WorkPlan plan,
@@ -59,7 +66,12 @@ public record RepairState(
         Set<String> on,
         Proving proving,
         Optional<LoggedEntry> released,
+        boolean takenBack,
+        Map<Gate, Instant> since,
         Optional<UUID> cameBackAs) {
+
+    /** After so long trapped air has moved and a weep shows; a night. Estimate. */
+    public static final Duration UNTIL_NEXT_DAY = Duration.ofHours(8);
 
     private static final String TAG = "do-not-drive-tag";
     private static final String TAG_OFF = "tag-off";
@@ -101,6 +113,28 @@ public record RepairState(
                 .allMatch(done::contains);
     }
 
+    /** Whether a step stops the plan: a figure differs from the list, and nobody said why it is taken. */
+    static boolean stops(WorkStep planned, WorkStepDone step) {
+        return step.why().isBlank()
+                && planned.asks().stream()
+                        .anyMatch(asked -> step.measured().stream()
+                                .filter(m -> m.id().equals(asked.id()))
+                                .anyMatch(m -> asked.differs(m.value())));
+    }
+
+    /** An end is done when the bleed sheet says so, whatever was ticked. */
+    public static boolean bleedsAnEnd(WorkStep step) {
+        return step.id().equals(BLEED_END);
+    }
+
+    /** A release is not believed: it holds if the gates were through when it was signed, behind all their checks. */
+    boolean letsThrough(JobReleased release, LoggedEntry logged) {
+        boolean through = release.conditional() ? proving.mayBeReleasedConditionally() : proving.mayBeReleased();
+        boolean behind =
+                outcomes.values().stream().noneMatch(seen -> seen.takenAt().isAfter(logged.takenAt()));
+        return through && behind || release.byEarlierGates() && !Person.isElsewhere(logged.personId());
+    }
+
     /** Where the job is. */
     JobStage stage() {
         if (cameBackAs.isPresent()) {
@@ -109,6 +143,9 @@ public record RepairState(
         if (released.isPresent()) {
             boolean conditional = ((JobReleased) released.get().entry()).conditional();
             return conditional ? JobStage.RELEASED_CONDITIONALLY : JobStage.RELEASED;
+        }
+        if (takenBack) {
+            return JobStage.RELEASE_TAKEN_BACK;
         }
         if (!proving.at(Gate.CHOCKS).blockers().isEmpty()) {
             return done.isEmpty() ? JobStage.ACCEPTED : JobStage.UNDER_REPAIR;
@@ -122,31 +159,60 @@ public record RepairState(
 
     private static final class Fold {
         private final JobState state;
-        private final Layout layout;
         private final WorkPlan plan;
+        private final List<Check> checks;
         private final Map<String, LoggedEntry> done = new LinkedHashMap<>();
         private final Set<String> mismatched = new LinkedHashSet<>();
         private final List<BleedEvent> events = new ArrayList<>();
         private final Map<String, LoggedEntry> outcomes = new HashMap<>();
+        private final Map<Gate, Instant> since = new EnumMap<>(Gate.class);
         private final Set<String> on = new LinkedHashSet<>();
         private final Set<String> moved = new LinkedHashSet<>();
+        private final Set<String> fitted = new LinkedHashSet<>();
         private Optional<LoggedEntry> released = Optional.empty();
+        private boolean takenBack;
         private Optional<UUID> cameBackAs = Optional.empty();
         private Schools schools;
         private String orderSource = "";
 
         Fold(JobState state, Layout layout, VerdictAccepted verdict) {
             this.state = state;
-            this.layout = layout;
             this.plan = RepairState.plan(verdict, layout);
+            this.checks = Checks.of(layout);
             this.schools = verdict.bleeding().schools(List.of());
-            boolean since = false;
+            boolean after = false;
             for (LoggedEntry logged : state.log()) {
+                fit(logged);
+                boolean struck = state.struckIds().contains(logged.id());
                 if (logged.entry() == verdict) {
-                    since = true;
-                } else if (since && !state.struckIds().contains(logged.id())) {
+                    after = true;
+                    backTo(Gate.CHOCKS, logged.takenAt());
+                } else if (after && !struck) {
                     add(logged);
+                } else if (after) {
+                    addStruck(logged);
                 }
+            }
+        }
+
+        /** What was opened or fitted was so, struck or not; a check that failed and was struck is asked again. */
+        private void addStruck(LoggedEntry logged) {
+            disturbed(logged);
+            if (logged.entry() instanceof CheckDone check && failed(check)) {
+                outcomes.remove(check.checkId());
+            }
+        }
+
+        private void disturbed(LoggedEntry logged) {
+            Optional.ofNullable(state.disturbing().get(logged.id()))
+                    .ifPresent(disturbance -> backTo(disturbance.backTo(), logged.takenAt()));
+        }
+
+        private void fit(LoggedEntry logged) {
+            Optional.ofNullable(state.disturbing().get(logged.id()))
+                    .ifPresent(disturbance -> fitted.addAll(disturbance.fits()));
+            if (logged.entry() instanceof FittingsTakenOff off) {
+                off.items().forEach(fitted::remove);
             }
         }
 
@@ -155,12 +221,7 @@ public record RepairState(
             if (entry instanceof WorkStepDone step) {
                 plan.find(step.key()).ifPresent(planned -> take(planned, step, logged));
             } else if (entry instanceof StrokesBled strokes) {
-                events.add(new BleedEvent.Strokes(
-                        strokes.endId(),
-                        strokes.count(),
-                        BleedEvent.Bubbles.valueOf(strokes.bubbles().toUpperCase(Locale.ROOT)),
-                        BleedEvent.Colour.valueOf(strokes.colour().toUpperCase(Locale.ROOT)),
-                        schools.method()));
+                bled(strokes, logged);
             } else if (entry instanceof BleedingChosen chosen) {
                 schools = chosen.bleeding().schools(chosen.makersOrder());
                 orderSource = chosen.source();
@@ -169,22 +230,115 @@ public record RepairState(
             } else if (entry instanceof CircuitRested) {
                 events.add(new BleedEvent.Rest());
             } else if (entry instanceof CheckDone check) {
-                outcomes.put(check.checkId(), logged);
-                released = check.outcome().equals("failed") ? Optional.empty() : released;
-            } else if (entry instanceof JobReleased) {
-                released = Optional.of(logged);
+                check(check, logged);
+            } else if (entry instanceof JobReleased release) {
+                release(release, logged);
+            } else if (entry instanceof EntryStruck strike) {
+                strike(strike);
+            } else if (entry instanceof FittingsTakenOff) {
+                backTo(Gate.CHOCKS, logged.takenAt());
             } else if (entry instanceof CameBack back && back.followsIt()) {
                 cameBackAs = Optional.of(back.jobId());
+            } else {
+                disturbed(logged);
             }
         }
 
+        private void bled(StrokesBled strokes, LoggedEntry logged) {
+            events.add(strokes.by(schools.method()));
+            backTo(Gate.CHOCKS, logged.takenAt());
+        }
+
+        /**
+         * Checks belong to the circuit as it was last closed: those of a gate and of all behind it are asked again,
+         * what was seen before does not count, and a release does not hold any more.
+         */
+        private void backTo(Gate gate, Instant at) {
+            checks.stream()
+                    .filter(check -> check.gate().compareTo(gate) >= 0)
+                    .forEach(check -> outcomes.remove(check.id()));
+            for (Gate later : Gate.values()) {
+                if (later.compareTo(gate) >= 0) {
+                    since.merge(later, at, (before, now) -> now.isAfter(before) ? now : before);
+                }
+            }
+            takeBack();
+        }
+
+        private void takeBack() {
+            takenBack |= released.isPresent();
+            released = Optional.empty();
+        }
+
+        private static boolean failed(CheckDone check) {
+            return check.result() == Outcome.FAILED;
+        }
+
+        /**
+         * A failure counts whenever it arrives; a pass only if it was seen after whatever opened the circuit, after an
+         * earlier failure, and, for the checks of the next day, after a night.
+         */
+        private void check(CheckDone check, LoggedEntry logged) {
+            Optional<LoggedEntry> before = Optional.ofNullable(outcomes.get(check.checkId()));
+            Instant from = checks.stream()
+                    .filter(c -> c.id().equals(check.checkId()))
+                    .map(c -> since.get(c.gate()))
+                    .findFirst()
+                    .orElse(Instant.MIN);
+            boolean current = !logged.takenAt().isBefore(from)
+                    && before.filter(b -> failed((CheckDone) b.entry()))
+                            .filter(b -> logged.takenAt().isBefore(b.takenAt()))
+                            .isEmpty();
+            if (failed(check)) {
+                outcomes.put(check.checkId(), logged);
+                takeBack();
+            } else if (current) {
+                outcomes.put(check.checkId(), logged);
+            }
+        }
+
+        private void release(JobReleased release, LoggedEntry logged) {
+            if (state.releases().contains(logged.id())) {
+                released = Optional.of(logged);
+                takenBack = false;
+                if (release.conditional()) {
+                    backToNextDay(logged.takenAt());
+                }
+            }
+        }
+
+        private void backToNextDay(Instant releasedAt) {
+            checks.stream()
+                    .filter(check -> check.gate() == Gate.NEXT_DAY)
+                    .forEach(check -> outcomes.remove(check.id()));
+            since.put(Gate.NEXT_DAY, releasedAt.plus(UNTIL_NEXT_DAY));
+        }
+
+        /** What rests on something that was struck is asked again; a failure that is struck is not thereby passed. */
+        private void strike(EntryStruck strike) {
+            state.log().stream()
+                    .filter(logged -> logged.id().equals(strike.struckId()))
+                    .filter(target -> target.entry() instanceof CheckDone
+                            || target.entry() instanceof WorkStepDone
+                            || target.entry() instanceof StrokesBled
+                            || state.disturbing().containsKey(target.id()))
+                    .forEach(target -> takeBack());
+        }
+
+        /** Whether a step does more than look, feel or press. */
+        private static boolean disturbs(WorkStep step) {
+            return !step.id().startsWith(TAG)
+                    && !step.id().equals(TAG_OFF)
+                    && !step.handling().onlyLooks();
+        }
+
         private void take(WorkStep planned, WorkStepDone step, LoggedEntry logged) {
-            boolean differs = planned.asks().stream()
-                    .anyMatch(asked -> step.measured().stream()
-                            .filter(m -> m.id().equals(asked.id()))
-                            .anyMatch(m -> asked.differs(m.value())));
-            if (differs && step.why().isBlank()) {
+            if (disturbs(planned)) {
+                backTo(Gate.CHOCKS, logged.takenAt());
+            }
+            if (stops(planned, step)) {
                 mismatched.add(planned.key());
+                done.remove(planned.key());
                 return;
             }
             mismatched.remove(planned.key());
@@ -195,36 +349,41 @@ public record RepairState(
             planned.setsBack().forEach(moved::remove);
         }
 
-        RepairState repair() {
+        private Optional<BleedSheet> sheet() {
             List<String> ends = plan.steps().stream()
-                    .filter(step -> step.id().equals(BLEED_END))
+                    .filter(RepairState::bleedsAnEnd)
                     .map(WorkStep::place)
                     .toList();
-            Optional<BleedSheet> sheet = ends.isEmpty()
+            return ends.isEmpty()
                     ? Optional.empty()
                     : Optional.of(BleedSheet.of(state.layoutNow(), ends, schools, events));
-            boolean bled = sheet.map(BleedSheet::done).orElse(true)
-                    || plan.steps().stream()
-                            .filter(step -> step.id().equals(BLEED_END))
-                            .allMatch(step -> done.containsKey(step.key()));
+        }
+
+        private List<Blocker> blockers(Optional<BleedSheet> sheet) {
             List<Blocker> blockers = new ArrayList<>();
             plan.steps().stream()
-                    .filter(step -> !step.optional()
-                            && !step.id().equals(TAG_OFF)
-                            && !step.id().equals(BLEED_END))
+                    .filter(step -> !step.optional() && !step.id().equals(TAG_OFF) && !bleedsAnEnd(step))
                     .filter(step -> !done.containsKey(step.key()))
                     .forEach(step -> blockers.add(new Blocker(Blocker.Kind.STEP_OPEN, step.key())));
-            state.stillFitted().forEach(item -> blockers.add(new Blocker(Blocker.Kind.FITTED, item)));
+            fitted.forEach(item -> blockers.add(new Blocker(Blocker.Kind.FITTED, item)));
             on.stream()
                     .filter(item -> !item.startsWith(TAG))
                     .forEach(item -> blockers.add(new Blocker(Blocker.Kind.FITTED, item)));
             moved.forEach(item -> blockers.add(new Blocker(Blocker.Kind.MOVED, item)));
-            if (!bled) {
+            if (!sheet.map(BleedSheet::done).orElse(true)) {
                 blockers.add(new Blocker(Blocker.Kind.BLEEDING, ""));
             }
+            return blockers;
+        }
+
+        private Proving proving(List<Blocker> blockers) {
             Map<String, Outcome> latest = new HashMap<>();
-            outcomes.forEach((id, logged) -> latest.put(
-                    id, Outcome.valueOf(((CheckDone) logged.entry()).outcome().toUpperCase(Locale.ROOT))));
+            outcomes.forEach((id, logged) -> latest.put(id, ((CheckDone) logged.entry()).result()));
+            return Proving.of(checks, latest, blockers);
+        }
+
+        RepairState repair() {
+            Optional<BleedSheet> sheet = sheet();
             Set<String> standing = new LinkedHashSet<>(on);
             standing.addAll(moved);
             return new RepairState(
@@ -236,8 +395,10 @@ public record RepairState(
                     orderSource,
                     Map.copyOf(outcomes),
                     standing,
-                    Proving.of(Checks.of(layout), latest, blockers),
+                    proving(blockers(sheet)),
                     released,
+                    takenBack,
+                    Map.copyOf(since),
                     cameBackAs);
         }
     }

@@ -1,6 +1,8 @@
 package overturn.app.store;
 
+import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -46,6 +48,7 @@ class EntryJson {
             Map.entry(Entry.CircuitRested.KIND, Entry.CircuitRested.class),
             Map.entry(Entry.CheckDone.KIND, Entry.CheckDone.class),
             Map.entry(Entry.JobReleased.KIND, Entry.JobReleased.class),
+            Map.entry(Entry.JobWithdrawn.KIND, Entry.JobWithdrawn.class),
             Map.entry(Entry.PartMoved.KIND, Entry.PartMoved.class),
             Map.entry(Entry.WalkSeen.KIND, Entry.WalkSeen.class),
             Map.entry(Entry.PhotoTaken.KIND, Entry.PhotoTaken.class),
@@ -57,6 +60,7 @@ class EntryJson {
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
+            Entry.JobReleased.KIND, List.of(EntryJson::byEarlierGates),
             VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces, EntryJson::bledAsUsual));
 
     private static final Map<String, RigTrust> TRUST =
@@ -88,17 +92,65 @@ class EntryJson {
             return new NotUnderstood(kind, body);
         }
         try {
-            JsonNode tree = mapper.readTree(body);
-            for (UnaryOperator<ObjectNode> upcaster :
-                    UPCASTERS.getOrDefault(kind, List.of()).subList(version - 1, version(kind) - 1)) {
-                tree = upcaster.apply((ObjectNode) tree);
-            }
+            JsonNode tree = upcast(kind, version, body);
             return kind.equals(ReadingTaken.KIND)
                     ? taken(mapper.treeToValue(tree, StoredReading.class))
-                    : mapper.treeToValue(tree, PLAIN_KINDS.get(kind));
+                    : whole(mapper.treeToValue(tree, PLAIN_KINDS.get(kind)));
         } catch (JacksonException | IllegalArgumentException | NullPointerException | ClassCastException e) {
             return new NotUnderstood(kind, body);
         }
+    }
+
+    private JsonNode upcast(String kind, int version, String body) {
+        JsonNode tree = mapper.readTree(body);
+        for (UnaryOperator<ObjectNode> upcaster :
+                UPCASTERS.getOrDefault(kind, List.of()).subList(version - 1, version(kind) - 1)) {
+            tree = upcaster.apply((ObjectNode) tree);
+        }
+        return tree;
+    }
+
+    /**
+     * Whether a body of this version is one that this program writes: read and written again it is the same. What is
+     * not known is.
+     */
+    boolean isAsWritten(String kind, int version, String body) {
+        if (version > version(kind) || !(kind.equals(ReadingTaken.KIND) || PLAIN_KINDS.containsKey(kind))) {
+            return true;
+        }
+        Entry entry = read(kind, version, body);
+        return !(entry instanceof NotUnderstood)
+                && mapper.readTree(write(entry)).equals(EntryJson::compare, upcast(kind, version, body));
+    }
+
+    /** Numbers are the same by their value, however they are written; everything else as it stands. */
+    private static int compare(JsonNode one, JsonNode other) {
+        if (one.isNumber() && other.isNumber()) {
+            return Double.compare(one.doubleValue(), other.doubleValue());
+        }
+        return one.equals(other) ? 0 : 1;
+    }
+
+    /**
+     * The entry, which lacks nothing: absent is never null in it.
+     *
+     * @throws IllegalArgumentException if anything in it is null
+     */
+    private static <T> T whole(T value) {
+        if (value == null) {
+            throw new IllegalArgumentException("a gap");
+        } else if (value instanceof Collection<?> items) {
+            items.forEach(EntryJson::whole);
+        } else if (value instanceof Record) {
+            for (RecordComponent component : value.getClass().getRecordComponents()) {
+                try {
+                    whole(component.getAccessor().invoke(value));
+                } catch (ReflectiveOperationException e) {
+                    throw new IllegalStateException("Impossible: a public record cannot be read", e);
+                }
+            }
+        }
+        return value;
     }
 
     /** Version 1 told the vehicle by its name alone. */
@@ -153,6 +205,11 @@ class EntryJson {
         return body;
     }
 
+    /** Version 1 was let through by gates that asked less. */
+    private static ObjectNode byEarlierGates(ObjectNode body) {
+        return body.put("byEarlierGates", true);
+    }
+
     private static StoredReading stored(ReadingTaken taken) {
         String trust = TRUST.entrySet().stream()
                 .filter(e -> e.getValue() == taken.trust())
@@ -175,6 +232,8 @@ class EntryJson {
     }
 
     private static ReadingTaken taken(StoredReading stored) {
+        whole(stored.procedureId());
+        whole(stored.rigSetup());
         RigTrust trust = Optional.ofNullable(TRUST.get(stored.trust()))
                 .orElseThrow(() -> new IllegalArgumentException("Trust " + stored.trust()));
         if (stored.observed() != null) {

@@ -45,6 +45,11 @@ class PostgresJobLog implements JobLog {
         return entries.stream().map(this::understood).toList();
     }
 
+    @Override
+    public boolean isAsWritten(StoredEntry entry) {
+        return json.isAsWritten(entry.kind(), entry.bodyVersion(), entry.body());
+    }
+
     private LoggedEntry understood(StoredEntry entry) {
         return new LoggedEntry(
                 entry.id(),

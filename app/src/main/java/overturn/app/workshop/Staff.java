@@ -1,6 +1,8 @@
 package overturn.app.workshop;
 
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Who works in the workshop. */
 public interface Staff {
@@ -11,16 +13,26 @@ public interface Staff {
         /** Role of those whose names came with a job from another workshop. */
         public static final String ELSEWHERE = "elsewhere";
 
+        private static final Pattern FROM_ELSEWHERE = Pattern.compile(ELSEWHERE + "-(.+)-[0-9a-f]{1,8}");
+
         /** Whether this person works here and can sign. */
         public boolean here() {
             return !role.equals(ELSEWHERE);
         }
 
+        /** Whether an id is that of somebody of another workshop. */
+        public static boolean isElsewhere(String id) {
+            return id.startsWith(ELSEWHERE + "-");
+        }
+
         /**
-         * The same person as somebody of another workshop, told apart from whoever has that id here or in a third one.
+         * Whoever comes in a file is somebody of another workshop, whatever the file says, under an id that tells them
+         * apart from everybody of that id here or in a third workshop. Taken along again the id stays what it is.
          */
         public Person fromElsewhere() {
-            return here() ? new Person("%s-%s-%x".formatted(ELSEWHERE, id, name.hashCode()), name, ELSEWHERE) : this;
+            Matcher before = FROM_ELSEWHERE.matcher(id);
+            String there = before.matches() ? before.group(1) : id;
+            return new Person("%s-%s-%x".formatted(ELSEWHERE, there, name.hashCode()), name, ELSEWHERE);
         }
     }
 

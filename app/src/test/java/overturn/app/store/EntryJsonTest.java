@@ -57,7 +57,7 @@ class EntryJsonTest {
                 new Entry.LevelEntered("max", "", 90),
                 new Entry.CircuitRested(),
                 new Entry.CheckDone("hard-press", "failed", "drips at the flare"),
-                new Entry.JobReleased(true, "2026-11-28", "ines-quill"),
+                Entry.JobReleased.now(true, "2026-11-28", "ines-quill"),
                 new Entry.CameBack(new UUID(3, 4), true))) {
             assertEquals(entry, json.read(entry.kind(), json.version(entry.kind()), json.write(entry)));
         }

@@ -15,6 +15,7 @@ public final class RepairFlow {
 
     private final ApiClient api;
     private final String job;
+    private long hoursAgo;
 
     /** @param job path of the job below the API */
     public RepairFlow(ApiClient api, String job) {
@@ -45,9 +46,18 @@ public final class RepairFlow {
         return api.get(job).body();
     }
 
+    /** Everything from here on was done so long ago, on a device that waited for the line. */
+    public RepairFlow done(long hours) {
+        hoursAgo = hours;
+        return this;
+    }
+
     public Answer post(String what, Map<String, Object> fields) {
-        return api.post(
-                job + "/" + what, ApiClient.stamped(now().get("sequence").asInt(), fields));
+        Map<String, Object> body = ApiClient.stamped(now().get("sequence").asInt(), fields);
+        if (hoursAgo > 0) {
+            body.put("takenSecondsAgo", 3600 * hoursAgo);
+        }
+        return api.post(job + "/" + what, body);
     }
 
     public static JsonNode repair(JsonNode job) {

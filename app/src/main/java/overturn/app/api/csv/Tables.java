@@ -6,13 +6,13 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
+import overturn.quantity.PlainText;
 
 /** Writes and reads tables as comma-separated values (RFC 4180). */
 final class Tables {
@@ -48,7 +48,8 @@ final class Tables {
     /**
      * The rows of a table with these columns, in any order.
      *
-     * @throws InvalidInputException if it is no such table, naming the row
+     * @throws InvalidInputException if it is no such table, a column is missing or there twice, or a text cannot be
+     *     kept, naming the row
      */
     static List<List<String>> read(String text, List<String> columns, int mostRows) {
         CSVFormat withHead = FORMAT.builder()
@@ -58,8 +59,8 @@ final class Tables {
                 .setTrim(true)
                 .get();
         try (CSVParser parser = CSVParser.parse(new StringReader(text.replaceFirst("^\uFEFF", "")), withHead)) {
-            Set<String> head = new HashSet<>(parser.getHeaderNames());
-            if (!head.equals(new HashSet<>(columns))) {
+            boolean eachOnce = parser.getHeaderNames().size() == columns.size();
+            if (!eachOnce || !new HashSet<>(parser.getHeaderNames()).equals(new HashSet<>(columns))) {
                 throw refused("row 1", String.join(",", parser.getHeaderNames()), String.join(",", columns));
             }
             List<List<String>> rows = new ArrayList<>();
@@ -70,6 +71,9 @@ final class Tables {
                 }
                 if (rows.size() == mostRows) {
                     throw refused(name, "more rows", mostRows + " at most");
+                }
+                if (!row.stream().allMatch(PlainText::keeps)) {
+                    throw refused(name, "a text that cannot be kept", PlainText.ALLOWED);
                 }
                 rows.add(columns.stream().map(row::get).toList());
             }

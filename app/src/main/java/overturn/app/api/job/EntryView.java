@@ -11,6 +11,7 @@ import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.JobWithdrawn;
 import overturn.app.job.Entry.LevelEntered;
 import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.PartMoved;
@@ -79,7 +80,8 @@ public record EntryView(
                     note.text(),
                     note.calculatorId(),
                     note.inputs().stream()
-                            .map(i -> new NotedInputView(i.id(), i.text(), Optional.ofNullable(i.unit())))
+                            .map(i -> new NotedInputView(
+                                    i.id(), i.text(), Optional.of(i.unit()).filter(unit -> !unit.isEmpty())))
                             .toList(),
                     note.outputs().stream()
                             .map(o -> new NotedOutputView(o.id(), o.unit(), o.value(), o.sd()))
@@ -167,6 +169,9 @@ public record EntryView(
     private static Optional<String> why(Entry entry) {
         if (entry instanceof EntryStruck struck) {
             return Optional.of(struck.why());
+        }
+        if (entry instanceof JobWithdrawn withdrawn) {
+            return Optional.of(withdrawn.why());
         }
         if (entry instanceof VerdictAccepted verdict) {
             return Optional.of(verdict.why());

@@ -3,13 +3,13 @@ package overturn.app.api.job;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.job.Requests.AcceptRequest;
 import overturn.app.api.job.Requests.NoteRequest;
@@ -19,6 +19,7 @@ import overturn.app.api.job.Requests.SetAsideRequest;
 import overturn.app.api.job.Requests.StrikeRequest;
 import overturn.app.api.job.Requests.TakeOffRequest;
 import overturn.app.api.job.Requests.WalkRequest;
+import overturn.app.api.job.Requests.WithdrawRequest;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.bay.Bay;
 import overturn.app.usecase.job.AcceptVerdict;
@@ -29,6 +30,7 @@ import overturn.app.usecase.job.SetTestAside;
 import overturn.app.usecase.job.StrikeEntry;
 import overturn.app.usecase.job.TakeOffFittings;
 import overturn.app.usecase.job.TakeWalk;
+import overturn.app.usecase.job.WithdrawJob;
 import overturn.app.usecase.job.WriteNote;
 
 /** Jobs: read them, open them, add to their log. Every write answers with the job as it then stands. */
@@ -46,6 +48,8 @@ class JobController {
     private final TakeOffFittings takeOffFittings;
     private final AcceptVerdict acceptVerdict;
     private final WriteNote writeNote;
+    private final WithdrawJob withdrawJob;
+    private final JobViews views;
 
     JobController(
             Jobs jobs,
@@ -57,7 +61,10 @@ class JobController {
             SetTestAside setTestAside,
             TakeOffFittings takeOffFittings,
             AcceptVerdict acceptVerdict,
-            WriteNote writeNote) {
+            WriteNote writeNote,
+            WithdrawJob withdrawJob,
+            JobViews views) {
+        this.views = views;
         this.jobs = jobs;
         this.bay = bay;
         this.openJob = openJob;
@@ -68,6 +75,7 @@ class JobController {
         this.takeOffFittings = takeOffFittings;
         this.acceptVerdict = acceptVerdict;
         this.writeNote = writeNote;
+        this.withdrawJob = withdrawJob;
     }
 
     /**
@@ -84,14 +92,13 @@ class JobController {
     }
 
     @PostMapping
-    @ResponseStatus(HttpStatus.CREATED)
-    JobView open(@RequestBody OpenJobRequest request) {
-        return JobView.of(openJob.open(request.intake()));
+    ResponseEntity<JobView> open(@RequestBody OpenJobRequest request) {
+        return views.written(openJob.open(request.intake()), HttpStatus.CREATED);
     }
 
     @GetMapping("/{id}")
     JobView job(@PathVariable UUID id) {
-        return JobView.of(jobs.find(id), bay.moved(id));
+        return views.of(jobs.find(id), bay.moved(id));
     }
 
     /**
@@ -134,36 +141,36 @@ class JobController {
     }
 
     @PostMapping("/{id}/readings")
-    JobView record(@PathVariable UUID id, @RequestBody ReadingRequest request) {
-        return JobView.of(recordReading.record(id, request.draft()));
+    ResponseEntity<JobView> record(@PathVariable UUID id, @RequestBody ReadingRequest request) {
+        return views.written(recordReading.record(id, request.draft()));
     }
 
     /** The first walk round the vehicle, told at once; each look and each kind of wet spot is a reading of its own. */
     @PostMapping("/{id}/walks")
-    JobView walk(@PathVariable UUID id, @RequestBody WalkRequest request) {
-        return JobView.of(takeWalk.take(
+    ResponseEntity<JobView> walk(@PathVariable UUID id, @RequestBody WalkRequest request) {
+        return views.written(takeWalk.take(
                 id, request.stamp(), request.seen(), request.at(), Boolean.TRUE.equals(request.restDry())));
     }
 
     @PostMapping("/{id}/strikes")
-    JobView strike(@PathVariable UUID id, @RequestBody StrikeRequest request) {
-        return JobView.of(strikeEntry.strike(id, request.stamp(), request.struckId(), request.why()));
+    ResponseEntity<JobView> strike(@PathVariable UUID id, @RequestBody StrikeRequest request) {
+        return views.written(strikeEntry.strike(id, request.stamp(), request.struckId(), request.why()));
     }
 
     @PostMapping("/{id}/set-aside")
-    JobView setAside(@PathVariable UUID id, @RequestBody SetAsideRequest request) {
-        return JobView.of(setTestAside.setAside(id, request.stamp(), request.procedureId(), request.why()));
+    ResponseEntity<JobView> setAside(@PathVariable UUID id, @RequestBody SetAsideRequest request) {
+        return views.written(setTestAside.setAside(id, request.stamp(), request.procedureId(), request.why()));
     }
 
     @PostMapping("/{id}/take-off")
-    JobView takeOff(@PathVariable UUID id, @RequestBody TakeOffRequest request) {
-        return JobView.of(takeOffFittings.takeOff(id, request.stamp(), request.items()));
+    ResponseEntity<JobView> takeOff(@PathVariable UUID id, @RequestBody TakeOffRequest request) {
+        return views.written(takeOffFittings.takeOff(id, request.stamp(), request.items()));
     }
 
     /** Accepts the verdict that was shown; where another stands now, nothing is written. */
     @PostMapping("/{id}/verdict")
-    JobView accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
-        return JobView.of(acceptVerdict.accept(
+    ResponseEntity<JobView> accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
+        return views.written(acceptVerdict.accept(
                 id,
                 request.stamp(),
                 new AcceptVerdict.Shown(
@@ -174,12 +181,18 @@ class JobController {
     }
 
     @PostMapping("/{id}/notes")
-    JobView note(@PathVariable UUID id, @RequestBody NoteRequest request) {
-        return JobView.of(writeNote.write(
+    ResponseEntity<JobView> note(@PathVariable UUID id, @RequestBody NoteRequest request) {
+        return views.written(writeNote.write(
                 id,
                 request.stamp(),
                 request.text(),
                 request.calculatorId() == null ? "" : request.calculatorId(),
                 request.typed()));
+    }
+
+    /** Gives the job up; striking that entry takes it up again. */
+    @PostMapping("/{id}/withdrawal")
+    ResponseEntity<JobView> withdraw(@PathVariable UUID id, @RequestBody WithdrawRequest request) {
+        return views.written(withdrawJob.withdraw(id, request.stamp(), request.why()));
     }
 }

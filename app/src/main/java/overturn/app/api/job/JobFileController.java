@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.usecase.job.JobFiles;
 import overturn.app.usecase.job.TakeJobFile;
@@ -23,8 +22,10 @@ class JobFileController {
 
     private final JobFiles files;
     private final TakeJobFile takeJobFile;
+    private final JobViews views;
 
-    JobFileController(JobFiles files, TakeJobFile takeJobFile) {
+    JobFileController(JobFiles files, TakeJobFile takeJobFile, JobViews views) {
+        this.views = views;
         this.files = files;
         this.takeJobFile = takeJobFile;
     }
@@ -46,9 +47,8 @@ class JobFileController {
      * keeps it from being taken is named, and nothing is changed then.
      */
     @PostMapping(value = "/job-files", consumes = MediaType.APPLICATION_JSON_VALUE)
-    @ResponseStatus(HttpStatus.CREATED)
-    JobView take(@RequestBody String file) {
-        return JobView.of(takeJobFile.take(JobFileReader.read(file)));
+    ResponseEntity<JobView> take(@RequestBody String file) {
+        return views.written(takeJobFile.take(JobFileReader.read(file), JobView::of), HttpStatus.CREATED);
     }
 
     @GetMapping(value = "/job-file-schema", produces = MediaType.APPLICATION_JSON_VALUE)

@@ -35,6 +35,11 @@ final class JobFileReader {
     /** Deeper than any job file nests. */
     private static final int MOST_DEPTH = 40;
 
+    /**
+     * Names and values of the longest job, some ten times over; a file of millions of gaps is refused while it is read.
+     */
+    private static final int MOST_TOKENS = 400_000;
+
     private static final int MOST_FINDINGS = 20;
     private static final int MOST_SHOWN = 60;
     private static final String SCHEMA_TEXT = text();
@@ -43,6 +48,7 @@ final class JobFileReader {
     private static final JsonMapper JSON = JsonMapper.builder(JsonFactory.builder()
                     .streamReadConstraints(StreamReadConstraints.builder()
                             .maxNestingDepth(MOST_DEPTH)
+                            .maxTokenCount(MOST_TOKENS)
                             .build())
                     .build())
             .build();
@@ -91,7 +97,9 @@ final class JobFileReader {
             return JSON.readTree(file);
         } catch (JacksonException e) {
             throw new InvalidInputException(List.of(new Finding(
-                    "", "text that is no JSON, or nests too deep", "one job file, format " + JobFileView.FORMAT)));
+                    "",
+                    "text that is no JSON, nests too deep, or holds more than a job can",
+                    "one job file, format " + JobFileView.FORMAT)));
         }
     }
 

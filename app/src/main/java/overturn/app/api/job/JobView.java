@@ -17,7 +17,13 @@ import overturn.inference.PlacesSeen;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.verdict.CatalogueVersion;
 
-/** A job as the screens need it: the log, its fold and the assessment. */
+/**
+ * A job as the screens need it: the log, its fold and the assessment.
+ *
+ * @param setApartFrom sequence of the entry with which this version cannot work; it and what stands behind it count for
+ *     nothing until it is struck
+ * @param withdrawn why the job was given up
+ */
 public record JobView(
         UUID id,
         int sequence,
@@ -41,6 +47,8 @@ public record JobView(
         WalkView walk,
         Optional<RepairView> repair,
         Optional<MovedView> moved,
+        Optional<Integer> setApartFrom,
+        Optional<String> withdrawn,
         AssessmentView assessment) {
 
     /** As it stands right after an entry. */
@@ -73,6 +81,8 @@ public record JobView(
                 WalkView.of(job),
                 RepairView.of(job),
                 moved.map(MovedView::of),
+                state.setApartFrom().stream().boxed().findFirst(),
+                state.withdrawn(),
                 AssessmentView.of(job));
     }
 

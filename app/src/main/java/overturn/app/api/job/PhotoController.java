@@ -25,8 +25,10 @@ class PhotoController {
     private static final Duration KEPT = Duration.ofDays(365);
 
     private final TakePhoto takePhoto;
+    private final JobViews views;
 
-    PhotoController(TakePhoto takePhoto) {
+    PhotoController(TakePhoto takePhoto, JobViews views) {
+        this.views = views;
         this.takePhoto = takePhoto;
     }
 
@@ -49,8 +51,8 @@ class PhotoController {
     }
 
     @PostMapping("/jobs/{id}/photos")
-    JobView take(@PathVariable UUID id, @RequestBody PhotoRequest request) {
-        return JobView.of(takePhoto.take(
+    ResponseEntity<JobView> take(@PathVariable UUID id, @RequestBody PhotoRequest request) {
+        return views.written(takePhoto.take(
                 id, request.stamp(), request.image(), orNull(request.caption()), orNull(request.procedureId())));
     }
 

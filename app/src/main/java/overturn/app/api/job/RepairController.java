@@ -3,6 +3,7 @@ package overturn.app.api.job;
 import static overturn.app.api.Optionals.orNull;
 
 import java.util.UUID;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -24,30 +25,33 @@ import overturn.app.usecase.job.RecordRepair;
 class RepairController {
 
     private final RecordRepair repair;
+    private final JobViews views;
 
-    RepairController(RecordRepair repair) {
+    RepairController(RecordRepair repair, JobViews views) {
+        this.views = views;
         this.repair = repair;
     }
 
     @PostMapping("/work-steps")
-    JobView step(@PathVariable UUID id, @RequestBody WorkStepRequest request) {
-        return JobView.of(repair.stepDone(id, request.stamp(), request.key(), request.typed(), orNull(request.why())));
+    ResponseEntity<JobView> step(@PathVariable UUID id, @RequestBody WorkStepRequest request) {
+        return views.written(
+                repair.stepDone(id, request.stamp(), request.key(), request.typed(), orNull(request.why())));
     }
 
     @PostMapping("/strokes")
-    JobView strokes(@PathVariable UUID id, @RequestBody StrokesRequest request) {
-        return JobView.of(repair.strokes(
+    ResponseEntity<JobView> strokes(@PathVariable UUID id, @RequestBody StrokesRequest request) {
+        return views.written(repair.strokes(
                 id, request.stamp(), request.endId(), request.count(), request.bubbles(), request.colour()));
     }
 
     @PostMapping("/levels")
-    JobView level(@PathVariable UUID id, @RequestBody LevelRequest request) {
-        return JobView.of(repair.level(id, request.stamp(), request.text(), orNull(request.unit())));
+    ResponseEntity<JobView> level(@PathVariable UUID id, @RequestBody LevelRequest request) {
+        return views.written(repair.level(id, request.stamp(), request.text(), orNull(request.unit())));
     }
 
     @PostMapping("/parts")
-    JobView part(@PathVariable UUID id, @RequestBody PartRequest request) {
-        return JobView.of(repair.partMoved(
+    ResponseEntity<JobView> part(@PathVariable UUID id, @RequestBody PartRequest request) {
+        return views.written(repair.partMoved(
                 id,
                 request.stamp(),
                 request.part(),
@@ -57,8 +61,8 @@ class RepairController {
     }
 
     @PostMapping("/bleeding")
-    JobView bleeding(@PathVariable UUID id, @RequestBody BleedingRequest request) {
-        return JobView.of(repair.bleeding(
+    ResponseEntity<JobView> bleeding(@PathVariable UUID id, @RequestBody BleedingRequest request) {
+        return views.written(repair.bleeding(
                 id,
                 request.stamp(),
                 orNull(request.bleedMethod()),
@@ -68,20 +72,20 @@ class RepairController {
     }
 
     @PostMapping("/rests")
-    JobView rest(@PathVariable UUID id, @RequestBody RestRequest request) {
-        return JobView.of(repair.rested(id, request.stamp()));
+    ResponseEntity<JobView> rest(@PathVariable UUID id, @RequestBody RestRequest request) {
+        return views.written(repair.rested(id, request.stamp()));
     }
 
     @PostMapping("/checks")
-    JobView check(@PathVariable UUID id, @RequestBody CheckRequest request) {
-        return JobView.of(
+    ResponseEntity<JobView> check(@PathVariable UUID id, @RequestBody CheckRequest request) {
+        return views.written(
                 repair.checked(id, request.stamp(), request.checkId(), request.outcome(), orNull(request.seen())));
     }
 
     /** Refused with what is in the way while a gate is shut. */
     @PostMapping("/release")
-    JobView release(@PathVariable UUID id, @RequestBody ReleaseRequest request) {
-        return JobView.of(repair.release(
+    ResponseEntity<JobView> release(@PathVariable UUID id, @RequestBody ReleaseRequest request) {
+        return views.written(repair.release(
                 id, request.stamp(), Boolean.TRUE.equals(request.conditional()), orNull(request.secondId())));
     }
 }

@@ -32,6 +32,8 @@ import overturn.suspect.Remedy;
  *
  * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
  * @param overturned whether something else leads by now, so that the new part should wait
+ * @param takenBack whether it was released and has to be proved anew
+ * @param nextDayFrom from when on the checks of the next day can be done; empty while it is not released
  */
 public record RepairView(
         List<WorkStepView> steps,
@@ -44,6 +46,8 @@ public record RepairView(
         boolean mayBeReleasedConditionally,
         boolean mayBeReleased,
         Optional<ReleaseView> released,
+        boolean takenBack,
+        Optional<Instant> nextDayFrom,
         Optional<UUID> cameBackAs) {
 
     private static final double HELD = 0.5;
@@ -80,6 +84,8 @@ public record RepairView(
                 repair.proving().mayBeReleasedConditionally(),
                 repair.proving().mayBeReleased(),
                 repair.released().map(ReleaseView::of),
+                repair.takenBack(),
+                repair.released().map(release -> repair.since().get(Gate.NEXT_DAY)),
                 repair.cameBackAs());
     }
 

@@ -177,6 +177,15 @@ public final class Requests {
         }
     }
 
+    /** Gives the job up. */
+    record WithdrawRequest(
+            UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, String why) {
+
+        Stamp stamp() {
+            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
     /** Sets a test aside. */
     record SetAsideRequest(
             UUID entryId,

@@ -33,6 +33,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
 import overturn.proving.Checks;
 import overturn.proving.Proving;
+import overturn.quantity.PlainText;
 import overturn.quantity.TypedQuantity;
 import overturn.repair.Section;
 import overturn.repair.WorkStep;
@@ -96,7 +97,8 @@ final class ReportHtml {
     }
 
     static String escaped(String text) {
-        return text.replace("&", "&amp;")
+        return PlainText.of(text)
+                .replace("&", "&amp;")
                 .replace("<", "&lt;")
                 .replace(">", "&gt;")
                 .replace("\"", "&quot;")

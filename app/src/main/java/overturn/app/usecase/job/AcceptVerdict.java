@@ -58,7 +58,7 @@ public class AcceptVerdict {
      * @throws VerdictChangedException if another verdict stands now
      * @throws InvalidInputException if the verdict is not proven and no reason is given
      */
-    public Job accept(UUID jobId, Stamp stamp, Shown shown, String why) {
+    public Log accept(UUID jobId, Stamp stamp, Shown shown, String why) {
         new Checks()
                 .that(
                         () -> shown.remedyIds() != null && !shown.remedyIds().isEmpty(),
@@ -70,12 +70,12 @@ public class AcceptVerdict {
         Log read = jobs.read(jobId);
         String reason = why == null ? "" : why.strip();
         if (read.entries().stream().anyMatch(e -> e.id().equals(stamp.entryId()))) {
-            return jobs.of(writer.append(read, stamp, seen -> again(read, stamp, shown, reason)));
+            return writer.append(read, stamp, seen -> again(read, stamp, shown, reason));
         }
         Job job = jobs.of(read);
         Verdict verdict = job.assessment().verdict();
         Map<String, Double> suspected = job.suspectedParts();
-        return jobs.of(writer.append(read, stamp, seen -> {
+        return writer.append(read, stamp, seen -> {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);
             }
@@ -86,7 +86,7 @@ public class AcceptVerdict {
                     read.sheet().layout(),
                     suspected,
                     workshop.latest().bleeding());
-        }));
+        });
     }
 
     /** Sent twice: it is the entry in the log if it says the same. */

@@ -10,6 +10,8 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
 import java.util.function.Supplier;
 import org.slf4j.Logger;
@@ -23,6 +25,7 @@ import overturn.app.job.JobSummary.NextTest;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.workshop.WorkshopSettings;
+import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
@@ -58,6 +61,9 @@ public class Assessor {
     private final Semaphore hands = new Semaphore(Runtime.getRuntime().availableProcessors(), true);
     private final ConcurrentHashMap<Object, Long> began = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<State, CompletableFuture<Job>> underWay = new ConcurrentHashMap<>();
+    private final ConcurrentHashMap<UUID, Runnable> waiting = new ConcurrentHashMap<>();
+    private final ExecutorService turns =
+            Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors(), Assessor::turn);
     private final Cache<UUID, Job> known = Caffeine.newBuilder()
             .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
             .weigher((UUID id, Job job) ->
@@ -126,12 +132,51 @@ public class Assessor {
         }
     }
 
+    /**
+     * The job as far as its log can be worked with, from now on what everybody gets who asks for it at this sequence.
+     */
+    Job instead(UUID id, JobState readable, WorkshopSettings settings) {
+        Job job = withAHand(() -> assess(id, readable, settings));
+        known.put(id, job);
+        return job;
+    }
+
+    /** The job with what follows from a log of which it is not known whether it can be worked with: nothing is kept. */
+    Job apart(UUID id, JobState state, WorkshopSettings settings) {
+        return withAHand(() -> anew(id, state, settings, models::of));
+    }
+
+    /** The same on a circuit that is not kept here. */
+    Job triedOut(UUID id, JobState state, LayoutModel model, WorkshopSettings settings) {
+        return withAHand(() -> anew(
+                id, state, settings, (layoutId, layout) -> layout == state.layout() ? model : LayoutModel.of(layout)));
+    }
+
     private static Job join(CompletableFuture<Job> others) {
         try {
             return others.join();
         } catch (CompletionException e) {
             throw e.getCause() instanceof RuntimeException own ? own : e;
         }
+    }
+
+    /** Does this in its turn; what waits for the same job and has not begun is not done any more. */
+    void soon(UUID id, Runnable assessing) {
+        if (waiting.put(id, assessing) == null) {
+            turns.execute(() -> {
+                try {
+                    waiting.remove(id).run();
+                } catch (RuntimeException e) {
+                    LOG.warn("Job {} is assessed when it is next asked for: {}", id, e.toString());
+                }
+            });
+        }
+    }
+
+    private static Thread turn(Runnable work) {
+        Thread thread = new Thread(work, "assessing");
+        thread.setDaemon(true);
+        return thread;
     }
 
     private Job withAHand(Supplier<Job> work) {
@@ -158,19 +203,38 @@ public class Assessor {
         if (state.remedied().isEmpty()) {
             believed.put(id, Believed.of(history));
         }
-        Assessment assessment =
-                Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning());
+        Job job = job(id, state, settings, history, models::of);
         models.weighAgain(model);
-        Job job = new Job(id, state, model, before(state), settings, assessment);
         summarise(job);
         return job;
     }
 
-    private Optional<BeliefHistory> before(JobState state) {
+    /** Where models come from, by the layout that a job names and the layout as it is. */
+    private interface ModelSource {
+        LayoutModel of(String layoutId, Layout layout);
+    }
+
+    private Job anew(UUID id, JobState state, WorkshopSettings settings, ModelSource source) {
+        return job(id, state, settings, anew(state, source).complete(), source);
+    }
+
+    private static Job job(
+            UUID id, JobState state, WorkshopSettings settings, BeliefHistory history, ModelSource source) {
+        LayoutModel model = history.model();
+        return new Job(
+                id,
+                state,
+                model,
+                before(state, source),
+                settings,
+                Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning()));
+    }
+
+    private static Optional<BeliefHistory> before(JobState state, ModelSource source) {
         return state.layoutNow() == state.layout()
                 ? Optional.empty()
                 : Optional.of(BeliefHistory.of(
-                        models.of(state.opened().layoutId(), state.layout()),
+                        source.of(state.opened().layoutId(), state.layout()),
                         state.intake(),
                         state.readings().stream()
                                 .filter(reading -> reading.after().isEmpty())
@@ -205,32 +269,37 @@ public class Assessor {
                 return before.assessment().history().with(readings.subList(then.size(), readings.size()));
             }
         }
-        if (state.remedied().isPresent()) {
-            return sinceRepair(state);
-        }
         Believed earlier = believed.getIfPresent(id);
-        return earlier != null && earlier.begins(model, state.intake(), readings)
+        return state.remedied().isEmpty() && earlier != null && earlier.begins(model, state.intake(), readings)
                 ? BeliefHistory.resumed(model, state.intake(), readings, earlier.beliefs())
-                : BeliefHistory.of(model, state.intake(), readings);
+                : anew(state, models::of);
+    }
+
+    private static BeliefHistory anew(JobState state, ModelSource source) {
+        return state.remedied().isPresent()
+                ? sinceRepair(state, source)
+                : BeliefHistory.of(
+                        source.of(state.opened().layoutId(), state.layoutNow()), state.intake(), state.readings());
     }
 
     /** What is believed of a vehicle that was repaired: readings in their order, each repair where it was done. */
-    private BeliefHistory sinceRepair(JobState state) {
-        LayoutModel before = models.of(state.opened().layoutId(), state.layout());
+    private static BeliefHistory sinceRepair(JobState state, ModelSource source) {
+        LayoutModel before = source.of(state.opened().layoutId(), state.layout());
         BeliefHistory history = BeliefHistory.of(before, state.intake(), List.of());
         for (Reading reading : state.readings()) {
-            history = remedied(history, state, reading.after()).with(List.of(reading));
+            history = remedied(history, state, reading.after(), source).with(List.of(reading));
         }
-        return remedied(history, state, state.remedied());
+        return remedied(history, state, state.remedied(), source);
     }
 
     /** After a repair, on the vehicle as it left it. */
-    private BeliefHistory remedied(BeliefHistory history, JobState state, Optional<Cure> cure) {
+    private static BeliefHistory remedied(
+            BeliefHistory history, JobState state, Optional<Cure> cure, ModelSource source) {
         if (cure.isEmpty() || cure.equals(history.done())) {
             return history;
         }
         BeliefHistory repaired = history.repaired(cure.get());
-        LayoutModel now = models.of(state.opened().layoutId(), state.layoutAfter(cure));
+        LayoutModel now = source.of(state.opened().layoutId(), state.layoutAfter(cure));
         return now == repaired.model() ? repaired : repaired.changedTo(now);
     }
 

@@ -32,15 +32,15 @@ public class CallStrokes {
                 .that(() -> deviceId != null, "deviceId", deviceId, "a UUID made by the device")
                 .that(() -> call != null && StrokeCall.CALLS.contains(call), "call", call, "one of " + StrokeCall.CALLS)
                 .that(
-                        () -> stroke != null && stroke >= 1 && stroke <= RecordRepair.MOST_STROKES,
+                        () -> stroke != null && stroke >= 1 && stroke <= EntryRules.MOST_STROKES,
                         "stroke",
                         stroke,
-                        "1 to " + RecordRepair.MOST_STROKES)
+                        "1 to " + EntryRules.MOST_STROKES)
                 .that(
-                        () -> all != null && all >= 1 && all <= RecordRepair.MOST_STROKES,
+                        () -> all != null && all >= 1 && all <= EntryRules.MOST_STROKES,
                         "all",
                         all,
-                        "1 to " + RecordRepair.MOST_STROKES)
+                        "1 to " + EntryRules.MOST_STROKES)
                 .orThrow();
         if (!log.isThere(jobId)) {
             throw new NotFoundException("job", jobId.toString());

@@ -9,7 +9,6 @@ import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 
@@ -40,9 +39,9 @@ class ComeBack {
     }
 
     /** Writes it into both logs; sending the same again changes nothing. */
-    Job link(Log opened, UUID before, Stamp stamp) {
+    Log link(Log opened, UUID before, Stamp stamp) {
         append(jobs.read(before), stamp, new CameBack(opened.jobId(), true), before);
-        return jobs.of(append(opened, stamp, new CameBack(before, false), opened.jobId()));
+        return append(opened, stamp, new CameBack(before, false), opened.jobId());
     }
 
     private Log append(Log read, Stamp stamp, CameBack entry, UUID job) {

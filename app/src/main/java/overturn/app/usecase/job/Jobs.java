@@ -4,11 +4,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.app.job.ReadableLog;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.workshop.WorkshopLog;
@@ -21,6 +26,8 @@ import overturn.verdict.Assessment;
 /** Reads jobs: the log, its fold, and what follows from it. */
 @Component
 public class Jobs {
+
+    private static final Logger LOG = LoggerFactory.getLogger(Jobs.class);
 
     private final JobLog log;
     private final LayoutSheets sheets;
@@ -62,8 +69,35 @@ public class Jobs {
     /** A log that was read, and the layout it stands on. */
     public record Log(UUID jobId, List<LoggedEntry> entries, LayoutSheets.Sheet sheet) {
 
+        /** Its fold; from an entry on that cannot be folded everything is set apart. */
         public JobState state() {
-            return JobState.of(entries, sheet.procedures());
+            return stateOf(entries);
+        }
+
+        /** The fold of a part of it. */
+        JobState stateOf(List<LoggedEntry> part) {
+            try {
+                return folded(part);
+            } catch (RuntimeException e) {
+                LOG.error("Job {} cannot be folded whole", jobId, e);
+                return folded(ReadableLog.of(part, this::folds));
+            }
+        }
+
+        private boolean folds(List<LoggedEntry> part) {
+            try {
+                folded(part);
+                return true;
+            } catch (RuntimeException e) {
+                return false;
+            }
+        }
+
+        /** Everything that follows from it is worked out once, so that what cannot be is told here. */
+        private JobState folded(List<LoggedEntry> part) {
+            JobState state = JobState.of(part, sheet.procedures());
+            state.stage();
+            return state;
         }
     }
 
@@ -77,9 +111,58 @@ public class Jobs {
         assessor.summarise(find(id));
     }
 
-    /** The job as a log that was just written says. */
-    Job of(Log read) {
-        return assessor.assessed(read.jobId(), read.state(), workshop.latest());
+    /**
+     * The job as a log that was just written says; where it cannot be assessed, what stands from the entry on that
+     * keeps it from that is set apart.
+     */
+    public Job of(Log read) {
+        WorkshopSettings settings = workshop.latest();
+        try {
+            return assessor.assessed(read.jobId(), read.state(), settings);
+        } catch (DataAccessException | UnreadableJobException e) {
+            throw e;
+        } catch (RuntimeException e) {
+            LOG.error("Job {} cannot be assessed whole", read.jobId(), e);
+            return upTo(read, settings, job -> {});
+        }
+    }
+
+    /** Has a job that was just written to assessed in its turn, its latest state only; nobody waits for it. */
+    public void assessSoon(Log read) {
+        assessor.soon(read.jobId(), () -> of(read));
+    }
+
+    /**
+     * A job as far as it can be assessed and told.
+     *
+     * @param told throws where a job cannot be told
+     */
+    public Job asFarAsToldBy(UUID id, Consumer<Job> told) {
+        return upTo(read(id), workshop.latest(), told);
+    }
+
+    private Job upTo(Log read, WorkshopSettings settings, Consumer<Job> told) {
+        List<LoggedEntry> readable = ReadableLog.of(read.entries(), part -> {
+            try {
+                told.accept(assessor.apart(read.jobId(), read.stateOf(part), settings));
+                return true;
+            } catch (DataAccessException e) {
+                throw e;
+            } catch (RuntimeException e) {
+                return false;
+            }
+        });
+        return assessor.instead(read.jobId(), read.stateOf(readable), settings);
+    }
+
+    /**
+     * A job that is not kept here (yet), assessed and told as it would be.
+     *
+     * @param told throws where it cannot be told
+     */
+    void tryOut(Log read, LayoutModel model, Consumer<Job> told) {
+        told.accept(assessor.triedOut(
+                read.jobId(), JobState.of(read.entries(), read.sheet().procedures()), model, workshop.latest()));
     }
 
     /**

@@ -13,6 +13,7 @@ import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionOperations;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
@@ -36,11 +37,15 @@ import overturn.verdict.CatalogueVersion;
 @Component
 public class LogWriter {
 
-    private static final long MOST_SECONDS_AGO = Duration.ofDays(366).toSeconds();
+    private static final long MOST_SECONDS_AGO = Duration.ofDays(10 * 366).toSeconds();
 
     private static final int MOST_ATTEMPTS = 20;
     /** One entry takes at most a day. */
-    private static final int MOST_MINUTES = 1440;
+    static final int MOST_MINUTES = 1440;
+    /** Entries and readings of one job: some ten times what the longest take. */
+    static final int MOST_ENTRIES = 1000;
+
+    static final int MOST_READINGS = 200;
 
     private final JobLog log;
     private final JobSummaries summaries;
@@ -119,6 +124,15 @@ public class LogWriter {
             requireSame(stamp.entryId(), read.entries(), made);
             return read;
         }
+        Checks checks = new Checks()
+                .that(() -> seen.size() < MOST_ENTRIES, "job", seen.size() + " entries", "at most " + MOST_ENTRIES);
+        if (made instanceof ReadingTaken) {
+            long readings =
+                    seen.stream().filter(e -> e.entry() instanceof ReadingTaken).count();
+            checks.that(() -> readings < MOST_READINGS, "job", readings + " readings", "at most " + MOST_READINGS);
+        }
+        EntryRules.check(made, read.sheet(), "", checks);
+        checks.orThrow();
         if (seen.size() != read.entries().size() || seen.get(seen.size() - 1).sequence() != sawUpTo) {
             throw new StaleLogException(stamp.sequence());
         }
@@ -245,12 +259,21 @@ public class LogWriter {
                 .orThrow();
     }
 
+    /** When an entry that arrives now was made, by the server's clock. */
+    Instant takenAt(Stamp stamp) {
+        return takenAt(stamp, clock.instant().truncatedTo(ChronoUnit.MICROS));
+    }
+
+    private static Instant takenAt(Stamp stamp, Instant at) {
+        return at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo());
+    }
+
     private LoggedEntry logged(Stamp stamp, int sequence, Entry entry) {
         Instant at = clock.instant().truncatedTo(ChronoUnit.MICROS);
         return new LoggedEntry(
                 stamp.entryId(),
                 sequence,
-                at.minusSeconds(stamp.takenSecondsAgo() == null ? 0 : stamp.takenSecondsAgo()),
+                takenAt(stamp, at),
                 at,
                 stamp.personId(),
                 Optional.ofNullable(stamp.spentMinutes()),

@@ -11,7 +11,6 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
@@ -32,8 +31,6 @@ import overturn.verdict.Verdict;
 @Component
 public class OpenJob {
 
-    private static final int MOST_COMPLAINT = 400;
-    private static final int MOST_VEHICLE = 40;
     private static final List<String> AGES =
             Arrays.stream(Age.values()).map(Age::name).toList();
 
@@ -41,7 +38,6 @@ public class OpenJob {
             Arrays.stream(Kind.values()).map(Kind::id).toList();
     private static final List<String> BLED =
             Arrays.stream(Bled.values()).map(Bled::id).toList();
-    private static final int MOST_WORK = 12;
 
     private final LogWriter writer;
     private final LayoutSheets sheets;
@@ -86,7 +82,7 @@ public class OpenJob {
             UUID comesBackFrom) {}
 
     /** @throws InvalidInputException naming every field that cannot be taken */
-    public Job open(Intake intake) {
+    public Log open(Intake intake) {
         List<String> offered = sheets.offered();
         Optional<Sheet> sheet =
                 Optional.ofNullable(intake.layoutId()).filter(offered::contains).flatMap(sheets::find);
@@ -113,7 +109,11 @@ public class OpenJob {
                         "comesBackFrom",
                         intake.comesBackFrom(),
                         "a released job that has not come back yet, or left out")
-                .that(() -> work.size() <= MOST_WORK, "work", work.size(), "at most " + MOST_WORK + " pieces of work")
+                .that(
+                        () -> work.size() <= EntryRules.MOST_WORK,
+                        "work",
+                        work.size(),
+                        "at most " + EntryRules.MOST_WORK + " pieces of work")
                 .that(() -> intake.jobId() != null, "jobId", intake.jobId(), "a UUID made by the client")
                 .that(
                         () -> intake.readingId() != null
@@ -121,8 +121,8 @@ public class OpenJob {
                         "readingId",
                         intake.readingId(),
                         "a UUID made by the client, other than entryId")
-                .text("vehicle", intake.vehicle(), MOST_VEHICLE)
-                .text("complaint", intake.complaint(), MOST_COMPLAINT)
+                .text("vehicle", intake.vehicle(), EntryRules.MOST_VEHICLE)
+                .text("complaint", intake.complaint(), EntryRules.MOST_COMPLAINT)
                 .that(sheet::isPresent, "layoutId", intake.layoutId(), "one of " + offered)
                 .that(
                         () -> sheet.isEmpty() || intake.behaviour() != null && behaviours.contains(intake.behaviour()),
@@ -170,9 +170,7 @@ public class OpenJob {
                                 : intake.facts().stream().distinct().toList()),
                 intake.readingId(),
                 felt(intake, sheet.orElseThrow().procedures()));
-        return intake.comesBackFrom() == null
-                ? jobs.of(opened)
-                : comeBack.link(opened, intake.comesBackFrom(), intake.stamp());
+        return intake.comesBackFrom() == null ? opened : comeBack.link(opened, intake.comesBackFrom(), intake.stamp());
     }
 
     private static List<ReadingTaken> felt(Intake intake, ProcedureCatalogue procedures) {

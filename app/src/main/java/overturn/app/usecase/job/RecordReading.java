@@ -12,7 +12,6 @@ import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.evidence.RigSetup;
@@ -73,7 +72,7 @@ public class RecordReading {
      * @throws InvalidInputException naming every figure that cannot be taken
      * @throws NotFoundException if there is no such job
      */
-    public Job record(UUID jobId, Draft draft) {
+    public Log record(UUID jobId, Draft draft) {
         Log read = jobs.read(jobId);
         ProcedureCatalogue procedures = read.sheet().procedures();
         Optional<Procedure> procedure = Optional.ofNullable(draft.procedureId()).flatMap(procedures::find);
@@ -88,7 +87,7 @@ public class RecordReading {
                 ? figures(series, draft, checks)
                 : observation((Observation) p.spec(), draft, checks));
         checks.orThrow();
-        return jobs.of(writer.append(
+        return writer.append(
                 read,
                 draft.stamp(),
                 Behind.REBASED,
@@ -97,7 +96,7 @@ public class RecordReading {
                         procedure.orElseThrow().spec(),
                         value.orElseThrow(),
                         setup(procedure.orElseThrow(), draft.anotherRig(), seen),
-                        RIG_CHECKS.get(draft.rigCheck()))));
+                        RIG_CHECKS.get(draft.rigCheck())));
     }
 
     /** What a test's id may be, for answers to one that is none. */

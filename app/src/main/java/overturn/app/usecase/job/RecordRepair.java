@@ -27,7 +27,6 @@ import overturn.app.job.RepairState;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.app.usecase.workshop.TellWorkshop;
@@ -50,12 +49,8 @@ import overturn.repair.WorkStep;
 @Component
 public class RecordRepair {
 
-    static final int MOST_STROKES = 200;
-    private static final int MOST_TEXT = 400;
-    private static final int MOST_PART = 80;
+    private static final String FAILED = "failed";
     private static final int RECHECK_DAYS = 1;
-    /** More than any part of such a circuit measures, mm. */
-    private static final double MOST_MM = 500;
 
     private final LogWriter writer;
     private final Jobs jobs;
@@ -78,7 +73,7 @@ public class RecordRepair {
      * @param why why a figure that differs from the list is taken; null or blank where none does
      * @throws InvalidInputException if the plan has no such step or a figure that it asks for is missing
      */
-    public Job stepDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, String why) {
+    public Log stepDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, String why) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             Optional<RepairState> repair = accepted(state, checks);
@@ -86,6 +81,9 @@ public class RecordRepair {
             if (repair.isPresent() && step.isEmpty()) {
                 checks.add("key", key, "a step of the work plan of this job");
             }
+            step.filter(RepairState::bleedsAnEnd)
+                    .ifPresent(s -> checks.add(
+                            "key", key, "a step other than bleeding an end: the bleed sheet says when it is done"));
             List<WorkStepDone.Measured> measured = new ArrayList<>();
             step.ifPresent(s ->
                     s.asks().forEach(asked -> measured(asked, figures, checks).ifPresent(measured::add)));
@@ -98,7 +96,11 @@ public class RecordRepair {
                                     m.text(),
                                     "a size that goes into the same place"))));
             String reason = why == null ? "" : why.strip();
-            checks.that(() -> reason.length() <= MOST_TEXT, "why", why, "at most " + MOST_TEXT + " characters");
+            checks.that(
+                    () -> reason.length() <= EntryRules.MOST_TEXT,
+                    "why",
+                    why,
+                    "at most " + EntryRules.MOST_TEXT + " characters");
             checks.orThrow();
             return new WorkStepDone(key, measured, reason);
         });
@@ -111,7 +113,7 @@ public class RecordRepair {
                         .filter(f -> f != null && asked.id().equals(f.id()))
                         .findFirst();
         String field = "figures." + asked.id();
-        return quantity(given, asked.dimension(), 0, MOST_MM, field, checks)
+        return quantity(given, asked.dimension(), 0, EntryRules.MOST_MM, field, checks)
                 .map(q ->
                         new WorkStepDone.Measured(asked.id(), q.text(), q.unit().symbol(), q.coreValue()));
     }
@@ -136,16 +138,16 @@ public class RecordRepair {
     }
 
     /** Notes strokes at one end and what the last of them showed. */
-    public Job strokes(UUID jobId, Stamp stamp, String endId, Integer count, String bubbles, String colour) {
+    public Log strokes(UUID jobId, Stamp stamp, String endId, Integer count, String bubbles, String colour) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             List<String> ends = ends(state, checks);
             checks.that(() -> endId != null && ends.contains(endId), "endId", endId, "one of " + ends)
                     .that(
-                            () -> count != null && count >= 1 && count <= MOST_STROKES,
+                            () -> count != null && count >= 1 && count <= EntryRules.MOST_STROKES,
                             "count",
                             count,
-                            "1 to " + MOST_STROKES)
+                            "1 to " + EntryRules.MOST_STROKES)
                     .that(
                             () -> names(BleedEvent.Bubbles.values()).contains(bubbles),
                             "bubbles",
@@ -162,7 +164,7 @@ public class RecordRepair {
     }
 
     /** Notes the level: as a mark ({@code max}, {@code min}) or mL above the minimum mark. */
-    public Job level(UUID jobId, Stamp stamp, String text, String unit) {
+    public Log level(UUID jobId, Stamp stamp, String text, String unit) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             sheet(state, checks);
@@ -193,7 +195,7 @@ public class RecordRepair {
      * @param again whether a second one is meant where one is ordered or there
      * @throws InvalidInputException if it is ordered a second time without saying so
      */
-    public Job partMoved(UUID jobId, Stamp stamp, String part, String partState, String note, boolean again) {
+    public Log partMoved(UUID jobId, Stamp stamp, String part, String partState, String note, boolean again) {
         return append(jobId, stamp, state -> {
             String named = part == null ? "" : part.strip();
             String told = note == null ? "" : note.strip();
@@ -209,9 +211,13 @@ public class RecordRepair {
                             .filter(PartState::underWay)
                             .isPresent();
             new Checks()
-                    .text("part", named, MOST_PART)
+                    .text("part", named, EntryRules.MOST_PART)
                     .that(() -> states.contains(partState), "state", partState, "one of " + states)
-                    .that(() -> told.length() <= MOST_TEXT, "note", note, "at most " + MOST_TEXT + " characters")
+                    .that(
+                            () -> told.length() <= EntryRules.MOST_TEXT,
+                            "note",
+                            note,
+                            "at most " + EntryRules.MOST_TEXT + " characters")
                     .that(
                             () -> !second || again,
                             "again",
@@ -231,7 +237,7 @@ public class RecordRepair {
      * @param source where the maker gives them
      * @throws InvalidInputException if the maker's order does not name every end once
      */
-    public Job bleeding(UUID jobId, Stamp stamp, String method, String order, List<String> makersOrder, String source) {
+    public Log bleeding(UUID jobId, Stamp stamp, String method, String order, List<String> makersOrder, String source) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             List<String> ends = ends(state, checks);
@@ -247,7 +253,7 @@ public class RecordRepair {
                 checks.orThrow();
                 return new BleedingChosen(bleeding, List.of(), "");
             }
-            checks.text("source", source, MOST_PART).orThrow();
+            checks.text("source", source, EntryRules.MOST_PART).orThrow();
             return new BleedingChosen(bleeding, given, source.strip());
         });
     }
@@ -259,7 +265,7 @@ public class RecordRepair {
     }
 
     /** Notes that the circuit was left alone. */
-    public Job rested(UUID jobId, Stamp stamp) {
+    public Log rested(UUID jobId, Stamp stamp) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             sheet(state, checks);
@@ -269,10 +275,11 @@ public class RecordRepair {
     }
 
     /** Notes a check of an open gate. */
-    public Job checked(UUID jobId, Stamp stamp, String checkId, String outcome, String seen) {
+    public Log checked(UUID jobId, Stamp stamp, String checkId, String outcome, String seen) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
-            Optional<Proving> proving = accepted(state, checks).map(RepairState::proving);
+            Optional<RepairState> repair = accepted(state, checks);
+            Optional<Proving> proving = repair.map(RepairState::proving);
             List<String> outcomes = names(Proving.Outcome.values());
             String told = seen == null ? "" : seen.strip();
             proving.ifPresent(p -> {
@@ -282,10 +289,28 @@ public class RecordRepair {
                         .toList();
                 checks.that(() -> open.contains(checkId), "checkId", checkId, "a check of an open gate: " + open);
             });
+            boolean failedBefore = repair.map(r -> r.outcomes().get(checkId))
+                    .filter(logged -> !logged.id().equals(stamp.entryId()))
+                    .filter(logged -> ((CheckDone) logged.entry()).outcome().equals(FAILED))
+                    .isPresent();
+            repair.ifPresent(r -> checks.that(
+                    () -> !waitsForNextDay(state, r, checkId, stamp),
+                    "checkId",
+                    checkId,
+                    "a check of the next day from " + r.since().get(Gate.NEXT_DAY) + " on"));
             checks.that(() -> outcomes.contains(outcome), "outcome", outcome, "one of " + outcomes)
-                    .that(() -> told.length() <= MOST_TEXT, "seen", seen, "at most " + MOST_TEXT + " characters")
                     .that(
-                            () -> !"failed".equals(outcome) || !told.isEmpty(),
+                            () -> !"passed".equals(outcome) || !failedBefore || !told.isEmpty(),
+                            "seen",
+                            seen,
+                            "what was done since it failed")
+                    .that(
+                            () -> told.length() <= EntryRules.MOST_TEXT,
+                            "seen",
+                            seen,
+                            "at most " + EntryRules.MOST_TEXT + " characters")
+                    .that(
+                            () -> !FAILED.equals(outcome) || !told.isEmpty(),
                             "seen",
                             seen,
                             "what was seen, since it failed")
@@ -294,15 +319,23 @@ public class RecordRepair {
         });
     }
 
+    /** Whether a check of the next day is done before the night after the release is over. */
+    private boolean waitsForNextDay(JobState state, RepairState repair, String checkId, Stamp stamp) {
+        boolean nextDay = repair.proving().at(Gate.NEXT_DAY).state() != Proving.State.SHUT
+                && overturn.proving.Checks.of(state.layout()).stream()
+                        .anyMatch(c -> c.id().equals(checkId) && c.gate() == Gate.NEXT_DAY);
+        return nextDay && writer.takenAt(stamp).isBefore(repair.since().get(Gate.NEXT_DAY));
+    }
+
     /**
      * Releases the vehicle: conditionally once chocks, yard and road are through, finally after the next-day checks.
      *
      * @param secondId a second person who checked; null where none is asked
      */
-    public Job release(UUID jobId, Stamp stamp, boolean conditional, String secondId) {
+    public Log release(UUID jobId, Stamp stamp, boolean conditional, String secondId) {
         Log read = jobs.read(jobId);
-        return jobs.of(writer.append(read, stamp, seen -> {
-            JobState state = JobState.of(seen, read.sheet().procedures());
+        return writer.append(read, stamp, seen -> {
+            JobState state = read.stateOf(seen);
             Checks checks = new Checks();
             Optional<RepairState> repair = accepted(state, checks);
             repair.ifPresent(r -> checks.that(
@@ -318,6 +351,12 @@ public class RecordRepair {
                             "conditional",
                             conditional,
                             "a job that is not released yet"));
+            repair.ifPresent(r -> checks.that(
+                    () -> r.outcomes().values().stream()
+                            .noneMatch(check -> check.takenAt().isAfter(writer.takenAt(stamp))),
+                    "takenSecondsAgo",
+                    stamp.takenSecondsAgo(),
+                    "a release signed after its checks"));
             List<String> people = staff.signing();
             checks.that(
                             () -> secondId == null || people.contains(secondId) && !secondId.equals(stamp.personId()),
@@ -327,8 +366,8 @@ public class RecordRepair {
                     .orThrow();
             String recheck =
                     conditional ? LocalDate.now(clock).plusDays(RECHECK_DAYS).toString() : "";
-            return new JobReleased(conditional, recheck, secondId == null ? "" : secondId);
-        }));
+            return JobReleased.now(conditional, recheck, secondId == null ? "" : secondId);
+        });
     }
 
     private static List<String> inTheWay(Proving proving, boolean conditional) {
@@ -368,13 +407,8 @@ public class RecordRepair {
         Entry of(JobState state);
     }
 
-    private Job append(UUID jobId, Stamp stamp, Made made) {
+    private Log append(UUID jobId, Stamp stamp, Made made) {
         Log read = jobs.read(jobId);
-        return jobs.of(writer.append(
-                read,
-                stamp,
-                Behind.REBASED,
-                (List<LoggedEntry> seen) ->
-                        made.of(JobState.of(seen, read.sheet().procedures()))));
+        return writer.append(read, stamp, Behind.REBASED, (List<LoggedEntry> seen) -> made.of(read.stateOf(seen)));
     }
 }

@@ -6,7 +6,6 @@ import overturn.app.job.Entry.TestSetAside;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.procedure.ProcedureCatalogue;
 
@@ -25,7 +24,7 @@ public class SetTestAside {
     }
 
     /** @throws InvalidInputException if there is no such test or no reason */
-    public Job setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
+    public Log setAside(UUID jobId, Stamp stamp, String procedureId, String why) {
         Log read = jobs.read(jobId);
         ProcedureCatalogue procedures = read.sheet().procedures();
         new Checks()
@@ -37,6 +36,6 @@ public class SetTestAside {
                         RecordReading.knownTests(procedures))
                 .text("why", why, MOST_WHY)
                 .orThrow();
-        return jobs.of(writer.append(read, stamp, seen -> new TestSetAside(procedureId, why)));
+        return writer.append(read, stamp, seen -> new TestSetAside(procedureId, why));
     }
 }

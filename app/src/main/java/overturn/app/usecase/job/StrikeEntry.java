@@ -12,7 +12,7 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.job.Jobs.Log;
 
 /** Strikes an entry with a reason; it stays in the log and counts no more. */
 @Component
@@ -29,34 +29,35 @@ public class StrikeEntry {
     }
 
     /** @throws InvalidInputException if the entry is not in this job, cannot be struck or is struck already */
-    public Job strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
+    public Log strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
         new Checks()
                 .text("why", why, MOST_WHY)
                 .that(() -> struckId != null, "struckId", null, "the id of an entry of this job")
                 .orThrow();
-        return jobs.of(writer.append(jobs.read(jobId), stamp, seen -> {
+        return writer.append(jobs.read(jobId), stamp, seen -> {
             check(seen, stamp, struckId);
             return new EntryStruck(struckId, why);
-        }));
+        });
     }
 
     private static void check(List<LoggedEntry> seen, Stamp stamp, UUID struckId) {
+        Checks checks = new Checks();
+        check(seen.stream().filter(e -> !e.id().equals(stamp.entryId())).toList(), struckId, "struckId", checks);
+        checks.orThrow();
+    }
+
+    /** Whether an entry of a log can be struck as it stands. */
+    static void check(List<LoggedEntry> seen, UUID struckId, String field, Checks checks) {
         Entry target = seen.stream()
                 .filter(e -> e.id().equals(struckId))
                 .map(LoggedEntry::entry)
                 .findFirst()
                 .orElse(null);
-        boolean struckBefore = JobState.struck(seen.stream()
-                        .filter(e -> !e.id().equals(stamp.entryId()))
-                        .toList())
-                .contains(struckId);
-        new Checks()
-                .that(
+        checks.that(
                         () -> target != null && !(target instanceof JobOpened || target instanceof FittingsTakenOff),
-                        "struckId",
+                        field,
                         struckId,
                         "the id of a reading, a set-aside test, a verdict or a strike of this job")
-                .that(() -> !struckBefore, "struckId", struckId, "an entry that still stands")
-                .orThrow();
+                .that(() -> !JobState.struck(seen).contains(struckId), field, struckId, "an entry that still stands");
     }
 }

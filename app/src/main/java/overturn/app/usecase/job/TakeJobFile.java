@@ -1,5 +1,7 @@
 package overturn.app.usecase.job;
 
+import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -10,17 +12,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionOperations;
-import overturn.app.job.Entry;
+import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.JobOpened;
-import overturn.app.job.Entry.LevelEntered;
 import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
-import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
@@ -28,12 +32,14 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.StoredEntry;
 import overturn.app.photo.Photo;
 import overturn.app.photo.Photos;
+import overturn.app.photo.PictureShrinker;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.job.JobFiles.Attached;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
+import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.SaveLayout;
 import overturn.app.usecase.vehicle.VehicleRecords;
@@ -44,9 +50,6 @@ import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
 import overturn.app.workshop.Staff.Person;
 import overturn.layoutfile.LayoutFile;
-import overturn.measurement.ReadingSpec.Series;
-import overturn.measurement.ReadingValue.Figures;
-import overturn.procedure.Procedure;
 
 /**
  * Takes a job that was written elsewhere into this workshop: its log as it was written, its vehicle, its circuit. Names
@@ -54,6 +57,12 @@ import overturn.procedure.Procedure;
  */
 @Component
 public class TakeJobFile {
+
+    private static final Logger LOG = LoggerFactory.getLogger(TakeJobFile.class);
+    /** No job is older than such a program. */
+    private static final Instant EARLIEST = Instant.parse("2000-01-01T00:00:00Z");
+    /** Clocks of workshops differ. */
+    private static final Duration CLOCKS_DIFFER = Duration.ofHours(1);
 
     private final JobLog log;
     private final Jobs jobs;
@@ -63,6 +72,9 @@ public class TakeJobFile {
     private final LayoutSheets sheets;
     private final SaveLayout layouts;
     private final Photos photos;
+    private final PictureShrinker shrinker;
+    private final LayoutModels models;
+    private final Clock clock;
     private final TransactionOperations transactions;
 
     TakeJobFile(
@@ -74,6 +86,9 @@ public class TakeJobFile {
             LayoutSheets sheets,
             SaveLayout layouts,
             Photos photos,
+            PictureShrinker shrinker,
+            LayoutModels models,
+            Clock clock,
             TransactionOperations transactions) {
         this.log = log;
         this.jobs = jobs;
@@ -83,6 +98,9 @@ public class TakeJobFile {
         this.sheets = sheets;
         this.layouts = layouts;
         this.photos = photos;
+        this.shrinker = shrinker;
+        this.models = models;
+        this.clock = clock;
         this.transactions = transactions;
     }
 
@@ -107,11 +125,12 @@ public class TakeJobFile {
             List<Attached> attached) {}
 
     /**
-     * The job as it stands here afterwards. Taking the same file again changes nothing.
+     * The log as it stands here afterwards. Taking the same file again changes nothing.
      *
+     * @param told throws where a job cannot be told
      * @throws InvalidInputException naming everything that keeps it from being taken; nothing is changed then
      */
-    public Job take(Brought file) {
+    public Log take(Brought file, Consumer<Job> told) {
         List<StoredEntry> there = log.stored(file.jobId());
         if (!there.isEmpty()) {
             new Checks()
@@ -121,7 +140,7 @@ public class TakeJobFile {
                             file.jobId(),
                             "a job that is not here yet, or the same one as it stands here")
                     .orThrow();
-            return jobs.find(file.jobId());
+            return jobs.read(file.jobId());
         }
         LayoutFile circuit = circuit(file);
         Map<String, Person> people = people(file);
@@ -130,6 +149,7 @@ public class TakeJobFile {
         Log read = understood(file, entries, circuit);
         Map<BroughtFact, Fact> facts = facts(file);
         List<Photo> pictures = pictures(file, read);
+        tryOut(read, told);
         transactions.executeWithoutResult(status -> {
             people.values().forEach(staff::add);
             pictures.forEach(photos::add);
@@ -141,12 +161,11 @@ public class TakeJobFile {
             entries.forEach(entry -> log.takeOver(file.jobId(), entry));
             summaries.keep(JobSummary.of(file.jobId(), read.state()));
         });
-        jobs.summarise(file.jobId());
-        return jobs.find(file.jobId());
+        return read;
     }
 
     /** The picture of every entry that names one, as it was kept where it was taken. */
-    private static List<Photo> pictures(Brought file, Log read) {
+    private List<Photo> pictures(Brought file, Log read) {
         Map<UUID, Photo> brought = new HashMap<>();
         file.attached().forEach(a -> brought.put(a.entryId(), Photo.kept(a.jpeg())));
         Checks checks = new Checks();
@@ -155,9 +174,7 @@ public class TakeJobFile {
             Photo photo = brought.remove(logged.id());
             if (logged.entry() instanceof PhotoTaken taken) {
                 checks.that(
-                        () -> photo != null
-                                && photo.sha256().equals(taken.sha256())
-                                && Photo.of(photo.jpeg()).isPresent(),
+                        () -> photo != null && photo.sha256().equals(taken.sha256()) && shrinker.isSmall(photo.jpeg()),
                         "attachments",
                         logged.id(),
                         "the picture that this entry names");
@@ -224,8 +241,15 @@ public class TakeJobFile {
     }
 
     /** What is known of the vehicle; a kind that this version does not know is left out. */
-    private static Map<BroughtFact, Fact> facts(Brought file) {
+    private Map<BroughtFact, Fact> facts(Brought file) {
         Checks checks = new Checks();
+        Instant latest = clock.instant().plus(CLOCKS_DIFFER);
+        file.facts()
+                .forEach(fact -> checks.that(
+                        () -> !fact.at().isAfter(latest) && !fact.at().isBefore(EARLIEST),
+                        "vehicle.facts.at",
+                        fact.at(),
+                        "a moment between " + EARLIEST + " and now"));
         Map<BroughtFact, Fact> all = new LinkedHashMap<>();
         file.facts().stream()
                 .filter(fact -> VehicleRecords.KINDS.contains(fact.kind()))
@@ -271,24 +295,13 @@ public class TakeJobFile {
                 entry.body());
     }
 
-    /** The log as this version understands it; what it cannot open at all is refused before anything is written. */
+    /**
+     * The log as this version understands it; what could not have been entered here is refused before anything is
+     * written.
+     */
     private Log understood(Brought file, List<StoredEntry> entries, LayoutFile circuit) {
         Checks checks = new Checks();
-        Set<UUID> ids = new HashSet<>();
-        for (int i = 0; i < entries.size(); i++) {
-            StoredEntry entry = entries.get(i);
-            int place = i + 1;
-            checks.that(
-                            () -> entry.sequence() == place,
-                            "entries[" + i + "].sequence",
-                            entry.sequence(),
-                            String.valueOf(place))
-                    .that(
-                            () -> ids.add(entry.id()) && !log.holds(entry.id()),
-                            "entries[" + i + "].id",
-                            entry.id(),
-                            "an id that no other entry has");
-        }
+        places(entries, checks);
         List<LoggedEntry> logged = log.understood(entries);
         boolean opened = logged.get(0).entry() instanceof JobOpened first
                 && first.layoutId().equals(file.layoutId())
@@ -297,49 +310,88 @@ public class TakeJobFile {
                 () -> opened, "entries[0]", entries.get(0).kind(), "the opening of a job on this vehicle and circuit");
         LayoutSheets.Sheet sheet = LayoutSheets.Sheet.of(circuit);
         for (int i = 0; i < logged.size(); i++) {
-            Entry entry = logged.get(i).entry();
+            String at = "entries[" + i + "].body";
+            StoredEntry stored = entries.get(i);
             checks.that(
-                    () -> possible(entry, sheet), "entries[" + i + "].body", entry.kind(), "figures that are possible");
-        }
-        checks.orThrow();
-        Log read = new Log(file.jobId(), logged, sheet);
-        try {
-            read.state().repair();
-            if (sheets.find(circuit.id()).isPresent()) {
-                jobs.of(read);
+                    () -> log.isAsWritten(stored),
+                    at,
+                    stored.body(),
+                    "a body as this program writes it, version " + stored.bodyVersion() + " of " + stored.kind());
+            if (log.isAsWritten(stored)) {
+                EntryRules.check(logged.get(i).entry(), sheet, at + ".", checks);
             }
+        }
+        strikes(logged, checks);
+        long readings =
+                logged.stream().filter(l -> l.entry() instanceof ReadingTaken).count();
+        checks.that(
+                        () -> readings <= LogWriter.MOST_READINGS,
+                        "entries",
+                        readings + " readings",
+                        "at most " + LogWriter.MOST_READINGS)
+                .orThrow();
+        return new Log(file.jobId(), logged, sheet);
+    }
+
+    private void places(List<StoredEntry> entries, Checks checks) {
+        Set<UUID> ids = new HashSet<>();
+        Instant latest = clock.instant().plus(CLOCKS_DIFFER);
+        checks.that(
+                () -> entries.size() <= LogWriter.MOST_ENTRIES,
+                "entries",
+                entries.size(),
+                "at most " + LogWriter.MOST_ENTRIES);
+        for (int i = 0; i < entries.size(); i++) {
+            StoredEntry entry = entries.get(i);
+            String at = "entries[" + i + "].";
+            int place = i + 1;
+            checks.that(() -> entry.sequence() == place, at + "sequence", entry.sequence(), String.valueOf(place))
+                    .that(
+                            () -> ids.add(entry.id()) && !log.holds(entry.id()),
+                            at + "id",
+                            entry.id(),
+                            "an id that no other entry has")
+                    .that(
+                            () -> !entry.enteredAt().isAfter(latest)
+                                    && !entry.enteredAt().isBefore(EARLIEST),
+                            at + "enteredAt",
+                            entry.enteredAt(),
+                            "a moment between " + EARLIEST + " and now")
+                    .that(
+                            () -> !entry.takenAt().isAfter(entry.enteredAt())
+                                    && !entry.takenAt().isBefore(EARLIEST),
+                            at + "takenAt",
+                            entry.takenAt(),
+                            "a moment from " + EARLIEST + " on, not after it was entered")
+                    .that(
+                            () -> entry.spentMinutes()
+                                    .filter(m -> m > LogWriter.MOST_MINUTES)
+                                    .isEmpty(),
+                            at + "spentMinutes",
+                            entry.spentMinutes(),
+                            "0 to " + LogWriter.MOST_MINUTES + " min");
+        }
+    }
+
+    /** A strike is of an entry before it that can be struck and still stood. */
+    private static void strikes(List<LoggedEntry> logged, Checks checks) {
+        for (int i = 0; i < logged.size(); i++) {
+            if (logged.get(i).entry() instanceof EntryStruck strike) {
+                StrikeEntry.check(logged.subList(0, i), strike.struckId(), "entries[" + i + "].body.struckId", checks);
+            }
+        }
+    }
+
+    /** Folded, assessed and told once, so that a job which cannot be opened here is refused. */
+    private void tryOut(Log read, Consumer<Job> told) {
+        try {
+            jobs.tryOut(read, models.apart(read.sheet()), told);
+        } catch (DataAccessException e) {
+            throw e;
         } catch (RuntimeException e) {
+            LOG.warn("A job file was refused: {}", e.toString());
             throw new InvalidInputException(List.of(
                     new Finding("entries", "a log that contradicts itself", "a log as this program writes it")));
         }
-        return read;
-    }
-
-    /** Whether what an entry says could have been entered here. */
-    private static boolean possible(Entry entry, LayoutSheets.Sheet sheet) {
-        if (entry instanceof ReadingTaken taken) {
-            return sheet
-                    .procedures()
-                    .find(taken.procedureId())
-                    .map(Procedure::spec)
-                    .filter(Series.class::isInstance)
-                    .map(Series.class::cast)
-                    .stream()
-                    .allMatch(series -> possible(taken, series));
-        } else if (entry instanceof StrokesBled strokes) {
-            return strokes.count() >= 1 && strokes.count() <= RecordRepair.MOST_STROKES;
-        } else if (entry instanceof LevelEntered level) {
-            double roomMl = sheet.layout().reservoir().minToMaxMl();
-            return level.aboveMinimumMl() >= 0 && level.aboveMinimumMl() <= roomMl;
-        }
-        return true;
-    }
-
-    private static boolean possible(ReadingTaken taken, Series series) {
-        return taken.in(series).stream()
-                .map(Figures.class::cast)
-                .allMatch(figures -> IntStream.range(0, figures.taken().size())
-                        .allMatch(i -> figures.taken().get(i).stream()
-                                .allMatch(q -> series.figures().get(i).allows(q.coreValue()))));
     }
 }

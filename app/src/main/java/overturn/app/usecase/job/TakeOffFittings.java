@@ -5,11 +5,9 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.FittingsTakenOff;
-import overturn.app.job.JobState;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 
 /** Notes that everything fitted is off again and the circuit is shut. */
@@ -25,10 +23,10 @@ public class TakeOffFittings {
     }
 
     /** @throws InvalidInputException unless exactly what is still fitted is named */
-    public Job takeOff(UUID jobId, Stamp stamp, List<String> items) {
+    public Log takeOff(UUID jobId, Stamp stamp, List<String> items) {
         Log read = jobs.read(jobId);
-        return jobs.of(writer.append(read, stamp, seen -> {
-            Set<String> fitted = JobState.of(seen, read.sheet().procedures()).stillFitted();
+        return writer.append(read, stamp, seen -> {
+            Set<String> fitted = read.stateOf(seen).stillFitted();
             List<String> given = items == null
                     ? List.of()
                     : items.stream().map(String::valueOf).sorted().toList();
@@ -42,6 +40,6 @@ public class TakeOffFittings {
                                     : "all of " + fitted.stream().sorted().toList())
                     .orThrow();
             return new FittingsTakenOff(given);
-        }));
+        });
     }
 }

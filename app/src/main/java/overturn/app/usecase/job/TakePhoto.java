@@ -7,11 +7,11 @@ import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.photo.Photo;
 import overturn.app.photo.Photos;
+import overturn.app.photo.PictureShrinker;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 
@@ -19,16 +19,16 @@ import overturn.app.usecase.job.LogWriter.Behind;
 @Component
 public class TakePhoto {
 
-    private static final int MOST_CAPTION = 200;
-
     private final LogWriter writer;
     private final Jobs jobs;
     private final Photos photos;
+    private final PictureShrinker shrinker;
 
-    TakePhoto(LogWriter writer, Jobs jobs, Photos photos) {
+    TakePhoto(LogWriter writer, Jobs jobs, Photos photos, PictureShrinker shrinker) {
         this.writer = writer;
         this.jobs = jobs;
         this.photos = photos;
+        this.shrinker = shrinker;
     }
 
     /**
@@ -39,22 +39,23 @@ public class TakePhoto {
      * @param procedureId the test during which it was taken; null or blank where it was none
      * @throws InvalidInputException if it is no picture of a known format, or too large
      */
-    public Job take(UUID jobId, Stamp stamp, String base64, String caption, String procedureId) {
+    public Log take(UUID jobId, Stamp stamp, String base64, String caption, String procedureId) {
         Log read = jobs.read(jobId);
         String told = caption == null ? "" : caption.strip();
         String test = procedureId == null ? "" : procedureId;
-        Optional<Photo> photo = bytes(base64).flatMap(Photo::of);
+        Optional<Photo> photo = bytes(base64).flatMap(shrinker::shrunk);
         new Checks()
                 .that(
                         photo::isPresent,
                         "image",
                         base64 == null ? null : base64.length() + " characters",
-                        "a picture, " + String.join(", ", Photo.FORMATS) + ", at most 10 MB, in base64")
+                        "a whole picture, " + String.join(", ", PictureShrinker.FORMATS)
+                                + ", at most 10 MB, in base64, that can be made small")
                 .that(
-                        () -> told.length() <= MOST_CAPTION,
+                        () -> told.length() <= EntryRules.MOST_CAPTION,
                         "caption",
                         caption,
-                        "at most " + MOST_CAPTION + " characters")
+                        "at most " + EntryRules.MOST_CAPTION + " characters")
                 .that(
                         () -> test.isEmpty()
                                 || read.sheet().procedures().find(test).isPresent(),
@@ -64,7 +65,7 @@ public class TakePhoto {
                 .orThrow();
         Photo kept = photo.orElseThrow();
         photos.add(kept);
-        return jobs.of(writer.append(read, stamp, Behind.REBASED, seen -> new PhotoTaken(kept.sha256(), told, test)));
+        return writer.append(read, stamp, Behind.REBASED, seen -> new PhotoTaken(kept.sha256(), told, test));
     }
 
     /** @throws NotFoundException if there is no such picture */

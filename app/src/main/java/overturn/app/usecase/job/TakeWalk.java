@@ -18,7 +18,6 @@ import overturn.app.job.JobState;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.circuit.Component.Master;
@@ -81,7 +80,7 @@ public class TakeWalk {
      * @param restDry whether every other part was looked at and is dry
      * @throws InvalidInputException naming every field that is wrong; nothing is written then
      */
-    public Job take(UUID jobId, Stamp stamp, Map<String, String> looks, Map<String, String> spots, boolean restDry) {
+    public Log take(UUID jobId, Stamp stamp, Map<String, String> looks, Map<String, String> spots, boolean restDry) {
         Log read = jobs.read(jobId);
         Map<String, String> told = looks == null ? Map.of() : looks;
         Map<String, String> seen = spots == null ? Map.of() : spots;
@@ -104,7 +103,7 @@ public class TakeWalk {
                     new RecordReading.Draft(
                             own(stamp, look), look.procedureId(), List.of(), look.option(), EYE, false));
         }
-        return jobs.find(jobId);
+        return jobs.read(jobId);
     }
 
     private record Look(String procedureId, String option) {}

@@ -11,7 +11,6 @@ import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.bench.Calculate;
 import overturn.app.usecase.bench.Calculate.TypedInput;
-import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.calculation.Result;
@@ -19,8 +18,6 @@ import overturn.calculation.Result;
 /** Puts a result of the bench into a job's log, with its inputs as typed; the server calculates it itself. */
 @Component
 public class WriteNote {
-
-    private static final int MOST_TEXT = 400;
 
     private final LogWriter writer;
     private final Jobs jobs;
@@ -33,10 +30,10 @@ public class WriteNote {
     }
 
     /** @throws InvalidInputException if there is no text or an input cannot be taken */
-    public Job write(UUID jobId, Stamp stamp, String text, String calculatorId, List<TypedInput> inputs) {
+    public Log write(UUID jobId, Stamp stamp, String text, String calculatorId, List<TypedInput> inputs) {
         Log read = jobs.read(jobId);
         String layoutId = read.sheet().file().id();
-        new Checks().text("text", text, MOST_TEXT).orThrow();
+        new Checks().text("text", text, EntryRules.MOST_TEXT).orThrow();
         Result result =
                 calculate.columns(calculatorId, layoutId, List.of(inputs)).get(0);
         List<NotedInput> typed = inputs.stream()
@@ -46,10 +43,10 @@ public class WriteNote {
         List<NotedOutput> outputs = result.outputs().stream()
                 .map(o -> new NotedOutput(o.id(), o.dimension().coreUnit().symbol(), o.value(), o.sd()))
                 .toList();
-        return jobs.of(writer.append(
+        return writer.append(
                 read,
                 stamp,
                 Behind.REBASED,
-                seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices())));
+                seen -> new NoteWritten(text, calculatorId, typed, outputs, result.notices()));
     }
 }

@@ -96,6 +96,12 @@ public class LayoutModels {
         return known != null ? known : built(key, layout);
     }
 
+    /** The model of a circuit of which it is not known whether it will be kept; only one that is here is shared. */
+    public LayoutModel apart(LayoutSheets.Sheet sheet) {
+        String id = sheet.file().id();
+        return sheets.find(id).isPresent() ? of(id, sheet.layout()) : LayoutModel.of(sheet.layout());
+    }
+
     private LayoutModel built(String key, Layout layout) {
         synchronized (building) {
             LayoutModel known = models.getIfPresent(key);

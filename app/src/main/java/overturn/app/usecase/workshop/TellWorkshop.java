@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -172,13 +173,15 @@ public class TellWorkshop {
     private static Map<Remedy, Price> prices(List<PriceDraft> drafts, Checks checks) {
         Map<Remedy, Price> prices = new EnumMap<>(Remedy.class);
         List<String> known = PRICED.stream().map(Remedy::id).toList();
+        Set<String> told = new HashSet<>();
         for (PriceDraft draft : drafts == null ? List.<PriceDraft>of() : drafts) {
             String id = draft == null ? null : draft.remedyId;
             if (draft == null || id == null || !known.contains(id)) {
                 checks.add("prices.remedyId", id, "one of " + known);
                 continue;
             }
-            checks.that(
+            checks.that(() -> told.add(id), "prices.remedyId", id, "each remedy once")
+                    .that(
                             () -> minutes(draft.labourMinutes),
                             "prices." + id + ".labourMinutes",
                             draft.labourMinutes,
