@@ -3,14 +3,12 @@ package overturn.app.api.job;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.function.Consumer;
-import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -21,13 +19,13 @@ import org.junit.jupiter.params.provider.MethodSource;
 import overturn.app.config.BodyLimitFilter;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
+import overturn.app.support.ForeignFile;
 import overturn.app.support.OverturnServer;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -38,7 +36,6 @@ class JobFileApiTest {
     /** Enough for every circuit; {@code -Djobs=500} for a longer look. */
     private static final int JOBS = Integer.getInteger("jobs", 15);
 
-    private static final JsonMapper JSON = JsonMapper.builder().build();
     private ApiClient api;
 
     @BeforeEach
@@ -46,21 +43,8 @@ class JobFileApiTest {
         api = new ApiClient(server.address());
     }
 
-    /** The file of a job as another workshop would have written it: nothing of it has an id that is here. */
     private ObjectNode elsewhere(String job) {
-        ObjectNode file = (ObjectNode) api.get("/api/jobs/" + job + "/file").body();
-        Map<String, String> ids = new HashMap<>();
-        UnaryOperator<String> other =
-                id -> ids.computeIfAbsent(id, any -> UUID.randomUUID().toString());
-        String text = file.toString();
-        List<String> all = new ArrayList<>(
-                List.of(file.get("id").asString(), file.get("vehicle").get("id").asString()));
-        file.get("entries").forEach(e -> all.add(e.get("id").asString()));
-        file.get("vehicle").get("facts").forEach(f -> all.add(f.get("id").asString()));
-        for (String id : all) {
-            text = text.replace(id, other.apply(id));
-        }
-        return (ObjectNode) JSON.readTree(text);
+        return ForeignFile.of(api, job);
     }
 
     private Answer take(JsonNode file) {
