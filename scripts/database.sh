@@ -1,6 +1,8 @@
 # A private PostgreSQL cluster: own directory, loopback only, passwords made at first start. Three roles: the keeper of the cluster, the owner of the
 # tables (who migrates them), and the role the server works as, which may add to logs and read them and owns nothing.
 
+SUPERVISOR="$ROOT/scripts/supervise.sh"
+DATABASE_SUPERVISOR_PID="$VAR/database.supervisor.pid"
 PG_USER_RUN=() # how to run the database's programs: PostgreSQL refuses to run as root
 if [ "$(id -u)" = 0 ]; then PG_USER_RUN=(runuser -u postgres --); fi
 
@@ -37,6 +39,25 @@ make_cluster() {
 run_cluster() {
     (cd / && "${PG_USER_RUN[@]}" "$PG_BIN/pg_ctl" -D "$1" -w -t 60 -l "$1/server.log" \
         -o "-p $2 -c listen_addresses=127.0.0.1 -c unix_socket_directories='' ${3:-}" start)
+}
+
+# supervise_cluster DIR PORT: the same, started again whenever it ends by itself.
+supervise_cluster() {
+    local as=()
+    if [ "$(id -u)" = 0 ]; then as=(setpriv --reuid=postgres --regid=postgres --init-groups); fi
+    mkdir -p "$VAR/log"
+    (
+        cd /
+        OVERTURN_STOP_SIGNAL=INT setsid nohup "$SUPERVISOR" "$VAR" database "$PG_BIN/pg_isready -q -h 127.0.0.1 -p $2" \
+            "${as[@]}" "$PG_BIN/postgres" -D "$1" -p "$2" -c listen_addresses=127.0.0.1 -c unix_socket_directories= >"$VAR/log/database.log" 2>&1 </dev/null &
+        echo $! >"$DATABASE_SUPERVISOR_PID"
+    )
+    for _ in $(seq 1 240); do
+        "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$2" && return
+        is_ours "$DATABASE_SUPERVISOR_PID" "$SUPERVISOR" || return 1
+        sleep 0.25
+    done
+    return 1
 }
 
 cluster_runs() { (cd / && "${PG_USER_RUN[@]}" "$PG_BIN/pg_ctl" -D "$1" status >/dev/null 2>&1); }
@@ -111,12 +132,14 @@ start_database() {
         if port_taken "$DB_PORT"; then DB_PORT=$(free_port 54117); fi
         write_settings "$SETTINGS"
         [ -d "$CLUSTER" ] || step "Making the database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
-        step "Starting the database" run_cluster "$CLUSTER" "$DB_PORT"
+        step "Starting the database" supervise_cluster "$CLUSTER" "$DB_PORT"
     fi
     step "Looking after the database's roles" make_database
 }
 
 stop_database() {
+    if end_process "$DATABASE_SUPERVISOR_PID" "$SUPERVISOR"; then say "Database stopped"; fi
+    rm -f "$DATABASE_SUPERVISOR_PID"
     if use_database && [ -d "$CLUSTER" ] && cluster_runs "$CLUSTER"; then step "Stopping the database" halt_cluster "$CLUSTER"; fi
 }
 

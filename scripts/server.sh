@@ -1,7 +1,6 @@
 # Building, serving, testing.
 
 JAR="$ROOT/app/target/app-0.1.0.jar"
-SUPERVISOR="$ROOT/scripts/supervise.sh"
 SUPERVISOR_PID="$VAR/supervisor.pid"
 SERVER_PID="$VAR/server.pid"
 
@@ -42,7 +41,7 @@ start_server() {
     mkdir -p "$VAR/log"
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
         OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
-        setsid nohup "$SUPERVISOR" "$VAR" "http://127.0.0.1:$PORT/api/health" \
+        setsid nohup "$SUPERVISOR" "$VAR" server "curl -s -m 5 -o /dev/null http://127.0.0.1:$PORT/api/health" \
         java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/server.log" 2>&1 </dev/null &
     echo $! >"$SUPERVISOR_PID"
     echo "$PORT" >"$VAR/server.port"
@@ -61,7 +60,7 @@ wait_until_up() {
         fi
         if [ $((SECONDS - said)) -ge 15 ]; then
             said=$SECONDS
-            say "… still coming up after $((SECONDS - began)) s"
+            if cluster_runs "$CLUSTER"; then say "… still coming up after $((SECONDS - began)) s"; else say "… waits for the database, which is down"; fi
         fi
         sleep 0.5
     done
@@ -90,6 +89,13 @@ stop_server() {
     rm -f "$SUPERVISOR_PID" "$SERVER_PID"
 }
 
+# tell_restarts server|database
+tell_restarts() {
+    if [ -f "$VAR/$1.restarts" ]; then
+        say "          came back by itself $(grep -c 'started again' "$VAR/$1.restarts") times; last: $(tail -n 1 "$VAR/$1.restarts")"
+    fi
+}
+
 # show_status: 0 only when both answer.
 show_status() {
     local code=1 port
@@ -104,11 +110,10 @@ show_status() {
     else
         say "server:   down"
     fi
-    if [ -f "$VAR/server.restarts" ]; then
-        say "          came back by itself $(grep -c 'started again' "$VAR/server.restarts") times; last: $(tail -n 1 "$VAR/server.restarts")"
-    fi
+    tell_restarts server
     if use_database && cluster_runs "$CLUSTER"; then
         say "database: up on 127.0.0.1:$DB_PORT"
+        tell_restarts database
     else
         say "database: down; './overturn start' starts it"
         code=1

@@ -18,7 +18,7 @@ import java.util.UUID;
 public final class ServerAnswer {
 
     private static final int WARM_UP_JOBS = 12;
-    private static final int JOBS = 20;
+    private static final int JOBS = 60;
     /** A sinking van in the order of the plan; each is entered behind the one before. */
     private static final List<String> READINGS = List.of(
             observed("reservoir", "steady"),

@@ -32,10 +32,23 @@ import overturn.layoutfile.Presets;
  */
 public final class ServerLoad {
 
+    /** After so long a server that has just started has met every page of the work. */
+    private static final int SETTLING_SECONDS = 20;
+
     private final HttpClient http =
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(30)).build();
     private final String address;
+    private String preferred = "wait=120";
+    private long settledNanos;
     private final List<Double> millis = Collections.synchronizedList(new ArrayList<>());
+    /**
+     * Of technicians: until an entry is acknowledged, and from then until the job is there with what follows from it.
+     */
+    private final List<Double> acknowledgedMillis = Collections.synchronizedList(new ArrayList<>());
+
+    private final List<Double> firstMillis = Collections.synchronizedList(new ArrayList<>());
+
+    private final List<Double> assessedMillis = Collections.synchronizedList(new ArrayList<>());
     private final Map<Integer, AtomicInteger> statuses = new ConcurrentHashMap<>();
 
     private ServerLoad(String address) {
@@ -61,6 +74,8 @@ public final class ServerLoad {
      * next.
      */
     private void technicians(int people, int seconds) throws InterruptedException {
+        preferred = "respond-async";
+        settledNanos = System.nanoTime() + Duration.ofSeconds(SETTLING_SECONDS).toNanos();
         long end = System.nanoTime() + Duration.ofSeconds(seconds).toNanos();
         List<Thread> threads = IntStream.range(0, people)
                 .mapToObj(p -> new Thread(() -> work(new SplittableRandom(p), end)))
@@ -74,6 +89,9 @@ public final class ServerLoad {
         for (Thread thread : threads) {
             thread.join();
         }
+        tell("acknowledged in the first " + SETTLING_SECONDS + " s", firstMillis);
+        tell("acknowledged after them", acknowledgedMillis);
+        tell("assessed", assessedMillis);
         tell(people + " technicians, two seconds' thought, " + seconds + " s, presets mixed");
     }
 
@@ -86,15 +104,29 @@ public final class ServerLoad {
                                 random.nextInt(3) == 0
                                         ? random.nextInt(Presets.files().size())
                                         : 0);
-                String job = open(layout.id(), layout.layout(), "Load " + random.nextInt(1_000_000));
-                for (int i = 0; i < LoadJob.READINGS && job != null && System.nanoTime() < endNanos; i++) {
+                String job = UUID.randomUUID().toString();
+                written(
+                        "/api/jobs",
+                        LoadJob.intake(job, layout.id(), layout.layout(), "Load " + random.nextInt(1_000_000)),
+                        job);
+                for (int i = 0; i < LoadJob.READINGS && System.nanoTime() < endNanos; i++) {
                     Thread.sleep(1_000 + random.nextInt(2_000));
-                    timed("POST", "/api/jobs/" + job + "/readings", LoadJob.reading(layout.layout(), i, 2 + i));
+                    written("/api/jobs/" + job + "/readings", LoadJob.reading(layout.layout(), i, 2 + i), job);
                 }
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
+    }
+
+    /** Writes as the pages do: the answer comes once the entry is in the log, and the job is asked for then. */
+    private void written(String path, String body, String job) throws InterruptedException {
+        long from = System.nanoTime();
+        timed("POST", path, body);
+        long then = System.nanoTime();
+        timed("GET", "/api/jobs/" + job, "");
+        (from < settledNanos ? firstMillis : acknowledgedMillis).add((then - from) / 1e6);
+        assessedMillis.add((System.nanoTime() - then) / 1e6);
     }
 
     private String open(String layoutId, Layout layout, String vehicle) throws InterruptedException {
@@ -190,6 +222,7 @@ public final class ServerLoad {
     private HttpResponse<String> timed(String method, String path, String body) throws InterruptedException {
         HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
+                .header("Prefer", preferred)
                 .timeout(Duration.ofMinutes(2))
                 .method(
                         method,
@@ -215,6 +248,17 @@ public final class ServerLoad {
     private static double at(List<Double> all, double share) {
         List<Double> sorted = all.stream().sorted().toList();
         return sorted.get((int) Math.min(sorted.size() - 1, share * sorted.size()));
+    }
+
+    private static void tell(String what, List<Double> all) {
+        System.out.printf(
+                Locale.ROOT,
+                "  %-34s p50 %.0f ms, p95 %.0f ms, p99 %.0f ms, most %.0f ms%n",
+                what,
+                at(all, 0.5),
+                at(all, 0.95),
+                at(all, 0.99),
+                at(all, 1));
     }
 
     private void tell(String what) {

@@ -1,9 +1,13 @@
 package overturn.forecast;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
@@ -18,6 +22,7 @@ public final class LayoutModel {
 
     private final Layout layout;
     private final List<Suspect> suspects;
+    private final Map<String, Integer> indices;
     private final ProcedureCatalogue procedures;
     private final Simulator simulator;
     private final Particles particles;
@@ -26,10 +31,14 @@ public final class LayoutModel {
     private final Optional<LayoutModel> wider;
     private final ConcurrentHashMap<String, Predictions> predictions = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<String, Channel> channels = new ConcurrentHashMap<>();
+    private final AtomicInteger grown = new AtomicInteger();
 
     private LayoutModel(Layout layout, List<Suspect> suspects, Simulator simulator, Optional<LayoutModel> wider) {
         this.layout = layout;
         this.suspects = suspects;
+        this.indices = IntStream.range(0, suspects.size())
+                .boxed()
+                .collect(Collectors.toMap(i -> suspects.get(i).id(), i -> i));
         this.wider = wider;
         this.procedures = ProcedureCatalogue.of(layout);
         this.simulator = simulator;
@@ -65,6 +74,15 @@ public final class LayoutModel {
 
     public Simulator simulator() {
         return simulator;
+    }
+
+    /** How often it has grown, so that it need not be weighed again while it has not. */
+    public int grown() {
+        return grown.get();
+    }
+
+    void grows() {
+        grown.incrementAndGet();
     }
 
     /** Computes all predictions ahead, so that no reading has to wait for them. */
@@ -115,6 +133,7 @@ public final class LayoutModel {
     public Predictions predictions(Procedure procedure) {
         Predictions known = predictions.get(procedure.id());
         if (known == null) {
+            grows();
             predictions.putIfAbsent(
                     procedure.id(),
                     wider.map(w -> w.predictions(procedure).of(this)).orElseGet(() -> Predictions.of(this, procedure)));
@@ -146,11 +165,10 @@ public final class LayoutModel {
 
     /** Index of a suspect. */
     public int indexOf(String suspectId) {
-        for (int i = 0; i < suspects.size(); i++) {
-            if (suspects.get(i).id().equals(suspectId)) {
-                return i;
-            }
+        Integer index = indices.get(suspectId);
+        if (index == null) {
+            throw new IllegalArgumentException("Suspect " + suspectId + " is not in layout " + layout.id());
         }
-        throw new IllegalArgumentException("Suspect " + suspectId + " is not in layout " + layout.id());
+        return index;
     }
 }

@@ -144,6 +144,7 @@ public final class Predictions {
         if (known == null) {
             known = completion.apply(moved);
             values = known;
+            model.grows();
         }
         return known;
     }

@@ -51,6 +51,7 @@ public final class Belief {
     private final Map<Cure, Double> cures = new LinkedHashMap<>();
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
+    private volatile List<Suspect> ranking;
 
     private Belief(
             LayoutModel model,
@@ -388,11 +389,17 @@ public final class Belief {
 
     /** Suspects from the most to the least suspected, ties by order of the catalogue. */
     public List<Suspect> ranking() {
-        return IntStream.range(0, suspects.length)
-                .boxed()
-                .sorted(Comparator.comparingDouble((Integer s) -> -suspects[s]).thenComparing(s -> s))
-                .map(model.suspects()::get)
-                .toList();
+        List<Suspect> known = ranking;
+        if (known == null) {
+            known = IntStream.range(0, suspects.length)
+                    .boxed()
+                    .sorted(Comparator.comparingDouble((Integer s) -> -suspects[s])
+                            .thenComparing(s -> s))
+                    .map(model.suspects()::get)
+                    .toList();
+            ranking = known;
+        }
+        return known;
     }
 
     /** Probability that a rig set-up lied; 0 where nothing was read with it. */

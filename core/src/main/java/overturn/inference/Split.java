@@ -22,6 +22,8 @@ import overturn.suspect.Remedy;
 public record Split(int figure, List<Remedy> low, List<Remedy> high) {
 
     private static final double LIVE = 0.01;
+    /** Of the chance of an observation; estimate. */
+    private static final double OBSERVED_NOISE = 0.05;
 
     public Split {
         low = List.copyOf(low);
@@ -31,29 +33,37 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
     /** Mean and spread of one predicted number under one remedy, present weights. */
     public record Outlook(double mean, double sd) {}
 
-    /** Prediction of one number of a test under a remedy, reading noise included for figures. */
-    public static Outlook outlook(Belief belief, Procedure procedure, Remedy remedy, int figure) {
+    /** Prediction of every number of a test under a remedy, reading noise included for figures. */
+    public static List<Outlook> outlooks(Belief belief, Procedure procedure, Remedy remedy) {
         LayoutModel model = belief.model();
         Predictions predictions = model.predictions(procedure);
+        int width = procedure.width();
         double weights = 0;
-        double sum = 0;
-        double squares = 0;
+        double[] sums = new double[width];
+        double[] squares = new double[width];
         for (int s = 0; s < model.suspects().size(); s++) {
             if (model.suspects().get(s).remedy() != remedy) {
                 continue;
             }
-            double[] foreseen = belief.foreseen(s);
+            double[] weight = belief.foreseen(s);
+            float[] values = predictions.foreseen(s);
             for (int i = 0; i < Particles.FORESEEN; i++) {
-                double weight = foreseen[i];
-                double value = predictions.foreseen(s, i, figure);
-                weights += weight;
-                sum += weight * value;
-                squares += weight * value * value;
+                weights += weight[i];
+                for (int k = 0; k < width; k++) {
+                    double value = values[i * width + k];
+                    sums[k] += weight[i] * value;
+                    squares[k] += weight[i] * value * value;
+                }
             }
         }
-        double mean = sum / weights;
-        double noise = procedure.spec() instanceof Series ? predictions.readingSd(figure) : 0.05;
-        return new Outlook(mean, Math.sqrt(Math.max(0, squares / weights - mean * mean) + noise * noise));
+        boolean series = procedure.spec() instanceof Series;
+        List<Outlook> outlooks = new ArrayList<>();
+        for (int k = 0; k < width; k++) {
+            double mean = sums[k] / weights;
+            double noise = series ? predictions.readingSd(k) : OBSERVED_NOISE;
+            outlooks.add(new Outlook(mean, Math.sqrt(Math.max(0, squares[k] / weights - mean * mean) + noise * noise)));
+        }
+        return outlooks;
     }
 
     /**
@@ -65,12 +75,14 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
                 .filter(e -> e.getValue() >= LIVE && e.getKey() != Remedy.LOOK_ELSEWHERE)
                 .map(Map.Entry::getKey)
                 .toList();
+        Map<Remedy, List<Outlook>> all = new EnumMap<>(Remedy.class);
+        live.forEach(remedy -> all.put(remedy, outlooks(belief, procedure, remedy)));
         Split best = null;
         double widest = -1;
         for (int figure = 0; figure < procedure.width(); figure++) {
             Map<Remedy, Outlook> outlooks = new EnumMap<>(Remedy.class);
             for (Remedy remedy : live) {
-                outlooks.put(remedy, outlook(belief, procedure, remedy, figure));
+                outlooks.put(remedy, all.get(remedy).get(figure));
             }
             List<Remedy> ordered = new ArrayList<>(live);
             ordered.sort(Comparator.comparingDouble(r -> outlooks.get(r).mean()));

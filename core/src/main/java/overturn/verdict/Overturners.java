@@ -2,12 +2,16 @@ package overturn.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Split;
 import overturn.inference.Split.Outlook;
@@ -33,15 +37,31 @@ final class Overturners {
     private static final double TELLING = 2;
 
     private static final int MOST_IN_GROUP = 3;
+    /** By so many minutes another test may take longer than one that would be done again; chosen. */
+    private static final double AGAIN_MINUTES = 10;
 
     private final LayoutModel model;
     private final BeliefHistory history;
-    private final Workshop workshop;
+    private final Set<String> done;
+    /** Tests that can be done here, the soonest done first. */
+    private final List<Procedure> tests;
+
+    private final Map<Remedy, Map<String, List<Outlook>>> outlooks = new EnumMap<>(Remedy.class);
 
     Overturners(BeliefHistory history, Workshop workshop) {
         this.model = history.model();
         this.history = history;
-        this.workshop = workshop;
+        this.done = history.readings().stream().map(Reading::procedureId).collect(Collectors.toUnmodifiableSet());
+        this.tests = model.procedures().all().stream()
+                .filter(p -> !ProcedureCatalogue.atIntake(p.id()) && workshop.canDo(p))
+                .sorted(Comparator.comparingDouble(
+                        (Procedure p) -> p.minutes() + (done.contains(p.id()) ? AGAIN_MINUTES : 0)))
+                .toList();
+    }
+
+    private List<Outlook> outlooks(Procedure procedure, Remedy remedy) {
+        return outlooks.computeIfAbsent(remedy, r -> new HashMap<>())
+                .computeIfAbsent(procedure.id(), id -> Split.outlooks(history.now(), procedure, remedy));
     }
 
     List<Overturner> of(Remedy leader) {
@@ -93,27 +113,21 @@ final class Overturners {
     }
 
     private Optional<Overturner> cheapest(Remedy leader, Remedy rival, boolean again) {
-        return model.procedures().all().stream()
-                .filter(p -> !ProcedureCatalogue.atIntake(p.id()))
-                .filter(p -> workshop.canDo(p) && (again || !done(history, p)))
-                .sorted(Comparator.comparingDouble((Procedure p) -> p.minutes() + (done(history, p) ? 10 : 0)))
-                .map(procedure -> telling(history, procedure, leader, rival))
+        return tests.stream()
+                .filter(p -> again || !done.contains(p.id()))
+                .map(procedure -> telling(procedure, leader, rival))
                 .flatMap(Optional::stream)
                 .findFirst();
     }
 
-    private static boolean done(BeliefHistory history, Procedure procedure) {
-        return history.readings().stream().anyMatch(r -> r.procedureId().equals(procedure.id()));
-    }
-
-    private static Optional<Overturner> telling(
-            BeliefHistory history, Procedure procedure, Remedy leader, Remedy rival) {
-        Belief belief = history.now();
+    private Optional<Overturner> telling(Procedure procedure, Remedy leader, Remedy rival) {
+        List<Outlook> ifLeader = outlooks(procedure, leader);
+        List<Outlook> ifRival = outlooks(procedure, rival);
         Overturner best = null;
         double widest = TELLING;
         for (int k = 0; k < procedure.width(); k++) {
-            Outlook now = Split.outlook(belief, procedure, leader, k);
-            Outlook then = Split.outlook(belief, procedure, rival, k);
+            Outlook now = ifLeader.get(k);
+            Outlook then = ifRival.get(k);
             boolean series = procedure.spec() instanceof Series;
             double apart = Math.abs(then.mean() - now.mean()) / Math.hypot(now.sd(), then.sd());
             boolean speaksForRival = series || then.mean() > 0.3 && then.mean() > 4 * now.mean();
@@ -126,7 +140,7 @@ final class Overturners {
                 best = new Overturner(
                         rival,
                         procedure.id(),
-                        done(history, procedure),
+                        done.contains(procedure.id()),
                         figure.map(Figure::id),
                         figure.map(Figure::dimension),
                         then.mean() > now.mean(),

@@ -28,7 +28,7 @@ public record Standing(Suspect suspect, double probability, List<Weight> weights
     /**
      * A reading on a suspect.
      *
-     * @param oddsFactor how many times it raised the odds; below 1 it speaks against the suspect
+     * @param oddsFactor roughly how many times it raised the odds; below 1 it speaks against the suspect
      */
     public record Weight(Reading reading, double oddsFactor) {
 
@@ -40,7 +40,7 @@ public record Standing(Suspect suspect, double probability, List<Weight> weights
     /** How a suspect stands on these readings. */
     public static Standing of(BeliefHistory history, Suspect suspect) {
         List<Weight> weights = IntStream.range(0, history.readings().size())
-                .mapToObj(i -> new Weight(history.readings().get(i), history.oddsFactor(i, suspect.id())))
+                .mapToObj(i -> new Weight(history.readings().get(i), history.roughOddsFactor(i, suspect.id())))
                 .filter(w -> w.oddsFactor > TELLING_FACTOR || w.oddsFactor < 1 / TELLING_FACTOR)
                 .sorted((a, b) -> Double.compare(b.size(), a.size()))
                 .toList();

@@ -125,7 +125,8 @@ class CommandTest {
         ProcessBuilder supervisor = new ProcessBuilder(
                         SUPERVISE,
                         var.toString(),
-                        "file://" + var.resolve("healthy"),
+                        "server",
+                        "cat " + var.resolve("healthy"),
                         "bash",
                         script.toString(),
                         var.toString())

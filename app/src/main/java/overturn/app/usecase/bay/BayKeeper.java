@@ -1,20 +1,27 @@
 package overturn.app.usecase.bay;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobState;
 import overturn.app.job.JobSummaries;
+import overturn.app.job.JobSummaries.Search;
 import overturn.app.job.JobSummary;
 import overturn.app.usecase.job.Jobs;
+import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.WorkshopLog;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
 
 /**
  * Looks after the lines of the bay: those that are missing are made from the logs before the server listens, and open
@@ -27,16 +34,20 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     private static final Logger LOG = LoggerFactory.getLogger(BayKeeper.class);
     private static final int AT_ONCE = 100;
     private static final long LOOK_EVERY_MILLIS = 2_000;
+    private static final int WARMED = 30;
+    private static final long MOST_WAIT_MILLIS = 2_000;
 
     private final JobSummaries summaries;
     private final Vehicles vehicles;
     private final Jobs jobs;
+    private final LayoutModels models;
     private final WorkshopLog workshop;
     private final Thread thread = new Thread(this::keep, "bay-keeper");
     private volatile boolean ended;
     private volatile boolean rebuildWanted;
 
-    BayKeeper(JobSummaries summaries, Vehicles vehicles, Jobs jobs, WorkshopLog workshop) {
+    BayKeeper(JobSummaries summaries, Vehicles vehicles, Jobs jobs, LayoutModels models, WorkshopLog workshop) {
+        this.models = models;
         this.summaries = summaries;
         this.vehicles = vehicles;
         this.jobs = jobs;
@@ -47,6 +58,11 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     @Override
     public void afterSingletonsInstantiated() {
         addMissing();
+    }
+
+    /** Whoever waits for the server comes first. */
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
         thread.start();
     }
 
@@ -79,7 +95,31 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
         }
     }
 
+    /**
+     * After a start the jobs that the bay shows first are assessed before anybody asks, and with them the circuits that
+     * they stand on; then the circuits that ship.
+     */
+    private void warmUp() {
+        Search first = new Search(Optional.of(true), Optional.empty(), "", Optional.empty(), WARMED);
+        for (JobSummary line : summaries.find(first).lines()) {
+            if (!ended) {
+                tend(line.jobId(), () -> jobs.find(line.jobId()));
+            }
+        }
+        for (LayoutFile preset : Presets.files()) {
+            if (!ended) {
+                models.of(preset.id());
+                rest(LOOK_EVERY_MILLIS);
+            }
+        }
+    }
+
     private void keep() {
+        try {
+            warmUp();
+        } catch (DataAccessException e) {
+            LOG.warn("The first jobs are worked out when they are asked for: {}", e.getMessage());
+        }
         while (!ended) {
             try {
                 rest(LOOK_EVERY_MILLIS);
@@ -121,6 +161,6 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     public void destroy() throws InterruptedException {
         ended = true;
         thread.interrupt();
-        thread.join(2000);
+        thread.join(MOST_WAIT_MILLIS);
     }
 }

@@ -123,6 +123,7 @@ public class Assessor {
             Job job = withAHand(() -> assess(id, state, settings));
             known.asMap().merge(id, job, (there, now) -> State.of(there).sequence() > wanted.sequence() ? there : now);
             own.complete(job);
+            summarise(job);
             return job;
         } catch (RuntimeException | Error e) {
             own.completeExceptionally(e);
@@ -138,6 +139,7 @@ public class Assessor {
     Job instead(UUID id, JobState readable, WorkshopSettings settings) {
         Job job = withAHand(() -> assess(id, readable, settings));
         known.put(id, job);
+        summarise(job);
         return job;
     }
 
@@ -205,7 +207,6 @@ public class Assessor {
         }
         Job job = job(id, state, settings, history, models::of);
         models.weighAgain(model);
-        summarise(job);
         return job;
     }
 

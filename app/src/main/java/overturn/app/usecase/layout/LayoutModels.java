@@ -5,7 +5,10 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.RemovalCause;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.ThreadPoolExecutor;
@@ -14,7 +17,6 @@ import java.util.function.Consumer;
 import org.springframework.stereotype.Component;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.repair.ChangedLayout;
 
 /**
@@ -35,6 +37,7 @@ public class LayoutModels {
             .executor(Runnable::run)
             .removalListener((String id, LayoutModel model, RemovalCause cause) -> dropped(model, cause))
             .build();
+    private final Map<String, Integer> weighedAt = new ConcurrentHashMap<>();
     private final Object building = new Object();
     private final ExecutorService warming = new ThreadPoolExecutor(
             1,
@@ -47,7 +50,6 @@ public class LayoutModels {
 
     LayoutModels(LayoutSheets sheets) {
         this.sheets = sheets;
-        warmLater(Presets.files().get(0).id());
     }
 
     private static Thread thread(Runnable work) {
@@ -114,8 +116,12 @@ public class LayoutModels {
         }
     }
 
-    /** Weighs a model again after it has been used: it grows as tests are read. */
+    /** Weighs a model again after it has been used, if it has grown: it does so as tests are read. */
     public void weighAgain(LayoutModel model) {
+        int grown = model.grown();
+        if (Objects.equals(weighedAt.put(model.layout().id(), grown), grown)) {
+            return;
+        }
         models.asMap().computeIfPresent(model.layout().id(), (id, known) -> known);
     }
 }

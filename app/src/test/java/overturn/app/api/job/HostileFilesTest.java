@@ -139,7 +139,7 @@ class HostileFilesTest {
         Collections.shuffle(order, new Random(SEED));
         Map<Integer, Integer> statuses = new TreeMap<>();
         List<String> faults = new ArrayList<>();
-        for (int which : order.subList(0, Math.min(FILES, possible))) {
+        for (int which : order.subList(0, Math.min(FILES, possible))) { // the number of a value is its place in SPOILT
             ObjectNode file = ForeignFile.anew(text);
             String id = file.get("id").asString();
             Spoiling spoiling = spoilings(file).get(which);
