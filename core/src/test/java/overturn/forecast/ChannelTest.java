@@ -14,17 +14,17 @@ import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Foresight;
 import overturn.inference.Intake;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.procedure.CutSetProcedure;
 import overturn.procedure.Procedure;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 
 /** Tests as channels, and what is foreseen of them. */
 class ChannelTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("old-bess-tender"));
+    private static final LayoutModel MODEL = Models.of("old-bess-tender");
 
     private static List<Procedure> tests() {
         return Stream.concat(

@@ -10,7 +10,6 @@ import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
-import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.RigSetups;
 import overturn.likelihood.SetupLikelihood;
@@ -22,11 +21,12 @@ import overturn.numeric.SharedOffsetNormal;
 import overturn.procedure.Procedure;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 
 /** What a particle's neighbourhood is worth, against cases in closed form. */
 class LeewayTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+    private static final LayoutModel MODEL = Models.of("wisp-courier-clutch");
 
     /** Nothing read yet. */
     private static Leeway unread() {

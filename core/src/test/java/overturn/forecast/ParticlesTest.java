@@ -9,11 +9,12 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.simulation.VehicleCondition;
+import overturn.support.Models;
 
 /** The vehicles that are imagined, and how tests find them. */
 class ParticlesTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Particles CROWD = MODEL.particles();
 
     @Test

@@ -8,14 +8,14 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
 import overturn.protocol.Protocol;
 import overturn.simulation.Simulator;
+import overturn.support.Models;
 
 class SimulatedTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("pellow-saloon"));
+    private static final LayoutModel MODEL = Models.of("pellow-saloon");
 
     private static Procedure test(String id) {
         return MODEL.procedures().find(id).orElseThrow();

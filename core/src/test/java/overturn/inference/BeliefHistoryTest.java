@@ -8,16 +8,16 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.support.Models;
 import overturn.suspect.Suspect;
 
 /** Whatever is let go of a history, and however it goes on, it says the same to the last digit. */
 class BeliefHistoryTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+    private static final LayoutModel MODEL = Models.of("wisp-courier-clutch");
     /** The first looks of the catalogue, each with its first observation; that of the intake is among them. */
     private static final List<Reading> READINGS = MODEL.procedures().all().stream()
             .filter(p -> p.spec() instanceof Observation)

@@ -18,11 +18,11 @@ import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.LongRange;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
@@ -33,10 +33,7 @@ import overturn.suspect.Suspect;
 class BeliefPropertyTest {
 
     private static final Map<String, LayoutModel> MODELS = Map.of(
-            "wisp-courier-clutch",
-            LayoutModel.of(Presets.layout("wisp-courier-clutch")),
-            "old-bess-tender",
-            LayoutModel.of(Presets.layout("old-bess-tender")));
+            "wisp-courier-clutch", Models.of("wisp-courier-clutch"), "old-bess-tender", Models.of("old-bess-tender"));
 
     /** A job: some tests of the catalogue, each once, on a vehicle with one fault drawn by chance. */
     private record Drawn(LayoutModel model, List<Reading> readings) {

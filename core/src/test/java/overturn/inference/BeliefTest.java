@@ -26,7 +26,6 @@ import overturn.forecast.LayoutModel;
 import overturn.forecast.PairedSeverities;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
-import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SetupLikelihood;
 import overturn.measurement.ReadingValue;
@@ -34,6 +33,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Fault;
 import overturn.suspect.Remedy;
@@ -226,7 +226,7 @@ class BeliefTest {
      */
     @Test
     void aLookAtThePartItselfTellsAFaultThatOnlyActsLikeIt() {
-        LayoutModel clutch = LayoutModel.of(Presets.layout("brack-tug-clutch"));
+        LayoutModel clutch = Models.of("brack-tug-clutch");
         Reading late = figures("frees-at", "rule", RigTrust.PROVEN, 18.0);
         Reading worn = observed("clutch-looked-into", "worn", "eye-1", RigTrust.PROVEN);
         Reading soundToSee = observed("clutch-looked-into", "sound", "eye-1", RigTrust.PROVEN);

@@ -11,15 +11,15 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 
 class LikelihoodCacheTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+    private static final LayoutModel MODEL = Models.of("wisp-courier-clutch");
 
     private static Reading dryWalk(RigTrust trust) {
         return new Reading("one", "dry-walk", new Observed("all-dry"), "lamp", trust);

@@ -13,7 +13,6 @@ import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.PairedSeverities;
-import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.RigSetups;
 import overturn.likelihood.SetupLikelihood;
@@ -23,11 +22,12 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 
 /** Which pairs are near enough to be weighed, and what of a hypothesis shows in a test. */
 class PairScreeningTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Reading DAMP =
             new Reading("dry-walk", "dry-walk", new Observed("wet"), "eye@dry-walk", RigTrust.PROVEN);
 

@@ -19,7 +19,6 @@ import overturn.forecast.LayoutModel;
 import overturn.forecast.PairPredictions;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
-import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.RigSetups;
 import overturn.likelihood.SetupLikelihood;
@@ -28,13 +27,14 @@ import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Fault;
 
 @Tag("slow")
 class PairingTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+    private static final LayoutModel MODEL = Models.of("wisp-courier-clutch");
 
     /** Both show in the same test, where neither alone fits what is read; and each in a test of its own. */
     @ParameterizedTest

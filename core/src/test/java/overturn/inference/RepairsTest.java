@@ -10,7 +10,6 @@ import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.RigSetups;
 import overturn.likelihood.SetupLikelihood;
@@ -21,6 +20,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
@@ -29,7 +29,7 @@ import overturn.suspect.Remedy;
  */
 class RepairsTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Cure MASTER = Cure.of(Remedy.RENEW_MASTER);
     private static final int CUP = MODEL.indexOf("primary-piston-cup");
     private static final int PLAY = MODEL.indexOf("rod-gap-too-large");

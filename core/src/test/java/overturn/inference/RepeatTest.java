@@ -11,7 +11,6 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -21,6 +20,7 @@ import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 
 /**
  * A reading that nothing in the list explains: either its rig lied or the fault is in no list, and the same test on
@@ -29,7 +29,7 @@ import overturn.quantity.TypedQuantity;
 @Tag("slow")
 class RepeatTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Reading SINKS = observed("characterise", "sinks", "eye@characterise");
     private static final Reading DRY = observed("dry-walk", "all-dry", "eye@dry-walk");
     private static final Reading ODD = hold("tape", 60, 30, 62, 31);

@@ -14,18 +14,18 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /** How a test divides what is suspected, as its reason tells. */
 class SplitTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("old-bess-tender"));
+    private static final LayoutModel MODEL = Models.of("old-bess-tender");
 
     private static Belief belief(String hidden, int tests, long seed) {
         SplittableRandom random = new SplittableRandom(seed);

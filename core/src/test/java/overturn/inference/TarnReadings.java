@@ -5,17 +5,17 @@ import java.util.List;
 import java.util.Optional;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 
 /** Readings of a Tarn van written down by hand, and what is believed after them. */
 final class TarnReadings {
 
-    static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    static final LayoutModel MODEL = Models.tarn();
 
     static Belief belief(Reading... readings) {
         return BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(readings)).now();

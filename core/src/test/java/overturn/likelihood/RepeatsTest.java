@@ -13,10 +13,10 @@ import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.Particles;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
@@ -26,7 +26,7 @@ import overturn.suspect.Remedy;
  */
 class RepeatsTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+    private static final LayoutModel MODEL = Models.of("wisp-courier-clutch");
     private static final Hypothesis UNLISTED = Hypothesis.unlistedLike(MODEL.sound());
     private static final String LOOK = "dry-walk";
     private static final double SEEN_AGAIN = 0.85;

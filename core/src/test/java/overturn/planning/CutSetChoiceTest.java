@@ -15,7 +15,6 @@ import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -24,12 +23,13 @@ import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 
 /** Which of all the ways to divide a circuit are worth a closer look. */
 @Tag("slow")
 class CutSetChoiceTest {
 
-    private static final LayoutModel TENDER = LayoutModel.of(Presets.layout("old-bess-tender"));
+    private static final LayoutModel TENDER = Models.of("old-bess-tender");
 
     private static Reading observed(String test, String option) {
         return new Reading(test, test, new Observed(option), "eye@" + test, RigTrust.PROVEN);

@@ -18,7 +18,6 @@ import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Foresight;
 import overturn.inference.Intake;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -29,13 +28,14 @@ import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 import overturn.suspect.Remedy;
 
 /** What the planner proposes, and when it does not. */
 @Tag("slow")
 class TestPlannerTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Reading SINKS = observed("characterise", "sinks");
     private static final Reading STEADY = observed("reservoir", "steady");
     private static final Reading DRY = observed("dry-walk", "all-dry");

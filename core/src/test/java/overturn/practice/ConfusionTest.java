@@ -10,8 +10,8 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
@@ -35,7 +35,7 @@ class ConfusionTest {
 
     @Test
     void theRightRemedyIsNamedForFourVehiclesInFive() {
-        LayoutModel model = LayoutModel.of(Presets.TARN_BOX_VAN);
+        LayoutModel model = Models.tarn();
         model.warmUp();
         List<long[]> cases = new ArrayList<>();
         for (int s = 0; s < model.suspects().size(); s++) {

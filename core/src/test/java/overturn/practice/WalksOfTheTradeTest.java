@@ -5,9 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -22,7 +20,6 @@ import overturn.inference.WorkDone;
 import overturn.inference.WorkDone.Area;
 import overturn.inference.WorkDone.Bled;
 import overturn.inference.WorkDone.Kind;
-import overturn.layoutfile.Presets;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
@@ -35,6 +32,7 @@ import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.TypedQuantity;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Remedy;
 import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
@@ -49,7 +47,6 @@ import overturn.verdict.Grade;
 @Tag("slow")
 class WalksOfTheTradeTest {
 
-    private static final Map<String, LayoutModel> MODELS = new LinkedHashMap<>();
     /** A technician looks at the first few proposals. */
     private static final int LOOKED_AT = 5;
     /** Above this nothing is left to be told apart, only to be proven. */
@@ -66,7 +63,7 @@ class WalksOfTheTradeTest {
             String readings,
             String leads,
             String next) {
-        LayoutModel model = MODELS.computeIfAbsent(layoutId, id -> LayoutModel.of(Presets.layout(id)));
+        LayoutModel model = Models.of(layoutId);
         List<Reading> read = new ArrayList<>();
         read.add(reading(model, ProcedureCatalogue.CHARACTERISE + "=" + behaviour));
         words(readings, ";").forEach(text -> read.add(reading(model, text)));

@@ -13,10 +13,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import overturn.forecast.LayoutModel;
-import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
@@ -106,7 +106,7 @@ class WalksTest {
     @ParameterizedTest(name = "{0}")
     @MethodSource("walks")
     void theWalkEmerges(String walk, String layoutId, String hidden, long seed, Set<String> ownQuestions) {
-        LayoutModel model = LayoutModel.of(Presets.layout(layoutId));
+        LayoutModel model = Models.of(layoutId);
         model.warmUp();
         Suspect suspect = model.suspects().get(model.indexOf(hidden));
         int right = 0;
@@ -158,7 +158,7 @@ class WalksTest {
     @MethodSource("walks")
     void theComplaintAloneIsNeverAVerdict(
             String walk, String layoutId, String hidden, long seed, Set<String> ownQuestions) {
-        LayoutModel model = LayoutModel.of(Presets.layout(layoutId));
+        LayoutModel model = Models.of(layoutId);
         SplittableRandom random = new SplittableRandom(seed);
         Suspect suspect = model.suspects().get(model.indexOf(hidden));
         HiddenVehicle vehicle = HiddenVehicle.of(

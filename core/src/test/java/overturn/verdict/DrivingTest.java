@@ -12,9 +12,9 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.support.Models;
 import overturn.suspect.Hazard;
 import overturn.suspect.Suspect;
 
@@ -22,7 +22,7 @@ import overturn.suspect.Suspect;
 @Tag("slow")
 class DrivingTest {
 
-    private static final LayoutModel TARN = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel TARN = Models.tarn();
 
     private static Belief after(String... seen) {
         List<Reading> readings = Arrays.stream(seen)

@@ -18,7 +18,6 @@ import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -31,13 +30,14 @@ import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 import overturn.simulation.VehicleUnknowns;
+import overturn.support.Models;
 import overturn.suspect.Suspect;
 
 /** By what a suspect is cleared or held up, and how readings that do not fit are settled. */
 @Tag("slow")
 class StandingTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Reading SINKS =
             new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
     private static final Reading DRY =
@@ -116,7 +116,7 @@ class StandingTest {
      */
     @Test
     void whatNoTestLeftHereTellsApartIsToldByTakingApart() {
-        LayoutModel clutch = LayoutModel.of(Presets.layout("wisp-courier-clutch"));
+        LayoutModel clutch = Models.of("wisp-courier-clutch");
         Workshop bare = new Workshop(
                 Arrays.stream(RigKind.values()).filter(RigKind::tool).collect(Collectors.toSet()),
                 false,

@@ -15,7 +15,6 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
-import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
@@ -23,6 +22,7 @@ import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.verdict.Verdict.Missing;
@@ -32,7 +32,7 @@ import overturn.verdict.Verdict.Overturner;
 @Tag("slow")
 class VerdictRuleTest {
 
-    private static final LayoutModel MODEL = LayoutModel.of(Presets.TARN_BOX_VAN);
+    private static final LayoutModel MODEL = Models.tarn();
     private static final Reading SINKS =
             new Reading("characterise", "characterise", new Observed("sinks"), "eye@characterise", RigTrust.NORMAL);
     private static final Reading STEADY =

@@ -8,12 +8,16 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Refuses bodies above a limit, announced or not, and those that take too long to arrive. */
+/**
+ * Refuses bodies above a limit, announced or not, and those that take too long to arrive; files and pictures share a
+ * part of the heap, beyond which they wait their turn.
+ */
 @Component
 @Order(2)
 public class BodyLimitFilter extends OncePerRequestFilter {
@@ -35,6 +39,18 @@ public class BodyLimitFilter extends OncePerRequestFilter {
 
     /** Time in which a file or a picture has to be there, s. */
     public static final int MOST_FILE_SECONDS = 90;
+
+    /** Of the heap, all files and pictures under way may take so much together. */
+    private static final double SHARE_OF_HEAP = 0.25;
+    /** A file is held as text, as a tree and as entries at once; a picture as text and as bytes. Estimate. */
+    private static final int TIMES_HELD = 4;
+
+    private static final int MOST_WAITING_SECONDS = 30;
+
+    private final Semaphore largeBytes = new Semaphore(
+            (int) Math.min(
+                    Integer.MAX_VALUE, SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()),
+            true);
 
     /** A body of which a part was still missing when its time was up. */
     public static final class BodyTooSlowException extends IOException {
@@ -65,7 +81,49 @@ public class BodyLimitFilter extends OncePerRequestFilter {
                     response, 413, "body-too-large", "Too much at once", new BodyTooLargeException(most).getMessage());
             return;
         }
-        chain.doFilter(new Limited(request, most), response);
+        long announced = request.getContentLengthLong();
+        long held = announced < 0 ? most : announced;
+        if (most == MOST_BYTES || held <= MOST_BYTES) {
+            chain.doFilter(new Limited(request, most), response);
+        } else {
+            inTurn(
+                    (int) Math.min(
+                            held * TIMES_HELD,
+                            SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()),
+                    response,
+                    () -> chain.doFilter(new Limited(request, most), response));
+        }
+    }
+
+    private interface Passing {
+        void on() throws IOException, ServletException;
+    }
+
+    private void inTurn(int bytes, HttpServletResponse response, Passing passing) throws IOException, ServletException {
+        if (!acquired(bytes)) {
+            response.setHeader("Retry-After", Integer.toString(MOST_WAITING_SECONDS));
+            Refusals.send(
+                    response,
+                    503,
+                    "busy-with-files",
+                    "Busy with other files",
+                    "Other files and pictures are being taken; send it again in half a minute");
+            return;
+        }
+        try {
+            passing.on();
+        } finally {
+            largeBytes.release(bytes);
+        }
+    }
+
+    private boolean acquired(int bytes) {
+        try {
+            return largeBytes.tryAcquire(bytes, MOST_WAITING_SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
     }
 
     private static int most(String uri) {

@@ -7,10 +7,14 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.ReducedMotion;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** Debian's Chromium, headless; nothing is downloaded. */
+/**
+ * Debian's Chromium, headless; nothing is downloaded. One process serves all tests of a Java process, each on devices
+ * of its own.
+ */
 public final class Browser implements AutoCloseable {
 
     private static final List<String> FLAGS = List.of(
@@ -20,17 +24,20 @@ public final class Browser implements AutoCloseable {
             "--disable-component-update",
             "--disable-sync");
 
-    private final Playwright playwright;
-    private final com.microsoft.playwright.Browser browser;
+    private static com.microsoft.playwright.Browser chromium;
 
-    public Browser() {
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(FLAGS));
+    private final List<BrowserContext> devices = new ArrayList<>();
+
+    private static synchronized com.microsoft.playwright.Browser chromium() {
+        if (chromium == null) {
+            chromium = Playwright.create(
+                            new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setArgs(FLAGS));
+        }
+        return chromium;
     }
 
     /** A fresh device: nothing kept, nobody chosen; answers come from the server or from the test, never kept ones. */
@@ -44,16 +51,19 @@ public final class Browser implements AutoCloseable {
     }
 
     private Page device(int width, int height, ServiceWorkerPolicy workers) {
-        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
-                .setViewportSize(width, height)
-                .setReducedMotion(ReducedMotion.REDUCE)
-                .setServiceWorkers(workers));
+        BrowserContext context = chromium()
+                .newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                        .setViewportSize(width, height)
+                        .setReducedMotion(ReducedMotion.REDUCE)
+                        .setServiceWorkers(workers));
         context.setDefaultTimeout(15_000);
+        devices.add(context);
         return context.newPage();
     }
 
+    /** Takes its devices away. */
     @Override
     public void close() {
-        playwright.close();
+        devices.forEach(BrowserContext::close);
     }
 }

@@ -1,0 +1,323 @@
+package overturn.app.job;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import overturn.app.job.Entry.CheckDone;
+import overturn.app.job.Entry.CircuitRested;
+import overturn.app.job.Entry.EntryStruck;
+import overturn.app.job.Entry.FittingsTakenOff;
+import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.StrokesBled;
+import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.Entry.WorkStepDone;
+import overturn.bleeding.BleedEvent;
+import overturn.bleeding.BleedSheet;
+import overturn.bleeding.Schools;
+import overturn.circuit.Layout;
+import overturn.layoutfile.Presets;
+import overturn.measurement.ReadingSpec.Series;
+import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.RigTrust;
+import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
+import overturn.procedure.VehicleNeeds;
+import overturn.proving.Check;
+import overturn.proving.Checks;
+import overturn.proving.Gate;
+import overturn.repair.WorkPlan;
+import overturn.repair.WorkStep;
+import overturn.suspect.Remedy;
+
+/**
+ * Entries of the half after the verdict in any order, of any age, struck and failed at random. The fold is held to the
+ * rule said the other way round: whatever is called released has, going back from its release, everything that a
+ * release needs.
+ */
+class HostileOrdersTest {
+
+    private static final int LOGS = Integer.getInteger("hostile.orders", 150);
+    private static final long SEED = Long.getLong("hostile.seed", 20261129);
+    private static final Layout TRIKE = Presets.layout("wisp-courier-clutch");
+    private static final ProcedureCatalogue PROCEDURES = ProcedureCatalogue.of(TRIKE);
+    private static final List<Check> CHECKS = Checks.of(TRIKE);
+    private static final WorkPlan PLAN = WorkPlan.of(TRIKE, List.of(Remedy.SET_ROD), Map.of());
+
+    /** A test that opens the circuit. */
+    private static final Procedure OPENING = PROCEDURES.all().stream()
+            .filter(p -> p.needs().opened() != VehicleNeeds.Opened.NOTHING)
+            .findFirst()
+            .orElseThrow();
+
+    private SplittableRandom random;
+    private List<LoggedEntry> log;
+    private Instant now;
+    private int released;
+
+    private void add(Entry entry) {
+        now = now.plusSeconds(60 + random.nextInt(600));
+        Instant taken = random.nextInt(12) == 0 ? now.minusSeconds(random.nextInt(20_000)) : now;
+        log.add(new LoggedEntry(
+                new UUID(7, log.size()), log.size() + 1, taken, now, "juno-vale", Optional.empty(), "now", entry));
+    }
+
+    private void begin() {
+        log = new ArrayList<>();
+        now = Instant.parse("2026-11-28T08:00:00Z");
+        add(new JobOpened(new UUID(9, 9), "Wisp", TRIKE.id(), "drags", "", true, false, null, false, null, null));
+        add(new VerdictAccepted(
+                List.of(Remedy.SET_ROD.id()), "PROVEN", 0.97, List.of(), List.of(), "", List.of(), Bleeding.USUAL));
+    }
+
+    /** Mostly what the job needs next, so that many come to their release; now and then anything. */
+    private Entry next() {
+        Optional<RepairState> decided = state().repair();
+        if (decided.isEmpty() || random.nextInt(40) == 0) {
+            return anything();
+        }
+        RepairState repair = decided.get();
+        for (WorkStep step : PLAN.steps()) {
+            if (!step.optional()
+                    && !RepairState.bleedsAnEnd(step)
+                    && !repair.done().containsKey(step.key())) {
+                return new WorkStepDone(step.key(), List.of(), "");
+            }
+        }
+        if (!state().stillFitted().isEmpty()) {
+            return new FittingsTakenOff(List.copyOf(state().stillFitted()));
+        }
+        if (repair.sheet().filter(sheet -> !sheet.done()).isPresent()) {
+            BleedSheet sheet = repair.sheet().get();
+            return sheet.reservoir().topUpNow()
+                    ? new LevelEntered("max", "", TRIKE.reservoir().minToMaxMl())
+                    : sheet.restFirst()
+                            ? new CircuitRested()
+                            : new StrokesBled(sheet.next().orElseThrow(), 5, "none", "clear");
+        }
+        for (Check check : CHECKS) {
+            boolean passed = Optional.ofNullable(repair.outcomes().get(check.id()))
+                    .filter(l -> ((CheckDone) l.entry()).outcome().equals("passed"))
+                    .isPresent();
+            if (check.gate() != Gate.NEXT_DAY && !passed) {
+                return new CheckDone(check.id(), random.nextInt(25) == 0 ? "failed" : "passed", "");
+            }
+        }
+        return repair.released().isPresent() ? anything() : JobReleased.now(true, "2026-11-29", "");
+    }
+
+    private Entry anything() {
+        switch (random.nextInt(7)) {
+            case 0:
+                return new EntryStruck(
+                        log.get(1 + random.nextInt(log.size() - 1)).id(), "not so");
+            case 1:
+                return JobReleased.now(true, "2026-11-29", "");
+            case 2:
+                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size())).id(), "failed", "drips");
+            case 3:
+                return new StrokesBled("slave", 5, "many", "clear");
+            case 4:
+                return OPENING.spec() instanceof Series
+                        ? new ReadingTaken(OPENING.id(), new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
+                        : ReadingTaken.observed(OPENING.id(), "not-seen", "rig", RigTrust.NORMAL);
+            case 5:
+                return new WorkStepDone(
+                        PLAN.steps().get(random.nextInt(PLAN.steps().size())).key(), List.of(), "");
+            default:
+                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size())).id(), "passed", "");
+        }
+    }
+
+    private JobState state() {
+        return JobState.of(log, PROCEDURES);
+    }
+
+    @Test
+    void nothingIsReleasedButByItsGates() {
+        for (int n = 0; n < LOGS; n++) {
+            random = new SplittableRandom(SEED + n);
+            begin();
+            for (int k = 0; k < 70; k++) {
+                add(next());
+                boolean says = state().stage() == JobStage.RELEASED_CONDITIONALLY;
+                released += says ? 1 : 0;
+                int at = k;
+                int which = n;
+                assertEquals(mayBe(), says, () -> "log " + which + " after entry " + at + ": " + told());
+            }
+        }
+        assertTrue(released > LOGS / 2, "the test sees releases: " + released);
+    }
+
+    private String told() {
+        StringBuilder told = new StringBuilder();
+        log.forEach(l -> told.append('\n')
+                .append(l.sequence())
+                .append(' ')
+                .append(l.takenAt())
+                .append(' ')
+                .append(l.entry()));
+        return told.toString();
+    }
+
+    /** Whether a release stands, by going back from it. */
+    private boolean mayBe() {
+        if (JobState.struck(log).contains(log.get(1).id())) {
+            return false;
+        }
+        for (int r = log.size() - 1; r >= 0; r--) {
+            if (log.get(r).entry() instanceof JobReleased
+                    && !JobState.struck(log).contains(log.get(r).id())
+                    && quietAfter(r)
+                    && deserved(log.subList(0, r), log.get(r).takenAt())) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean quietAfter(int release) {
+        Set<UUID> struck = JobState.struck(log);
+        for (LoggedEntry later : log.subList(release + 1, log.size())) {
+            boolean counts = !struck.contains(later.id());
+            if (later.entry() instanceof ReadingTaken
+                    || counts && opens(later)
+                    || counts
+                            && later.entry() instanceof CheckDone check
+                            && check.outcome().equals("failed")
+                    || counts && later.entry() instanceof EntryStruck strike && matters(strike)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    private boolean matters(EntryStruck strike) {
+        return log.stream()
+                .filter(l -> l.id().equals(strike.struckId()))
+                .anyMatch(l -> l.entry() instanceof CheckDone
+                        || l.entry() instanceof WorkStepDone
+                        || l.entry() instanceof StrokesBled
+                        || l.entry() instanceof ReadingTaken);
+    }
+
+    private static boolean opens(LoggedEntry logged) {
+        return logged.entry() instanceof StrokesBled
+                || logged.entry() instanceof FittingsTakenOff
+                || logged.entry() instanceof ReadingTaken
+                || logged.entry() instanceof WorkStepDone done
+                        && PLAN.find(done.key())
+                                .filter(s -> !s.handling().onlyLooks() && !s.id().contains("tag"))
+                                .isPresent();
+    }
+
+    /** Everything that a release needs stood in the log when it was signed. */
+    private static boolean deserved(List<LoggedEntry> log, Instant signed) {
+        Set<UUID> struck = JobState.struck(log);
+        List<LoggedEntry> standing =
+                log.stream().filter(l -> !struck.contains(l.id())).toList();
+        Set<String> ticked = new HashSet<>();
+        standing.forEach(l -> {
+            if (l.entry() instanceof WorkStepDone done) {
+                ticked.add(done.key());
+            }
+        });
+        boolean worked = PLAN.steps().stream()
+                .filter(s -> !s.optional() && !s.id().equals("tag-off") && !RepairState.bleedsAnEnd(s))
+                .allMatch(s -> ticked.contains(s.key()));
+        return worked && nothingOn(log, standing) && bled(standing) && checked(log, struck, signed);
+    }
+
+    private static boolean nothingOn(List<LoggedEntry> log, List<LoggedEntry> standing) {
+        Map<String, Boolean> on = new HashMap<>();
+        for (LoggedEntry l : log) {
+            if (l.entry() instanceof ReadingTaken taken) {
+                PROCEDURES
+                        .find(taken.procedureId())
+                        .orElseThrow()
+                        .steps()
+                        .forEach(s -> s.fits().forEach(item -> on.put(item, true)));
+            } else if (l.entry() instanceof FittingsTakenOff off) {
+                off.items().forEach(item -> on.put(item, false));
+            }
+        }
+        for (LoggedEntry l : standing) {
+            if (l.entry() instanceof WorkStepDone done) {
+                WorkStep step = PLAN.find(done.key()).orElseThrow();
+                step.fits().forEach(item -> on.put(item, !item.startsWith("do-not-drive-tag")));
+                step.moves().forEach(item -> on.put("moved " + item, true));
+                step.takesOff().forEach(item -> on.put(item, false));
+                step.setsBack().forEach(item -> on.put("moved " + item, false));
+            }
+        }
+        return !on.containsValue(true);
+    }
+
+    private static boolean bled(List<LoggedEntry> standing) {
+        List<String> ends = PLAN.steps().stream()
+                .filter(RepairState::bleedsAnEnd)
+                .map(WorkStep::place)
+                .toList();
+        List<BleedEvent> events = new ArrayList<>();
+        standing.forEach(l -> {
+            if (l.entry() instanceof StrokesBled strokes) {
+                events.add(strokes.by(Schools.USUAL.method()));
+            } else if (l.entry() instanceof LevelEntered level) {
+                events.add(new BleedEvent.Level(level.aboveMinimumMl()));
+            } else if (l.entry() instanceof CircuitRested) {
+                events.add(new BleedEvent.Rest());
+            }
+        });
+        return ends.isEmpty()
+                || BleedSheet.of(TRIKE, ends, Schools.USUAL, events).done();
+    }
+
+    private static boolean checked(List<LoggedEntry> log, Set<UUID> struck, Instant signed) {
+        return CHECKS.stream()
+                .filter(check -> check.gate() != Gate.NEXT_DAY)
+                .allMatch(check -> passed(check, log, struck, signed));
+    }
+
+    /**
+     * The last word on a check is a pass behind which nothing was opened, seen after whatever was opened or failed
+     * before it.
+     */
+    private static boolean passed(Check check, List<LoggedEntry> log, Set<UUID> struck, Instant signed) {
+        Instant opened = Instant.MIN;
+        Optional<Instant> failed = Optional.empty();
+        Optional<Instant> passed = Optional.empty();
+        for (LoggedEntry l : log) {
+            boolean counts = !struck.contains(l.id());
+            if (counts && opens(l) || l.entry() instanceof ReadingTaken || l.entry() instanceof VerdictAccepted) {
+                opened = l.takenAt().isAfter(opened) ? l.takenAt() : opened;
+                passed = Optional.empty();
+                failed = Optional.empty();
+            } else if (l.entry() instanceof CheckDone done && done.checkId().equals(check.id())) {
+                if (done.outcome().equals("failed")) {
+                    passed = Optional.empty();
+                    failed = counts ? Optional.of(l.takenAt()) : Optional.empty();
+                } else if (counts
+                        && !l.takenAt().isBefore(opened)
+                        && failed.filter(f -> l.takenAt().isBefore(f)).isEmpty()) {
+                    passed = Optional.of(l.takenAt());
+                    failed = Optional.empty();
+                }
+            }
+        }
+        return passed.filter(p -> !p.isAfter(signed)).isPresent();
+    }
+}
