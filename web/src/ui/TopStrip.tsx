@@ -3,7 +3,7 @@ import { useEffect, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../domain/settings";
 import { useLine } from "../domain/line";
-import { useConnection } from "../domain/useOutbox";
+import { needsSomebody, useConnection } from "../domain/useOutbox";
 import { say, type UiWord } from "../domain/words";
 import { Choice } from "./Choice";
 import { Dialog } from "./Dialog";
@@ -115,7 +115,7 @@ function LineTag() {
 function ConnectionTag() {
   const { connection, kept } = useConnection();
   const [open, setOpen] = useState(false);
-  const refused = kept.filter((write) => write.refused).length;
+  const refused = kept.filter(needsSomebody).length;
   const tone = { unknown: "plain", saved: "cool", sending: "cool", waiting: "caution", refused: "hot" } as const;
   return (
     <>

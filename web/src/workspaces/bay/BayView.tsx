@@ -1,3 +1,4 @@
+import clsx from "clsx";
 import { Link, useNavigate } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { JobList, JobSummary } from "../../domain/types";
@@ -163,7 +164,9 @@ function JobLine({ job }: { job: JobSummary }) {
         </div>
         <div className="md:border-l md:border-grid md:pl-6">
           <p className="label text-lg font-semibold">{lead && say(`grade${lead.grade}` as UiWord)}</p>
-          <p className="mt-1">{waitsFor(job, word)}</p>
+          <p className={clsx("mt-1", job.stage === "release-taken-back" && "font-semibold text-hot-text")}>
+            {waitsFor(job, word)}
+          </p>
           {job.recheckOn !== undefined && <Recheck day={job.recheckOn} />}
           {job.stillFitted > 0 && (
             <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>

@@ -37,6 +37,7 @@ function GateSection({ gate, from, page }: { gate: Gate; from: string | undefine
   const done = gate.checks.filter((c) => c.outcome === "passed").length;
   return (
     <section
+      id={gate.id}
       aria-label={word(`gate.${gate.id}`)}
       data-gate={gate.state}
       className={clsx(
@@ -155,6 +156,7 @@ function Release({ job, repair, page }: { job: Job; repair: Repair; page: Repair
   const conditional = !repair.mayBeReleased;
   const may = conditional ? repair.mayBeReleasedConditionally : repair.mayBeReleased;
   const released = repair.released;
+  const back = repair.gates.find((gate) => gate.state !== "PASSED" && gate.id !== "next-day");
   if (released && (!released.conditional || !repair.mayBeReleased))
     return (
       <section aria-label={say("releaseTitle")} className="border-2 border-cool bg-panel p-4">
@@ -190,7 +192,12 @@ function Release({ job, repair, page }: { job: Job; repair: Repair; page: Repair
       </h2>
       {repair.takenBack && (
         <p role="alert" className="border-2 border-danger p-2">
-          {say("takenBack")}
+          {say("takenBack")}{" "}
+          {back && (
+            <a href={`#${back.id}`} className="inline-grid min-h-11 content-center font-semibold underline">
+              {say("takenBackTo", { gate: word(`gate.${back.id}`) })}
+            </a>
+          )}
         </p>
       )}
       <p>{word("caution.not-to-be-driven")}</p>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { jobFile } from "../../domain/api";
 import type { Job } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
@@ -24,6 +25,9 @@ export function WayOut({ job, trace }: { job: Job; trace: Trace }) {
             {say("setApartStrike", { n })}
           </Button>
           <Button onClick={() => trace.setPanel("vehicle")}>{say("withdraw")}</Button>
+          <a href={jobFile(job.id)} download className="inline-grid min-h-11 content-center underline">
+            {say("takeAlong")}
+          </a>
         </section>
       )}
       {job.withdrawn !== undefined && (

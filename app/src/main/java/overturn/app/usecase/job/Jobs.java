@@ -79,7 +79,7 @@ public class Jobs {
             try {
                 return folded(part);
             } catch (RuntimeException e) {
-                LOG.error("Job {} cannot be folded whole", jobId, e);
+                LOG.warn("Job {} cannot be folded whole: {}", jobId, e.toString());
                 return folded(ReadableLog.of(part, this::folds));
             }
         }
