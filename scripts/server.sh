@@ -60,7 +60,7 @@ wait_until_up() {
         fi
         if [ $((SECONDS - said)) -ge 15 ]; then
             said=$SECONDS
-            if cluster_runs "$CLUSTER"; then say "… still coming up after $((SECONDS - began)) s"; else say "… waits for the database, which is down"; fi
+            if [ -z "${CLUSTER:-}" ] || cluster_runs "$CLUSTER"; then say "… still coming up after $((SECONDS - began)) s"; else say "… waits for the database, which is down"; fi
         fi
         sleep 0.5
     done

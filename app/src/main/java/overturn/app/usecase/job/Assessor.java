@@ -201,6 +201,10 @@ public class Assessor {
 
     private Job assess(UUID id, JobState state, WorkshopSettings settings) {
         LayoutModel model = models.of(state.opened().layoutId(), state.layoutNow());
+        Job before = known.getIfPresent(id);
+        if (before != null && before.model() == model && saysTheSame(before, state, settings)) {
+            return new Job(id, state, model, before.before(), settings, before.assessment());
+        }
         BeliefHistory history = history(id, model, state).complete();
         if (state.remedied().isEmpty()) {
             believed.put(id, Believed.of(history));
@@ -208,6 +212,21 @@ public class Assessor {
         Job job = job(id, state, settings, history, models::of);
         models.weighAgain(model);
         return job;
+    }
+
+    /**
+     * Whether nothing on which an assessment depends has changed: a step of the plan, a stroke or a check tells nothing
+     * new.
+     */
+    private static boolean saysTheSame(Job before, JobState state, WorkshopSettings settings) {
+        JobState then = before.state();
+        return before.workshop().version() == settings.version()
+                && then.readings().equals(state.readings())
+                && then.intake().equals(state.intake())
+                && then.remedied().equals(state.remedied())
+                && then.vehicle().equals(state.vehicle())
+                && then.setAside().equals(state.setAside())
+                && then.changed().equals(state.changed());
     }
 
     /** Where models come from, by the layout that a job names and the layout as it is. */

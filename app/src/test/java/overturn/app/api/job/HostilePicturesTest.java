@@ -30,7 +30,7 @@ import overturn.app.support.OverturnServer;
 @ExtendWith(OverturnServer.class)
 class HostilePicturesTest {
 
-    private static final int PICTURES = Integer.getInteger("hostile.pictures", 40);
+    private static final int PICTURES = Integer.getInteger("hostile.pictures", 16);
     private static final long SEED = Long.getLong("hostile.seed", 20261129);
     /** Bytes before the first chunk that may be anything: signature and header. */
     private static final int HEADER = 33;
