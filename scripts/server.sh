@@ -149,20 +149,24 @@ with_test_database() {
 
 run_tests() { with_test_database mvn -B -ntp -f "$ROOT/pom.xml" verify "$@"; }
 
-# attack [--requests N] [--seed N]
+# attack [--requests N] [--files N] [--orders N] [--pictures N] [--seed N]: two hours with what it does by itself
 attack() {
-    local requests=50000 seed=20261127
+    local requests=50000 files=20000 orders=20000 pictures=3000 seed=20261127
     while [ $# -gt 0 ]; do
-        case "$1" in
-            --requests) requests=${2:-} ;;
-            --seed) seed=${2:-} ;;
-            *) fail 2 "There is no '$1'; './overturn attack' takes --requests N and --seed N" ;;
-        esac
         [[ ${2:-} =~ ^[0-9]+$ ]] || fail 2 "$1 takes a whole number"
+        case "$1" in
+            --requests) requests=$2 ;;
+            --files) files=$2 ;;
+            --orders) orders=$2 ;;
+            --pictures) pictures=$2 ;;
+            --seed) seed=$2 ;;
+            *) fail 2 "There is no '$1'; './overturn attack' takes --requests, --files, --orders, --pictures and --seed" ;;
+        esac
         shift 2
     done
-    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=HostileRequestsTest \
-        -Dsurefire.failIfNoSpecifiedTests=false -Dhostile.requests="$requests" -Dhostile.seed="$seed"
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest='Hostile*Test' \
+        -Dsurefire.failIfNoSpecifiedTests=false -Dhostile.requests="$requests" -Dhostile.files="$files" -Dhostile.orders="$orders" \
+        -Dhostile.pictures="$pictures" -Dhostile.seed="$seed"
 }
 
 check() {

@@ -48,7 +48,11 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
     private static Running start() {
         requireRealDatabase();
         ConfigurableApplicationContext context = new SpringApplicationBuilder(OverturnApplication.class)
-                .run("--server.port=0", "--overturn.demo=true", "--overturn.demo.circuits=tarn-box-van");
+                .run(
+                        "--server.port=0",
+                        "--overturn.demo=true",
+                        "--overturn.demo.circuits=tarn-box-van",
+                        "--overturn.warm-up=false");
         return new Running(
                 context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
     }

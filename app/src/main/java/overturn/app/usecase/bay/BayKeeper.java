@@ -1,5 +1,7 @@
 package overturn.app.usecase.bay;
 
+import java.util.Collections;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -7,6 +9,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.SmartInitializingSingleton;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.dao.DataAccessException;
@@ -41,13 +44,22 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     private final Vehicles vehicles;
     private final Jobs jobs;
     private final LayoutModels models;
+    private final boolean warms;
     private final WorkshopLog workshop;
     private final Thread thread = new Thread(this::keep, "bay-keeper");
     private volatile boolean ended;
     private volatile boolean rebuildWanted;
 
-    BayKeeper(JobSummaries summaries, Vehicles vehicles, Jobs jobs, LayoutModels models, WorkshopLog workshop) {
+    /** @param warms whether circuits are worked out before they are asked for */
+    BayKeeper(
+            JobSummaries summaries,
+            Vehicles vehicles,
+            Jobs jobs,
+            LayoutModels models,
+            WorkshopLog workshop,
+            @Value("${overturn.warm-up:true}") boolean warms) {
         this.models = models;
+        this.warms = warms;
         this.summaries = summaries;
         this.vehicles = vehicles;
         this.jobs = jobs;
@@ -97,26 +109,30 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
 
     /**
      * After a start the jobs that the bay shows first are assessed before anybody asks, and with them the circuits that
-     * they stand on; then the circuits that ship.
+     * they stand on.
      */
     private void warmUp() {
         Search first = new Search(Optional.of(true), Optional.empty(), "", Optional.empty(), WARMED);
         for (JobSummary line : summaries.find(first).lines()) {
-            if (!ended) {
+            if (!ended && !rebuildWanted) {
                 tend(line.jobId(), () -> jobs.find(line.jobId()));
-            }
-        }
-        for (LayoutFile preset : Presets.files()) {
-            if (!ended) {
-                models.of(preset.id());
-                rest(LOOK_EVERY_MILLIS);
             }
         }
     }
 
+    /** One of the circuits that ship, while nothing else waits. */
+    private void warmNext(Iterator<LayoutFile> cold) {
+        if (!ended && !rebuildWanted && cold.hasNext()) {
+            models.of(cold.next().id());
+        }
+    }
+
     private void keep() {
+        Iterator<LayoutFile> cold = warms ? Presets.files().iterator() : Collections.emptyIterator();
         try {
-            warmUp();
+            if (warms) {
+                warmUp();
+            }
         } catch (DataAccessException e) {
             LOG.warn("The first jobs are worked out when they are asked for: {}", e.getMessage());
         }
@@ -129,6 +145,7 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
                     addMissing();
                 }
                 assessBehind();
+                warmNext(cold);
             } catch (DataAccessException e) {
                 LOG.warn("The bay is looked after later: {}", e.getMessage());
             }
