@@ -147,7 +147,8 @@ with_test_database() {
     return $code
 }
 
-run_tests() { with_test_database mvn -B -ntp -f "$ROOT/pom.xml" verify "$@"; }
+# Modules that do not need one another are built and tested side by side.
+run_tests() { with_test_database mvn -B -ntp -T 2 -f "$ROOT/pom.xml" verify "$@"; }
 
 # attack [--requests N] [--files N] [--orders N] [--pictures N] [--seed N]: two hours with what it does by itself
 attack() {

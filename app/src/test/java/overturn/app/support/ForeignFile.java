@@ -9,10 +9,13 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -22,6 +25,8 @@ import tools.jackson.databind.node.ObjectNode;
 public final class ForeignFile {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private static final Pattern UUIDS = Pattern.compile("[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
     private ForeignFile() {}
 
@@ -40,11 +45,9 @@ public final class ForeignFile {
                 List.of(tree.get("id").asString(), tree.get("vehicle").get("id").asString()));
         tree.get("entries").forEach(e -> all.add(e.get("id").asString()));
         tree.get("vehicle").get("facts").forEach(f -> all.add(f.get("id").asString()));
-        String text = file;
-        for (String id : all) {
-            text = text.replace(id, other.apply(id));
-        }
-        return (ObjectNode) JSON.readTree(text);
+        Set<String> own = new HashSet<>(all);
+        return (ObjectNode) JSON.readTree(UUIDS.matcher(file)
+                .replaceAll(found -> own.contains(found.group()) ? other.apply(found.group()) : found.group()));
     }
 
     /** A job with an entry of every kind, released until the next day. */
