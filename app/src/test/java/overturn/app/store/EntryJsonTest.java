@@ -2,6 +2,7 @@ package overturn.app.store;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
 import java.util.Optional;
@@ -110,11 +111,36 @@ class EntryJsonTest {
                 "reading-taken | 2 | {\"procedureId\":\"dry-walk\",\"observed\":\"all-dry\",\"rigSetup\":\"eye\",\"trust\":\"BLIND\"}",
                 "reading-taken | 2 | {\"procedureId\":\"free-play\",\"figures\":[{\"id\":\"play\",\"text\":\"4\",\"unit\":\"ell\",\"coreValue\":4}],\"rigSetup\":\"t\",\"trust\":\"NORMAL\"}",
                 "verdict-accepted | 2 | []",
+                "check-done | 1 | {\"checkId\":\"hard-press\",\"outcome\":\"passed\",\"seen\":null}",
+                "check-done | 1 | {\"checkId\":\"hard-press\",\"outcome\":\"perhaps\",\"seen\":\"\"}",
+                "level-entered | 1 | {\"unit\":\"\",\"aboveMinimumMl\":3}",
+                "strokes-bled | 1 | {\"endId\":\"slave\",\"count\":5,\"bubbles\":\"some\",\"colour\":\"clear\"}",
+                "part-moved | 1 | {\"part\":\"master\",\"state\":\"eaten\",\"note\":\"\"}",
                 "entry-struck | 1 | {\"struckId\":\"not an id\",\"why\":\"x\"}",
                 "verdict-accepted | 1 | 7"
             })
     void whatCannotBeReadIsKeptAsItStands(String kind, int version, String body) {
         NotUnderstood kept = assertInstanceOf(NotUnderstood.class, json.read(kind, version, body));
         assertEquals(new NotUnderstood(kind, body), kept);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "true | 1 | {\"checkId\":\"hard-press\",\"outcome\":\"passed\",\"seen\":\"\"}",
+                "false | 1 | {\"checkId\":\"hard-press\",\"outcome\":\"passed\"}",
+                "false | 1 | {\"checkId\":\"hard-press\",\"outcome\":\"passed\",\"seen\":\"\",\"more\":1}",
+                "false | 1 | {\"checkId\":7,\"outcome\":\"passed\",\"seen\":\"\"}",
+                "true | 9 | {\"whatever\":\"a later version says\"}"
+            })
+    void aBodyIsAsWrittenIfNothingIsMissingAndNothingElseIsInIt(boolean asWritten, int version, String body) {
+        assertEquals(asWritten, json.isAsWritten("check-done", version, body));
+    }
+
+    @Test
+    void numbersAreTheSameHoweverTheyAreWritten() {
+        assertTrue(json.isAsWritten("level-entered", 1, "{\"text\":\"max\",\"unit\":\"\",\"aboveMinimumMl\":90}"));
+        assertTrue(json.isAsWritten("job-released", 1, "{\"conditional\":true,\"recheckOn\":\"\",\"secondId\":\"\"}"));
     }
 }

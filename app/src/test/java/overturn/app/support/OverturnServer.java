@@ -52,7 +52,8 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
                         "--server.port=0",
                         "--overturn.demo=true",
                         "--overturn.demo.circuits=tarn-box-van",
-                        "--overturn.warm-up=false");
+                        "--overturn.warm-up=false",
+                        "--spring.flyway.connect-retries=3");
         return new Running(
                 context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));
     }
