@@ -31,7 +31,7 @@ import tools.jackson.databind.node.ObjectNode;
 @ExtendWith(OverturnServer.class)
 class HostileFilesTest {
 
-    private static final int FILES = Integer.getInteger("hostile.files", 60);
+    private static final int FILES = Integer.getInteger("hostile.files", 25);
     private static final long SEED = Long.getLong("hostile.seed", 20261129);
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
     private static final List<JsonNode> SPOILT = List.of(
