@@ -10,7 +10,8 @@ import java.util.Optional;
  * Where proving stands: a pure function of what is fitted, of what was ticked and of what was checked.
  *
  * @param gates every gate, the chocks first
- * @param mayBeReleasedConditionally chocks, yard and road are through and nothing is on, off or moved
+ * @param mayBeReleasedConditionally chocks, yard and road are through, nothing is on, off or moved, and nothing was
+ *     found the next day that was not gone into
  * @param mayBeReleased the next-day checks are through too
  */
 public record Proving(List<Standing> gates, boolean mayBeReleasedConditionally, boolean mayBeReleased) {
@@ -83,7 +84,11 @@ public record Proving(List<Standing> gates, boolean mayBeReleasedConditionally, 
             states.put(gate, state);
             gates.add(new Standing(gate, state, gate == Gate.CHOCKS ? blockers : List.of(), missing, failed));
         }
-        return new Proving(gates, states.get(Gate.ROAD) == State.PASSED, states.get(Gate.NEXT_DAY) == State.PASSED);
+        boolean foundNextDay = !gates.get(Gate.NEXT_DAY.ordinal()).failed().isEmpty();
+        return new Proving(
+                gates,
+                states.get(Gate.ROAD) == State.PASSED && !foundNextDay,
+                states.get(Gate.NEXT_DAY) == State.PASSED);
     }
 
     private static List<String> ids(

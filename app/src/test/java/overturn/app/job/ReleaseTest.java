@@ -339,4 +339,16 @@ class ReleaseTest {
         add(new WorkStepDone(compared.key(), other, "the maker's successor"));
         assertTrue(repair().done().containsKey(compared.key()));
     }
+
+    @Test
+    void whatIsFoundTheNextDayIsGoneIntoBeforeAnotherRelease() {
+        released();
+        now = now.plus(RepairState.UNTIL_NEXT_DAY);
+        add(new CheckDone("level-same", "failed", "a finger lower"));
+        release();
+        assertEquals(JobStage.RELEASE_TAKEN_BACK, stage(), "the gates of yesterday do not let it go");
+        add(new CheckDone("level-same", "passed", "cap seal renewed, topped up"));
+        release();
+        assertEquals(JobStage.RELEASED_CONDITIONALLY, stage());
+    }
 }
