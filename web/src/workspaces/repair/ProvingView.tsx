@@ -33,23 +33,24 @@ export function ProvingView() {
 
 function GateSection({ gate, from, page }: { gate: Gate; from: string | undefined; page: RepairPage }) {
   const { word } = useSettings();
-  const early = from !== undefined && Date.parse(from) > Date.now();
+  const early = gate.id === "next-day" && (from === undefined || Date.parse(from) > Date.now());
+  const state = early && gate.state === "OPEN" ? "SHUT" : gate.state;
   const done = gate.checks.filter((c) => c.outcome === "passed").length;
   return (
     <section
       id={gate.id}
       aria-label={word(`gate.${gate.id}`)}
-      data-gate={gate.state}
+      data-gate={state}
       className={clsx(
         "border-2 p-4",
         gate.state === "FAILED" ? "border-danger" : "border-ink",
-        gate.state === "SHUT" && "opacity-80",
+        state === "SHUT" && "opacity-80",
       )}
     >
       <h2 className="flex items-baseline justify-between gap-4 text-2xl font-semibold">
         {word(`gate.${gate.id}`)}
         <span className="figures text-base font-normal">
-          {say(`gate${gate.state}` as UiWord)} · {done}/{gate.checks.length}
+          {say(`gate${state}` as UiWord)} · {done}/{gate.checks.length}
         </span>
       </h2>
       {gate.blockers.length > 0 && (
@@ -74,10 +75,14 @@ function GateSection({ gate, from, page }: { gate: Gate; from: string | undefine
           ))}
         </ul>
       )}
-      {early && <p className="figures mt-2">{say("nextDayFrom", { time: new Date(from).toLocaleString() })}</p>}
+      {early && gate.state !== "SHUT" && (
+        <p className="figures mt-2">
+          {from === undefined ? say("nextDayNotYet") : say("nextDayFrom", { time: new Date(from).toLocaleString() })}
+        </p>
+      )}
       <ol className="mt-2">
         {gate.checks.map((check) => (
-          <CheckRow key={check.id} check={check} shut={gate.state === "SHUT" || early} page={page} />
+          <CheckRow key={check.id} check={check} shut={state === "SHUT" || early} page={page} />
         ))}
       </ol>
     </section>

@@ -53,7 +53,8 @@ import overturn.suspect.Remedy;
  * @param proving gates
  * @param released the latest release, while nothing was opened, fitted, moved, struck or found since
  * @param takenBack whether there was a release that does not hold any more
- * @param since the moment before which no check of a gate counts: the circuit was open then, or not released yet
+ * @param nextDayFrom from when on the checks of the next day count; empty while it was not released since it was last
+ *     closed
  */
 public record RepairState(
         WorkPlan plan,
@@ -67,11 +68,14 @@ public record RepairState(
         Proving proving,
         Optional<LoggedEntry> released,
         boolean takenBack,
-        Map<Gate, Instant> since,
+        Optional<Instant> nextDayFrom,
         Optional<UUID> cameBackAs) {
 
     /** After so long trapped air has moved and a weep shows; a night. Estimate. */
     public static final Duration UNTIL_NEXT_DAY = Duration.ofHours(8);
+
+    /** The next day begins with a conditional release: before it none of its checks can be true. */
+    private static final Instant NOT_YET = Instant.MAX;
 
     private static final String TAG = "do-not-drive-tag";
     private static final String TAG_OFF = "tag-off";
@@ -262,6 +266,7 @@ public record RepairState(
                     since.merge(later, at, (before, now) -> now.isAfter(before) ? now : before);
                 }
             }
+            since.put(Gate.NEXT_DAY, NOT_YET);
             takeBack();
         }
 
@@ -398,7 +403,7 @@ public record RepairState(
                     proving(blockers(sheet)),
                     released,
                     takenBack,
-                    Map.copyOf(since),
+                    Optional.of(since.get(Gate.NEXT_DAY)).filter(from -> !from.equals(NOT_YET)),
                     cameBackAs);
         }
     }

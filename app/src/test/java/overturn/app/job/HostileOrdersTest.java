@@ -67,9 +67,10 @@ class HostileOrdersTest {
     private List<LoggedEntry> log;
     private Instant now;
     private int released;
+    private final Map<Integer, Boolean> judged = new HashMap<>();
 
     private void add(Entry entry) {
-        now = now.plusSeconds(60 + random.nextInt(600));
+        now = now.plusSeconds(random.nextInt(30) == 0 ? 40_000 : 60 + random.nextInt(600));
         Instant taken = random.nextInt(12) == 0 ? now.minusSeconds(random.nextInt(20_000)) : now;
         log.add(new LoggedEntry(
                 new UUID(7, log.size()), log.size() + 1, taken, now, "juno-vale", Optional.empty(), "now", entry));
@@ -77,6 +78,7 @@ class HostileOrdersTest {
 
     private void begin() {
         log = new ArrayList<>();
+        judged.clear();
         now = Instant.parse("2026-11-28T08:00:00Z");
         add(new JobOpened(new UUID(9, 9), "Wisp", TRIKE.id(), "drags", "", true, false, null, false, null, null));
         add(new VerdictAccepted(
@@ -127,7 +129,7 @@ class HostileOrdersTest {
             case 1:
                 return JobReleased.now(true, "2026-11-29", "");
             case 2:
-                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size() - 3)).id(), "failed", "drips");
+                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size())).id(), "failed", "drips");
             case 3:
                 return new StrokesBled("slave", 5, "many", "clear");
             case 4:
@@ -138,7 +140,7 @@ class HostileOrdersTest {
                 return new WorkStepDone(
                         PLAN.steps().get(random.nextInt(PLAN.steps().size())).key(), List.of(), "");
             default:
-                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size() - 3)).id(), "passed", "");
+                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size())).id(), "passed", "");
         }
     }
 
@@ -183,7 +185,7 @@ class HostileOrdersTest {
             if (log.get(r).entry() instanceof JobReleased
                     && !JobState.struck(log).contains(log.get(r).id())
                     && quietAfter(r)
-                    && deserved(log.subList(0, r), log.get(r).takenAt())) {
+                    && deservedAt(r)) {
                 return true;
             }
         }
@@ -226,7 +228,7 @@ class HostileOrdersTest {
     }
 
     /** Everything that a release needs stood in the log when it was signed. */
-    private static boolean deserved(List<LoggedEntry> log, Instant signed) {
+    private boolean deserved(List<LoggedEntry> log, Instant signed) {
         Set<UUID> struck = JobState.struck(log);
         List<LoggedEntry> standing =
                 log.stream().filter(l -> !struck.contains(l.id())).toList();
@@ -286,38 +288,57 @@ class HostileOrdersTest {
                 || BleedSheet.of(TRIKE, ends, Schools.USUAL, events).done();
     }
 
-    private static boolean checked(List<LoggedEntry> log, Set<UUID> struck, Instant signed) {
+    private boolean checked(List<LoggedEntry> log, Set<UUID> struck, Instant signed) {
         return CHECKS.stream()
-                .filter(check -> check.gate() != Gate.NEXT_DAY)
-                .allMatch(check -> passed(check, log, struck, signed));
+                .allMatch(check -> check.gate() == Gate.NEXT_DAY
+                        ? lastWord(check, log, struck)
+                                .filter(word -> !word.passed || word.at.isAfter(signed))
+                                .isEmpty()
+                        : lastWord(check, log, struck)
+                                .filter(word -> word.passed && !word.at.isAfter(signed))
+                                .isPresent());
     }
 
+    private record Word(boolean passed, Instant at) {}
+
     /**
-     * The last word on a check is a pass behind which nothing was opened, seen after whatever was opened or failed
-     * before it.
+     * The last word on a check since the circuit was last opened: any failure, and a pass that was seen after whatever
+     * was opened or failed before it; of the checks of the next day a night after the release that let the vehicle go.
      */
-    private static boolean passed(Check check, List<LoggedEntry> log, Set<UUID> struck, Instant signed) {
-        Instant opened = Instant.MIN;
-        Optional<Instant> failed = Optional.empty();
-        Optional<Instant> passed = Optional.empty();
-        for (LoggedEntry l : log) {
+    private Optional<Word> lastWord(Check check, List<LoggedEntry> log, Set<UUID> struck) {
+        boolean nextDay = check.gate() == Gate.NEXT_DAY;
+        Instant from = Instant.MIN;
+        Optional<Word> word = Optional.empty();
+        for (int i = 0; i < log.size(); i++) {
+            LoggedEntry l = log.get(i);
             boolean counts = !struck.contains(l.id());
             if (counts && opens(l) || l.entry() instanceof ReadingTaken || l.entry() instanceof VerdictAccepted) {
-                opened = l.takenAt().isAfter(opened) ? l.takenAt() : opened;
-                passed = Optional.empty();
-                failed = Optional.empty();
+                from = nextDay ? Instant.MAX : l.takenAt().isAfter(from) ? l.takenAt() : from;
+                word = Optional.empty();
+            } else if (nextDay && counts && l.entry() instanceof JobReleased && deservedAt(i)) {
+                from = l.takenAt().plus(RepairState.UNTIL_NEXT_DAY);
+                word = Optional.empty();
             } else if (l.entry() instanceof CheckDone done && done.checkId().equals(check.id())) {
                 if (done.outcome().equals("failed")) {
-                    passed = Optional.empty();
-                    failed = counts ? Optional.of(l.takenAt()) : Optional.empty();
+                    word = counts ? Optional.of(new Word(false, l.takenAt())) : Optional.empty();
                 } else if (counts
-                        && !l.takenAt().isBefore(opened)
-                        && failed.filter(f -> l.takenAt().isBefore(f)).isEmpty()) {
-                    passed = Optional.of(l.takenAt());
-                    failed = Optional.empty();
+                        && !l.takenAt().isBefore(from)
+                        && word.filter(w -> !w.passed && l.takenAt().isBefore(w.at))
+                                .isEmpty()) {
+                    word = Optional.of(new Word(true, l.takenAt()));
                 }
             }
         }
-        return passed.filter(p -> !p.isAfter(signed)).isPresent();
+        return word;
+    }
+
+    /** What stands before an entry never changes, so that each release is judged once. */
+    private boolean deservedAt(int release) {
+        Boolean known = judged.get(release);
+        if (known == null) {
+            known = deserved(log.subList(0, release), log.get(release).takenAt());
+            judged.put(release, known);
+        }
+        return known;
     }
 }

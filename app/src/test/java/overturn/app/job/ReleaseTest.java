@@ -351,4 +351,18 @@ class ReleaseTest {
         release();
         assertEquals(JobStage.RELEASED_CONDITIONALLY, stage());
     }
+
+    @Test
+    void noCheckOfTheNextDayIsTrueBeforeTheVehicleWasLetGo() {
+        work();
+        bleed();
+        prove();
+        pass(Gate.NEXT_DAY);
+        add(JobReleased.now(false, "", ""));
+        assertEquals(JobStage.PROVING_ON_THE_ROAD, stage());
+        release();
+        assertEquals(JobStage.RELEASED_CONDITIONALLY, stage());
+        add(new StrokesBled("rear-left", 5, "none", "clear"));
+        assertTrue(repair().nextDayFrom().isEmpty(), "opened again, the night begins anew");
+    }
 }

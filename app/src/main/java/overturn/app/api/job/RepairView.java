@@ -33,7 +33,8 @@ import overturn.suspect.Remedy;
  * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
  * @param overturned whether something else leads by now, so that the new part should wait
  * @param takenBack whether it was released and has to be proved anew
- * @param nextDayFrom from when on the checks of the next day can be done; empty while it is not released
+ * @param nextDayFrom from when on the checks of the next day can be done; empty while it was not released since it was
+ *     last closed
  */
 public record RepairView(
         List<WorkStepView> steps,
@@ -85,7 +86,7 @@ public record RepairView(
                 repair.proving().mayBeReleased(),
                 repair.released().map(ReleaseView::of),
                 repair.takenBack(),
-                repair.released().map(release -> repair.since().get(Gate.NEXT_DAY)),
+                repair.nextDayFrom(),
                 repair.cameBackAs());
     }
 

@@ -31,8 +31,6 @@ import overturn.verdict.Verdict;
 @Component
 public class AcceptVerdict {
 
-    private static final int MOST_WHY = 300;
-
     private final LogWriter writer;
     private final Jobs jobs;
     private final WorkshopLog workshop;
@@ -137,9 +135,13 @@ public class AcceptVerdict {
         }
         Checks checks = new Checks();
         if (verdict.grade() != Grade.PROVEN) {
-            checks.text("why", why, MOST_WHY);
+            checks.text("why", why, EntryRules.MOST_WHY);
         } else {
-            checks.that(() -> why.length() <= MOST_WHY, "why", why, "at most " + MOST_WHY + " characters");
+            checks.that(
+                    () -> why.length() <= EntryRules.MOST_WHY,
+                    "why",
+                    why,
+                    "at most " + EntryRules.MOST_WHY + " characters");
         }
         List<String> places = shown.places().isEmpty()
                 ? verdict.remedies().stream()

@@ -297,7 +297,9 @@ public class RecordRepair {
                     () -> !waitsForNextDay(state, r, checkId, stamp),
                     "checkId",
                     checkId,
-                    "a check of the next day from " + r.since().get(Gate.NEXT_DAY) + " on"));
+                    r.nextDayFrom()
+                            .map(from -> "a check of the next day from " + from + " on")
+                            .orElse("a check of the next day once the vehicle was released conditionally")));
             checks.that(() -> outcomes.contains(outcome), "outcome", outcome, "one of " + outcomes)
                     .that(
                             () -> !"passed".equals(outcome) || !failedBefore || !told.isEmpty(),
@@ -324,7 +326,10 @@ public class RecordRepair {
         boolean nextDay = repair.proving().at(Gate.NEXT_DAY).state() != Proving.State.SHUT
                 && overturn.proving.Checks.of(state.layout()).stream()
                         .anyMatch(c -> c.id().equals(checkId) && c.gate() == Gate.NEXT_DAY);
-        return nextDay && writer.takenAt(stamp).isBefore(repair.since().get(Gate.NEXT_DAY));
+        return nextDay
+                && repair.nextDayFrom()
+                        .filter(from -> !writer.takenAt(stamp).isBefore(from))
+                        .isEmpty();
     }
 
     /**

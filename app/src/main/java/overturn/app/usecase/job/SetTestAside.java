@@ -13,8 +13,6 @@ import overturn.procedure.ProcedureCatalogue;
 @Component
 public class SetTestAside {
 
-    private static final int MOST_WHY = 200;
-
     private final LogWriter writer;
     private final Jobs jobs;
 
@@ -34,7 +32,7 @@ public class SetTestAside {
                         "procedureId",
                         procedureId,
                         RecordReading.knownTests(procedures))
-                .text("why", why, MOST_WHY)
+                .text("why", why, EntryRules.MOST_WHY)
                 .orThrow();
         return writer.append(read, stamp, seen -> new TestSetAside(procedureId, why));
     }

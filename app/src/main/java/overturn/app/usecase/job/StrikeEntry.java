@@ -18,8 +18,6 @@ import overturn.app.usecase.job.Jobs.Log;
 @Component
 public class StrikeEntry {
 
-    private static final int MOST_WHY = 200;
-
     private final LogWriter writer;
     private final Jobs jobs;
 
@@ -31,7 +29,7 @@ public class StrikeEntry {
     /** @throws InvalidInputException if the entry is not in this job, cannot be struck or is struck already */
     public Log strike(UUID jobId, Stamp stamp, UUID struckId, String why) {
         new Checks()
-                .text("why", why, MOST_WHY)
+                .text("why", why, EntryRules.MOST_WHY)
                 .that(() -> struckId != null, "struckId", null, "the id of an entry of this job")
                 .orThrow();
         return writer.append(jobs.read(jobId), stamp, seen -> {

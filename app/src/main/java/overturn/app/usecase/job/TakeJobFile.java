@@ -312,12 +312,13 @@ public class TakeJobFile {
         for (int i = 0; i < logged.size(); i++) {
             String at = "entries[" + i + "].body";
             StoredEntry stored = entries.get(i);
+            boolean asWritten = log.isAsWritten(stored);
             checks.that(
-                    () -> log.isAsWritten(stored),
+                    () -> asWritten,
                     at,
                     stored.body(),
                     "a body as this program writes it, version " + stored.bodyVersion() + " of " + stored.kind());
-            if (log.isAsWritten(stored)) {
+            if (asWritten) {
                 EntryRules.check(logged.get(i).entry(), sheet, at + ".", checks);
             }
         }
