@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
-import { say } from "../../domain/words";
+import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { walkIsNext } from "../walk/state";
 import { nextPlace } from "../repair/state";
@@ -20,6 +20,7 @@ interface Props {
 export function NextStrip(props: Props) {
   const { job } = props;
   const next = job.assessment.next;
+  if (job.withdrawn !== undefined) return <GivenUp why={job.withdrawn} />;
   if (job.accepted || !next) return <NothingNext {...props} />;
   return <Next {...props} next={next} />;
 }
@@ -69,6 +70,23 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
   );
 }
 
+/** In the bay's words, so that a job says the same of itself everywhere. */
+const whereItStands = (job: Job) =>
+  job.stage === "accepted" ? say("waitsRepair") : say(`stage.${job.stage}` as UiWord);
+
+function GivenUp({ why }: { why: string }) {
+  return (
+    <section
+      aria-label={say("next")}
+      className="border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2"
+    >
+      <p className="caps">{say("stage.given-up")}</p>
+      <h2 className="text-[1.65rem] leading-tight font-semibold">{why}</h2>
+      <p>{say("withdrawUndo")}</p>
+    </section>
+  );
+}
+
 function NothingNext({ job, onAccept, onOthers }: Props) {
   const { word } = useSettings();
   const { verdict } = job.assessment;
@@ -82,7 +100,7 @@ function NothingNext({ job, onAccept, onOthers }: Props) {
     >
       <div className="flex-1 basis-72">
         <p className="caps">
-          {accepted ? say("waitsRepair") : say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}
+          {accepted ? whereItStands(job) : say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}
         </p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">{text}</h2>
       </div>

@@ -245,6 +245,7 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
 }
 
 const STRIKABLE = [
+  "job-withdrawn",
   "reading-taken",
   "entry-struck",
   "test-set-aside",

@@ -7,35 +7,29 @@ import type { useTrace } from "./useTrace";
 
 type Trace = ReturnType<typeof useTrace>;
 
-/** A job with which this version cannot work as a whole, or that was given up: what is so, and the way out. */
+/** A job with which this version cannot work as a whole: from where on, and the way out. */
 export function WayOut({ job, trace }: { job: Job; trace: Trace }) {
   const n = job.setApartFrom;
   const entry = job.entries.find((e) => e.sequence === n);
   return (
-    <>
-      {n !== undefined && entry && (
-        <section role="alert" className="grid gap-2 border-2 border-danger p-3">
-          <h2 className="text-lg font-semibold">{say("setApartTitle", { n })}</h2>
-          <p>{say("setApartWhy", { n })}</p>
-          <Button
-            filled
-            disabled={trace.busy}
-            onClick={() => void trace.enter("strikes", { struckId: entry.id, why: say("setApartReason") }, entry.id)}
-          >
-            {say("setApartStrike", { n })}
-          </Button>
-          <Button onClick={() => trace.setPanel("vehicle")}>{say("withdraw")}</Button>
-          <a href={jobFile(job.id)} download className="inline-grid min-h-11 content-center underline">
-            {say("takeAlong")}
-          </a>
-        </section>
-      )}
-      {job.withdrawn !== undefined && (
-        <p role="note" className="border border-caution bg-caution-ground p-2">
-          {say("withdrawn", { why: job.withdrawn })} {say("withdrawUndo")}
-        </p>
-      )}
-    </>
+    n !== undefined &&
+    entry && (
+      <section role="alert" className="grid gap-2 border-2 border-danger p-3">
+        <h2 className="text-lg font-semibold">{say("setApartTitle", { n })}</h2>
+        <p>{say("setApartWhy", { n })}</p>
+        <Button
+          filled
+          disabled={trace.busy}
+          onClick={() => void trace.enter("strikes", { struckId: entry.id, why: say("setApartReason") }, entry.id)}
+        >
+          {say("setApartStrike", { n })}
+        </Button>
+        <Button onClick={() => trace.setPanel("vehicle")}>{say("withdraw")}</Button>
+        <a href={jobFile(job.id)} download className="inline-grid min-h-11 content-center underline">
+          {say("takeAlong")}
+        </a>
+      </section>
+    )
   );
 }
 

@@ -42,7 +42,6 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
-import overturn.proving.Gate;
 import overturn.repair.Asked;
 import overturn.repair.ChangedLayout;
 import overturn.repair.WorkPlan;
@@ -88,28 +87,6 @@ public record JobState(
         Map<UUID, Disturbance> disturbing,
         Set<UUID> releases,
         Optional<String> withdrawn) {
-
-    /**
-     * What a test did to the vehicle.
-     *
-     * @param backTo the gate from which on the checks have to be done anew
-     * @param fits what it put on
-     */
-    public record Disturbance(Gate backTo, Set<String> fits) {
-
-        static Optional<Disturbance> of(Procedure procedure) {
-            Set<String> fits = procedure.steps().stream()
-                    .flatMap(step -> step.fits().stream())
-                    .collect(Collectors.toUnmodifiableSet());
-            VehicleNeeds needs = procedure.needs();
-            if (needs.opened() != VehicleNeeds.Opened.NOTHING || !fits.isEmpty()) {
-                return Optional.of(new Disturbance(Gate.CHOCKS, fits));
-            }
-            return needs.raised() || needs.wheelsOff()
-                    ? Optional.of(new Disturbance(Gate.YARD, fits))
-                    : Optional.empty();
-        }
-    }
 
     /** The test of a walk round the vehicle. */
     public static final String DRY_WALK = "dry-walk";

@@ -2,6 +2,7 @@ package overturn.app.photo;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,8 +14,6 @@ import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /**
@@ -30,7 +29,6 @@ public class PictureShrinker {
     /** The formats taken. */
     public static final List<String> FORMATS = List.of("JPEG", "PNG", "WebP");
 
-    private static final Logger LOG = LoggerFactory.getLogger(PictureShrinker.class);
     private static final String QUALITY = "82";
     /** A progressive JPEG of 50 million pixels takes 140 MB of it. */
     private static final long MOST_MEMORY_BYTES = 512L * 1024 * 1024;
@@ -92,8 +90,7 @@ public class PictureShrinker {
                 Files.deleteIfExists(folder);
             }
         } catch (IOException e) {
-            LOG.error("No picture can be made small: {}", e.getMessage());
-            return Optional.empty();
+            throw new UncheckedIOException("No picture can be made small here; is libvips-tools installed?", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return Optional.empty();

@@ -3,7 +3,9 @@ package overturn.app.browser;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -166,5 +168,24 @@ class AfterVerdictTest {
         screens.fillIntake("Quay tarn-box-van", "tarn-box-van", "Sinks again", "sinks", "nothing-wrong");
         page.getByText("This vehicle came back after a release.").waitFor();
         assertEquals("comeback", stage());
+    }
+
+    @Test
+    void aJobIsGivenUpWithItsReasonAndTakenUpAgainFromItsLog(OverturnServer.Running server) {
+        traced(server, "tarn-box-van", "sinks", Map.of());
+        screens.open(job).heading("Suspects").waitFor();
+        Page page = screens.page();
+        screens.button("Quay tarn-box-van").click();
+        page.getByLabel("Why it is given up").fill("went back to the mainland");
+        screens.button("Give the job up").click();
+        screens.heading("went back to the mainland").waitFor();
+        assertEquals("given-up", stage());
+        screens.button("Log").click();
+        Locator entry = page.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Given up"));
+        entry.getByRole(AriaRole.BUTTON).click();
+        page.getByLabel("Why does it not count?").fill("it stayed");
+        entry.getByRole(AriaRole.BUTTON).click();
+        screens.button("Start test").waitFor();
+        assertEquals("tracing", stage());
     }
 }

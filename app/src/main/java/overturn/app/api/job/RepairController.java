@@ -17,6 +17,7 @@ import overturn.app.api.job.RepairRequests.ReleaseRequest;
 import overturn.app.api.job.RepairRequests.RestRequest;
 import overturn.app.api.job.RepairRequests.StrokesRequest;
 import overturn.app.api.job.RepairRequests.WorkStepRequest;
+import overturn.app.usecase.job.ProveVehicle;
 import overturn.app.usecase.job.RecordRepair;
 
 /** The half of a job after the verdict: work plan, bleed sheet, gates and release. */
@@ -25,9 +26,11 @@ import overturn.app.usecase.job.RecordRepair;
 class RepairController {
 
     private final RecordRepair repair;
+    private final ProveVehicle prove;
     private final JobViews views;
 
-    RepairController(RecordRepair repair, JobViews views) {
+    RepairController(RecordRepair repair, JobViews views, ProveVehicle prove) {
+        this.prove = prove;
         this.views = views;
         this.repair = repair;
     }
@@ -79,13 +82,13 @@ class RepairController {
     @PostMapping("/checks")
     ResponseEntity<JobView> check(@PathVariable UUID id, @RequestBody CheckRequest request) {
         return views.written(
-                repair.checked(id, request.stamp(), request.checkId(), request.outcome(), orNull(request.seen())));
+                prove.checked(id, request.stamp(), request.checkId(), request.outcome(), orNull(request.seen())));
     }
 
     /** Refused with what is in the way while a gate is shut. */
     @PostMapping("/release")
     ResponseEntity<JobView> release(@PathVariable UUID id, @RequestBody ReleaseRequest request) {
-        return views.written(repair.release(
+        return views.written(prove.release(
                 id, request.stamp(), Boolean.TRUE.equals(request.conditional()), orNull(request.secondId())));
     }
 }
