@@ -9,15 +9,17 @@ import overturn.suspect.Suspect;
 /**
  * What may be the matter: one suspect (nothing wrong among them), two at once, or something that is in no list. The
  * last looks like one of the list in most tests and shows its own way in others: that is how a fault nobody has
- * described gives itself away.
+ * described gives itself away. After a repair also: that everything was cured, and the repair itself brought a fault.
  *
  * @param first index of the suspect in the layout's list
- * @param second index of the other suspect of a pair, above {@code first}; {@link #NO} or {@link #UNLISTED} otherwise
+ * @param second index of the other suspect of a pair, above {@code first}; {@link #NO}, {@link #UNLISTED} or
+ *     {@link #BROUGHT} otherwise
  */
 public record Hypothesis(int first, int second) {
 
     static final int NO = -1;
     private static final int UNLISTED = -2;
+    private static final int BROUGHT = -3;
 
     public static Hypothesis single(int suspect) {
         return new Hypothesis(suspect, NO);
@@ -30,6 +32,11 @@ public record Hypothesis(int first, int second) {
     /** A fault in no list that looks like this suspect in most tests. */
     public static Hypothesis unlistedLike(int suspect) {
         return new Hypothesis(suspect, UNLISTED);
+    }
+
+    /** All that was wrong is cured, and the last repair left this behind. */
+    public static Hypothesis brought(int suspect) {
+        return new Hypothesis(suspect, BROUGHT);
     }
 
     @Override
@@ -54,8 +61,15 @@ public record Hypothesis(int first, int second) {
         return second == UNLISTED;
     }
 
+    public boolean isBrought() {
+        return second == BROUGHT;
+    }
+
     /** What is left of it once some remedies are done. */
     public Hypothesis after(Optional<Cure> done, List<Suspect> suspects, int sound) {
+        if (isBrought()) {
+            return single(first);
+        }
         if (done.isEmpty()) {
             return this;
         }

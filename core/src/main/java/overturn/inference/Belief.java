@@ -1,5 +1,7 @@
 package overturn.inference;
 
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -46,6 +48,7 @@ public final class Belief {
     private final List<Hypothesis> hypotheses;
     private final List<Cloud> clouds;
     private final double[] shares;
+    private final double logTotal;
     private final double[] suspects;
     private final Map<Remedy, Double> remedies = new EnumMap<>(Remedy.class);
     private final Map<Cure, Double> cures = new LinkedHashMap<>();
@@ -59,29 +62,37 @@ public final class Belief {
             List<Hypothesis> hypotheses,
             List<SetupLikelihood> setups,
             List<Cloud> clouds,
-            double[] shares) {
+            double[] shares,
+            double logTotal) {
         this.model = model;
         this.done = done;
         this.hypotheses = hypotheses;
         this.setups = setups;
         this.clouds = clouds;
         this.shares = shares;
+        this.logTotal = logTotal;
         this.suspects = new double[model.suspects().size()];
         for (int h = 0; h < shares.length; h++) {
             sum(hypotheses.get(h), shares[h]);
         }
     }
 
+    /** What has been remedied is suspected no more. */
     private void sum(Hypothesis hypothesis, double share) {
-        if (!hypothesis.isNoneOfThese()) {
-            suspects[hypothesis.first()] += share;
-        }
-        if (hypothesis.isPair()) {
-            suspects[hypothesis.second()] += share;
-        }
+        add(left(hypothesis), share, suspects);
         Cure cure = cure(hypothesis);
         cures.merge(cure, share, Double::sum);
         cure.remedies().forEach(remedy -> remedies.merge(remedy, share, Double::sum));
+    }
+
+    /** Adds the share of a hypothesis to those of its suspects. */
+    static void add(Hypothesis left, double share, double[] suspects) {
+        if (!left.isNoneOfThese()) {
+            suspects[left.first()] += share;
+        }
+        if (left.isPair()) {
+            suspects[left.second()] += share;
+        }
     }
 
     /** What a hypothesis still needs. */
@@ -97,29 +108,29 @@ public final class Belief {
     /**
      * From the likelihood of everything read, each rig set-up either telling the truth in all its readings or in none.
      */
-    static Belief of(
-            LayoutModel model, Prior prior, Repairs repairs, List<Hypothesis> hypotheses, SummedLikelihood read) {
-        Set<Integer> tried = tried(
-                hypotheses,
-                hypotheses.stream()
-                        .mapToDouble(h -> logEvidence(prior, h, read))
-                        .toArray(),
-                model.sound());
+    static Belief of(LayoutModel model, List<Hypothesis> hypotheses, Evidence evidence) {
+        Set<Integer> tried =
+                tried(hypotheses, hypotheses.stream().mapToDouble(evidence::log).toArray(), model.sound());
         List<Cloud> clouds = IntStream.range(0, hypotheses.size())
                 .mapToObj(h -> Cloud.of(
-                        prior.log(hypotheses.get(h)),
+                        evidence.logPrior(hypotheses.get(h)),
                         tried.contains(h)
-                                ? overVehicles(hypotheses.get(h), repairs, read, model.particles())
-                                : read.row(hypotheses.get(h), 0)))
+                                ? overVehicles(
+                                        hypotheses.get(h),
+                                        evidence.repairs(),
+                                        evidence.of(hypotheses.get(h)),
+                                        model.particles())
+                                : evidence.of(hypotheses.get(h)).row(hypotheses.get(h), 0)))
                 .toList();
+        double[] logs = clouds.stream().mapToDouble(Cloud::logEvidence).toArray();
         return new Belief(
                 model,
-                repairs.done(),
+                evidence.repairs().done(),
                 hypotheses,
-                read.setups(),
+                evidence.read().setups(),
                 clouds,
-                LogSpace.normalised(
-                        clouds.stream().mapToDouble(Cloud::logEvidence).toArray()));
+                LogSpace.normalised(logs),
+                LogSpace.sum(logs));
     }
 
     /**
@@ -127,12 +138,39 @@ public final class Belief {
      * can be weighed with it.
      */
     Belief settled() {
-        return new Belief(model, done, hypotheses, List.of(), List.of(), shares);
+        return new Belief(model, done, hypotheses, List.of(), List.of(), shares, logTotal);
     }
 
-    /** Log evidence of one hypothesis, its prior included, not normalised. */
-    static double logEvidence(Prior prior, Hypothesis hypothesis, SummedLikelihood read) {
-        return prior.log(hypothesis) - Math.log(Particles.PARTICLES) + read.evidence(hypothesis);
+    /**
+     * What a repair leaves behind.
+     *
+     * @param more what it remedies
+     * @param shares how often it brings each suspect
+     */
+    Brought.Weights brought(Cure more, double[] shares) {
+        Optional<Cure> all = Optional.of(done.map(more::and).orElse(more));
+        Hypothesis sound = Hypothesis.single(model.sound());
+        double[] logs = new double[shares.length];
+        List<Double> cured = new ArrayList<>();
+        Arrays.fill(logs, Double.NEGATIVE_INFINITY);
+        for (int h = 0; h < hypotheses.size(); h++) {
+            Hypothesis hypothesis = hypotheses.get(h);
+            double log = Math.log(this.shares[h]) + logTotal;
+            boolean stays = hypothesis.isBrought()
+                    && !more.settles(model.suspects().get(hypothesis.first()).remedy());
+            if (stays) {
+                logs[hypothesis.first()] = log;
+            } else if (hypothesis.isBrought()
+                    || hypothesis.after(all, model.suspects(), model.sound()).equals(sound)) {
+                cured.add(log);
+            }
+        }
+        double logCured =
+                LogSpace.sum(cured.stream().mapToDouble(Double::doubleValue).toArray());
+        for (int s = 0; s < logs.length; s++) {
+            logs[s] = LogSpace.add(logs[s], logCured + Math.log(shares[s]));
+        }
+        return new Brought.Weights(logs, logTotal);
     }
 
     /** Weights of the particles of one hypothesis, against the heaviest. */
@@ -229,7 +267,9 @@ public final class Belief {
         double lying = 0;
         double listed = 0;
         for (int h = 0; h < shares.length; h++) {
-            if (!hypotheses.get(h).isNoneOfThese() && shares[h] > UNFELT) {
+            boolean told =
+                    !hypotheses.get(h).isNoneOfThese() && (!hypotheses.get(h).isBrought() || setup.sinceRepair());
+            if (told && shares[h] > UNFELT) {
                 lying += shares[h] * clouds.get(h).lying(setup.logLied(), setup.row(hypotheses.get(h), 0));
                 listed += shares[h];
             }
@@ -342,7 +382,7 @@ public final class Belief {
     public double pairs() {
         double sum = 0;
         for (int h = 0; h < shares.length; h++) {
-            sum += hypotheses.get(h).isPair() ? shares[h] : 0;
+            sum += left(hypotheses.get(h)).isPair() ? shares[h] : 0;
         }
         return sum;
     }
@@ -353,7 +393,7 @@ public final class Belief {
     /** The likeliest pairs, at most this many. */
     public List<Pair> leadingPairs(int most) {
         return IntStream.range(0, shares.length)
-                .filter(h -> hypotheses.get(h).isPair())
+                .filter(h -> left(hypotheses.get(h)).isPair())
                 .boxed()
                 .sorted(Comparator.comparingDouble(h -> -shares[h]))
                 .limit(most)

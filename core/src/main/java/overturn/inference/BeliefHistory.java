@@ -10,6 +10,7 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
@@ -36,6 +37,8 @@ public final class BeliefHistory {
     private final List<Reading> readings;
     private final LikelihoodCache cache;
     private final SummedLikelihood read;
+    private final Evidence evidence;
+    private final List<Closed> closed;
     private final List<Hypothesis> hypotheses;
     private final AtomicReferenceArray<Belief> after;
     private final AtomicReferenceArray<Belief> without;
@@ -48,6 +51,7 @@ public final class BeliefHistory {
             LikelihoodCache cache,
             List<ReadingLikelihood> likelihoods,
             Optional<SummedLikelihood> readBefore,
+            List<Closed> closed,
             List<Belief> before) {
         this.model = model;
         this.intake = intake;
@@ -60,6 +64,8 @@ public final class BeliefHistory {
         this.read = readBefore
                 .map(b -> b.continued(all))
                 .orElseGet(() -> SummedLikelihood.of(model.suspects().size(), all));
+        this.evidence = evidence(likelihoods, read);
+        this.closed = List.copyOf(closed);
         this.hypotheses = Pairing.hypotheses(model, prior, this.repairs, read);
         this.after = new AtomicReferenceArray<>(likelihoods.size() + 1);
         for (int n = 0; n < before.size(); n++) {
@@ -81,7 +87,43 @@ public final class BeliefHistory {
                 cache,
                 readings.stream().map(cache::of).toList(),
                 Optional.empty(),
+                List.of(),
                 List.of());
+    }
+
+    private Evidence evidence(List<ReadingLikelihood> readings, SummedLikelihood sum) {
+        return Evidence.of(model.suspects().size(), prior, repairs, readings, this::setups, sum);
+    }
+
+    /**
+     * The end of a chapter: what was believed when something was remedied.
+     *
+     * @param readings how many had been taken by then
+     * @param cure what was remedied then
+     */
+    public record Closed(int readings, Cure cure, Belief before) {}
+
+    /**
+     * One place on the way: what was believed after so many readings.
+     *
+     * @param repaired what was remedied just before, where it is not a reading that comes before this
+     */
+    public record Moment(int readings, Optional<Cure> repaired, Belief belief) {}
+
+    /** What was believed before any reading, after each, and after each repair, in order. */
+    public List<Moment> moments() {
+        List<Moment> moments = new ArrayList<>();
+        for (int n = 0; n <= likelihoods.size(); n++) {
+            Optional<Cure> repaired = Optional.empty();
+            for (Closed chapter : closed) {
+                if (chapter.readings() == n) {
+                    moments.add(new Moment(n, repaired, chapter.before()));
+                    repaired = Optional.of(chapter.cure());
+                }
+            }
+            moments.add(new Moment(n, repaired, after(n)));
+        }
+        return moments;
     }
 
     /**
@@ -99,6 +141,7 @@ public final class BeliefHistory {
                 cache,
                 readings.stream().map(cache::of).toList(),
                 Optional.empty(),
+                List.of(),
                 earlier.subList(0, Math.min(earlier.size(), readings.size())));
     }
 
@@ -116,19 +159,28 @@ public final class BeliefHistory {
     public BeliefHistory with(List<Reading> readings) {
         List<ReadingLikelihood> more = new ArrayList<>(likelihoods);
         readings.forEach(r -> more.add(cache.of(r)));
-        return new BeliefHistory(model, intake, repairs, cache, more, Optional.of(read), known(likelihoods.size() + 1));
+        return new BeliefHistory(
+                model, intake, repairs, cache, more, Optional.of(read), closed, known(likelihoods.size() + 1));
     }
 
-    /** The same after a repair: from here on it is asked what is still needed, and readings show what is left. */
+    /**
+     * The same after a repair: from here on it is asked what is still needed, or was brought by the repair, and
+     * readings show what is left.
+     */
     public BeliefHistory repaired(Cure cure) {
+        List<Belief> before = settled();
+        List<Closed> chapters = new ArrayList<>(closed);
+        chapters.add(new Closed(likelihoods.size(), cure, before.get(likelihoods.size())));
+        double[] shares = Brought.shares(model.layout(), model.suspects(), cure);
         return new BeliefHistory(
                 model,
                 intake,
-                repairs.and(cure, model.suspects(), read),
+                repairs.and(cure, model.suspects(), read, now().brought(cure, shares)),
                 cache,
                 likelihoods,
                 Optional.of(read),
-                known(likelihoods.size()));
+                chapters,
+                before.subList(0, likelihoods.size()));
     }
 
     /**
@@ -145,6 +197,7 @@ public final class BeliefHistory {
                 new LikelihoodCache(changed, intake.sometimes()),
                 likelihoods,
                 Optional.of(read),
+                closed,
                 known(likelihoods.size()));
     }
 
@@ -195,15 +248,12 @@ public final class BeliefHistory {
     /** What was believed after the first {@code count} readings, as it was believed then; 0 is before any. */
     public Belief after(int count) {
         return once(after, count, () -> {
-            SummedLikelihood then = count == likelihoods.size()
-                    ? read
-                    : SummedLikelihood.of(model.suspects().size(), setups(likelihoods.subList(0, count)));
-            return Belief.of(
-                    model,
-                    prior,
-                    repairs,
-                    count == likelihoods.size() ? hypotheses : Pairing.hypotheses(model, prior, repairs, then),
-                    then);
+            if (count == likelihoods.size()) {
+                return Belief.of(model, hypotheses, evidence);
+            }
+            List<ReadingLikelihood> first = likelihoods.subList(0, count);
+            SummedLikelihood then = SummedLikelihood.of(model.suspects().size(), setups(first));
+            return Belief.of(model, Pairing.hypotheses(model, prior, repairs, then), evidence(first, then));
         });
     }
 
@@ -222,7 +272,7 @@ public final class BeliefHistory {
         return once(without, reading, () -> {
             List<ReadingLikelihood> rest = new ArrayList<>(likelihoods);
             rest.remove(reading);
-            return Belief.of(model, prior, repairs, hypotheses, read.without(setups(rest)))
+            return Belief.of(model, hypotheses, evidence(rest, read.without(setups(rest))))
                     .settled();
         });
     }
@@ -235,7 +285,7 @@ public final class BeliefHistory {
     public double roughOddsFactor(int reading, String suspectId) {
         double[][] known = roughFactors;
         if (known == null) {
-            double[] with = roughSuspects(read);
+            double[] with = roughSuspects(evidence);
             known = IntStream.range(0, likelihoods.size())
                     .mapToObj(i -> roughFactors(i, with))
                     .toArray(double[][]::new);
@@ -247,31 +297,23 @@ public final class BeliefHistory {
     private double[] roughFactors(int reading, double[] with) {
         List<ReadingLikelihood> others = new ArrayList<>(likelihoods);
         others.remove(reading);
-        double[] without = roughSuspects(read.without(setups(others)));
+        double[] without = roughSuspects(evidence(others, read.without(setups(others))));
         return IntStream.range(0, with.length)
                 .mapToDouble(s -> odds(with[s]) / odds(without[s]))
                 .toArray();
     }
 
-    private double[] roughSuspects(SummedLikelihood of) {
+    private double[] roughSuspects(Evidence of) {
         double[] shares = roughShares(of);
         double[] suspects = new double[model.suspects().size()];
         for (int h = 0; h < shares.length; h++) {
-            Hypothesis hypothesis = hypotheses.get(h);
-            if (!hypothesis.isNoneOfThese()) {
-                suspects[hypothesis.first()] += shares[h];
-            }
-            if (hypothesis.isPair()) {
-                suspects[hypothesis.second()] += shares[h];
-            }
+            Belief.add(now().left(hypotheses.get(h)), shares[h], suspects);
         }
         return suspects;
     }
 
-    private double[] roughShares(SummedLikelihood of) {
-        return LogSpace.normalised(hypotheses.stream()
-                .mapToDouble(h -> Belief.logEvidence(prior, h, of))
-                .toArray());
+    private double[] roughShares(Evidence of) {
+        return LogSpace.normalised(hypotheses.stream().mapToDouble(of::log).toArray());
     }
 
     /**
@@ -282,8 +324,7 @@ public final class BeliefHistory {
         now();
         List<ReadingLikelihood> others = new ArrayList<>(likelihoods);
         others.remove(reading);
-        SummedLikelihood rest = read.without(setups(others));
-        double[] shares = roughShares(rest);
+        double[] shares = roughShares(evidence(others, read.without(setups(others))));
         return IntStream.range(0, shares.length)
                 .filter(h -> now().cure(hypotheses.get(h)).includes(cure))
                 .mapToDouble(h -> shares[h])
@@ -305,10 +346,10 @@ public final class BeliefHistory {
                 done(),
                 () -> Belief.of(
                         model,
-                        prior,
-                        repairs,
-                        Pairing.singles(model),
-                        SummedLikelihood.of(model.suspects().size(), setups(readings))));
+                        Stream.concat(Pairing.singles(model).stream(), repairs.brought().stream())
+                                .toList(),
+                        evidence(readings, SummedLikelihood.of(model.suspects().size(), setups(readings)))
+                                .alone()));
     }
 
     private RigSetups setups(List<ReadingLikelihood> readings) {

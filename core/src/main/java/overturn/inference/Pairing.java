@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.PairedSeverities;
+import overturn.forecast.Particles;
 import overturn.likelihood.SetupLikelihood;
 import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
@@ -29,11 +30,12 @@ final class Pairing {
 
     private Pairing() {}
 
-    /** All singles, the pairs worth carrying, and faults in no list. */
+    /** All singles, the pairs worth carrying, faults in no list, and what a repair may have brought. */
     static List<Hypothesis> hypotheses(LayoutModel model, Prior prior, Repairs repairs, SummedLikelihood read) {
         List<Hypothesis> all = singles(model);
         all.addAll(pairs(model, prior, repairs, read));
         all.addAll(unlisted(model, prior, read));
+        all.addAll(repairs.brought());
         return List.copyOf(all);
     }
 
@@ -57,7 +59,7 @@ final class Pairing {
                         like,
                         like.first() == model.sound()
                                 ? Double.POSITIVE_INFINITY
-                                : Belief.logEvidence(prior, like, read))));
+                                : prior.log(like) - Math.log(Particles.PARTICLES) + read.evidence(like))));
         return best.inOrder();
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.PairedSeverities;
 import overturn.forecast.Particles;
@@ -15,14 +16,15 @@ import overturn.suspect.Cure;
 import overturn.suspect.Suspect;
 
 /**
- * What has been remedied, and how two faults of which one is gone are tried. That one showed before the repair, the
- * other shows alone after it: so severities of the one that is gone, with their vehicles, are taken the more often the
- * better they fit what was read before, and those of the other the better they fit what was read since; each counts the
- * less the more often it is taken.
+ * What has been remedied, what that may have brought, and how two faults of which one is gone are tried. That one
+ * showed before the repair, the other shows alone after it: so severities of the one that is gone, with their vehicles,
+ * are taken the more often the better they fit what was read before, and those of the other the better they fit what
+ * was read since; each counts the less the more often it is taken.
  */
 final class Repairs {
 
-    static final Repairs NONE = new Repairs(Optional.empty(), List.of(), new double[0][], List.of());
+    static final Repairs NONE =
+            new Repairs(Optional.empty(), List.of(), new double[0][], new Brought.Weights(new double[0], 0), List.of());
 
     /** Share of the severities that are taken evenly, whatever was read. */
     private static final double EVENLY = 0.2;
@@ -39,6 +41,7 @@ final class Repairs {
     private final Optional<Cure> done;
     private final List<Suspect> suspects;
     private final double[][] before;
+    private final Brought.Weights brought;
     private final List<ReadingLikelihood> since;
     private final Map<Hypothesis, Weighed> known = new ConcurrentHashMap<>();
 
@@ -49,15 +52,25 @@ final class Repairs {
      */
     record Weighed(PairedSeverities pairs, double[] logWeights) {}
 
-    private Repairs(Optional<Cure> done, List<Suspect> suspects, double[][] before, List<ReadingLikelihood> since) {
+    private Repairs(
+            Optional<Cure> done,
+            List<Suspect> suspects,
+            double[][] before,
+            Brought.Weights brought,
+            List<ReadingLikelihood> since) {
         this.done = done;
         this.suspects = suspects;
         this.before = before;
+        this.brought = brought;
         this.since = since;
     }
 
-    /** One more repair, after these readings. */
-    Repairs and(Cure cure, List<Suspect> suspects, SummedLikelihood read) {
+    /**
+     * One more repair, after these readings.
+     *
+     * @param brought what it may have left behind
+     */
+    Repairs and(Cure cure, List<Suspect> suspects, SummedLikelihood read, Brought.Weights brought) {
         Cure all = done.map(cure::and).orElse(cure);
         double[][] before = new double[suspects.size()][];
         for (int s = 0; s < before.length; s++) {
@@ -65,16 +78,35 @@ final class Repairs {
                 before[s] = preferred(read.row(Hypothesis.single(s), 0));
             }
         }
-        return new Repairs(Optional.of(all), suspects, before, List.of());
+        return new Repairs(Optional.of(all), suspects, before, brought, List.of());
     }
 
     /** The same with these readings, of which those since the last repair tell of what is left. */
     Repairs with(List<ReadingLikelihood> readings) {
-        return new Repairs(
-                done,
-                suspects,
-                before,
-                readings.stream().filter(r -> r.reading().after().equals(done)).toList());
+        return new Repairs(done, suspects, before, brought, sinceLast(readings));
+    }
+
+    /** Those of these readings that were taken after the last repair. */
+    List<ReadingLikelihood> sinceLast(List<ReadingLikelihood> readings) {
+        return readings.stream().filter(r -> r.reading().after().equals(done)).toList();
+    }
+
+    /** Log of how likely it was, before anything was read since, that the repair left this suspect behind. */
+    double logBrought(int suspect) {
+        return brought.logs()[suspect];
+    }
+
+    /** Log of how likely all was that was read before the repair; not normalised, as the weights of what it brought. */
+    double logReadBefore() {
+        return brought.logRead();
+    }
+
+    /** What the last repair may have left behind. */
+    List<Hypothesis> brought() {
+        return IntStream.range(0, brought.logs().length)
+                .filter(s -> brought.logs()[s] > Double.NEGATIVE_INFINITY)
+                .mapToObj(Hypothesis::brought)
+                .toList();
     }
 
     private static double[] preferred(double[] row) {

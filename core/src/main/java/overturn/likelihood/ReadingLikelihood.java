@@ -88,16 +88,27 @@ public final class ReadingLikelihood {
     /**
      * Log likelihood per particle if the rig told the truth; what was remedied before no longer shows, and what does
      * not show is as nothing wrong.
+     *
+     * @param told of what a repair brought only where this was read after it
      */
     public double[] row(Hypothesis told, int time) {
-        return rows.of(told.showing(this::moved, model.sound()), time);
+        return rows.of(shown(told), time);
+    }
+
+    /** What of it this reading can tell from nothing wrong. */
+    private Hypothesis shown(Hypothesis told) {
+        if (!told.isBrought()) {
+            return told.showing(this::moved, model.sound());
+        }
+        return predictions.moved(told.first()) || felt() ? Hypothesis.single(told.first()) : sound;
     }
 
     /** Adds a share of it, with its slopes; a fault that comes and goes is given none. */
     void addTo(Leeway leeway, Hypothesis told, double share) {
         leeway.add(share, row(told, 0));
         if (!sometimes) {
-            predictions.addSlopes(encoded, told, told.showing(this::moved, model.sound()), share, leeway);
+            Hypothesis slopes = told.isBrought() ? Hypothesis.single(told.first()) : told;
+            predictions.addSlopes(encoded, slopes, shown(told), share, leeway);
         }
     }
 

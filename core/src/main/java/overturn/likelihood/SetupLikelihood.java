@@ -79,7 +79,7 @@ public final class SetupLikelihood {
 
     /** Log likelihood per particle, honest or lying. */
     public double[] row(Hypothesis hypothesis, int time) {
-        return rows.of(hypothesis.showing(this::moved, sound), time);
+        return rows.of(hypothesis.isBrought() ? hypothesis : hypothesis.showing(this::moved, sound), time);
     }
 
     private double[] mixed(Hypothesis hypothesis, int time) {
@@ -170,6 +170,11 @@ public final class SetupLikelihood {
     /** Index of nothing wrong. */
     int sound() {
         return sound;
+    }
+
+    /** Whether all of it was read after a repair. */
+    public boolean sinceRepair() {
+        return readings.stream().allMatch(r -> r.reading().after().isPresent());
     }
 
     public List<ReadingLikelihood> readings() {

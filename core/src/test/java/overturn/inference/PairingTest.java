@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
@@ -86,7 +87,8 @@ class PairingTest {
                 .toList();
         List<Hypothesis> best = IntStream.range(0, MODEL.suspects().size())
                 .mapToObj(Hypothesis::unlistedLike)
-                .sorted(Comparator.comparingDouble((Hypothesis h) -> -Belief.logEvidence(prior, h, read)))
+                .sorted(Comparator.comparingDouble(
+                        (Hypothesis h) -> -new Evidence(prior, Repairs.NONE, read, Optional.empty(), 0).log(h)))
                 .limit(4)
                 .toList();
         assertTrue(found.containsAll(best), best + " are among " + found);

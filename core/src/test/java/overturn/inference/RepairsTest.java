@@ -73,7 +73,8 @@ class RepairsTest {
                 .and(
                         MASTER,
                         MODEL.suspects(),
-                        SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)))
+                        SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)),
+                        new Brought.Weights(new double[0], 0))
                 .with(likelihoods(since));
     }
 
