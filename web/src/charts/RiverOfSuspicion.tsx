@@ -35,11 +35,13 @@ export function River({ moments, at, onMove, hunch }: Props) {
   const x = linear(0, last, LEFT, width - LEFT).at;
   const y = linear(0, 1, TOP, bottom).at;
   const nameOf = (moment: Moment) =>
-    moment.procedureId === undefined
-      ? say("beforeIntake")
-      : moment.procedureId === "characterise"
-        ? say("intake")
-        : word(`test.${moment.procedureId}`);
+    moment.repaired.length > 0
+      ? say("repairedMark")
+      : moment.procedureId === undefined
+        ? say("beforeIntake")
+        : moment.procedureId === "characterise"
+          ? say("intake")
+          : word(`test.${moment.procedureId}`);
   const here = moments[at];
   return (
     <section aria-label={say("evidence")} className="px-3 pt-2 pb-1">
@@ -86,15 +88,16 @@ export function River({ moments, at, onMove, hunch }: Props) {
             </text>
           ))}
           {moments.map((moment, i) => (
-            <g key={moment.entryId ?? "start"}>
+            <g key={moment.entryId ?? `${i} ${moment.repaired.join()}`}>
               <line
                 x1={x(i)}
                 x2={x(i)}
                 y1={TOP - 4}
                 y2={bottom + 4}
-                stroke="var(--ink)"
-                strokeWidth={i === at ? 3 : 1}
-                opacity={i === at ? 1 : 0.35}
+                stroke={moment.repaired.length > 0 ? "var(--cool)" : "var(--ink)"}
+                strokeWidth={i === at ? 3 : moment.repaired.length > 0 ? 3 : 1}
+                strokeDasharray={moment.repaired.length > 0 ? "7 4" : undefined}
+                opacity={i === at || moment.repaired.length > 0 ? 1 : 0.35}
               />
               {(i === at ||
                 (Math.abs(x(i) - x(at)) > roomBeside(nameOf(here ?? moment)) &&

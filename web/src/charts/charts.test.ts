@@ -5,6 +5,7 @@ import { linear, spanOf, ticks } from "./scale";
 
 const moment = (...shares: [string, number][]): Moment => ({
   components: [],
+  repaired: [],
   shares: shares.map(([suspectId, probability]) => ({ suspectId, probability })),
 });
 const MOMENTS = [moment(["a", 0.5], ["b", 0.3], ["c", 0.2]), moment(["a", 0.1], ["b", 0.85], ["c", 0.05])];

@@ -29,7 +29,7 @@ interface Settings extends Kept {
   part: (id: string) => string;
   /** What a figure of a test is called: its own word, or the component at which it is read. */
   figure: (procedureId: string, figureId: string) => string;
-  /** What is fitted, and where. */
+  /** What is on, off or moved, and where. */
   fitting: (item: string) => string;
 }
 
@@ -90,7 +90,9 @@ function settings(
     figure: (procedureId, figureId) => words[keyed(`figure.${procedureId}.${figureId}`).key] ?? part(figureId),
     fitting: (item) => {
       const [kind = "", place] = item.split("@");
-      return [words[`fitting.${kind}`] ?? kind, place && part(place).toLowerCase()].filter(Boolean).join(", ");
+      return [words[`fitting.${kind}`] ?? words[`moved.${kind}`] ?? asWords(kind), place && part(place).toLowerCase()]
+        .filter(Boolean)
+        .join(", ");
     },
     set: (change) => setKept({ ...kept, ...change }),
     own: (id) => words[id],

@@ -56,6 +56,7 @@ export type Column = Schemas["ColumnView"];
 export type Output = Schemas["OutputView"];
 export type Curve = Schemas["CurveView"];
 export type Note = Schemas["NoteView"];
+export type NextAct = Schemas["NextActView"];
 export type Repair = Schemas["RepairView"];
 export type WorkStep = Schemas["WorkStepView"];
 export type BleedSheet = Schemas["BleedSheetView"];

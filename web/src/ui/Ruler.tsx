@@ -15,6 +15,21 @@ interface Props {
   compact?: boolean;
 }
 
+/** A figure after a repair in one sentence: as a sound one or not, and what it was before. */
+export function AsBefore({ figure, mark }: { figure: Figure; mark: number | undefined }) {
+  const { show } = useSettings();
+  const sound = figure.bands[0];
+  if (mark === undefined || figure.readBefore === undefined || !sound) return null;
+  return (
+    <p className="figures text-lg">
+      {say(mark >= sound.low && mark <= sound.high ? "asSound" : "notAsSound", {
+        now: show(mark, figure.dimension),
+        before: show(figure.readBefore, figure.dimension),
+      })}
+    </p>
+  );
+}
+
 const WIDE = 560;
 const NARROW = 300;
 const PAD = 18;
@@ -34,7 +49,10 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   const inUnit = (core: number) => core / own.coreUnitsPerUnit;
   const before = figure.soundBefore;
   const drawn = before ? [...bands, before] : bands;
-  const values = drawn.flatMap((b) => [inUnit(b.low), inUnit(b.high)]).concat(mark === undefined ? [] : [inUnit(mark)]);
+  const was = figure.readBefore;
+  const values = drawn
+    .flatMap((b) => [inUnit(b.low), inUnit(b.high)])
+    .concat([mark, was].filter((core) => core !== undefined).map(inUnit));
   const [low, high] = spanOf(values);
   const scale = linear(low, high, PAD, width - PAD);
   const base = 13 + drawn.length * ROW;
@@ -85,6 +103,30 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             label={labelled(say("soundBefore"), range(before.low, before.high))}
           />
         )}
+        {was !== undefined && (
+          <g>
+            <line
+              x1={scale.at(inUnit(was))}
+              x2={scale.at(inUnit(was))}
+              y1={4}
+              y2={base}
+              stroke="var(--ink)"
+              strokeWidth="2"
+              strokeDasharray="5 4"
+            />
+            <text
+              x={Math.min(width - 30, Math.max(30, scale.at(inUnit(was))))}
+              y={base - 4}
+              textAnchor="middle"
+              stroke="var(--halo, var(--panel))"
+              strokeWidth="4"
+              paintOrder="stroke"
+              className="figures fill-soft text-[13px]"
+            >
+              {say("readBefore")}
+            </text>
+          </g>
+        )}
         <line x1={PAD} x2={width - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
         {ticks(low, high).map((tick) => (
           <g key={tick}>
@@ -111,6 +153,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
     const told = bands.map(
       (b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`,
     );
+    if (was !== undefined) told.push(`${say("readBefore")} ${shownFigure(was, own)} ${own.symbol}`);
     if (before) told.push(`${say("soundBefore")} ${range(before.low, before.high)}`);
     return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...told]
       .filter(Boolean)

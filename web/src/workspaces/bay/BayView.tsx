@@ -1,6 +1,8 @@
 import clsx from "clsx";
 import { Link, useNavigate } from "react-router";
 import { useSettings } from "../../domain/settings";
+import { nextText } from "../../domain/status";
+import { capital } from "../trace/state";
 import type { JobList, JobSummary } from "../../domain/types";
 import { minutes, percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
@@ -107,9 +109,14 @@ function foundText(list: JobList | undefined, untouched: boolean): string {
   return say(untouched ? "bayOpen" : "bayFound", { count });
 }
 
-function waitsFor(job: JobSummary, word: (id: string) => string): string {
-  if (job.stage === "accepted") return say("waitsRepair");
-  if (job.stage !== "tracing") return say(`stage.${job.stage}` as UiWord);
+/** Where a job stands and what is done next, as its own pages say it. */
+function waitsFor(job: JobSummary, settings: ReturnType<typeof useSettings>): string {
+  const { word } = settings;
+  const stands = job.lead?.current ? job.lead.stands : undefined;
+  if (job.stage !== "tracing")
+    return stands && stands.next.kind !== "NOTHING"
+      ? `${capital(word(`stage.${job.stage}`))}. ${say("next")}: ${nextText(stands.next, settings)}`
+      : capital(word(`stage.${job.stage}`));
   if (!job.lead) return "";
   if (job.lead.grade === "PROVEN") return say("waitsDecision");
   if (job.lead.nextProcedureId === undefined) return say("waitsNothing");
@@ -131,8 +138,10 @@ function Recheck({ day }: { day: string }) {
 }
 
 function JobLine({ job }: { job: JobSummary }) {
-  const { word, person, layout } = useSettings();
+  const settings = useSettings();
+  const { word, person, layout } = settings;
   const { lead } = job;
+  const decided = lead?.stands?.decided ?? [];
   return (
     <li className="border-b-2 border-ink bg-panel">
       <Link to={`/jobs/${job.id}`} className="grid gap-x-8 gap-y-3 p-4 hover:bg-ground md:grid-cols-[1.1fr_1fr_1fr]">
@@ -145,8 +154,12 @@ function JobLine({ job }: { job: JobSummary }) {
           </p>
         </div>
         <div>
-          <p className="caps">{say("lead")}</p>
-          {lead ? (
+          <p className="caps">{say(decided.length > 0 ? "decided" : "lead")}</p>
+          {decided.length > 0 ? (
+            <p className="label text-lg font-semibold">
+              {decided.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}
+            </p>
+          ) : lead ? (
             <>
               <p className="flex justify-between gap-3 text-lg font-semibold">
                 <span className="label">{word(`suspect.${lead.suspectId}`)}</span>
@@ -163,10 +176,15 @@ function JobLine({ job }: { job: JobSummary }) {
           </p>
         </div>
         <div className="md:border-l md:border-grid md:pl-6">
-          <p className="label text-lg font-semibold">{lead && say(`grade${lead.grade}` as UiWord)}</p>
-          <p className={clsx("mt-1", job.stage === "release-taken-back" && "font-semibold text-hot-text")}>
-            {waitsFor(job, word)}
+          <p className="label text-lg font-semibold">
+            {lead?.stands?.turnedOut
+              ? capital(word(`turned-out.${lead.stands.turnedOut}`))
+              : lead && say(`grade${lead.grade}` as UiWord)}
           </p>
+          <p className={clsx("mt-1", job.stage === "release-taken-back" && "font-semibold text-hot-text")}>
+            {waitsFor(job, settings)}
+          </p>
+          {lead?.stands && <p className="mt-1 text-sm text-soft">{word(`may-move.${lead.stands.mayMove}`)}</p>}
           {job.recheckOn !== undefined && <Recheck day={job.recheckOn} />}
           {job.stillFitted > 0 && (
             <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>

@@ -1,15 +1,17 @@
 import clsx from "clsx";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
+import { nextPage, nextPath, nextText } from "../../domain/status";
 import type { BleedSheet, Job } from "../../domain/types";
+import { minutes } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Caller, CallHeard } from "./Caller";
 import { Frame } from "./Frame";
 import { HowBled } from "./HowBled";
-import { levelShare } from "./state";
+import { levelShare, restLeft } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
 
 /** The method that the caller calls for. */
@@ -78,18 +80,25 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
 }
 
 function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
-  const { word } = useSettings();
+  const settings = useSettings();
+  const { word } = settings;
+  const path = nextPath(job, job.status.next);
   const end = sheet.ends.find((e) => e.id === sheet.next);
   if (sheet.done || !end)
     return (
       <section aria-label={say("next")} className="flex flex-wrap items-center gap-4 bg-panel p-4">
-        <h2 className="flex-1 text-2xl font-semibold">{say("bleedDone")}</h2>
-        <Link
-          to={`/jobs/${job.id}/proving`}
-          className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
-        >
-          {say("proving")}
-        </Link>
+        <div className="min-w-0 flex-1 basis-64">
+          <p>{say("bleedDone")}</p>
+          <h2 className="text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
+        </div>
+        {path !== undefined && (
+          <Link
+            to={path}
+            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
+          >
+            {say(`go.${nextPage(job.status.next)}` as UiWord)}
+          </Link>
+        )}
       </section>
     );
   if (sheet.topUpNow)
@@ -109,30 +118,67 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
         </Button>
       </section>
     );
-  if (sheet.restFirst)
-    return (
-      <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
-        <h2 className="text-2xl font-semibold">{say("restFirst")}</h2>
-        <Button filled large disabled={page.busy} onClick={() => void page.enter("rests", {})}>
-          {say("rested")}
-        </Button>
-      </section>
-    );
+  if (sheet.restFirst) return <Resting sheet={sheet} page={page} />;
   return <Strokes key={`${end.id} ${end.strokes}`} sheet={sheet} end={end} page={page} />;
 }
 
-/** What was seen at one end: begun anew as soon as the sheet has moved on, so that what is chosen next is never taken back. */
+/** The circuit is left alone, by a clock that goes on while the page is closed. */
+function Resting({ sheet, page }: { sheet: BleedSheet; page: RepairPage }) {
+  const key = `rest-${page.jobId}`;
+  const [began, setBegan] = useState(() => Number(localStorage.getItem(key)) || 0);
+  const now = useSecond(began > 0);
+  const left = began > 0 ? restLeft(began, sheet.restMinutes, now) : undefined;
+  const begin = () => {
+    localStorage.setItem(key, String(Date.now()));
+    setBegan(Date.now());
+  };
+  const rested = () => void page.enter("rests", {}).then((taken) => taken && localStorage.removeItem(key));
+  return (
+    <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
+      <h2 className="text-2xl font-semibold">{say("restFirst")}</h2>
+      {sheet.bubblesAfterRest && (
+        <p className="figures">{say("roundAgain", { minutes: minutes(sheet.roundMinutes) })}</p>
+      )}
+      {left === undefined ? (
+        <Button filled large onClick={begin}>
+          {say("restBegin", { minutes: minutes(sheet.restMinutes) })}
+        </Button>
+      ) : (
+        <p role="timer" className="figures text-5xl font-semibold">
+          {`${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`}
+        </p>
+      )}
+      <Button filled={left === 0} large disabled={page.busy} onClick={rested}>
+        {say(left === 0 ? "rested" : "restedElsewhere")}
+      </Button>
+    </section>
+  );
+}
+
+/** The time, second by second while it is wanted. */
+function useSecond(ticking: boolean): number {
+  const [now, setNow] = useState(Date.now());
+  useEffect(() => {
+    if (!ticking) return;
+    const timer = window.setInterval(() => setNow(Date.now()), 1000);
+    return () => window.clearInterval(timer);
+  }, [ticking]);
+  return now;
+}
+
+/** What was seen at one end, one tap a turn: begun anew as soon as the sheet has moved on. */
 function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["ends"][number]; page: RepairPage }) {
   const { word } = useSettings();
   const [count, setCount] = useState("");
-  const [bubbles, setBubbles] = useState("");
-  const [colour, setColour] = useState("clear");
+  const [colour, setColour] = useState(end.colour === "DARK" ? "dark" : "clear");
   const [calling, setCalling] = useState(false);
   const strokes = count === "" ? end.strokesNow : Number(count);
-  const enter = () => page.enter("strokes", { endId: end.id, count: strokes, bubbles, colour });
+  const enter = (bubbles: string) => void page.enter("strokes", { endId: end.id, count: strokes, bubbles, colour });
   return (
     <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
-      <p className="caps">{say(`bleedState${end.state}` as UiWord)}</p>
+      <p className="caps">
+        {say(sheet.rounds > 0 ? "roundAfterRest" : "roundFirst")} · {say(`bleedState${end.state}` as UiWord)}
+      </p>
       <h2 className="text-2xl font-semibold">
         {say(sheet.withoutPedal ? "bleedPortions" : "bleedNow", {
           count: end.strokesNow,
@@ -165,30 +211,24 @@ function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["end
             className="figures min-h-14 w-20 border-2 border-ink px-2 text-right text-2xl"
           />
         </label>
+        <Choice
+          label={say("bleedColour")}
+          value={colour}
+          onChange={setColour}
+          options={(["clear", "dark"] as const).map((c) => ({
+            value: c,
+            text: say(`colour${c.toUpperCase()}` as UiWord),
+          }))}
+        />
       </div>
-      <p className="font-semibold">{say("lastStrokes")}</p>
-      <Choice
-        large
-        label={say("lastStrokes")}
-        value={bubbles}
-        onChange={setBubbles}
-        options={(["many", "few", "none"] as const).map((b) => ({
-          value: b,
-          text: say(`bubbles${b.toUpperCase()}` as UiWord),
-        }))}
-      />
-      <Choice
-        label={say("bleedColour")}
-        value={colour}
-        onChange={setColour}
-        options={(["clear", "dark"] as const).map((c) => ({
-          value: c,
-          text: say(`colour${c.toUpperCase()}` as UiWord),
-        }))}
-      />
-      <Button filled large disabled={page.busy || bubbles === "" || strokes < 1} onClick={() => void enter()}>
-        {say("enterStrokes")}
-      </Button>
+      <p className="font-semibold">{say("bubblesSeen", { count: strokes })}</p>
+      <div className="grid gap-2 sm:grid-cols-3" role="group" aria-label={say("bubblesSeen", { count: strokes })}>
+        {(["none", "few", "many"] as const).map((bubbles) => (
+          <Button key={bubbles} large disabled={page.busy || strokes < 1} onClick={() => enter(bubbles)}>
+            {say(`bubbles${bubbles.toUpperCase()}` as UiWord)}
+          </Button>
+        ))}
+      </div>
       {calling && (
         <Caller
           jobId={page.jobId}
@@ -258,13 +298,7 @@ function Level({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
           </Button>
         </span>
       </label>
-      <p className="figures border-t border-rule pt-3">
-        {say("airInAll", {
-          left: show(sheet.leftMl, "VOLUME"),
-          surely: show(sheet.surelyBelowMl, "VOLUME"),
-          allowed: show(sheet.allowedMl, "VOLUME"),
-        })}
-      </p>
+      <p className="figures border-t border-rule pt-3">{say("airLeft", { left: show(sheet.leftMl, "VOLUME") })}</p>
       <p className="text-sm text-soft">{say("bleedWhy", { vehicle: job.vehicle })}</p>
     </aside>
   );

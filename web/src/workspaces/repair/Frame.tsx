@@ -1,12 +1,13 @@
 import clsx from "clsx";
 import type { ReactNode } from "react";
-import { Link, NavLink } from "react-router";
+import { Link, NavLink, useLocation } from "react-router";
 import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Job, Repair } from "../../domain/types";
 import { percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { AlsoHere } from "../../ui/AlsoHere";
 import { Failed, Loading } from "../../ui/States";
+import { MayMoveTag } from "../../ui/MayMove";
 import { Tag, TopStrip } from "../../ui/TopStrip";
 import type { RepairPage } from "./useRepair";
 
@@ -38,11 +39,13 @@ interface FramedProps {
 
 function Framed({ page, job, children }: FramedProps) {
   const { word } = useSettings();
+  const needsPlan = !useLocation().pathname.endsWith("/card");
   return (
     <div className="min-h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint}>
         <AlsoHere jobId={job.id} />
-        <Tag>{say(`stage_${job.stage}` as UiWord)}</Tag>
+        <MayMoveTag job={job} />
+        <Tag>{word(`stage.${job.stage}`)}</Tag>
         <Link to={`/jobs/${job.id}`} className="grid min-h-11 place-items-center">
           <Tag>{say("evidence")}</Tag>
         </Link>
@@ -65,17 +68,17 @@ function Framed({ page, job, children }: FramedProps) {
           {page.refused}
         </p>
       )}
-      {job.repair ? (
+      {job.repair || !needsPlan ? (
         <>
-          {job.repair.overturned && (
+          {job.repair?.overturned && (
             <p role="alert" className="m-4 border-2 border-danger p-3 text-lg font-semibold">
               {say("overturnedNow", {
                 share: percent(job.repair.accepted),
-                remedy: word(`remedy.${job.assessment.verdict.remedyId}`),
+                remedy: word(`remedy.${job.assessment.verdict?.remedyId}`),
               })}
             </p>
           )}
-          {children(job, job.repair)}
+          {children(job, job.repair as Repair)}
         </>
       ) : (
         <main className="p-8">

@@ -2,12 +2,17 @@ import clsx from "clsx";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
+import { stepText } from "../../domain/status";
 import type { Gate, GateCheck, Job, Repair } from "../../domain/types";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Frame } from "./Frame";
+import { LeftOpen } from "./LeftOpen";
+import { MeasuredCheck } from "./MeasuredCheck";
+import { Release } from "./Release";
+import { Outcome } from "./Outcome";
+import { looksOpen } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
-import { Item } from "./WorkView";
 
 /** Gates from the chocks to release: what shuts them, what is still to be checked, who signs. */
 export function ProvingView() {
@@ -17,13 +22,9 @@ export function ProvingView() {
       {(job, repair) => (
         <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-16">
           <Release job={job} repair={repair} page={page} />
+          <LeftOpen job={job} repair={repair} />
           {repair.gates.map((gate) => (
-            <GateSection
-              key={gate.id}
-              gate={gate}
-              from={gate.id === "next-day" ? repair.nextDayFrom : undefined}
-              page={page}
-            />
+            <GateSection key={gate.id} job={job} gate={gate} repair={repair} page={page} />
           ))}
         </main>
       )}
@@ -31,93 +32,218 @@ export function ProvingView() {
   );
 }
 
-function GateSection({ gate, from, page }: { gate: Gate; from: string | undefined; page: RepairPage }) {
+/** What is told with the checks of the next day before it has come. */
+interface Early {
+  drivenKm?: number;
+  early?: boolean;
+  seen?: string;
+}
+
+interface GateProps {
+  job: Job;
+  gate: Gate;
+  repair: Repair;
+  page: RepairPage;
+}
+
+function GateSection({ job, gate, repair, page }: GateProps) {
   const { word } = useSettings();
-  const early = gate.id === "next-day" && (from === undefined || Date.parse(from) > Date.now());
-  const state = early && gate.state === "OPEN" ? "SHUT" : gate.state;
+  const [early, setEarly] = useState<Early>({});
+  const nextDay = gate.id === "next-day";
+  const from = repair.nextDayFrom;
+  const waits = nextDay && (from === undefined || Date.parse(from) > Date.now());
+  const released = repair.released;
+  const shut = gate.state === "SHUT" || (waits && (from === undefined || !mayBeEarly(early, repair.nextDayKm)));
+  const live = !shut && !(released && (!released.conditional || !nextDay));
   const done = gate.checks.filter((c) => c.outcome === "passed").length;
+  const looks = live ? looksOpen(gate.checks) : [];
   return (
     <section
       id={gate.id}
       aria-label={word(`gate.${gate.id}`)}
-      data-gate={state}
+      data-gate={waits && gate.state === "OPEN" ? "SHUT" : gate.state}
       className={clsx(
         "border-2 p-4",
         gate.state === "FAILED" ? "border-danger" : "border-ink",
-        state === "SHUT" && "opacity-80",
+        gate.state === "SHUT" && "opacity-80",
       )}
     >
       <h2 className="flex items-baseline justify-between gap-4 text-2xl font-semibold">
         {word(`gate.${gate.id}`)}
         <span className="figures text-base font-normal">
-          {say(`gate${state}` as UiWord)} · {done}/{gate.checks.length}
+          {say(`gate${waits && gate.state === "OPEN" ? "SHUT" : gate.state}` as UiWord)} · {done}/{gate.checks.length}
         </span>
       </h2>
-      {gate.blockers.length > 0 && (
-        <ul className="mt-2 grid gap-1 border border-caution bg-caution-ground p-3">
-          {gate.blockers.map((b) => (
-            <li key={`${b.kind} ${b.item}`}>
-              <span className="font-semibold">{word(`blocker.${b.kind}`)}</span>
-              {b.kind === "STEP_OPEN" ? (
-                <>
-                  :{" "}
-                  {word(`repair.${b.item.split("@")[0]}`).replace(
-                    "{place}",
-                    word(`component.${b.item.split("@")[1]}`).toLowerCase(),
-                  )}
-                </>
-              ) : b.item === "" ? null : (
-                <>
-                  : <Item item={b.item} />
-                </>
-              )}
-            </li>
+      <Blockers job={job} gate={gate} page={page} />
+      {waits && gate.state !== "SHUT" && <NextDay from={from} km={repair.nextDayKm} early={early} onEarly={setEarly} />}
+      {looks.length > 0 && (
+        <div className="mt-2 grid gap-2 border-t border-rule pt-3">
+          {looks.map((check) => (
+            <LookRow key={check.id} check={check} live early={early} page={page} />
           ))}
-        </ul>
+          <Button
+            filled={looks.length === gate.checks.filter((c) => c.outcome === undefined).length}
+            large
+            disabled={page.busy}
+            onClick={() =>
+              void page.enter("checks", {
+                checkId: looks[0]?.id ?? "",
+                also: looks.slice(1).map((check) => check.id),
+                outcome: "passed",
+                ...early,
+              })
+            }
+          >
+            {looks.length === 1 ? say("lookPassed") : say("looksPassed", { count: looks.length })}
+          </Button>
+        </div>
       )}
-      {early && gate.state !== "SHUT" && (
-        <p className="figures mt-2">
-          {from === undefined ? say("nextDayNotYet") : say("nextDayFrom", { time: new Date(from).toLocaleString() })}
-        </p>
-      )}
-      <ol className="mt-2">
-        {gate.checks.map((check) => (
-          <CheckRow key={check.id} check={check} shut={state === "SHUT" || early} page={page} />
-        ))}
-      </ol>
+      <div className="mt-2">
+        {gate.checks
+          .filter((check) => !looks.includes(check))
+          .map((check) =>
+            check.testId === undefined ? (
+              <LookRow key={check.id} check={check} live={live} early={early} page={page} />
+            ) : (
+              <MeasuredCheck
+                key={check.id}
+                job={job}
+                check={check}
+                closedAt={gate.closedAt}
+                live={live}
+                early={early}
+                page={page}
+              />
+            ),
+          )}
+      </div>
     </section>
   );
 }
 
-function CheckRow({ check, shut, page }: { check: GateCheck; shut: boolean; page: RepairPage }) {
-  const { word, person } = useSettings();
+/** Far enough driven, or a reason why it is not waited for. */
+const mayBeEarly = ({ drivenKm = 0, seen = "" }: Early, km: number) => drivenKm >= km || seen.trim() !== "";
+
+interface NextDayProps {
+  from: string | undefined;
+  km: number;
+  early: Early;
+  onEarly: (early: Early) => void;
+}
+
+/** When the next day has come; sooner by the distance driven, or by name and reason, and then it stays conditional. */
+function NextDay({ from, km: far, early, onEarly }: NextDayProps) {
+  if (from === undefined) return <p className="figures mt-2">{say("nextDayNotYet")}</p>;
+  const field = "min-h-11 border-2 border-ink px-3";
+  return (
+    <div className="mt-2 grid gap-2">
+      <p className="figures">{say("nextDayFrom", { time: new Date(from).toLocaleString() })}</p>
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="grid gap-1">
+          <span className="text-sm">{say("nextDayDriven", { km: far })}</span>
+          <span className="flex items-center gap-2">
+            <input
+              inputMode="numeric"
+              value={early.drivenKm ?? ""}
+              maxLength={5}
+              onChange={(e) => {
+                const km = Number(e.target.value.replace(/\D/g, ""));
+                onEarly(km === 0 ? {} : { drivenKm: km });
+              }}
+              className={`${field} figures w-24 text-right`}
+            />
+            km
+          </span>
+        </label>
+        <label className="grid min-w-0 flex-1 basis-56 gap-1">
+          <span className="text-sm">{say("nextDayEarly")}</span>
+          <input
+            value={early.seen ?? ""}
+            maxLength={400}
+            onChange={(e) => onEarly(e.target.value === "" ? {} : { early: true, seen: e.target.value })}
+            className={field}
+          />
+        </label>
+      </div>
+    </div>
+  );
+}
+
+/** What keeps the gates shut, each with what settles it. */
+function Blockers({ job, gate, page }: { job: Job; gate: Gate; page: RepairPage }) {
+  const settings = useSettings();
+  const { word, fitting } = settings;
+  if (gate.blockers.length === 0) return null;
+  const open = gate.blockers.filter((b) => b.kind === "STEP_OPEN");
+  const items = gate.blockers.filter((b) => b.kind === "ON_VEHICLE").map((b) => b.item);
+  const link = "inline-grid min-h-11 place-items-center border-2 border-ink bg-panel px-4 font-semibold";
+  return (
+    <ul className="mt-2 grid gap-2 border border-caution bg-caution-ground p-3">
+      {open.length > 0 && (
+        <li className="flex flex-wrap items-center gap-3">
+          <span className="min-w-0 flex-1 basis-64">
+            <span className="font-semibold">{word("blocker.STEP_OPEN")}</span>:{" "}
+            {stepText(open[0]?.item ?? "", settings)}
+            {open.length > 1 && ` ${say("and")} ${say("more", { count: open.length - 1 })}`}
+          </span>
+          <Link to={`/jobs/${job.id}/work?step=${encodeURIComponent(open[0]?.item ?? "")}`} className={link}>
+            {say("workPlan")}
+          </Link>
+        </li>
+      )}
+      {gate.blockers.some((b) => b.kind === "BLEEDING") && (
+        <li className="flex flex-wrap items-center gap-3">
+          <span className="min-w-0 flex-1 basis-64 font-semibold">{word("blocker.BLEEDING")}</span>
+          <Link to={`/jobs/${job.id}/bleed`} className={link}>
+            {say("bleedSheet")}
+          </Link>
+        </li>
+      )}
+      {items.map((item) => (
+        <li key={item} className="flex flex-wrap items-center gap-3">
+          <span className="min-w-0 flex-1 basis-64">
+            <span className="font-semibold">{word("blocker.ON_VEHICLE")}</span>: {fitting(item)}
+          </span>
+          <Button disabled={page.busy} onClick={() => void page.enter("take-off", { items: [item] })}>
+            {say("setBack")}
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface LookProps {
+  check: GateCheck;
+  live: boolean;
+  early: Early;
+  page: RepairPage;
+}
+
+/** A check that is looked at: how it went, who did it, and what was seen where it failed. */
+function LookRow({ check, live, early, page }: LookProps) {
+  const { word } = useSettings();
   const [telling, setTelling] = useState<"passed" | "failed">();
   const [seen, setSeen] = useState("");
   const enter = (outcome: "passed" | "failed") =>
     void page
-      .enter("checks", { checkId: check.id, outcome, ...(seen.trim() === "" ? {} : { seen }) })
+      .enter("checks", { ...early, checkId: check.id, outcome, seen })
       .then((taken) => taken && (setTelling(undefined), setSeen("")));
   const asked = say(telling === "passed" ? "doneSinceFailed" : "whatWasSeen");
   return (
-    <li className="grid gap-2 border-t border-rule py-3">
+    <div className="grid gap-2 border-t border-rule py-3 first:border-t-0">
       <div className="flex flex-wrap items-center gap-3">
         <p className={clsx("min-w-0 flex-1 basis-64 text-lg", check.outcome === "passed" && "text-soft")}>
           {word(`check.${check.id}`)}
         </p>
-        {check.outcome ? (
-          <p className={clsx("font-semibold", check.outcome === "failed" && "text-danger")}>
-            {say(check.outcome === "failed" ? "checkFailed" : "checkPassed")}
-            {check.personId && <span className="ml-2 font-normal text-soft">{person(check.personId)}</span>}
-          </p>
-        ) : null}
-        {!shut && (
+        <Outcome check={check} />
+        {live && (
           <div className="flex gap-2">
-            <Button
-              disabled={page.busy || check.outcome === "passed"}
-              onClick={() => (check.outcome === "failed" ? setTelling("passed") : enter("passed"))}
-            >
-              {say("checkPass")}
-            </Button>
+            {check.outcome === "failed" && (
+              <Button disabled={page.busy} onClick={() => setTelling("passed")}>
+                {say("checkPass")}
+              </Button>
+            )}
             <Button disabled={page.busy} onClick={() => setTelling(telling === "failed" ? undefined : "failed")}>
               {say("checkFail")}
             </Button>
@@ -125,15 +251,10 @@ function CheckRow({ check, shut, page }: { check: GateCheck; shut: boolean; page
         )}
       </div>
       {check.seen && <p>{check.seen}</p>}
-      {!shut && check.cautionId && check.outcome !== "passed" && (
+      {live && check.cautionId && check.outcome !== "passed" && (
         <p role="note" className="border border-caution bg-caution-ground px-3 py-2 text-sm">
           {word(`caution.${check.cautionId}`)}
         </p>
-      )}
-      {!shut && check.testId && check.outcome !== "passed" && (
-        <Link to={`/jobs/${page.jobId}/tests/${check.testId}`} className="min-h-11 underline">
-          {say("readAsTest", { test: word(`test.${check.testId}`) })}
-        </Link>
       )}
       {telling && (
         <div className="flex flex-wrap gap-2">
@@ -150,91 +271,6 @@ function CheckRow({ check, shut, page }: { check: GateCheck; shut: boolean; page
           </Button>
         </div>
       )}
-    </li>
-  );
-}
-
-/** Who signs, and what for; what is in the way stands in the gates below. */
-function Release({ job, repair, page }: { job: Job; repair: Repair; page: RepairPage }) {
-  const { catalogue, personId, person, word } = useSettings();
-  const [second, setSecond] = useState("");
-  const conditional = !repair.mayBeReleased;
-  const may = conditional ? repair.mayBeReleasedConditionally : repair.mayBeReleased;
-  const released = repair.released;
-  const back = repair.gates.find((gate) => gate.state !== "PASSED" && gate.id !== "next-day");
-  if (released && (!released.conditional || !repair.mayBeReleased))
-    return (
-      <section aria-label={say("releaseTitle")} className="border-2 border-cool bg-panel p-4">
-        <h2 className="text-2xl font-semibold">
-          {say(released.conditional ? "releasedUntil" : "releasedFinally", { day: released.recheckOn ?? "" })}
-        </h2>
-        <p>{say("signedBy", { name: person(released.personId) })}</p>
-        <p className="flex flex-wrap gap-4">
-          <a href={`/api/jobs/${job.id}/report`} className="min-h-11 underline">
-            {say("report")}
-          </a>
-          {repair.cameBackAs ? (
-            <Link to={`/jobs/${repair.cameBackAs}`} className="min-h-11 underline">
-              {say("cameBackAs")}
-            </Link>
-          ) : (
-            <Link to={`/intake?back=${job.id}`} className="min-h-11 underline">
-              {say("itCameBack")}
-            </Link>
-          )}
-          {released.conditional && (
-            <a href={`/api/jobs/${job.id}/recheck`} className="min-h-11 underline">
-              {say("recheckCalendar")}
-            </a>
-          )}
-        </p>
-      </section>
-    );
-  return (
-    <section aria-label={say("releaseTitle")} className="grid gap-3 border-2 border-ink bg-panel p-4">
-      <h2 className="text-2xl font-semibold">
-        {say(may ? (conditional ? "mayConditionally" : "mayFinally") : "mayNot")}
-      </h2>
-      {repair.takenBack && (
-        <p role="alert" className="border-2 border-danger p-2">
-          {say("takenBack")}{" "}
-          {back && (
-            <a href={`#${back.id}`} className="inline-grid min-h-11 content-center font-semibold underline">
-              {say("takenBackTo", { gate: word(`gate.${back.id}`) })}
-            </a>
-          )}
-        </p>
-      )}
-      <p>{word("caution.not-to-be-driven")}</p>
-      {may && (
-        <>
-          <label className="grid gap-1">
-            <span className="caps">{say("secondPerson")}</span>
-            <select
-              value={second}
-              onChange={(e) => setSecond(e.target.value)}
-              className="min-h-14 border-2 border-ink px-3 text-lg"
-            >
-              <option value="">{say("secondNone")}</option>
-              {catalogue.staff
-                .filter((p) => p.id !== personId)
-                .map((p) => (
-                  <option key={p.id} value={p.id}>
-                    {p.name}
-                  </option>
-                ))}
-            </select>
-          </label>
-          <Button
-            filled
-            large
-            disabled={page.busy}
-            onClick={() => void page.enter("release", { conditional, ...(second === "" ? {} : { secondId: second }) })}
-          >
-            {say(conditional ? "releaseConditionally" : "releaseFinally", { name: person(personId) })}
-          </Button>
-        </>
-      )}
-    </section>
+    </div>
   );
 }

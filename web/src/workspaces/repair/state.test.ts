@@ -1,42 +1,130 @@
 import { describe, expect, it } from "vitest";
-import type { BleedSheet, Job, Repair, WorkStep } from "../../domain/types";
-import { callAfter, CALLS, currentStep, itemParts, levelShare, nextPlace, sections } from "./state";
+import type { BleedSheet, GateCheck, Job, Repair, WorkStep } from "../../domain/types";
+import {
+  apart,
+  callAfter,
+  CALLS,
+  differs,
+  levelShare,
+  looksOpen,
+  progress,
+  readingSince,
+  restLeft,
+  typedNumber,
+  visitNow,
+  visits,
+} from "./state";
 
 const step = (id: string, section: string, part: Partial<WorkStep> = {}) =>
-  ({ key: `${id}@master`, id, section, place: "master", optional: false, asks: [], ...part }) as unknown as WorkStep;
+  ({
+    key: `${id}@${part.place ?? "master"}`,
+    id,
+    section,
+    place: "master",
+    optional: false,
+    asks: [],
+    together: [],
+    ...part,
+  }) as unknown as WorkStep;
 const done = { done: { entryId: "e", personId: "p", at: "", measured: [], why: "" } } as Partial<WorkStep>;
-const job = (steps: WorkStep[], kinds: string[]) =>
-  ({ repair: { steps, gates: [{ blockers: kinds.map((kind) => ({ kind, item: "" })) }] } as unknown as Repair }) as Job;
+const next = (kind: string, subject = "") => ({ status: { next: { kind, subject } } }) as Job;
 
 describe("the plan", () => {
-  it("goes on with the first step that is not ticked, leaving out what is optional and what is bled", () => {
-    const steps = [
-      step("cover", "PROTECT", done),
-      step("turning-nut", "TAKE_OUT", { optional: true }),
-      step("bleed-end", "BLEED"),
-      step("wash", "CLOSE"),
-    ];
-    expect(currentStep({ steps } as Repair)?.id).toBe("wash");
-    expect(currentStep({ steps: steps.slice(0, 3) } as Repair)).toBeUndefined();
-  });
-
-  it("is read by section in the order of the work", () => {
-    const read = sections([step("a", "PROTECT"), step("b", "PROTECT"), step("c", "FIT")]);
-    expect(read.map((s) => [s.section, s.steps.length])).toEqual([
-      ["PROTECT", 2],
-      ["FIT", 1],
+  it("is done place by place, and ends are bled elsewhere", () => {
+    const read = visits([
+      step("hold", "PROTECT", { place: "pedal" }),
+      step("cover", "PROTECT"),
+      step("crack", "TAKE_OUT"),
+      step("cap", "TAKE_OUT"),
+      step("bleed-end", "BLEED", { place: "rear-left" }),
+    ]);
+    expect(read.map((visit) => [visit.section, visit.place, visit.steps.length])).toEqual([
+      ["PROTECT", "pedal", 1],
+      ["PROTECT", "master", 1],
+      ["TAKE_OUT", "master", 2],
     ]);
   });
 
-  it("leads to the plan, then to the bleed sheet, then to the gates", () => {
-    expect(nextPlace(job([step("wash", "CLOSE")], ["STEP_OPEN", "BLEEDING"]))).toBe("work");
-    expect(nextPlace(job([step("wash", "CLOSE", done)], ["BLEEDING"]))).toBe("bleed");
-    expect(nextPlace(job([step("wash", "CLOSE", done)], []))).toBe("proving");
+  it("goes on where the job says it goes on, and nowhere while that is elsewhere", () => {
+    const repair = { steps: [step("cover", "PROTECT", done), step("crack", "TAKE_OUT")] } as Repair;
+    expect(visitNow(next("STEP", "crack@master"), repair)?.section).toBe("TAKE_OUT");
+    expect(visitNow(next("BLEED", "rear-left"), repair)).toBeUndefined();
+    expect(visitNow(next("WAIT_FOR_PART", "master"), repair)?.section).toBe("TAKE_OUT");
   });
 
-  it("tells what is on and where", () => {
-    expect(itemParts("adjuster@rear-left")).toEqual({ kind: "adjuster", place: "rear-left" });
+  it("counts what has to be done, a test's work as done, and tells what was left out", () => {
+    const steps = [
+      step("a", "PROTECT", done),
+      step("b", "TAKE_OUT", { already: "reading" }),
+      step("c", "FIT"),
+      step("d", "FIT", { optional: true }),
+      step("bleed-end", "BLEED"),
+    ];
+    const read = progress(steps);
+    expect([read.done, read.all, read.leftOut.map((one) => one.id)]).toEqual([2, 3, ["d"]]);
   });
+});
+
+describe("figures are judged as they are typed", () => {
+  const rod = step("output-rod-set", "SET", {
+    together: [{ first: "rod-depth", second: "master-depth", least: 0, most: 3 }],
+  });
+
+  it("reads a comma as a point and nothing as no number", () => {
+    expect(typedNumber("12,4")).toBe(12.4);
+    expect(typedNumber(" ")).toBeNaN();
+  });
+
+  it("stops a rod that stands prouder than the piston lies deep", () => {
+    const [found] = apart(rod, { "rod-depth": "12.4", "master-depth": "11.9" });
+    expect(found?.word).toBe("together.rod-depth.below");
+    expect(found?.by).toBeCloseTo(0.5);
+    expect(apart(rod, { "rod-depth": "11.4", "master-depth": "11.9" })).toEqual([]);
+    expect(apart(rod, { "rod-depth": "12.4" })).toEqual([]);
+  });
+
+  it("knows a bore that is another, until it is corrected", () => {
+    const bore = { id: "new-bore", dimension: "LENGTH", listed: 23.81, within: 0.25 } as WorkStep["asks"][number];
+    expect(differs(bore, "22.2")).toBe(true);
+    expect(differs(bore, "23,81")).toBe(false);
+    expect(differs(bore, "")).toBe(false);
+  });
+});
+
+describe("proving", () => {
+  it("tells several looks at once, and no measurement among them", () => {
+    const checks = [
+      { id: "pumped-firm" },
+      { id: "holds-sixty", testId: "hold-medium" },
+      { id: "joints", outcome: "failed" },
+    ] as GateCheck[];
+    expect(looksOpen(checks).map((check) => check.id)).toEqual(["pumped-firm"]);
+  });
+
+  it("takes a reading only from when the circuit was closed, and none that was struck", () => {
+    const entry = (id: string, takenAt: string, struck = false) => ({
+      id,
+      kind: "reading-taken",
+      procedureId: "hold-medium",
+      takenAt,
+      struck,
+    });
+    const job = {
+      entries: [
+        entry("before", "2026-11-29T08:00:00Z"),
+        entry("after", "2026-11-29T10:00:00Z"),
+        entry("struck", "2026-11-29T11:00:00Z", true),
+      ],
+    } as Job;
+    expect(readingSince(job, "hold-medium", "2026-11-29T09:00:00Z")?.id).toBe("after");
+    expect(readingSince(job, "hold-medium", "2026-11-29T12:00:00Z")).toBeUndefined();
+  });
+});
+
+it("a rest runs by the clock, whatever the page did meanwhile", () => {
+  expect(restLeft(0, 10, 0)).toBe(600);
+  expect(restLeft(0, 10, 599_500)).toBe(1);
+  expect(restLeft(0, 10, 700_000)).toBe(0);
 });
 
 describe("the caller", () => {

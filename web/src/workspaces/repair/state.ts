@@ -1,35 +1,82 @@
-import type { BleedSheet, Job, Repair, WorkStep } from "../../domain/types";
+import type { BleedSheet, GateCheck, Job, Repair, WorkStep } from "../../domain/types";
 
-/** The step to do now: the first that is not ticked, is not optional and is not done at the bleed sheet. */
-export function currentStep(repair: Repair): WorkStep | undefined {
-  return repair.steps.find((step) => !step.done && !step.optional && step.id !== "bleed-end");
+/** What the hands do in one place without going elsewhere: steps that follow one another there. */
+export interface Visit {
+  key: string;
+  section: WorkStep["section"];
+  place: string;
+  steps: WorkStep[];
 }
 
-/** Steps by section, in the order of the work. */
-export function sections(steps: WorkStep[]): { section: WorkStep["section"]; steps: WorkStep[] }[] {
-  const all: { section: WorkStep["section"]; steps: WorkStep[] }[] = [];
-  for (const step of steps) {
+/** The plan place by place, in the order of the work; ends are bled at the bleed sheet. */
+export function visits(steps: WorkStep[]): Visit[] {
+  const all: Visit[] = [];
+  for (const step of steps.filter((one) => one.id !== "bleed-end")) {
     const last = all[all.length - 1];
-    if (last?.section === step.section) last.steps.push(step);
-    else all.push({ section: step.section, steps: [step] });
+    if (last?.section === step.section && last.place === step.place) last.steps.push(step);
+    else all.push({ key: step.key, section: step.section, place: step.place, steps: [step] });
   }
   return all;
 }
 
-/** An item that is on, off or moved, as what and where. */
-export function itemParts(item: string): { kind: string; place: string } {
-  const [kind = item, place = ""] = item.split("@");
-  return { kind, place };
+/** Whether a step is done, here or by a test. */
+export const isDone = (step: WorkStep): boolean => step.done !== undefined || step.already !== undefined;
+
+/** Whether a step still has to be done before the vehicle is proved. */
+export const isOpen = (step: WorkStep): boolean => !step.optional && !isDone(step) && step.id !== "bleed-end";
+
+/** The visit of the next act; where that is elsewhere, the first that is open. */
+export function visitNow(job: Job, repair: Repair): Visit | undefined {
+  const all = visits(repair.steps);
+  const { kind, subject } = job.status.next;
+  return (
+    (kind === "STEP" ? all.find((visit) => visit.steps.some((step) => step.key === subject)) : undefined) ??
+    (kind === "WAIT_FOR_PART" ? all.find((visit) => visit.steps.some(isOpen)) : undefined)
+  );
 }
 
-/** What comes next after the verdict: where the button of the job leads. */
-export function nextPlace(job: Job): "work" | "bleed" | "proving" {
-  if (!job.repair) return "work";
-  const blockers = job.repair.gates[0]?.blockers ?? [];
-  if (currentStep(job.repair)?.section === "BLEED" || blockers.every((b) => b.kind === "BLEEDING"))
-    return blockers.some((b) => b.kind === "BLEEDING") ? "bleed" : "proving";
-  return currentStep(job.repair) ? "work" : "proving";
+/** How far the plan is: what has to be done, and what is done only where it applies. */
+export function progress(steps: WorkStep[]) {
+  const asked = steps.filter((step) => !step.optional && step.id !== "bleed-end");
+  const leftOut = steps.filter((step) => step.optional && !isDone(step));
+  return { done: asked.filter(isDone).length, all: asked.length, leftOut };
 }
+
+/** A figure as it is typed; not a number while it is none. */
+export const typedNumber = (text: string): number => (text.trim() === "" ? NaN : Number(text.trim().replace(",", ".")));
+
+/** What does not go together among figures as they are typed: below or above what is allowed, and by how much. */
+export function apart(step: WorkStep, typed: Record<string, string>) {
+  return step.together.flatMap((two) => {
+    const difference = typedNumber(typed[two.second] ?? "") - typedNumber(typed[two.first] ?? "");
+    if (difference < two.least) return [{ word: `together.${two.first}.below`, by: two.least - difference }];
+    if (difference > two.most) return [{ word: `together.${two.first}.above`, by: difference - two.most }];
+    return [];
+  });
+}
+
+/** Whether a figure as it is typed is another than the list says. */
+export function differs(asked: WorkStep["asks"][number], text: string): boolean {
+  if (asked.listed === undefined || asked.within === undefined) return false;
+  return Math.abs(typedNumber(text) - asked.listed) > asked.within;
+}
+
+/** The last reading of a test since the circuit was closed. */
+export function readingSince(job: Job, testId: string, closedAt: string | undefined) {
+  return [...job.entries]
+    .reverse()
+    .find(
+      (entry) =>
+        entry.kind === "reading-taken" &&
+        entry.procedureId === testId &&
+        !entry.struck &&
+        (closedAt === undefined || Date.parse(entry.takenAt) >= Date.parse(closedAt)),
+    );
+}
+
+/** Checks that are looks and still to be passed: told in one go. */
+export const looksOpen = (checks: GateCheck[]): GateCheck[] =>
+  checks.filter((check) => check.testId === undefined && check.outcome === undefined);
 
 /** The calls of a stroke, in their order: release cannot come before the screw is closed. */
 export const CALLS = ["PRESS", "OPEN", "HOLD", "CLOSE", "RELEASE"] as const;
@@ -42,4 +89,9 @@ export function callAfter(call: Call): Call {
 /** How full the reservoir is believed to be, as a share of the room between its marks. */
 export function levelShare(sheet: BleedSheet): number {
   return Math.max(0, Math.min(1, sheet.aboveMinimumMl / sheet.roomMl));
+}
+
+/** Seconds left of a rest that began then. */
+export function restLeft(beganAt: number, minutes: number, now: number): number {
+  return Math.max(0, Math.ceil(minutes * 60 - (now - beganAt) / 1000));
 }

@@ -13,10 +13,10 @@ export function useRepair() {
   const write = useWrite(jobId, personId);
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState("");
-  const enter = async <K extends Kind>(kind: K, body: Said<K>): Promise<boolean> => {
+  const enter = async <K extends Kind>(kind: K, body: Said<K>, id?: string): Promise<boolean> => {
     setBusy(true);
     try {
-      await write(kind, body);
+      await write(kind, body, id);
       setRefused("");
       return true;
     } catch (e) {

@@ -4,7 +4,8 @@ import { percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
-import { Ruler } from "../../ui/Ruler";
+import { nextText } from "../../domain/status";
+import { AsBefore, Ruler } from "../../ui/Ruler";
 import { value, type RunnerDraft } from "./state";
 
 interface Props {
@@ -17,7 +18,9 @@ interface Props {
 
 /** What the reading changed: each suspect before and after, and the mark on its ruler. */
 export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
-  const { word, figure, catalogue } = useSettings();
+  const settings = useSettings();
+  const { word, figure, catalogue } = settings;
+  const { verdict } = job.assessment;
   const was = new Map(before.suspects.map((s) => [s.suspectId, s.probability]));
   const moved = [...job.assessment.suspects]
     .sort(
@@ -58,10 +61,20 @@ export function OutcomePage({ before, job, test, draft, unitFor }: Props) {
           ))}
         </tbody>
       </table>
-      <p className="text-lg">
-        <span className="label font-semibold">{say(`grade${job.assessment.verdict.grade}`)}</span> ·{" "}
-        {word(`remedy.${job.assessment.verdict.remedyId}`)} · {percent(job.assessment.verdict.probability)}
-      </p>
+      {marked.map((f) => (
+        <AsBefore key={f.id} figure={f} mark={value(draft, f, unitFor(f), catalogue.units)} />
+      ))}
+      {verdict ? (
+        <p className="text-lg">
+          <span className="label font-semibold">{say(`grade${verdict.grade}`)}</span> ·{" "}
+          {word(`remedy.${verdict.remedyId}`)} · {percent(verdict.probability)}
+        </p>
+      ) : (
+        <p className="text-lg">
+          <span className="label font-semibold">{word(`stage.${job.stage}`)}</span> ·{" "}
+          {nextText(job.status.next, settings)}
+        </p>
+      )}
     </div>
   );
 }

@@ -18,7 +18,7 @@ export function StepDrawing({ job, step }: { job: Job; step: Step }) {
     <div className="sheet-grid aspect-[1.7] w-full border-2 border-ink" data-gesture={step.gesture}>
       <CircuitSheet
         layout={sheet}
-        stillFitted={job.stillFitted}
+        stillFitted={job.status.onOffMoved}
         at={step.at}
         view={viewOf(sheet, places, LEAST_VIEW, SHAPE)}
       >

@@ -7,8 +7,8 @@ import { percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
-import { Ruler } from "../../ui/Ruler";
-import { standsBy } from "./state";
+import { AsBefore, Ruler } from "../../ui/Ruler";
+import { listed, standsBy } from "./state";
 
 const SHOWN = 5;
 
@@ -19,17 +19,30 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
   const ranked = job.assessment.suspects
     .map((s) => ({ ...s, probability: shares.get(s.suspectId) ?? 0 }))
     .sort((a, b) => b.probability - a.probability);
-  const live = ranked.filter((s) => s.probability >= catalogue.clearedBelow);
-  const shown = all ? ranked : ranked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
+  const retired = isNow ? ranked.filter((s) => s.retired) : [];
+  const asked = ranked.filter((s) => !retired.includes(s));
+  const live = asked.filter((s) => s.probability >= catalogue.clearedBelow);
+  const shown = all ? asked : asked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
   return (
     <section aria-label={say("suspects")}>
       <div className="flex items-baseline justify-between">
-        <h2 className="text-xl font-semibold">{say("suspects")}</h2>
+        <h2 className="text-xl font-semibold">{say(retired.length > 0 ? "suspectsLeft" : "suspects")}</h2>
         <p className="figures text-sm text-soft">
-          {say("suspectsCount", { cleared: ranked.length - live.length, live: live.length })}
+          {say("suspectsCount", { cleared: asked.length - live.length, live: live.length })}
         </p>
       </div>
       {isNow && <Segments job={job} />}
+      {retired.length > 0 && (
+        <p className="mt-1 text-sm">
+          {say("suspectsRetired", {
+            what: listed(
+              retired.map((s) => s.suspectId),
+              (id) => word(`suspect.${id}`),
+              all ? 99 : 2,
+            ),
+          })}
+        </p>
+      )}
       <ul>
         {shown.map((s) => (
           <li key={s.suspectId} className="mt-2.5">
@@ -93,6 +106,7 @@ function LastReading({ job }: { job: Job }) {
           test: `${word(`test.${procedureId}`)}: ${word(`figure.${procedureId}.${figure.id}`)}`,
         })}
       />
+      <AsBefore figure={figure} mark={last.figures[index]?.coreValue} />
     </div>
   );
 }

@@ -5,7 +5,7 @@ import { minutes } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { walkIsNext } from "../walk/state";
-import { nextPlace } from "../repair/state";
+import { nextPage, nextPath, nextText } from "../../domain/status";
 import { moneyText, nextLine, reasonText, stopOrTest } from "./state";
 
 interface Props {
@@ -21,18 +21,17 @@ export function NextStrip(props: Props) {
   const { job } = props;
   const next = job.assessment.next;
   if (job.withdrawn !== undefined) return <GivenUp why={job.withdrawn} />;
-  if (job.accepted || !next) return <NothingNext {...props} />;
+  if (job.accepted) return <AfterVerdict {...props} />;
+  if (!next) return <Decide {...props} />;
   return <Next {...props} next={next} />;
 }
 
 function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNullable<Job["assessment"]["next"]> }) {
   const { word } = useSettings();
+  const waste = minutes(job.assessment.verdict?.wrongPartMinutes ?? 0);
   const caution = next.needs.opened !== "NOTHING" && job.vehicleState.opened === "NOTHING";
   return (
-    <section
-      aria-label={say("next")}
-      className="flex flex-wrap items-center gap-x-6 gap-y-3 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2"
-    >
+    <section aria-label={say("next")} className={STRIP}>
       <div className="min-w-0 flex-1 basis-72">
         <p className="caps">{nextLine(next, job)}</p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">
@@ -43,8 +42,8 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
         <p className="text-sm text-soft">
           {next.stateMinutes >= 1 ? `${say("stateExtra", { minutes: minutes(next.stateMinutes) })}. ` : ""}
           {job.assessment.anotherTestPays
-            ? `${stopOrTest(next)} ${say("actNowOrTest", { waste: minutes(job.assessment.verdict.wrongPartMinutes) })}`
-            : say("actNow", { minutes: minutes(job.assessment.verdict.wrongPartMinutes) })}{" "}
+            ? `${stopOrTest(next)} ${say("actNowOrTest", { waste })}`
+            : say("actNow", { minutes: waste })}{" "}
           {moneyText(job.assessment)}
         </p>
         {caution && (
@@ -70,56 +69,82 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
   );
 }
 
-/** In the bay's words, so that a job says the same of itself everywhere. */
-const whereItStands = (job: Job) =>
-  job.stage === "accepted" ? say("waitsRepair") : say(`stage.${job.stage}` as UiWord);
-
 function GivenUp({ why }: { why: string }) {
+  const { word } = useSettings();
   return (
     <section
       aria-label={say("next")}
       className="border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2"
     >
-      <p className="caps">{say("stage.given-up")}</p>
+      <p className="caps">{word("stage.given-up")}</p>
       <h2 className="text-[1.65rem] leading-tight font-semibold">{why}</h2>
       <p>{say("withdrawUndo")}</p>
     </section>
   );
 }
 
-function NothingNext({ job, onAccept, onOthers }: Props) {
+const STRIP =
+  "flex flex-wrap items-center gap-x-6 gap-y-3 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2";
+
+/** What is done next in a decided job, and the way there: as every other page says it. */
+function AfterVerdict({ job, onOthers, onAccept }: Props) {
+  const settings = useSettings();
+  const { word } = settings;
+  const { next, decided } = job.status;
+  const page = nextPage(next);
+  const path = nextPath(job, next);
+  const remedy = (decided?.remedyIds ?? []).map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
+  return (
+    <section aria-label={say("next")} className={STRIP}>
+      <div className="min-w-0 flex-1 basis-72">
+        <p className="caps">{word(`stage.${job.stage}`)}</p>
+        <h2 className="text-[1.65rem] leading-tight font-semibold">{nextText(next, settings)}</h2>
+        <p className="mt-0.5">
+          {remedy} · {word(`turned-out.${decided?.turnedOut}`)}
+        </p>
+      </div>
+      <div className="flex items-center gap-4">
+        {job.assessment.verdict && (
+          <button type="button" className="min-h-11 text-sm underline" onClick={onAccept}>
+            {say("acceptOther")}
+          </button>
+        )}
+        <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
+          {say("otherTests")}
+        </button>
+        {path !== undefined && (
+          <Link
+            to={path}
+            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
+          >
+            {say(`go.${page}` as UiWord)}
+          </Link>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** Proven, or nothing left to test: the verdict waits to be accepted. */
+function Decide({ job, onAccept, onOthers }: Props) {
   const { word } = useSettings();
   const { verdict } = job.assessment;
-  const accepted = job.accepted;
-  const remedy = (accepted?.remedyIds ?? verdict.remedyIds).map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
-  const text = accepted ? say(accepted.grade === "PROVEN" ? "accepted" : "acceptedAssumed", { remedy }) : remedy;
+  if (!verdict) return null;
   return (
-    <section
-      aria-label={say("next")}
-      className="flex flex-wrap items-center gap-6 border-t-2 border-ink bg-panel px-4 py-3 max-lg:order-1 max-lg:border-t-0 max-lg:border-b-2"
-    >
+    <section aria-label={say("next")} className={STRIP}>
       <div className="flex-1 basis-72">
-        <p className="caps">
-          {accepted ? whereItStands(job) : say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}
-        </p>
-        <h2 className="text-[1.65rem] leading-tight font-semibold">{text}</h2>
+        <p className="caps">{say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}</p>
+        <h2 className="text-[1.65rem] leading-tight font-semibold">
+          {verdict.remedyIds.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}
+        </h2>
       </div>
       <div className="flex items-center gap-4">
         <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
           {say("otherTests")}
         </button>
-        {accepted ? (
-          <Link
-            to={`/jobs/${job.id}/${nextPlace(job)}`}
-            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
-          >
-            {say(nextPlace(job) === "work" ? "workPlan" : nextPlace(job) === "bleed" ? "bleedSheet" : "proving")}
-          </Link>
-        ) : (
-          <Button filled large onClick={onAccept}>
-            {say("acceptVerdict")}
-          </Button>
-        )}
+        <Button filled large onClick={onAccept}>
+          {say("acceptVerdict")}
+        </Button>
       </div>
     </section>
   );

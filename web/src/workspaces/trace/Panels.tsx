@@ -2,7 +2,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
-import type { Entry, Job, Proposal } from "../../domain/types";
+import type { Entry, Job, Proposal, Verdict } from "../../domain/types";
 import { minutes, oneIn } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
@@ -68,10 +68,12 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
         </div>
         <Log job={job} trace={trace} />
       </Dialog>
-      {trace.panel === "accept" && <Accept job={job} trace={trace} onClose={close} />}
+      {trace.panel === "accept" && job.assessment.verdict && (
+        <Accept job={job} standing={job.assessment.verdict} trace={trace} onClose={close} />
+      )}
       <Dialog open={trace.panel === "takeOff"} onClose={close} title={say("takeOffTitle")}>
         <ul className="mb-3 list-inside list-disc text-lg">
-          {job.stillFitted.map((item) => (
+          {job.status.onOffMoved.map((item) => (
             <li key={item}>{fitting(item)}</li>
           ))}
         </ul>
@@ -81,7 +83,7 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
           filled
           large
           disabled={trace.busy}
-          onClick={() => void trace.enter("take-off", { items: job.stillFitted })}
+          onClick={() => void trace.enter("take-off", { items: job.status.onOffMoved })}
         >
           {say("takeOff")}
         </Button>
@@ -163,10 +165,10 @@ function Rounds({ job }: { job: Job }) {
 }
 
 /** Accepts the verdict that stood when the sheet was opened; where another stands by now, it is said and shown before anything can be accepted. */
-function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () => void }) {
+function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict; trace: Trace; onClose: () => void }) {
   const [why, setWhy] = useState("");
   const [places, setPlaces] = useState<Record<number, string>>({});
-  const [shown, setShown] = useState({ sequence: job.sequence, verdict: job.assessment.verdict });
+  const [shown, setShown] = useState({ sequence: job.sequence, verdict: standing });
   const { word } = useSettings();
   const { verdict } = shown;
   const proven = verdict.grade === "PROVEN";
@@ -177,7 +179,7 @@ function Accept({ job, trace, onClose }: { job: Job; trace: Trace; onClose: () =
         <p role="alert" className="mb-3 text-lg">
           {say("verdictMovedWhy", { remedy })}
         </p>
-        <Button filled large onClick={() => setShown({ sequence: job.sequence, verdict: job.assessment.verdict })}>
+        <Button filled large onClick={() => setShown({ sequence: job.sequence, verdict: standing })}>
           {say("verdictShowNow")}
         </Button>
       </Dialog>

@@ -11,7 +11,8 @@ import { say } from "../../domain/words";
 import { AlsoHere } from "../../ui/AlsoHere";
 import { Failed, Loading } from "../../ui/States";
 import { Tag, TopStrip } from "../../ui/TopStrip";
-import { DrivingNote } from "./DrivingNote";
+import { MayMoveNote, MayMoveTag } from "../../ui/MayMove";
+import { DecidedPanel } from "./DecidedPanel";
 import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { Panels } from "./Panels";
@@ -67,13 +68,11 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         <span className="max-sm:hidden">
           <Tag>{needsText(job.vehicleState)}</Tag>
         </span>
-        <Tag tone={job.assessment.driving.answer === "NOT_AT_ALL" ? "hot" : undefined}>
-          {say(`driving${job.assessment.driving.answer}`)}
-        </Tag>
+        <MayMoveTag job={job} />
         <AlsoHere jobId={job.id} />
-        {job.stillFitted.length > 0 && (
+        {job.status.onOffMoved.length > 0 && (
           <button type="button" className="min-h-11" onClick={() => trace.setPanel("takeOff")}>
-            <Tag tone="hot">{say("stillFitted", { count: job.stillFitted.length })}</Tag>
+            <Tag tone="hot">{say("stillFitted", { count: job.status.onOffMoved.length })}</Tag>
           </button>
         )}
         <Link to={`/jobs/${job.id}/bench`} className="grid min-h-11 place-items-center">
@@ -91,7 +90,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
                 <CircuitSheet
                   layout={sheet}
                   suspicion={suspicionAt(job.assessment.river[trace.moment])}
-                  stillFitted={job.stillFitted}
+                  stillFitted={job.status.onOffMoved}
                   changed={changedComponents(job.assessment.river, trace.moment)}
                   onPart={trace.openPart}
                 >
@@ -117,6 +116,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
         </div>
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
           <WayOut job={job} trace={trace} />
+          <DecidedPanel job={job} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
           {drawn && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
           {job.comesBackFrom && (
@@ -127,13 +127,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
               </Link>
             </p>
           )}
-          <DrivingNote job={job} />
-          <p className="text-sm text-soft">
-            {word("caution.not-to-be-driven")}{" "}
-            <Link to="/" className="underline">
-              {say("bay")}
-            </Link>
-          </p>
+          <MayMoveNote job={job} />
         </aside>
       </main>
       {drawn && <Panels job={job} trace={trace} />}

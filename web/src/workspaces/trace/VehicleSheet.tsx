@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Job, Vehicle } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Failed, Loading } from "../../ui/States";
@@ -59,7 +59,7 @@ export function VehicleSheet({ job }: { job: Job }) {
               {one.complaint}
             </Link>
             <p className="figures text-sm text-soft">
-              {new Date(one.openedAt).toLocaleDateString()} · {say(`stage.${one.stage}` as UiWord)}
+              {new Date(one.openedAt).toLocaleDateString()} · {word(`stage.${one.stage}`)}
             </p>
           </li>
         ))}

@@ -10,12 +10,16 @@ import { listed } from "./state";
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
   const { word } = useSettings();
   const { verdict, conflict } = job.assessment;
+  if (!verdict) return null;
+  const title = say(
+    job.accepted ? (job.assessment.suspects.some((s) => s.retired) ? "verdictLeft" : "verdictOther") : "verdictSoFar",
+  );
   const carriers = verdict.carriers
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "")
     .map((id) => word(`test.${id}`));
   return (
-    <section aria-label={say("verdictSoFar")} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
-      <h2 className="caps">{say("verdictSoFar")}</h2>
+    <section aria-label={title} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
+      <h2 className="caps">{title}</h2>
       {job.moved && (
         <p role="note" className="mb-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
           {say("movedByUpgrade", {
@@ -83,7 +87,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
           </ul>
         </>
       )}
-      {!job.accepted && verdict.grade !== "PROVEN" && (
+      {(job.accepted || verdict.grade !== "PROVEN") && (
         <Button className="mt-3 w-full" onClick={onAccept}>
           {say("acceptVerdict")}
         </Button>

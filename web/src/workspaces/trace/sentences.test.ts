@@ -86,9 +86,11 @@ describe("what it costs", () => {
   });
 
   it("names minutes, state and what is still shut", () => {
-    const job = { vehicleState: SHUT, stillFitted: [] as string[] } as unknown as Job;
+    const job = { vehicleState: SHUT, status: { onOffMoved: [] as string[] } } as unknown as Job;
     expect(nextLine(proposal("SPLIT"), job)).toBe("Next · 8 min · from the seat · nothing opened yet");
-    expect(nextLine(proposal("SPLIT"), { ...job, stillFitted: ["plug@port"] })).toBe("Next · 8 min · from the seat");
+    expect(nextLine(proposal("SPLIT"), { ...job, status: { onOffMoved: ["plug@port"] } } as unknown as Job)).toBe(
+      "Next · 8 min · from the seat",
+    );
     const opening = proposal("PROOF", { needs: { ...SHUT, bonnetOpen: true, opened: "MASTER_PORTS" } });
     expect(nextLine(opening, job)).toBe("Next · 8 min · opened at the master");
   });
@@ -107,6 +109,7 @@ describe("by what a suspect stands", () => {
     remedyId: "master",
     probability: 0.4,
     cleared: false,
+    retired: false,
     weights: [],
     ...part,
   });

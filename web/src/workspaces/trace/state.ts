@@ -9,6 +9,7 @@ export function sameVerdict(shown: { sequence: number; verdict: Verdict }, job: 
   const now = job.assessment.verdict;
   return (
     shown.sequence === job.sequence &&
+    now !== undefined &&
     shown.verdict.grade === now.grade &&
     shown.verdict.remedyIds.join() === now.remedyIds.join()
   );
@@ -68,14 +69,10 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
       return say("reasonLAST_LOOK", { other: listed(byWeight(reason.oneSide), short) });
     case "PROOF":
       return say("reasonPROOF", {
-        one: capital(short(assessment.verdict.remedyId)),
-        share: percent(assessment.verdict.probability),
+        ...leading(assessment, short),
       });
     case "BESIDE": {
-      const leader = {
-        one: capital(short(assessment.verdict.remedyId)),
-        share: percent(assessment.verdict.probability),
-      };
+      const leader = leading(assessment, short);
       const others = beside(proposal, assessment);
       return others.length === 0
         ? say("reasonUnlisted", leader)
@@ -91,10 +88,20 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
   }
 }
 
+/** The remedy that leads, and how likely it is; once it is decided, that which leads of what is left. */
+function leading(assessment: Assessment, short: Word): { one: string; share: string } {
+  const first = [...assessment.suspects].sort((a, b) => b.probability - a.probability)[0];
+  const remedyId = assessment.verdict?.remedyId ?? first?.remedyId ?? "";
+  return {
+    one: capital(short(remedyId)),
+    share: percent(assessment.verdict?.probability ?? first?.probability ?? 0),
+  };
+}
+
 /** What else may be wrong, by name; none where it can only be in no list. */
 function beside({ reason }: Proposal, assessment: Assessment): string[] {
   return [...reason.oneSide, ...reason.otherSide].filter(
-    (id) => ![assessment.verdict.remedyId, "hand-back", "look-elsewhere"].includes(id),
+    (id) => ![assessment.verdict?.remedyId, "hand-back", "look-elsewhere"].includes(id),
   );
 }
 
@@ -158,7 +165,7 @@ export function stopOrTest(proposal: Proposal): string {
 /** The line above the next test: minutes, state, what stands open. */
 export function nextLine(proposal: Proposal, job: Job): string {
   const shut =
-    job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" && job.stillFitted.length === 0;
+    job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" && job.status.onOffMoved.length === 0;
   const opened = shut ? say("nothingOpened") : "";
   return [say("next"), minutes(proposal.minutes), needsText(proposal.needs), opened].filter(Boolean).join(" · ");
 }

@@ -43,6 +43,7 @@ class ArchitectureTest {
             "inference",
             "planning",
             "verdict",
+            "course",
             "practice");
 
     @Test

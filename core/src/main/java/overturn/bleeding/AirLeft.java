@@ -69,8 +69,10 @@ final class AirLeft {
         for (int i = 0; i < PARTICLES; i++) {
             double kept = Math.exp(-strokeMl / carryingMl[i]);
             double before = looseMl[i] * Math.pow(kept, strokes.count() - 1.0);
+            double first = looseMl[i] * (1 - kept);
             looseMl[i] = before * kept;
-            logWeight[i] += Math.log(likelihood(strokes.bubbles(), before - looseMl[i]));
+            double shown = strokes.bubbles() == Bubbles.NONE ? first : before - looseMl[i];
+            logWeight[i] += Math.log(likelihood(strokes.bubbles(), shown));
         }
     }
 
@@ -98,16 +100,6 @@ final class AirLeft {
         double[] weights = weights();
         return IntStream.range(0, PARTICLES)
                 .mapToDouble(i -> weights[i] * (looseMl[i] + clingingMl[i]))
-                .sum();
-    }
-
-    /** Variance of what is left, mL². */
-    double varianceMl2() {
-        double mean = meanMl();
-        double[] weights = weights();
-        return IntStream.range(0, PARTICLES)
-                .mapToDouble(
-                        i -> weights[i] * (looseMl[i] + clingingMl[i] - mean) * (looseMl[i] + clingingMl[i] - mean))
                 .sum();
     }
 

@@ -3,7 +3,7 @@ package overturn.bleeding;
 /** What happened at the bleed sheet, in the order of the log. */
 public sealed interface BleedEvent {
 
-    /** What was seen in the hose during the last strokes. */
+    /** What was seen in the hose: none where not one came in all of these strokes, otherwise how it ran at the end. */
     enum Bubbles {
         MANY,
         FEW,
@@ -16,7 +16,7 @@ public sealed interface BleedEvent {
         CLEAR
     }
 
-    /** Strokes or portions at one end by one method, and what the last of them showed. */
+    /** Strokes or portions at one end by one method, and what they showed. */
     record Strokes(String endId, int count, Bubbles bubbles, Colour colour, Schools.Method method)
             implements BleedEvent {
         public Strokes {

@@ -11,41 +11,42 @@ import overturn.bleeding.BleedEvent.Strokes;
 import overturn.circuit.Layout;
 
 /**
- * Where bleeding stands: a pure function of what happened.
+ * Where bleeding stands: a pure function of what happened. Every end is bled until it runs clear; then the circuit is
+ * left alone once, so that air which clings comes loose, and every end is watched again. It is done when no bubble came
+ * at any end after the rest, and of a flush when what comes out is clear; only bubbles after the rest ask for another.
  *
  * @param ends in the order in which they are bled
  * @param next the end to bleed now; empty when all are done
- * @param restFirst whether it is left alone for ten minutes before that, so that air which clings comes loose
+ * @param restFirst whether it is left alone for ten minutes before that
+ * @param bubblesAfterRest whether bubbles came after the last rest, so that another round is worth its price
+ * @param rounds rounds after a rest so far, the one under way among them
+ * @param roundMinutes what a rest and the round after it take at most, minutes
  * @param reservoir where the level stands and how far it reaches
  * @param leftMl air believed left in all ends, mL
- * @param surelyBelowMl air left in all is below this with 95 %, mL
- * @param allowedMl air that may be left in all, mL: it costs a millimetre of pedal or two of lever tip
  */
 public record BleedSheet(
         List<End> ends,
         Optional<String> next,
         boolean restFirst,
+        boolean bubblesAfterRest,
+        int rounds,
+        double roundMinutes,
         Reservoir reservoir,
-        double leftMl,
-        double surelyBelowMl,
-        double allowedMl) {
+        double leftMl) {
 
-    /** Strokes between two looks at the sheet; chosen. */
-    private static final int STROKES_A_TURN = 5;
-    /** Clear turns by which an end is clear: before any rest, and after each; chosen. */
-    private static final int CLEAR_TURNS = 2;
+    /** How long a circuit is left alone before another round, minutes; docs/trade-figures.md. */
+    public static final double REST_MINUTES = 10;
 
-    private static final int CLEAR_TURNS_AFTER_REST = 2;
-    /** Where less than this may be left at each end, mL, an end is watched for one more turn after a rest; chosen. */
-    private static final double LITTLE_LEFT_ML = 0.022;
-    /** Standard deviations to a bound that holds in 95 %, the tail of what is left being long */
-    private static final double SURE_SD = 2.2;
+    /** Strokes between two looks at the sheet; chosen (docs/experiments.md). */
+    private static final int STROKES_A_TURN = 4;
+    /** Strokes without a bubble by which an end is watched after a rest; chosen (docs/experiments.md). */
+    private static final int STROKES_WATCHED = 16;
+    /** What a stroke takes with pressing, opening, closing and coming back, minutes; estimate. */
+    private static final double STROKE_MINUTES = 0.1;
     /** Many bubbles after so many strokes are drawn in, not driven out; estimate. */
     private static final int DRAWN_IN_STROKES = 30;
 
     private static final int DRAWN_IN_TURNS = 3;
-    private static final double PEDAL_MM = 1;
-    private static final double LEVER_MM = 2;
 
     public BleedSheet {
         ends = List.copyOf(ends);
@@ -56,9 +57,9 @@ public record BleedSheet(
         /** Nothing was done at it yet, or nothing since the last rest. */
         WAITING,
         BLEEDING,
-        /** Clear now; what clings may come loose with a rest. */
+        /** Runs clear now; what clings may come loose with a rest. */
         CLEAR,
-        /** Clear, and what may be left in the circuit costs too little to be felt. */
+        /** No bubble came after the rest. */
         DONE,
         /** Air comes in at a thread, adapter or cup as fast as it goes out. */
         DRAWING_AIR
@@ -82,36 +83,42 @@ public record BleedSheet(
             Optional<Colour> colour,
             int strokesNow) {}
 
-    /** Where the sheet stands. */
-    public static BleedSheet of(Layout layout, List<String> endIds, Schools schools, List<BleedEvent> events) {
+    /**
+     * Where the sheet stands.
+     *
+     * @param flush whether the fluid is changed, so that an end is not done while what comes out is dark
+     */
+    public static BleedSheet of(
+            Layout layout, List<String> endIds, Schools schools, boolean flush, List<BleedEvent> events) {
         List<String> ordered = BleedOrder.of(layout, endIds, schools);
-        double allowed = allowedMl(layout);
-        double left = 0;
-        double variance = 0;
-        List<Double> each = new ArrayList<>();
-        for (String id : ordered) {
-            AirLeft air = AirLeft.of(id, events, method -> Reservoir.foreseenStrokeMl(layout, id, method));
-            each.add(air.meanMl());
-            left += air.meanMl();
-            variance += air.varianceMl2();
-        }
-        int afterRest = CLEAR_TURNS_AFTER_REST + (allowed / ordered.size() < LITTLE_LEFT_ML ? 1 : 0);
-        double surely = left + SURE_SD * Math.sqrt(variance);
-        List<State> states =
-                ordered.stream().map(id -> state(id, events, afterRest)).toList();
-        boolean done = surely <= allowed && states.stream().allMatch(s -> s == State.CLEAR);
+        Round round = Round.of(events, flush);
+        List<State> states = ordered.stream().map(round::state).toList();
         Optional<String> next = IntStream.range(0, ordered.size())
                 .filter(i -> states.get(i) != State.CLEAR)
                 .mapToObj(ordered::get)
                 .findFirst();
-        boolean restFirst = !done && next.isEmpty();
+        boolean restFirst = next.isEmpty() && (round.rests == 0 || round.bubbles);
+        boolean done = next.isEmpty() && !restFirst;
         Reservoir reservoir = Reservoir.of(layout, events, next.orElse(ordered.get(0)), schools.method());
         List<End> ends = new ArrayList<>();
+        double left = 0;
         for (int i = 0; i < ordered.size(); i++) {
-            ends.add(end(layout, ordered.get(i), events, done ? State.DONE : states.get(i), each.get(i), reservoir));
+            String id = ordered.get(i);
+            double own = AirLeft.of(id, events, method -> Reservoir.foreseenStrokeMl(layout, id, method))
+                    .meanMl();
+            left += own;
+            int asked = round.strokesAsked(id);
+            ends.add(end(layout, id, events, done ? State.DONE : states.get(i), own, asked, reservoir));
         }
         return new BleedSheet(
-                ends, restFirst ? Optional.of(ordered.get(0)) : next, restFirst, reservoir, left, surely, allowed);
+                ends,
+                restFirst ? Optional.of(ordered.get(0)) : next,
+                restFirst,
+                round.rests > 0 && round.bubbles,
+                round.rests,
+                REST_MINUTES + STROKE_MINUTES * STROKES_WATCHED * ordered.size(),
+                reservoir,
+                left);
     }
 
     /** Whether nothing is left to bleed. */
@@ -119,17 +126,14 @@ public record BleedSheet(
         return ends.stream().allMatch(e -> e.state() == State.DONE);
     }
 
-    /**
-     * Air that costs a millimetre of pedal, or two of lever tip, mL: at a firm press a bubble is all but gone, so it
-     * takes its own volume of the master's stroke.
-     */
-    static double allowedMl(Layout layout) {
-        double tipMm = layout.family().lever() ? LEVER_MM : PEDAL_MM;
-        return tipMm / layout.input().ratioAtRest() * layout.master().areaMm2() / 1000;
-    }
-
     private static End end(
-            Layout layout, String id, List<BleedEvent> events, State state, double leftMl, Reservoir reservoir) {
+            Layout layout,
+            String id,
+            List<BleedEvent> events,
+            State state,
+            double leftMl,
+            int asked,
+            Reservoir reservoir) {
         List<Strokes> own = own(id, events);
         int strokes = own.stream().mapToInt(Strokes::count).sum();
         Optional<Strokes> last = own.isEmpty() ? Optional.empty() : Optional.of(own.get(own.size() - 1));
@@ -143,7 +147,7 @@ public record BleedSheet(
                 leftMl,
                 last.map(Strokes::bubbles),
                 last.map(Strokes::colour),
-                Math.min(STROKES_A_TURN, Math.max(1, reservoir.safeStrokes())));
+                Math.min(asked, Math.max(1, reservoir.safeStrokes())));
     }
 
     private static List<Strokes> own(String id, List<BleedEvent> events) {
@@ -154,27 +158,70 @@ public record BleedSheet(
                 .toList();
     }
 
-    private static State state(String id, List<BleedEvent> events, int clearTurnsAfterRest) {
-        List<Strokes> own = own(id, events);
-        int turns = own.size();
-        if (own.stream().mapToInt(Strokes::count).sum() >= DRAWN_IN_STROKES
-                && own.subList(turns - Math.min(turns, DRAWN_IN_TURNS), turns).stream()
-                        .allMatch(s -> s.bubbles() == Bubbles.MANY)) {
-            return State.DRAWING_AIR;
+    /**
+     * What happened since the last rest.
+     *
+     * @param rests how many there were
+     * @param since what came after the last
+     * @param bubbles whether any came since
+     */
+    private record Round(List<BleedEvent> all, List<BleedEvent> since, int rests, boolean bubbles, boolean flush) {
+
+        static Round of(List<BleedEvent> events, boolean flush) {
+            int last = IntStream.range(0, events.size())
+                    .filter(i -> events.get(i) instanceof Rest)
+                    .max()
+                    .orElse(-1);
+            List<BleedEvent> since = events.subList(last + 1, events.size());
+            boolean bubbles = since.stream()
+                    .anyMatch(event -> event instanceof Strokes strokes && strokes.bubbles() != Bubbles.NONE);
+            int rests = (int) events.stream().filter(Rest.class::isInstance).count();
+            return new Round(events, since, rests, bubbles, flush);
         }
-        int rest = IntStream.range(0, events.size())
-                .filter(i -> events.get(i) instanceof Rest)
-                .max()
-                .orElse(-1);
-        List<Strokes> since = own(id, events.subList(rest + 1, events.size()));
-        int asked = rest < 0 ? CLEAR_TURNS : clearTurnsAfterRest;
-        if (since.isEmpty()) {
-            return State.WAITING;
+
+        /**
+         * Whether an end has to be watched for long: nothing has come since the rest, so that this round may be the
+         * last.
+         */
+        private boolean watching() {
+            return rests > 0 && !bubbles;
         }
-        return since.size() >= asked
-                        && since.subList(since.size() - asked, since.size()).stream()
-                                .allMatch(s -> s.bubbles() == Bubbles.NONE)
-                ? State.CLEAR
-                : State.BLEEDING;
+
+        State state(String id) {
+            List<Strokes> own = own(id, all);
+            if (drawsAir(own)) {
+                return State.DRAWING_AIR;
+            }
+            List<Strokes> now = own(id, since);
+            if (now.isEmpty()) {
+                return State.WAITING;
+            }
+            Strokes last = now.get(now.size() - 1);
+            boolean dark = flush && last.colour() == Colour.DARK;
+            boolean clear = watching()
+                    ? quiet(now) >= STROKES_WATCHED
+                    : rests > 0 || last.bubbles() == Bubbles.NONE && quiet(now) >= STROKES_A_TURN;
+            return clear && !dark ? State.CLEAR : State.BLEEDING;
+        }
+
+        int strokesAsked(String id) {
+            return watching() ? Math.max(1, STROKES_WATCHED - quiet(own(id, since))) : STROKES_A_TURN;
+        }
+
+        /** Strokes since the last bubble. */
+        private static int quiet(List<Strokes> own) {
+            int quiet = 0;
+            for (Strokes strokes : own) {
+                quiet = strokes.bubbles() == Bubbles.NONE ? quiet + strokes.count() : 0;
+            }
+            return quiet;
+        }
+
+        private static boolean drawsAir(List<Strokes> own) {
+            int turns = own.size();
+            return own.stream().mapToInt(Strokes::count).sum() >= DRAWN_IN_STROKES
+                    && own.subList(turns - Math.min(turns, DRAWN_IN_TURNS), turns).stream()
+                            .allMatch(s -> s.bubbles() == Bubbles.MANY);
+        }
     }
 }

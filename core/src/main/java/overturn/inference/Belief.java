@@ -325,6 +325,28 @@ public final class Belief {
         return weights;
     }
 
+    /**
+     * Weights of the foreseen particles of all hypotheses of which this suspect alone is left: after a repair a sound
+     * vehicle is the one that was repaired, not one that never had a fault.
+     */
+    double[] leftAs(int suspect) {
+        Hypothesis left = Hypothesis.single(suspect);
+        double[] sums = new double[Particles.FORESEEN];
+        for (int h = 0; h < shares.length; h++) {
+            boolean counts = hypotheses.get(h).equals(left)
+                    || done.isPresent()
+                            && shares[h] > LEAST
+                            && left(hypotheses.get(h)).equals(left);
+            if (counts) {
+                double[] weights = foreseen(h);
+                for (int i = 0; i < sums.length; i++) {
+                    sums[i] += weights[i];
+                }
+            }
+        }
+        return sums;
+    }
+
     /** Probability that a suspect, by its index in the model, is at fault, alone or with another. */
     public double probability(int suspect) {
         return suspects[suspect];

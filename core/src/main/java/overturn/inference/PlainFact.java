@@ -80,6 +80,7 @@ public enum PlainFact {
                     .and(2.5, "fluid-low")
                     .and(0.2, "swelling-hoses", "bracket-flexing", "wrong-ratio")
                     .and(0.05, SuspectCatalogue.NOTHING_WRONG)),
+    BARELY_STOPS(wheels(), leaks(1.5).and(0.1, SuspectCatalogue.NOTHING_WRONG)),
     DROPS_IN_STEPS(
             always(),
             by(2.5, "release-valve-passing")

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.hipparchus.distribution.continuous.NormalDistribution;
@@ -90,9 +91,28 @@ public final class RulerBands {
                 .toList();
     }
 
-    /** Where nine of ten readings of a suspect lie: its particles, each with the whole spread of a reading. */
+    /**
+     * Where the difference of two figures of one reading lies, the later less the earlier: what they share, tape and
+     * datum, is not in it.
+     */
+    public static Band ofDifference(Belief belief, Procedure procedure, String suspectId, int earlier, int later) {
+        Predictions predictions = belief.model().predictions(procedure);
+        List<Figure> figures = ((Series) procedure.spec()).figures();
+        int s = belief.model().indexOf(suspectId);
+        return band(
+                suspectId,
+                tempered(belief, suspectId),
+                i -> predictions.foreseen(s, i, later) - predictions.foreseen(s, i, earlier),
+                Math.hypot(figures.get(earlier).noiseSd(), figures.get(later).noiseSd()));
+    }
+
     private static Band band(Belief belief, Predictions predictions, String suspectId, double[] weights, int figure) {
         int s = belief.model().indexOf(suspectId);
+        return band(suspectId, weights, i -> predictions.foreseen(s, i, figure), predictions.readingSd(figure));
+    }
+
+    /** Where nine of ten readings of a suspect lie: its particles, each with the whole spread of a reading. */
+    private static Band band(String suspectId, double[] weights, IntToDoubleFunction value, double sd) {
         double most = Arrays.stream(weights).max().orElse(0);
         int[] counted = IntStream.range(0, weights.length)
                 .filter(i -> weights[i] > NEGLIGIBLE * most)
@@ -101,11 +121,10 @@ public final class RulerBands {
         double[] shares = new double[counted.length];
         double total = 0;
         for (int n = 0; n < counted.length; n++) {
-            values[n] = predictions.foreseen(s, counted[n], figure);
+            values[n] = value.applyAsDouble(counted[n]);
             shares[n] = weights[counted[n]];
             total += shares[n];
         }
-        double sd = predictions.readingSd(figure);
         return new Band(
                 suspectId,
                 quantile(values, shares, sd, TAIL * total),
@@ -117,7 +136,7 @@ public final class RulerBands {
      * vehicle's, and no vehicle is just like it.
      */
     private static double[] tempered(Belief belief, String suspectId) {
-        double[] weights = belief.foreseen(belief.model().indexOf(suspectId));
+        double[] weights = belief.leftAs(belief.model().indexOf(suspectId));
         double power = 1;
         double[] flat = weights;
         while (effective(flat) < LEAST_EFFECTIVE && power > LEAST_POWER) {

@@ -47,7 +47,9 @@ public final class Checks {
             }
         });
         if (clutch) {
-            all.add(Check.of("slave-moves", Gate.CHOCKS).caution("clutch-in-neutral"));
+            all.add(Check.of("slave-moves", Gate.CHOCKS)
+                    .caution("clutch-in-neutral")
+                    .test("slave-stroke"));
         } else {
             all.add(Check.of("lamp-off", Gate.CHOCKS));
             all.add(Check.of("wheels-free", Gate.CHOCKS).caution("stands").test("wheel-drag"));

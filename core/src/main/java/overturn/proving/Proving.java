@@ -45,8 +45,8 @@ public record Proving(List<Standing> gates, boolean mayBeReleasedConditionally, 
         /** Why. */
         public enum Kind {
             STEP_OPEN,
-            FITTED,
-            MOVED,
+            /** Something is on, off or moved. */
+            ON_VEHICLE,
             BLEEDING,
             NO_VERDICT
         }

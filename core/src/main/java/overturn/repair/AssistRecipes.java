@@ -18,8 +18,7 @@ final class AssistRecipes {
                 of("hold", Section.PROTECT, Handling.LOOK, r.input(), 2)
                         .caution("chocks")
                         .fits("do-not-drive-tag"),
-                of("spend-reserve", Section.PROTECT, Handling.PRESS, r.place, 1).caution("open-circuit"),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("spend-reserve", Section.PROTECT, Handling.PRESS, r.place, 1).caution("open-circuit"));
     }
 
     static void supply(Recipes r) {

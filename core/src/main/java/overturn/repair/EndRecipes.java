@@ -121,8 +121,7 @@ final class EndRecipes {
                         .setsBack("slide-bolts")
                         .needs("slide-torque"),
                 of("slides-again", Section.CLOSE, Handling.PULL, r.place, 1).isTest("slides-moved"),
-                of("disc-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3).needs("disc-limit"),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("disc-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3).needs("disc-limit"));
     }
 
     static void runout(Recipes r) {
@@ -139,8 +138,7 @@ final class EndRecipes {
                 of("end-back", Section.FIT, Handling.TORQUE, r.place, 4)
                         .setsBack("slide-bolts")
                         .needs("slide-torque"),
-                of("twin-disc", Section.BEYOND, Handling.LOOK, r.place, 2),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("twin-disc", Section.BEYOND, Handling.LOOK, r.place, 2));
     }
 
     static void shoes(Recipes r) {
@@ -159,8 +157,7 @@ final class EndRecipes {
                 of("cable-set", Section.SET, Handling.SET, r.place, 4)
                         .setsBack("parking-cable")
                         .needs("parking-clicks"),
-                of("adjuster-works", Section.BEYOND, Handling.LOOK, r.place, 2),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("adjuster-works", Section.BEYOND, Handling.LOOK, r.place, 2));
     }
 
     static void parkingBrake(Recipes r) {
@@ -176,8 +173,7 @@ final class EndRecipes {
                         .needs("parking-clicks"),
                 of("turns-free", Section.CLOSE, Handling.PULL, r.place, 1),
                 of("holds-on-slope", Section.CLOSE, Handling.PULL, r.place, 2),
-                of("drum-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("drum-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3));
     }
 
     static void linings(Recipes r) {
@@ -199,8 +195,7 @@ final class EndRecipes {
         }
         r.add(
                 of("oil-from-where", Section.BEYOND, Handling.LOOK, r.place, 3),
-                of("pumped-firm", Section.CLOSE, Handling.PRESS, r.input(), 1),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("pumped-firm", Section.CLOSE, Handling.PRESS, r.input(), 1));
     }
 
     static void swap(Recipes r) {
@@ -280,8 +275,7 @@ final class EndRecipes {
                 of("gearbox-in", Section.FIT, Handling.TORQUE, r.place, 120)
                         .caution("gearbox-falls")
                         .setsBack("gearbox"),
-                of("clutch-while-open", Section.BEYOND, Handling.LOOK, r.place, 5),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("clutch-while-open", Section.BEYOND, Handling.LOOK, r.place, 5));
         InputRecipes.settings(r);
     }
 
@@ -300,8 +294,7 @@ final class EndRecipes {
                         .caution("gearbox-falls")
                         .setsBack("gearbox"),
                 of("spigot-and-seal", Section.BEYOND, Handling.LOOK, r.place, 4),
-                of("slave-of-same-age", Section.BEYOND, Handling.LOOK, r.place, 2),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"));
+                of("slave-of-same-age", Section.BEYOND, Handling.LOOK, r.place, 2));
         InputRecipes.settings(r);
     }
 }

@@ -12,6 +12,11 @@ final class InputRecipes {
     private static final double PLAY_WITHIN_MM = 4;
 
     private static final double LEVER_PLAY_WITHIN_MM = 1.5;
+    /**
+     * A rod that stands prouder than the piston lies deep holds the port shut; a gap above this is lost pedal;
+     * estimate.
+     */
+    private static final double MOST_ROD_GAP_MM = 3;
 
     private InputRecipes() {}
 
@@ -42,6 +47,7 @@ final class InputRecipes {
                 .caution("rod-drops")
                 .asks("rod-depth", Dimension.LENGTH, OptionalDouble.empty(), 0)
                 .asks("master-depth", Dimension.LENGTH, OptionalDouble.empty(), 0)
+                .together("rod-depth", "master-depth", 0, MOST_ROD_GAP_MM)
                 .needs("output-rod-gap")
                 .isTest("output-rod-measured"));
     }
@@ -69,7 +75,6 @@ final class InputRecipes {
                         .takesOff("master-loose")
                         .needs("master-torque"),
                 of("port-open-again", Section.CLOSE, Handling.PRESS, master, 3).caution("face-shield"),
-                of("tag-off", Section.BEYOND, Handling.LOOK, r.input(), 1).takesOff("do-not-drive-tag"),
                 of("who-set-it", Section.BEYOND, Handling.LOOK, r.input(), 1));
         settings(r);
     }

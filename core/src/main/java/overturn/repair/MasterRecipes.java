@@ -2,6 +2,8 @@ package overturn.repair;
 
 import static overturn.repair.WorkStep.of;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.OptionalDouble;
 import overturn.circuit.Component.MasterKind;
 import overturn.quantity.Dimension;
@@ -13,6 +15,11 @@ final class MasterRecipes {
     private static final double BORE_WITHIN_MM = 0.25;
     /** Two diameters of one sound bore, docs/trade-figures.md; estimate. */
     private static final double OVAL_WITHIN_MM = 0.05;
+
+    /**
+     * Pistons of one part lie equally deep within so much; a part that needs another altered is a wrong part; estimate.
+     */
+    private static final double DEPTH_WITHIN_MM = 0.5;
 
     private MasterRecipes() {}
 
@@ -30,7 +37,8 @@ final class MasterRecipes {
                 of("compare-ports", Section.COMPARE, Handling.LOOK, master, 2).needs("port-thread"),
                 of("compare-depth", Section.COMPARE, Handling.MEASURE, master, 3)
                         .asksOfOld("old-depth", Dimension.LENGTH, OptionalDouble.empty(), 0)
-                        .asks("new-depth", Dimension.LENGTH, OptionalDouble.empty(), 0),
+                        .asks("new-depth", Dimension.LENGTH, OptionalDouble.empty(), 0)
+                        .together("old-depth", "new-depth", -DEPTH_WITHIN_MM, DEPTH_WITHIN_MM),
                 of("compare-rest", Section.COMPARE, Handling.LOOK, master, 3));
         out(r);
         r.add(
@@ -82,17 +90,25 @@ final class MasterRecipes {
                 of("tubes-off", Section.BENCH_BLEED, Handling.PULL, master, 2).takesOff("return-tubes"));
     }
 
+    /** The pipes on again, and with them all that a test had in or at the ports. */
+    private static WorkStep nutsByHand(Recipes r) {
+        List<String> off = new ArrayList<>(List.of("pipe-caps", "pipe-off-master", "master-port-cracked"));
+        r.layout.ports().forEach(port -> off.add("plug@" + port.id()));
+        return of("nuts-by-hand", Section.FIT, Handling.FIT, r.master(), 4)
+                .takesOff(off.toArray(String[]::new))
+                .needs("nut-torque");
+    }
+
     private static void back(Recipes r) {
         String master = r.master();
         r.add(
                 of("joint-face", Section.CLEAN, Handling.CLEAN, master, 3),
                 of("fit-master", Section.FIT, Handling.FIT, master, 6)
-                        .takesOff("master-out")
+                        .takesOff("master-out", "master-loose")
                         .needs("master-torque"),
-                of("hook-rod", Section.FIT, Handling.FIT, r.input(), 4).setsBack("rod-clip"),
-                of("nuts-by-hand", Section.FIT, Handling.FIT, master, 4)
-                        .takesOff("pipe-caps")
-                        .needs("nut-torque"),
+                of("hook-rod", Section.FIT, Handling.FIT, r.input(), 4)
+                        .setsBack("rod-clip", "rod-unhooked", "rod-turned-back"),
+                nutsByHand(r),
                 of("switch-on", Section.FIT, Handling.FIT, r.input(), 1)
                         .setsBack("lamp-switch-plug")
                         .whereItApplies());
@@ -150,9 +166,7 @@ final class MasterRecipes {
                         .caution("open-circuit")
                         .fits("pipe-caps"),
                 of("valve-in-port", Section.FIT, Handling.FIT, master, 10).needs("residual-pressure"),
-                of("nuts-by-hand", Section.FIT, Handling.FIT, master, 4)
-                        .takesOff("pipe-caps")
-                        .needs("nut-torque"),
+                nutsByHand(r),
                 of("torque-nuts", Section.CLOSE, Handling.TORQUE, master, 3).needs("nut-torque"));
         r.fillAndBleed(end -> true);
     }
@@ -179,9 +193,7 @@ final class MasterRecipes {
                         .caution("open-circuit")
                         .fits("pipe-caps"),
                 of("pipes-as-listed", Section.FIT, Handling.FIT, master, 15).needs("port-order"),
-                of("nuts-by-hand", Section.FIT, Handling.FIT, master, 4)
-                        .takesOff("pipe-caps")
-                        .needs("nut-torque"),
+                nutsByHand(r),
                 of("torque-nuts", Section.CLOSE, Handling.TORQUE, master, 3).needs("nut-torque"));
         r.fillAndBleed(end -> true);
     }

@@ -88,6 +88,9 @@ final class Recipes {
             case HAND_BACK -> recipe.add(of("hand-back", Section.BEYOND, Handling.LOOK, place, 5));
             case LOOK_ELSEWHERE -> recipe.add(of("look-elsewhere", Section.BEYOND, Handling.LOOK, place, 30));
         }
+        if (recipe.steps.stream().noneMatch(step -> step.section() == Section.BEYOND)) {
+            recipe.add(of("made-it-fail", Section.BEYOND, Handling.LOOK, place, 2));
+        }
         return List.copyOf(recipe.steps);
     }
 
@@ -176,8 +179,7 @@ final class Recipes {
     Recipes closed() {
         add(
                 of("set-level", Section.CLOSE, Handling.FILL, reservoir(), 2).caution("fluid"),
-                of("wash", Section.CLOSE, Handling.CLEAN, master(), 4),
-                of("tag-off", Section.BEYOND, Handling.LOOK, input(), 1).takesOff("do-not-drive-tag"));
+                of("wash", Section.CLOSE, Handling.CLEAN, master(), 4));
         layout.modulator()
                 .ifPresent(m -> add(of("clear-codes", Section.CLOSE, Handling.LOOK, m.id(), 4)
                         .whereItApplies()));

@@ -1,6 +1,7 @@
 package overturn.repair;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -19,6 +20,7 @@ import overturn.quantity.Dimension;
  * @param moves what it moves, removes or disconnects and that has to be set back
  * @param setsBack what it sets back
  * @param asks figures to be measured
+ * @param together figures of {@code asks} that have to go together; others stop the plan
  * @param sheetFigures figures of the maker that it needs, from the vehicle's data sheet
  * @param testId the test of the catalogue whose reading this step is; evidence like any other
  * @param optional whether it is done only where it applies
@@ -35,6 +37,7 @@ public record WorkStep(
         List<String> moves,
         List<String> setsBack,
         List<Asked> asks,
+        List<Together> together,
         List<String> sheetFigures,
         Optional<String> testId,
         boolean optional) {
@@ -45,6 +48,7 @@ public record WorkStep(
         moves = List.copyOf(moves);
         setsBack = List.copyOf(setsBack);
         asks = List.copyOf(asks);
+        together = List.copyOf(together);
         sheetFigures = List.copyOf(sheetFigures);
     }
 
@@ -67,6 +71,7 @@ public record WorkStep(
                 none,
                 none,
                 List.of(),
+                List.of(),
                 none,
                 Optional.empty(),
                 false);
@@ -80,36 +85,42 @@ public record WorkStep(
             List<String> moved,
             List<String> back,
             List<Asked> figures,
+            List<Together> pairs,
             List<String> makers,
             Optional<String> test,
             boolean where) {
         return new WorkStep(
-                id, section, handling, place, minutes, caution, on, off, moved, back, figures, makers, test, where);
+                id, section, handling, place, minutes, caution, on, off, moved, back, figures, pairs, makers, test,
+                where);
     }
 
-    private List<String> here(String kind) {
-        return List.of(kind + "@" + place);
+    private List<String> here(String... kinds) {
+        return Arrays.stream(kinds)
+                .map(kind -> kind.contains("@") ? kind : kind + "@" + place)
+                .toList();
     }
 
     WorkStep caution(String caution) {
-        return with(Optional.of(caution), fits, takesOff, moves, setsBack, asks, sheetFigures, testId, optional);
+        return with(
+                Optional.of(caution), fits, takesOff, moves, setsBack, asks, together, sheetFigures, testId, optional);
     }
 
     /** Puts something on the vehicle, at its place. */
     WorkStep fits(String kind) {
-        return with(cautionId, here(kind), takesOff, moves, setsBack, asks, sheetFigures, testId, optional);
+        return with(cautionId, here(kind), takesOff, moves, setsBack, asks, together, sheetFigures, testId, optional);
     }
 
-    WorkStep takesOff(String kind) {
-        return with(cautionId, fits, here(kind), moves, setsBack, asks, sheetFigures, testId, optional);
+    /** Takes these off, here or where they say. */
+    WorkStep takesOff(String... kinds) {
+        return with(cautionId, fits, here(kinds), moves, setsBack, asks, together, sheetFigures, testId, optional);
     }
 
     WorkStep moves(String kind) {
-        return with(cautionId, fits, takesOff, here(kind), setsBack, asks, sheetFigures, testId, optional);
+        return with(cautionId, fits, takesOff, here(kind), setsBack, asks, together, sheetFigures, testId, optional);
     }
 
-    WorkStep setsBack(String kind) {
-        return with(cautionId, fits, takesOff, moves, here(kind), asks, sheetFigures, testId, optional);
+    WorkStep setsBack(String... kinds) {
+        return with(cautionId, fits, takesOff, moves, here(kinds), asks, together, sheetFigures, testId, optional);
     }
 
     /** Asks for a figure; listed where the layout knows it, and then one that differs stops the plan. */
@@ -125,19 +136,27 @@ public record WorkStep(
     private WorkStep asking(Asked one) {
         List<Asked> all = new ArrayList<>(asks);
         all.add(one);
-        return with(cautionId, fits, takesOff, moves, setsBack, all, sheetFigures, testId, optional);
+        return with(cautionId, fits, takesOff, moves, setsBack, all, together, sheetFigures, testId, optional);
+    }
+
+    /** Asks that the second figure less the first lies between two limits. */
+    WorkStep together(String first, String second, double least, double most) {
+        List<Together> all = new ArrayList<>(together);
+        all.add(new Together(first, second, least, most));
+        return with(cautionId, fits, takesOff, moves, setsBack, asks, all, sheetFigures, testId, optional);
     }
 
     /** Needs a figure of the maker. */
     WorkStep needs(String... figures) {
-        return with(cautionId, fits, takesOff, moves, setsBack, asks, List.of(figures), testId, optional);
+        return with(cautionId, fits, takesOff, moves, setsBack, asks, together, List.of(figures), testId, optional);
     }
 
     WorkStep isTest(String test) {
-        return with(cautionId, fits, takesOff, moves, setsBack, asks, sheetFigures, Optional.of(test), optional);
+        return with(
+                cautionId, fits, takesOff, moves, setsBack, asks, together, sheetFigures, Optional.of(test), optional);
     }
 
     WorkStep whereItApplies() {
-        return with(cautionId, fits, takesOff, moves, setsBack, asks, sheetFigures, testId, true);
+        return with(cautionId, fits, takesOff, moves, setsBack, asks, together, sheetFigures, testId, true);
     }
 }

@@ -1,5 +1,8 @@
 package overturn.suspect;
 
+import java.util.Arrays;
+import java.util.Optional;
+
 /**
  * What cures a suspect. Minutes and part price (in minutes of workshop labour) are estimates; the workshop's own table
  * replaces them.
@@ -71,6 +74,11 @@ public enum Remedy {
         this.labourMinutes = labourMinutes;
         this.partsPriceMinutes = partsPriceMinutes;
         this.opensCircuit = opensCircuit;
+    }
+
+    /** The remedy of a stable id; empty where this version does not know it. */
+    public static Optional<Remedy> find(String id) {
+        return Arrays.stream(values()).filter(remedy -> remedy.id.equals(id)).findFirst();
     }
 
     /** Stable id, key of its words. */

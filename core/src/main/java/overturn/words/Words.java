@@ -12,8 +12,17 @@ import java.util.TreeMap;
 /** All words by id. */
 public final class Words {
 
-    private static final List<String> FILES =
-            List.of("suspects", "intake", "repair", "layouts", "tests", "cautions", "rigs", "calculators", "catalogue");
+    private static final List<String> FILES = List.of(
+            "status",
+            "suspects",
+            "intake",
+            "repair",
+            "layouts",
+            "tests",
+            "cautions",
+            "rigs",
+            "calculators",
+            "catalogue");
 
     private Words() {}
 

@@ -55,7 +55,7 @@ class ProvingTest {
     @Test
     void whatIsStillFittedShutsEveryGateAndIsNamed() {
         List<Check> checks = Checks.of(Presets.TARN_BOX_VAN);
-        Blocker plug = new Blocker(Blocker.Kind.FITTED, "plug@front-pipe");
+        Blocker plug = new Blocker(Blocker.Kind.ON_VEHICLE, "plug@front-pipe");
         Proving proving = Proving.of(checks, passed(checks, Gate.NEXT_DAY), List.of(plug));
         assertEquals(List.of(plug), proving.at(Gate.CHOCKS).blockers());
         assertTrue(proving.gates().stream().allMatch(g -> g.state() == State.SHUT));
@@ -84,7 +84,7 @@ class ProvingTest {
             }
             List<Blocker> blockers = new ArrayList<>();
             if (random.nextInt(4) == 0) {
-                blockers.add(new Blocker(Blocker.Kind.MOVED, "adjuster@rear-left"));
+                blockers.add(new Blocker(Blocker.Kind.ON_VEHICLE, "adjuster@rear-left"));
             }
             Proving proving = Proving.of(checks, outcomes, blockers);
             assertEquals(allPassed && blockers.isEmpty(), proving.mayBeReleased());

@@ -19,6 +19,10 @@ import overturn.calculation.Result;
 import overturn.circuit.Family;
 import overturn.circuit.Layout;
 import overturn.circuit.Segment;
+import overturn.course.Decided;
+import overturn.course.JobStage;
+import overturn.course.MayMove;
+import overturn.course.NextAct;
 import overturn.inference.PlainFact;
 import overturn.inference.WorkDone;
 import overturn.layoutfile.Presets;
@@ -35,7 +39,6 @@ import overturn.proving.Proving.Blocker;
 import overturn.repair.Section;
 import overturn.repair.WorkPlan;
 import overturn.repair.WorkStep;
-import overturn.suspect.Hazard;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
@@ -91,10 +94,20 @@ class WordsTest {
         for (WorkDone.Bled bled : WorkDone.Bled.values()) {
             ids.add("work.bled." + bled.id());
         }
-        for (Hazard hazard : Hazard.values()) {
-            ids.addAll(List.of("driving." + hazard.name(), "driving." + hazard.name() + ".watch"));
+        JobStage.ids().forEach(stage -> ids.add("stage." + stage));
+        for (NextAct.Kind kind : NextAct.Kind.values()) {
+            ids.add("next." + kind.name());
         }
-        ids.addAll(List.of("driving.lamp", "driving.fluid"));
+        for (Decided.TurnedOut turnedOut : Decided.TurnedOut.values()) {
+            ids.add("turned-out." + turnedOut.name());
+        }
+        for (MayMove.Reason.Kind kind : MayMove.Reason.Kind.values()) {
+            ids.add("may-move.because." + kind.name());
+        }
+        for (MayMove.Answer answer : MayMove.Answer.values()) {
+            ids.addAll(List.of("may-move." + answer.name(), "may-move." + answer.name() + ".watch"));
+        }
+        ids.addAll(List.of("may-move.lamp", "may-move.fluid"));
         for (Layout layout : Presets.all()) {
             for (Suspect suspect : SuspectCatalogue.of(layout)) {
                 WorkPlan.of(layout, List.of(suspect.remedy()), Map.of())
@@ -145,6 +158,9 @@ class WordsTest {
         List<String> ids = new ArrayList<>(List.of("repair." + step.id()));
         step.cautionId().ifPresent(c -> ids.add("caution." + c));
         step.asks().forEach(a -> ids.add("asked." + a.id()));
+        step.together()
+                .forEach(two -> ids.addAll(
+                        List.of("together." + two.first() + ".below", "together." + two.first() + ".above")));
         step.sheetFigures().forEach(f -> ids.add("sheet." + f));
         step.fits().forEach(item -> ids.add("moved." + item.split("@")[0]));
         step.moves().forEach(item -> ids.add("moved." + item.split("@")[0]));

@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
-import java.util.function.Consumer;
+import java.util.function.Function;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -36,7 +36,9 @@ import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
 import overturn.evidence.Reading;
+import overturn.evidence.RigSetup;
 import overturn.forecast.LayoutModel;
+import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;
 import overturn.procedure.Procedure;
@@ -97,14 +99,18 @@ class DemoLoader implements SmartInitializingSingleton {
     private void load(Story story) {
         LayoutModel model = models.of(story.layoutId());
         SplittableRandom random = new SplittableRandom(story.seed());
-        HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), VehicleUnknowns.draw(random), story.faults(), 1);
+        VehicleUnknowns unknowns = VehicleUnknowns.draw(random);
+        HiddenVehicle vehicle = HiddenVehicle.of(model.simulator(), unknowns, story.faults(), 1);
         PlanFollower.Diagnosis diagnosis = new PlanFollower(model).diagnose(vehicle, random, story.tests());
         Instant at = clock.instant().minus(Duration.ofHours(story.hoursAgo())).truncatedTo(ChronoUnit.SECONDS);
         UUID vehicleId = Vehicle.idOf(story.vehicle());
         vehicles.add(new Vehicle(vehicleId, at, story.vehicle(), story.layoutId()));
         List<LoggedEntry> entries = new ArrayList<>();
-        Consumer<Entry> append = entry -> entries.add(next(story, entries, at, entry));
-        append.accept(new JobOpened(
+        Function<Entry, UUID> append = entry -> {
+            entries.add(next(story, entries, at, entry));
+            return entries.get(entries.size() - 1).id();
+        };
+        append.apply(new JobOpened(
                 vehicleId,
                 story.vehicle(),
                 story.layoutId(),
@@ -116,13 +122,21 @@ class DemoLoader implements SmartInitializingSingleton {
                 false,
                 List.of(),
                 List.of()));
-        diagnosis.readings().forEach(reading -> append.accept(taken(model, reading)));
+        diagnosis.readings().forEach(reading -> append.apply(taken(model, reading)));
         if (story.misread() > 0) {
             misread(story, model, entries);
         }
         if (story.stage() != Stage.TRACING) {
-            append.accept(accepted(model, diagnosis, entries));
-            carryOn(story, new DemoRepair(model.layout(), () -> JobState.of(entries, model.procedures()), append), at);
+            append.apply(accepted(model, diagnosis, entries));
+            HiddenVehicle repaired = HiddenVehicle.of(model.simulator(), unknowns, List.of(), 1);
+            carryOn(
+                    story,
+                    new DemoRepair(
+                            model.layout(),
+                            () -> JobState.of(entries, model.procedures()),
+                            append,
+                            test -> read(model, repaired, test, new SplittableRandom(story.seed()))),
+                    at);
         }
         UUID jobId = id(story, "job");
         log.open(jobId, at);
@@ -144,6 +158,12 @@ class DemoLoader implements SmartInitializingSingleton {
                 at.plus(BETWEEN_ENTRIES.multipliedBy(Math.max(0, place - 1))).plus(A_NIGHT.multipliedBy(nights)),
                 place < 2 ? story.openedBy() : story.worksOnIt(),
                 entry);
+    }
+
+    private static ReadingTaken read(LayoutModel model, HiddenVehicle vehicle, String testId, SplittableRandom random) {
+        Procedure test = model.procedures().find(testId).orElseThrow();
+        return ReadingTaken.of(
+                testId, test.spec(), vehicle.read(test, random), RigSetup.name(test.rigSetup(), 1), RigTrust.PROVEN);
     }
 
     private static ReadingTaken taken(LayoutModel model, Reading reading) {

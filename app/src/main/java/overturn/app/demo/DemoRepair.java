@@ -3,7 +3,8 @@ package overturn.app.demo;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Consumer;
+import java.util.UUID;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.CheckDone;
@@ -11,6 +12,7 @@ import overturn.app.job.Entry.CircuitRested;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.LevelEntered;
+import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.WorkStepDone;
 import overturn.app.job.Entry.WorkStepDone.Measured;
@@ -34,13 +36,20 @@ final class DemoRepair {
 
     private final Layout layout;
     private final Supplier<JobState> state;
-    private final Consumer<Entry> append;
+    private final Function<Entry, UUID> append;
+    private final Function<String, ReadingTaken> reads;
 
     /**
      * @param state the fold of the log as it stands
-     * @param append puts an entry behind the log
+     * @param append puts an entry behind the log and returns its id
+     * @param reads what a test reads on the repaired vehicle
      */
-    DemoRepair(Layout layout, Supplier<JobState> state, Consumer<Entry> append) {
+    DemoRepair(
+            Layout layout,
+            Supplier<JobState> state,
+            Function<Entry, UUID> append,
+            Function<String, ReadingTaken> reads) {
+        this.reads = reads;
         this.layout = layout;
         this.state = state;
         this.append = append;
@@ -48,9 +57,9 @@ final class DemoRepair {
 
     /** Takes off what the tests have left on the vehicle. */
     void takeOff() {
-        List<String> fitted = List.copyOf(state.get().stillFitted());
+        List<String> fitted = List.copyOf(state.get().onVehicle().toSetBack());
         if (!fitted.isEmpty()) {
-            append.accept(new FittingsTakenOff(fitted));
+            append.apply(new FittingsTakenOff(fitted));
         }
     }
 
@@ -61,7 +70,7 @@ final class DemoRepair {
                 return;
             }
             if (!step.optional() && !step.id().equals("bleed-end")) {
-                append.accept(new WorkStepDone(step.key(), measured(step), ""));
+                append.apply(new WorkStepDone(step.key(), measured(step), ""));
             }
         }
     }
@@ -82,7 +91,7 @@ final class DemoRepair {
             if (sheet.isEmpty() || sheet.get().done()) {
                 return;
             }
-            append.accept(next(sheet.get()));
+            append.apply(next(sheet.get()));
         }
     }
 
@@ -104,14 +113,21 @@ final class DemoRepair {
     void pass(Gate upTo) {
         for (Check check : Checks.of(layout)) {
             if (check.gate().compareTo(upTo) <= 0 && !repair().outcomes().containsKey(check.id())) {
-                append.accept(new CheckDone(check.id(), "passed", ""));
+                append.apply(passed(check));
             }
         }
     }
 
+    /** A look, or a measurement with its reading. */
+    private CheckDone passed(Check check) {
+        String reading =
+                check.testId().map(reads).map(append).map(UUID::toString).orElse("");
+        return new CheckDone(check.id(), "passed", "", reading, false, 0);
+    }
+
     /** Released until a day on which it is looked at again; finally where there is none. */
     void release(String recheckOn) {
-        append.accept(JobReleased.now(!recheckOn.isEmpty(), recheckOn, ""));
+        append.apply(JobReleased.now(!recheckOn.isEmpty(), recheckOn, ""));
     }
 
     private RepairState repair() {

@@ -321,9 +321,22 @@ public sealed interface Entry {
         }
     }
 
-    /** A check of a gate was done: passed or failed, and what was seen. */
-    record CheckDone(String checkId, String outcome, String seen) implements Entry {
+    /**
+     * A check of a gate was done: passed or failed, and what was seen.
+     *
+     * @param readingId of a check that is a measurement, the entry of the reading that was judged; empty for a look
+     * @param early whether it is one of the next day that was done before a night or the set distance was over: then it
+     *     is told, with the reason in {@code seen}, and does not count
+     * @param drivenKm how far the vehicle was driven since its release, km; 0 where that was not told
+     */
+    record CheckDone(String checkId, String outcome, String seen, String readingId, boolean early, int drivenKm)
+            implements Entry {
         public static final String KIND = "check-done";
+
+        /** One that was looked at. */
+        public static CheckDone looked(String checkId, String outcome, String seen) {
+            return new CheckDone(checkId, outcome, seen, "", false, 0);
+        }
 
         /** @throws IllegalArgumentException if it neither passed nor failed */
         public CheckDone {
@@ -347,7 +360,8 @@ public sealed interface Entry {
      * @param conditional whether it has to come back for the next-day checks
      * @param recheckOn day of those, ISO 8601; empty where it is final
      * @param secondId the second person who checked; empty where none was asked
-     * @param byEarlierGates whether it was let through by the gates of an earlier version, which asked less
+     * @param byEarlierGates whether it was let through by the gates of an earlier version, which asked less and took
+     *     looks for measurements
      */
     record JobReleased(boolean conditional, String recheckOn, String secondId, boolean byEarlierGates)
             implements Entry {

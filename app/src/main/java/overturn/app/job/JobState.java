@@ -29,6 +29,10 @@ import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.Entry.WorkStepDone;
 import overturn.circuit.Layout;
+import overturn.course.JobStage;
+import overturn.course.JobStatus;
+import overturn.course.MayMove;
+import overturn.course.OnVehicle;
 import overturn.evidence.Reading;
 import overturn.inference.Intake;
 import overturn.inference.PlacesSeen;
@@ -60,7 +64,8 @@ import overturn.suspect.Remedy;
  * @param values what was read, in the order of each test as it is now, struck readings too
  * @param readings standing readings in order
  * @param setAside tests that cannot be done here
- * @param stillFitted what stands on the vehicle
+ * @param onVehicle what tests and plan have put on the vehicle, taken off it or moved
+ * @param already steps of the plan that a test has done, by their keys, and the entries of these tests
  * @param vehicle state that the last test left it in
  * @param accepted the accepted verdict, if it still stands
  * @param remedied what has been remedied so far, so that readings are about what is left
@@ -78,7 +83,8 @@ public record JobState(
         Map<UUID, ReadingValue> values,
         List<Reading> readings,
         Set<String> setAside,
-        Set<String> stillFitted,
+        OnVehicle onVehicle,
+        Map<String, LoggedEntry> already,
         VehicleNeeds vehicle,
         Optional<VerdictAccepted> accepted,
         Optional<Cure> remedied,
@@ -156,6 +162,33 @@ public record JobState(
         return RepairState.of(this, layout);
     }
 
+    /** Whether the plan of the accepted verdict has changed the vehicle, so that readings are about what is left. */
+    public boolean repairedSinceAccepted() {
+        return accepted.flatMap(JobState::cure)
+                .filter(cure -> remedied.filter(done -> done.includes(cure)).isPresent())
+                .isPresent();
+    }
+
+    /** Readings of the vehicle as it was when the verdict that stands was accepted and until its plan changed it. */
+    public List<Reading> readingsBeforeRepair() {
+        return readings.stream()
+                .filter(reading -> !repairedSinceAccepted() || !reading.after().equals(remedied))
+                .toList();
+    }
+
+    /** Whether any of these readings was taken after the verdict that stands was accepted. */
+    public boolean readSinceAccepted(List<Reading> some) {
+        int sequence = log.stream()
+                .filter(logged -> accepted.filter(a -> a == logged.entry()).isPresent())
+                .mapToInt(LoggedEntry::sequence)
+                .max()
+                .orElse(Integer.MAX_VALUE);
+        Set<String> ids = some.stream().map(Reading::id).collect(Collectors.toSet());
+        return log.stream()
+                .anyMatch(logged ->
+                        logged.sequence() > sequence && ids.contains(logged.id().toString()));
+    }
+
     /** The circuit as it is after so much was remedied. */
     public Layout layoutAfter(Optional<Cure> cure) {
         return changed.getOrDefault(cure, layout);
@@ -177,14 +210,20 @@ public record JobState(
                 .findFirst();
     }
 
+    /** Where the job stands, as far as its log tells. */
+    public JobStatus.Log standing() {
+        return new JobStatus.Log(
+                withdrawn.isPresent(),
+                repair().map(RepairState::progress),
+                waitsForPart(),
+                onVehicle.toSetBack(),
+                new MayMove.Told(!opened.mayBeMoved(), Set.copyOf(opened.facts())),
+                layout.family().clutch());
+    }
+
     /** Where the job is. */
     public JobStage stage() {
-        if (withdrawn.isPresent()) {
-            return JobStage.GIVEN_UP;
-        }
-        JobStage stage = repair().map(RepairState::stage).orElse(JobStage.TRACING);
-        boolean couldGoOn = stage == JobStage.ACCEPTED || stage == JobStage.UNDER_REPAIR;
-        return couldGoOn && waitsForPart() ? JobStage.WAITING : stage;
+        return standing().stage();
     }
 
     /** The latest of each part of this job, in the order in which they were first asked for. */
@@ -212,10 +251,12 @@ public record JobState(
                 latest, procedures.find(DRY_WALK).map(Procedure::observes).orElse(Set.of()));
     }
 
-    private boolean waitsForPart() {
+    private Optional<String> waitsForPart() {
         return parts().values().stream()
-                .map(logged -> ((PartMoved) logged.entry()).state())
-                .anyMatch(PartState.ORDERED.id()::equals);
+                .map(logged -> (PartMoved) logged.entry())
+                .filter(moved -> moved.state().equals(PartState.ORDERED.id()))
+                .map(PartMoved::part)
+                .findFirst();
     }
 
     /** Sequence of the entry from which on this version cannot work with the log; empty where it can with all of it. */
@@ -239,7 +280,8 @@ public record JobState(
         private final Map<UUID, ReadingValue> values = new LinkedHashMap<>();
         private final List<Reading> readings = new ArrayList<>();
         private final Set<String> setAside = new LinkedHashSet<>();
-        private final Set<String> fitted = new LinkedHashSet<>();
+        private OnVehicle on = OnVehicle.NOTHING;
+        private final Map<String, LoggedEntry> already = new LinkedHashMap<>();
         private VehicleNeeds vehicle = VehicleNeeds.SEAT;
         private Optional<VerdictAccepted> accepted = Optional.empty();
         private WorkPlan plan = new WorkPlan(List.of());
@@ -266,10 +308,10 @@ public record JobState(
         private void add(LoggedEntry logged) {
             boolean understood = true;
             if (logged.entry() instanceof ReadingTaken taken) {
-                understood = add(logged.id(), taken);
+                understood = add(logged, taken);
             } else if (logged.entry() instanceof FittingsTakenOff off) {
-                off.items().forEach(fitted::remove);
-                vehicle = VehicleNeeds.SEAT;
+                on = on.without(off.items());
+                vehicle = on.toSetBack().isEmpty() ? VehicleNeeds.SEAT : vehicle;
             } else if (logged.entry() instanceof TestSetAside aside) {
                 understood = procedures.find(aside.procedureId()).isPresent();
                 if (understood && !struck.contains(logged.id())) {
@@ -282,22 +324,32 @@ public record JobState(
                     accepted = Optional.of(verdict);
                     plan = RepairState.plan(verdict, procedures.layout());
                     stepsDone.clear();
+                    already.clear();
+                    log.stream()
+                            .filter(before -> before.sequence() < logged.sequence())
+                            .filter(before -> disturbing.containsKey(before.id()))
+                            .forEach(this::doesStepsOf);
                     layoutBefore = layoutNow;
                 }
             } else if (logged.entry() instanceof WorkStepDone step) {
                 if (!struck.contains(logged.id())) {
                     stepsDone.remove(step.key());
-                    if (plan.find(step.key())
-                            .filter(planned -> RepairState.stops(planned, step))
-                            .isEmpty()) {
-                        stepsDone.put(step.key(), step);
-                    }
+                    plan.find(step.key())
+                            .filter(planned -> !RepairState.stops(planned, step))
+                            .ifPresent(planned -> {
+                                stepsDone.put(step.key(), step);
+                                on = on.with(planned.fits())
+                                        .with(planned.moves())
+                                        .without(planned.takesOff())
+                                        .without(planned.setsBack());
+                            });
                     layoutNow = changed();
                 }
             } else if (logged.entry() instanceof JobReleased release) {
                 if (!releases.containsKey(logged.id())) {
                     releases.put(logged.id(), wasLetThrough(release, logged));
                 }
+                on = releases.get(logged.id()) ? on.released() : on;
             } else if (logged.entry() instanceof JobWithdrawn gone) {
                 withdrawn = struck.contains(logged.id()) ? withdrawn : Optional.of(gone.why());
             } else {
@@ -317,14 +369,27 @@ public record JobState(
                     .isPresent();
         }
 
-        private boolean add(UUID id, ReadingTaken taken) {
+        /** What a test has put on or taken off need not be done again while it stands. */
+        private void doesStepsOf(LoggedEntry test) {
+            plan.steps().stream()
+                    .filter(step -> !stepsDone.containsKey(step.key()) && on.does(step.fits(), step.moves()))
+                    .forEach(step -> already.putIfAbsent(step.key(), test));
+        }
+
+        private boolean add(LoggedEntry logged, ReadingTaken taken) {
+            UUID id = logged.id();
             Optional<Procedure> procedure = procedures.find(taken.procedureId());
             Optional<ReadingValue> value = procedure.flatMap(p -> taken.in(p.spec()));
             if (value.isEmpty()) {
                 return false;
             }
-            procedure.get().steps().stream().map(Step::fits).forEach(fitted::addAll);
-            Disturbance.of(procedure.get()).ifPresent(disturbance -> disturbing.put(id, disturbance));
+            for (Step step : procedure.get().steps()) {
+                on = on.with(step.fits());
+            }
+            Disturbance.of(procedure.get()).ifPresent(disturbance -> {
+                disturbing.put(id, disturbance);
+                doesStepsOf(logged);
+            });
             vehicle = procedure.get().needsFrom(vehicle);
             values.put(id, value.get());
             if (!struck.contains(id)) {
@@ -388,7 +453,8 @@ public record JobState(
                     Map.copyOf(values),
                     List.copyOf(readings),
                     Set.copyOf(setAside),
-                    Set.copyOf(fitted),
+                    on,
+                    Map.copyOf(already),
                     vehicle,
                     accepted,
                     noted(remedied()),

@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import overturn.course.JobStage;
 
 /** Where the lines of the bay are kept. They follow the logs and can be made anew from them at any time. */
 public interface JobSummaries {

@@ -2,9 +2,16 @@ package overturn.app.job;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.job.Entry.JobReleased;
+import overturn.course.Decided;
+import overturn.course.JobStage;
+import overturn.course.JobStatus;
+import overturn.course.MayMove;
+import overturn.course.NextAct;
+import overturn.suspect.Remedy;
 
 /**
  * A job as a line of the bay, kept beside its log so that no list has to read logs. All of it can be made anew from the
@@ -46,6 +53,7 @@ public record JobSummary(
      * @param grade of the verdict
      * @param catalogueVersion which suspects, tests and rules found it
      * @param next the test to do next
+     * @param stands what every page says of the job; empty in lines of earlier versions
      */
     public record Lead(
             int sequence,
@@ -55,7 +63,32 @@ public record JobSummary(
             double probability,
             String grade,
             String catalogueVersion,
-            Optional<NextTest> next) {}
+            Optional<NextTest> next,
+            Optional<Stands> stands) {}
+
+    /**
+     * What every page says of a job.
+     *
+     * @param decided ids of the remedies that were accepted
+     * @param turnedOut whether that was proven; empty while nothing is accepted
+     */
+    public record Stands(
+            List<String> decided, Optional<Decided.TurnedOut> turnedOut, NextAct next, MayMove.Answer mayMove) {
+
+        public Stands {
+            decided = List.copyOf(decided);
+        }
+
+        public static Stands of(JobStatus status) {
+            return new Stands(
+                    status.decided().map(Decided::remedies).orElse(List.of()).stream()
+                            .map(Remedy::id)
+                            .toList(),
+                    status.decided().map(Decided::turnedOut),
+                    status.next(),
+                    status.mayMove().answer());
+        }
+    }
 
     /** Where a job stood by an earlier catalogue, where an upgrade has changed that since the last entry. */
     public record Moved(String remedyId, String grade, double probability, String catalogueVersion) {}
@@ -101,7 +134,7 @@ public record JobSummary(
                 first.at(),
                 state.readings().size(),
                 state.opened().hunchId(),
-                state.stillFitted().size(),
+                state.onVehicle().toSetBack().size(),
                 recheckOn(state),
                 Optional.empty());
     }

@@ -1,8 +1,12 @@
 package overturn.app.job;
 
+import static overturn.course.Progress.Release.CONDITIONAL;
+import static overturn.course.Progress.Release.FINAL;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -12,6 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import overturn.app.job.Entry.BleedingChosen;
 import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.CheckDone;
@@ -28,6 +33,7 @@ import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
 import overturn.bleeding.Schools;
 import overturn.circuit.Layout;
+import overturn.course.Progress;
 import overturn.proving.Check;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
@@ -49,10 +55,12 @@ import overturn.suspect.Remedy;
  * @param schools how it is bled
  * @param orderSource where the maker gives the order of the ends; empty while the workshop's order is kept
  * @param outcomes the latest outcome of each check
- * @param on what the plan has put on or taken off and what it has moved, {@code kind@component}
+ * @param early checks of the next day that were done before it had come
  * @param proving gates
  * @param released the latest release, while nothing was opened, fitted, moved, struck or found since
  * @param takenBack whether there was a release that does not hold any more
+ * @param already steps that a test has done, by their keys, and the entries of these tests
+ * @param closedAt by gate, when what it checks was last opened, fitted or moved, or, for the next day, released
  * @param nextDayFrom from when on the checks of the next day count; empty while it was not released since it was last
  *     closed
  */
@@ -64,22 +72,24 @@ public record RepairState(
         Schools schools,
         String orderSource,
         Map<String, LoggedEntry> outcomes,
-        Set<String> on,
+        Map<String, LoggedEntry> already,
+        Map<String, LoggedEntry> early,
         Proving proving,
         Optional<LoggedEntry> released,
         boolean takenBack,
         Optional<Instant> nextDayFrom,
+        Map<Gate, Instant> closedAt,
         Optional<UUID> cameBackAs) {
 
     /** After so long trapped air has moved and a weep shows; a night. Estimate. */
     public static final Duration UNTIL_NEXT_DAY = Duration.ofHours(8);
 
-    /** The next day begins with a conditional release: before it none of its checks can be true. */
-    private static final Instant NOT_YET = Instant.MAX;
+    /** After so far trapped air has moved and a weep shows, km, whatever the hour. Estimate. */
+    public static final int SET_DISTANCE_KM = 50;
 
-    private static final String TAG = "do-not-drive-tag";
-    private static final String TAG_OFF = "tag-off";
     private static final String BLEED_END = "bleed-end";
+    /** With these the fluid is changed, so that what comes out has to run clear in colour too. */
+    private static final Set<String> FLUSHES = Set.of(Remedy.CHANGE_FLUID.id(), Remedy.FLUSH_AND_RESEAL.id());
 
     /** Empty while no verdict is accepted. */
     static Optional<RepairState> of(JobState state, Layout layout) {
@@ -117,18 +127,28 @@ public record RepairState(
                 .allMatch(done::contains);
     }
 
-    /** Whether a step stops the plan: a figure differs from the list, and nobody said why it is taken. */
+    /**
+     * Whether a step stops the plan: a figure differs from the list, or two do not go together, and nobody said why
+     * they are taken.
+     */
     static boolean stops(WorkStep planned, WorkStepDone step) {
-        return step.why().isBlank()
-                && planned.asks().stream()
-                        .anyMatch(asked -> step.measured().stream()
-                                .filter(m -> m.id().equals(asked.id()))
-                                .anyMatch(m -> asked.differs(m.value())));
+        Map<String, Double> measured =
+                step.measured().stream().collect(Collectors.toMap(m -> m.id(), m -> m.value(), (one, other) -> other));
+        boolean differs = planned.asks().stream()
+                .anyMatch(asked -> measured.containsKey(asked.id()) && asked.differs(measured.get(asked.id())));
+        return step.why().isBlank() && (differs || planned.together().stream().anyMatch(two -> two.apart(measured)));
     }
 
     /** An end is done when the bleed sheet says so, whatever was ticked. */
     public static boolean bleedsAnEnd(WorkStep step) {
         return step.id().equals(BLEED_END);
+    }
+
+    /**
+     * When the next day has come after a conditional release: after a night, or as soon as it was driven far enough.
+     */
+    static Instant nextDay(Instant releasedAt, int drivenKm) {
+        return drivenKm >= SET_DISTANCE_KM ? releasedAt : releasedAt.plus(UNTIL_NEXT_DAY);
     }
 
     /** A release is not believed: it holds if the gates were through when it was signed, behind all their checks. */
@@ -139,41 +159,43 @@ public record RepairState(
         return through && behind || release.byEarlierGates() && !Person.isElsewhere(logged.personId());
     }
 
-    /** Where the job is. */
-    JobStage stage() {
-        if (cameBackAs.isPresent()) {
-            return JobStage.COMEBACK;
-        }
-        if (released.isPresent()) {
-            boolean conditional = ((JobReleased) released.get().entry()).conditional();
-            return conditional ? JobStage.RELEASED_CONDITIONALLY : JobStage.RELEASED;
-        }
-        if (takenBack) {
-            return JobStage.RELEASE_TAKEN_BACK;
-        }
-        if (!proving.at(Gate.CHOCKS).blockers().isEmpty()) {
-            return done.isEmpty() ? JobStage.ACCEPTED : JobStage.UNDER_REPAIR;
-        }
-        return proving.at(Gate.YARD).state() == Proving.State.PASSED
-                ? JobStage.PROVING_ON_THE_ROAD
-                : proving.at(Gate.CHOCKS).state() == Proving.State.PASSED
-                        ? JobStage.PROVING_IN_THE_YARD
-                        : JobStage.PROVING_ON_CHOCKS;
+    /** What decides where the job stands. */
+    Progress progress() {
+        return new Progress(
+                plan.steps().stream()
+                        .filter(step -> isOpen(step, done, already))
+                        .toList(),
+                !done.isEmpty(),
+                sheet,
+                proving,
+                released.map(logged -> ((JobReleased) logged.entry()).conditional() ? CONDITIONAL : FINAL),
+                takenBack,
+                cameBackAs.map(UUID::toString));
+    }
+
+    /** Whether a step has still to be done before the vehicle is proved. */
+    private static boolean isOpen(WorkStep step, Map<String, LoggedEntry> done, Map<String, LoggedEntry> already) {
+        return !step.optional()
+                && !bleedsAnEnd(step)
+                && !done.containsKey(step.key())
+                && !already.containsKey(step.key());
     }
 
     private static final class Fold {
         private final JobState state;
         private final WorkPlan plan;
+        private final boolean flush;
         private final List<Check> checks;
         private final Map<String, LoggedEntry> done = new LinkedHashMap<>();
         private final Set<String> mismatched = new LinkedHashSet<>();
         private final List<BleedEvent> events = new ArrayList<>();
         private final Map<String, LoggedEntry> outcomes = new HashMap<>();
+        private final Map<String, LoggedEntry> early = new HashMap<>();
         private final Map<Gate, Instant> since = new EnumMap<>(Gate.class);
-        private final Set<String> on = new LinkedHashSet<>();
-        private final Set<String> moved = new LinkedHashSet<>();
-        private final Set<String> fitted = new LinkedHashSet<>();
         private Optional<LoggedEntry> released = Optional.empty();
+        /** The next day begins with a conditional release: before it none of its checks can be true. */
+        private Optional<Instant> releasedAt = Optional.empty();
+
         private boolean takenBack;
         private Optional<UUID> cameBackAs = Optional.empty();
         private Schools schools;
@@ -182,11 +204,11 @@ public record RepairState(
         Fold(JobState state, Layout layout, VerdictAccepted verdict) {
             this.state = state;
             this.plan = RepairState.plan(verdict, layout);
+            this.flush = verdict.remedyIds().stream().anyMatch(FLUSHES::contains);
             this.checks = Checks.of(layout);
             this.schools = verdict.bleeding().schools(List.of());
             boolean after = false;
             for (LoggedEntry logged : state.log()) {
-                fit(logged);
                 boolean struck = state.struckIds().contains(logged.id());
                 if (logged.entry() == verdict) {
                     after = true;
@@ -210,14 +232,6 @@ public record RepairState(
         private void disturbed(LoggedEntry logged) {
             Optional.ofNullable(state.disturbing().get(logged.id()))
                     .ifPresent(disturbance -> backTo(disturbance.backTo(), logged.takenAt()));
-        }
-
-        private void fit(LoggedEntry logged) {
-            Optional.ofNullable(state.disturbing().get(logged.id()))
-                    .ifPresent(disturbance -> fitted.addAll(disturbance.fits()));
-            if (logged.entry() instanceof FittingsTakenOff off) {
-                off.items().forEach(fitted::remove);
-            }
         }
 
         private void add(LoggedEntry logged) {
@@ -266,7 +280,7 @@ public record RepairState(
                     since.merge(later, at, (before, now) -> now.isAfter(before) ? now : before);
                 }
             }
-            since.put(Gate.NEXT_DAY, NOT_YET);
+            releasedAt = Optional.empty();
             takeBack();
         }
 
@@ -280,26 +294,41 @@ public record RepairState(
         }
 
         /**
-         * A failure counts whenever it arrives; a pass only if it was seen after whatever opened the circuit, after an
-         * earlier failure, and, for the checks of the next day, after a night.
+         * A failure counts whenever it arrives; a pass only if it, and the reading that it rests on, was seen after
+         * whatever opened the circuit, after an earlier failure, and, for the checks of the next day, after a night.
          */
         private void check(CheckDone check, LoggedEntry logged) {
             Optional<LoggedEntry> before = Optional.ofNullable(outcomes.get(check.checkId()));
-            Instant from = checks.stream()
-                    .filter(c -> c.id().equals(check.checkId()))
-                    .map(c -> since.get(c.gate()))
-                    .findFirst()
-                    .orElse(Instant.MIN);
-            boolean current = !logged.takenAt().isBefore(from)
-                    && before.filter(b -> failed((CheckDone) b.entry()))
-                            .filter(b -> logged.takenAt().isBefore(b.takenAt()))
-                            .isEmpty();
             if (failed(check)) {
                 outcomes.put(check.checkId(), logged);
                 takeBack();
-            } else if (current) {
+            } else if (check.early()) {
+                early.put(check.checkId(), logged);
+            } else if (checks.stream()
+                            .filter(c -> c.id().equals(check.checkId()))
+                            .allMatch(
+                                    c -> inTime(c, check, logged) && (c.testId().isEmpty() || isRead(c, check)))
+                    && before.filter(b -> failed((CheckDone) b.entry()))
+                            .filter(b -> logged.takenAt().isBefore(b.takenAt()))
+                            .isEmpty()) {
                 outcomes.put(check.checkId(), logged);
             }
+        }
+
+        private boolean inTime(Check check, CheckDone done, LoggedEntry logged) {
+            return check.gate() == Gate.NEXT_DAY
+                    ? releasedAt
+                            .filter(at -> !logged.takenAt().isBefore(nextDay(at, done.drivenKm())))
+                            .isPresent()
+                    : !logged.takenAt().isBefore(since.get(check.gate()));
+        }
+
+        /** A measurement passes by a reading that stands. */
+        private boolean isRead(Check check, CheckDone done) {
+            return state.log().stream()
+                    .filter(logged -> logged.id().toString().equals(done.readingId()))
+                    .filter(logged -> !state.struckIds().contains(logged.id()))
+                    .anyMatch(logged -> inTime(check, done, logged));
         }
 
         private void release(JobReleased release, LoggedEntry logged) {
@@ -307,16 +336,12 @@ public record RepairState(
                 released = Optional.of(logged);
                 takenBack = false;
                 if (release.conditional()) {
-                    backToNextDay(logged.takenAt());
+                    checks.stream()
+                            .filter(check -> check.gate() == Gate.NEXT_DAY)
+                            .forEach(check -> outcomes.remove(check.id()));
+                    releasedAt = Optional.of(logged.takenAt());
                 }
             }
-        }
-
-        private void backToNextDay(Instant releasedAt) {
-            checks.stream()
-                    .filter(check -> check.gate() == Gate.NEXT_DAY)
-                    .forEach(check -> outcomes.remove(check.id()));
-            since.put(Gate.NEXT_DAY, releasedAt.plus(UNTIL_NEXT_DAY));
         }
 
         /** What rests on something that was struck is asked again; a failure that is struck is not thereby passed. */
@@ -326,19 +351,21 @@ public record RepairState(
                     .filter(target -> target.entry() instanceof CheckDone
                             || target.entry() instanceof WorkStepDone
                             || target.entry() instanceof StrokesBled
+                            || isJudged(target)
                             || state.disturbing().containsKey(target.id()))
                     .forEach(target -> takeBack());
         }
 
-        /** Whether a step does more than look, feel or press. */
-        private static boolean disturbs(WorkStep step) {
-            return !step.id().startsWith(TAG)
-                    && !step.id().equals(TAG_OFF)
-                    && !step.handling().onlyLooks();
+        /** Whether a check rests on this reading. */
+        private boolean isJudged(LoggedEntry reading) {
+            return state.log().stream()
+                    .map(LoggedEntry::entry)
+                    .anyMatch(entry -> entry instanceof CheckDone check
+                            && check.readingId().equals(reading.id().toString()));
         }
 
         private void take(WorkStep planned, WorkStepDone step, LoggedEntry logged) {
-            if (disturbs(planned)) {
+            if (!planned.handling().onlyLooks()) {
                 backTo(Gate.CHOCKS, logged.takenAt());
             }
             if (stops(planned, step)) {
@@ -348,10 +375,6 @@ public record RepairState(
             }
             mismatched.remove(planned.key());
             done.put(planned.key(), logged);
-            on.addAll(planned.fits());
-            planned.takesOff().forEach(on::remove);
-            moved.addAll(planned.moves());
-            planned.setsBack().forEach(moved::remove);
         }
 
         private Optional<BleedSheet> sheet() {
@@ -361,20 +384,25 @@ public record RepairState(
                     .toList();
             return ends.isEmpty()
                     ? Optional.empty()
-                    : Optional.of(BleedSheet.of(state.layoutNow(), ends, schools, events));
+                    : Optional.of(BleedSheet.of(state.layoutNow(), ends, schools, flush, events));
+        }
+
+        /** Plan and bleed sheet name the ends in the same order. */
+        private WorkPlan inOrderOfEnds(BleedSheet sheet) {
+            List<String> ends = sheet.ends().stream().map(BleedSheet.End::id).toList();
+            return new WorkPlan(plan.steps().stream()
+                    .sorted(Comparator.comparing(WorkStep::section)
+                            .thenComparingInt(
+                                    step -> step.section() == Section.BLEED ? ends.indexOf(step.place()) : -1))
+                    .toList());
         }
 
         private List<Blocker> blockers(Optional<BleedSheet> sheet) {
             List<Blocker> blockers = new ArrayList<>();
             plan.steps().stream()
-                    .filter(step -> !step.optional() && !step.id().equals(TAG_OFF) && !bleedsAnEnd(step))
-                    .filter(step -> !done.containsKey(step.key()))
+                    .filter(step -> isOpen(step, done, state.already()))
                     .forEach(step -> blockers.add(new Blocker(Blocker.Kind.STEP_OPEN, step.key())));
-            fitted.forEach(item -> blockers.add(new Blocker(Blocker.Kind.FITTED, item)));
-            on.stream()
-                    .filter(item -> !item.startsWith(TAG))
-                    .forEach(item -> blockers.add(new Blocker(Blocker.Kind.FITTED, item)));
-            moved.forEach(item -> blockers.add(new Blocker(Blocker.Kind.MOVED, item)));
+            state.onVehicle().toSetBack().forEach(item -> blockers.add(new Blocker(Blocker.Kind.ON_VEHICLE, item)));
             if (!sheet.map(BleedSheet::done).orElse(true)) {
                 blockers.add(new Blocker(Blocker.Kind.BLEEDING, ""));
             }
@@ -387,23 +415,30 @@ public record RepairState(
             return Proving.of(checks, latest, blockers);
         }
 
+        private Map<Gate, Instant> closedAt() {
+            Map<Gate, Instant> closed = new EnumMap<>(since);
+            closed.remove(Gate.NEXT_DAY);
+            releasedAt.ifPresent(at -> closed.put(Gate.NEXT_DAY, at));
+            return Map.copyOf(closed);
+        }
+
         RepairState repair() {
             Optional<BleedSheet> sheet = sheet();
-            Set<String> standing = new LinkedHashSet<>(on);
-            standing.addAll(moved);
             return new RepairState(
-                    plan,
+                    sheet.map(this::inOrderOfEnds).orElse(plan),
                     Map.copyOf(done),
                     Set.copyOf(mismatched),
                     sheet,
                     schools,
                     orderSource,
                     Map.copyOf(outcomes),
-                    standing,
+                    state.already(),
+                    Map.copyOf(early),
                     proving(blockers(sheet)),
                     released,
                     takenBack,
-                    Optional.of(since.get(Gate.NEXT_DAY)).filter(from -> !from.equals(NOT_YET)),
+                    releasedAt.map(at -> nextDay(at, 0)),
+                    closedAt(),
                     cameBackAs);
         }
     }

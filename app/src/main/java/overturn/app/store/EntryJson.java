@@ -60,7 +60,8 @@ class EntryJson {
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
-            Entry.JobReleased.KIND, List.of(EntryJson::byEarlierGates),
+            Entry.JobReleased.KIND, List.of(EntryJson::byEarlierGates, EntryJson::byEarlierGates),
+            Entry.CheckDone.KIND, List.of(EntryJson::lookedAt),
             VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces, EntryJson::bledAsUsual));
 
     private static final Map<String, RigTrust> TRUST =
@@ -205,7 +206,12 @@ class EntryJson {
         return body;
     }
 
-    /** Version 1 was let through by gates that asked less. */
+    /** Version 1 knew checks that are looks alone. */
+    private static ObjectNode lookedAt(ObjectNode body) {
+        return body.put("readingId", "").put("early", false).put("drivenKm", 0);
+    }
+
+    /** Versions 1 and 2 were let through by gates that asked less. */
     private static ObjectNode byEarlierGates(ObjectNode body) {
         return body.put("byEarlierGates", true);
     }

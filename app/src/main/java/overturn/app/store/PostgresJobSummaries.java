@@ -12,12 +12,16 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
-import overturn.app.job.JobStage;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.JobSummary.Lead;
 import overturn.app.job.JobSummary.Moved;
 import overturn.app.job.JobSummary.NextTest;
+import overturn.app.job.JobSummary.Stands;
+import overturn.course.Decided.TurnedOut;
+import overturn.course.JobStage;
+import overturn.course.MayMove;
+import overturn.course.NextAct;
 import overturn.verdict.CatalogueVersion;
 
 /** The lines of the bay in PostgreSQL. */
@@ -75,7 +79,8 @@ class PostgresJobSummaries implements JobSummaries {
                                moved_from_probability = case when upgraded.moved then lead_probability when assessed_sequence = :sequence then moved_from_probability end,
                                moved_from_version = case when upgraded.moved then catalogue_version when assessed_sequence = :sequence then moved_from_version end,
                                catalogue_version = :catalogue, assessed_sequence = :sequence, settings_version = :settings, lead_suspect_id = :suspect, lead_remedy_id = :remedy,
-                               lead_probability = :probability, grade = :grade, next_procedure_id = :next, next_minutes = :minutes
+                               lead_probability = :probability, grade = :grade, next_procedure_id = :next, next_minutes = :minutes,
+                               decided = :decided, turned_out = :turnedOut, next_kind = :nextKind, next_subject = :nextSubject, may_move = :mayMove
                           from (select coalesce(catalogue_version <> :catalogue and assessed_sequence = :sequence
                                                 and (lead_remedy_id, grade) is distinct from (:remedy, :grade), false) as moved
                                   from job_summary where job_id = :job) upgraded
@@ -92,6 +97,17 @@ class PostgresJobSummaries implements JobSummaries {
                 .param("grade", lead.grade())
                 .param("next", lead.next().map(NextTest::procedureId).orElse(null))
                 .param("minutes", lead.next().map(NextTest::minutes).orElse(null))
+                .param(
+                        "decided",
+                        lead.stands().map(Stands::decided).orElse(List.of()).toArray(String[]::new))
+                .param(
+                        "turnedOut",
+                        lead.stands().flatMap(Stands::turnedOut).map(Enum::name).orElse(null))
+                .param(
+                        "nextKind",
+                        lead.stands().map(s -> s.next().kind().name()).orElse(null))
+                .param("nextSubject", lead.stands().map(s -> s.next().subject()).orElse(null))
+                .param("mayMove", lead.stands().map(s -> s.mayMove().name()).orElse(null))
                 .update();
     }
 
@@ -165,6 +181,7 @@ class PostgresJobSummaries implements JobSummaries {
                         select job_id from job_summary
                          where open and (assessed_sequence is distinct from sequence or settings_version is distinct from :settings
                                      or catalogue_version is distinct from :catalogue)
+                            or next_kind is null
                          order by log_opened_at desc limit :most
                         """)
                 .param("settings", settingsVersion)
@@ -207,6 +224,19 @@ class PostgresJobSummaries implements JobSummaries {
                 lead(row));
     }
 
+    private static Optional<Stands> stands(ResultSet row) throws SQLException {
+        String kind = row.getString("next_kind");
+        if (kind == null) {
+            return Optional.empty();
+        }
+        String turnedOut = row.getString("turned_out");
+        return Optional.of(new Stands(
+                List.of((String[]) row.getArray("decided").getArray()),
+                Optional.ofNullable(turnedOut).map(TurnedOut::valueOf),
+                new NextAct(NextAct.Kind.valueOf(kind), row.getString("next_subject")),
+                MayMove.Answer.valueOf(row.getString("may_move"))));
+    }
+
     private static Optional<Lead> lead(ResultSet row) throws SQLException {
         Integer sequence = row.getObject("assessed_sequence", Integer.class);
         if (sequence == null) {
@@ -223,6 +253,7 @@ class PostgresJobSummaries implements JobSummaries {
                 row.getString("catalogue_version"),
                 next == null
                         ? Optional.empty()
-                        : Optional.of(new NextTest(next, row.getObject("next_minutes", Double.class)))));
+                        : Optional.of(new NextTest(next, row.getObject("next_minutes", Double.class))),
+                stands(row)));
     }
 }

@@ -1,5 +1,6 @@
 package overturn.app.usecase;
 
+import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 
 /**
@@ -17,6 +18,12 @@ public record Stamp(UUID entryId, Integer sequence, String personId, Long takenS
     /** The same with the minutes it took. */
     public Stamp spent(Double minutes) {
         return new Stamp(entryId, sequence, personId, takenSecondsAgo, minutes);
+    }
+
+    /** The same for another entry that comes along with it: its id follows, so that sent twice it is there once. */
+    public Stamp along(String name) {
+        UUID id = UUID.nameUUIDFromBytes((entryId + " " + name).getBytes(StandardCharsets.UTF_8));
+        return new Stamp(id, sequence, personId, takenSecondsAgo, null);
     }
 
     /** One that is entered and sent at once. */

@@ -29,6 +29,7 @@ import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
 import overturn.bleeding.Schools;
 import overturn.circuit.Layout;
+import overturn.course.JobStage;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
@@ -99,8 +100,8 @@ class HostileOrdersTest {
                 return new WorkStepDone(step.key(), List.of(), "");
             }
         }
-        if (!state().stillFitted().isEmpty()) {
-            return new FittingsTakenOff(List.copyOf(state().stillFitted()));
+        if (!state().onVehicle().toSetBack().isEmpty()) {
+            return new FittingsTakenOff(List.copyOf(state().onVehicle().toSetBack()));
         }
         if (repair.sheet().filter(sheet -> !sheet.done()).isPresent()) {
             BleedSheet sheet = repair.sheet().get();
@@ -115,10 +116,37 @@ class HostileOrdersTest {
                     .filter(l -> ((CheckDone) l.entry()).outcome().equals("passed"))
                     .isPresent();
             if (check.gate() != Gate.NEXT_DAY && !passed) {
-                return new CheckDone(check.id(), random.nextInt(25) == 0 ? "failed" : "passed", "");
+                return check(check, random.nextInt(25) == 0);
             }
         }
         return repair.released().isPresent() ? anything() : JobReleased.now(true, "2026-11-29", "");
+    }
+
+    /** A look, or a measurement by the last reading of its test; that reading first, now and then. */
+    private Entry check(Check check, boolean fails) {
+        Optional<LoggedEntry> reading = check.testId()
+                .flatMap(test -> log.stream()
+                        .filter(l -> l.entry() instanceof ReadingTaken taken
+                                && taken.procedureId().equals(test))
+                        .reduce((first, second) -> second));
+        boolean read = reading.filter(l -> !l.takenAt().isBefore(now.minusSeconds(700)) || random.nextInt(30) == 0)
+                .isPresent();
+        if (check.testId().isPresent() && !fails && !read) {
+            return taken(PROCEDURES.find(check.testId().get()).orElseThrow());
+        }
+        return new CheckDone(
+                check.id(),
+                fails ? "failed" : "passed",
+                "",
+                fails ? "" : reading.map(l -> l.id().toString()).orElse(""),
+                false,
+                0);
+    }
+
+    private static Entry taken(Procedure test) {
+        return test.spec() instanceof Series
+                ? new ReadingTaken(test.id(), new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
+                : ReadingTaken.observed(test.id(), "not-seen", "rig", RigTrust.NORMAL);
     }
 
     private Entry anything() {
@@ -129,18 +157,18 @@ class HostileOrdersTest {
             case 1:
                 return JobReleased.now(true, "2026-11-29", "");
             case 2:
-                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size())).id(), "failed", "drips");
+                return CheckDone.looked(
+                        CHECKS.get(random.nextInt(CHECKS.size())).id(), "failed", "drips");
             case 3:
                 return new StrokesBled("slave", 5, "many", "clear");
             case 4:
-                return OPENING.spec() instanceof Series
-                        ? new ReadingTaken(OPENING.id(), new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
-                        : ReadingTaken.observed(OPENING.id(), "not-seen", "rig", RigTrust.NORMAL);
+                return taken(OPENING);
             case 5:
                 return new WorkStepDone(
                         PLAN.steps().get(random.nextInt(PLAN.steps().size())).key(), List.of(), "");
             default:
-                return new CheckDone(CHECKS.get(random.nextInt(CHECKS.size())).id(), "passed", "");
+                return CheckDone.looked(
+                        CHECKS.get(random.nextInt(CHECKS.size())).id(), "passed", "");
         }
     }
 
@@ -196,7 +224,7 @@ class HostileOrdersTest {
         Set<UUID> struck = JobState.struck(log);
         for (LoggedEntry later : log.subList(release + 1, log.size())) {
             boolean counts = !struck.contains(later.id());
-            if (later.entry() instanceof ReadingTaken
+            if (opensBy(later)
                     || counts && opens(later)
                     || counts
                             && later.entry() instanceof CheckDone check
@@ -214,16 +242,29 @@ class HostileOrdersTest {
                 .anyMatch(l -> l.entry() instanceof CheckDone
                         || l.entry() instanceof WorkStepDone
                         || l.entry() instanceof StrokesBled
-                        || l.entry() instanceof ReadingTaken);
+                        || opensBy(l)
+                        || isJudged(l));
+    }
+
+    private boolean isJudged(LoggedEntry reading) {
+        return log.stream()
+                .anyMatch(l -> l.entry() instanceof CheckDone check
+                        && check.readingId().equals(reading.id().toString()));
+    }
+
+    /** A test of this circuit either opens it or touches nothing. */
+    private static boolean opensBy(LoggedEntry logged) {
+        return logged.entry() instanceof ReadingTaken taken
+                && PROCEDURES.find(taken.procedureId()).orElseThrow().needs().opened() != VehicleNeeds.Opened.NOTHING;
     }
 
     private static boolean opens(LoggedEntry logged) {
         return logged.entry() instanceof StrokesBled
                 || logged.entry() instanceof FittingsTakenOff
-                || logged.entry() instanceof ReadingTaken
+                || opensBy(logged)
                 || logged.entry() instanceof WorkStepDone done
                         && PLAN.find(done.key())
-                                .filter(s -> !s.handling().onlyLooks() && !s.id().contains("tag"))
+                                .filter(s -> !s.handling().onlyLooks())
                                 .isPresent();
     }
 
@@ -239,7 +280,7 @@ class HostileOrdersTest {
             }
         });
         boolean worked = PLAN.steps().stream()
-                .filter(s -> !s.optional() && !s.id().equals("tag-off") && !RepairState.bleedsAnEnd(s))
+                .filter(s -> !s.optional() && !RepairState.bleedsAnEnd(s))
                 .allMatch(s -> ticked.contains(s.key()));
         return worked && nothingOn(log, standing) && bled(standing) && checked(log, struck, signed);
     }
@@ -247,7 +288,13 @@ class HostileOrdersTest {
     private static boolean nothingOn(List<LoggedEntry> log, List<LoggedEntry> standing) {
         Map<String, Boolean> on = new HashMap<>();
         for (LoggedEntry l : log) {
-            if (l.entry() instanceof ReadingTaken taken) {
+            if (l.entry() instanceof WorkStepDone done && standing.contains(l)) {
+                WorkStep step = PLAN.find(done.key()).orElseThrow();
+                step.fits().forEach(item -> on.put(item, !item.startsWith("do-not-drive-tag")));
+                step.moves().forEach(item -> on.put(item, true));
+                step.takesOff().forEach(item -> on.put(item, false));
+                step.setsBack().forEach(item -> on.put(item, false));
+            } else if (l.entry() instanceof ReadingTaken taken) {
                 PROCEDURES
                         .find(taken.procedureId())
                         .orElseThrow()
@@ -255,15 +302,6 @@ class HostileOrdersTest {
                         .forEach(s -> s.fits().forEach(item -> on.put(item, true)));
             } else if (l.entry() instanceof FittingsTakenOff off) {
                 off.items().forEach(item -> on.put(item, false));
-            }
-        }
-        for (LoggedEntry l : standing) {
-            if (l.entry() instanceof WorkStepDone done) {
-                WorkStep step = PLAN.find(done.key()).orElseThrow();
-                step.fits().forEach(item -> on.put(item, !item.startsWith("do-not-drive-tag")));
-                step.moves().forEach(item -> on.put("moved " + item, true));
-                step.takesOff().forEach(item -> on.put(item, false));
-                step.setsBack().forEach(item -> on.put("moved " + item, false));
             }
         }
         return !on.containsValue(true);
@@ -285,7 +323,7 @@ class HostileOrdersTest {
             }
         });
         return ends.isEmpty()
-                || BleedSheet.of(TRIKE, ends, Schools.USUAL, events).done();
+                || BleedSheet.of(TRIKE, ends, Schools.USUAL, false, events).done();
     }
 
     private boolean checked(List<LoggedEntry> log, Set<UUID> struck, Instant signed) {
@@ -312,7 +350,7 @@ class HostileOrdersTest {
         for (int i = 0; i < log.size(); i++) {
             LoggedEntry l = log.get(i);
             boolean counts = !struck.contains(l.id());
-            if (counts && opens(l) || l.entry() instanceof ReadingTaken || l.entry() instanceof VerdictAccepted) {
+            if (counts && opens(l) || opensBy(l) || l.entry() instanceof VerdictAccepted) {
                 from = nextDay ? Instant.MAX : l.takenAt().isAfter(from) ? l.takenAt() : from;
                 word = Optional.empty();
             } else if (nextDay && counts && l.entry() instanceof JobReleased && deservedAt(i)) {
@@ -323,6 +361,7 @@ class HostileOrdersTest {
                     word = counts ? Optional.of(new Word(false, l.takenAt())) : Optional.empty();
                 } else if (counts
                         && !l.takenAt().isBefore(from)
+                        && isRead(check, done, from, log, struck)
                         && word.filter(w -> !w.passed && l.takenAt().isBefore(w.at))
                                 .isEmpty()) {
                     word = Optional.of(new Word(true, l.takenAt()));
@@ -330,6 +369,14 @@ class HostileOrdersTest {
             }
         }
         return word;
+    }
+
+    private static boolean isRead(Check check, CheckDone done, Instant from, List<LoggedEntry> log, Set<UUID> struck) {
+        return check.testId().isEmpty()
+                || log.stream()
+                        .anyMatch(l -> l.id().toString().equals(done.readingId())
+                                && !struck.contains(l.id())
+                                && !l.takenAt().isBefore(from));
     }
 
     /** What stands before an entry never changes, so that each release is judged once. */

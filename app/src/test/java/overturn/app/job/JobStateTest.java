@@ -18,6 +18,7 @@ import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.course.JobStage;
 import overturn.evidence.Reading;
 import overturn.layoutfile.Presets;
 import overturn.measurement.Figure;
@@ -90,7 +91,8 @@ class JobStateTest {
         assertEquals(VehicleNeeds.SEAT, state().vehicle());
         reading("port-plugs");
         assertEquals(Opened.MASTER_PORTS, state().vehicle().opened());
-        assertEquals(Set.of("plug@front-port", "plug@rear-port"), state().stillFitted());
+        assertEquals(
+                Set.of("plug@front-port", "plug@rear-port"), state().onVehicle().toSetBack());
     }
 
     @Test
@@ -98,9 +100,9 @@ class JobStateTest {
         UUID plugs = reading("port-plugs");
         add(new EntryStruck(plugs, "plug wept"));
         assertTrue(state().readings().isEmpty());
-        assertEquals(2, state().stillFitted().size(), "the plugs are still in the ports");
+        assertEquals(2, state().onVehicle().toSetBack().size(), "the plugs are still in the ports");
         add(new FittingsTakenOff(List.of("plug@front-port", "plug@rear-port")));
-        assertEquals(Set.of(), state().stillFitted());
+        assertEquals(Set.of(), state().onVehicle().toSetBack());
         assertEquals(VehicleNeeds.SEAT, state().vehicle());
     }
 

@@ -29,12 +29,12 @@ import overturn.app.job.Entry.WorkStepDone;
 import overturn.app.job.Entry.WorkStepDone.Measured;
 import overturn.bleeding.BleedSheet;
 import overturn.circuit.Layout;
+import overturn.course.JobStage;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.RigTrust;
 import overturn.procedure.ProcedureCatalogue;
-import overturn.proving.Check;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
 import overturn.proving.Proving;
@@ -112,8 +112,13 @@ class ReleaseTest {
     private void pass(Gate gate) {
         Checks.of(TARN).stream()
                 .filter(check -> check.gate() == gate)
-                .map(Check::id)
-                .forEach(id -> add(new CheckDone(id, "passed", "")));
+                .forEach(check -> add(new CheckDone(
+                        check.id(),
+                        "passed",
+                        "",
+                        check.testId().map(this::reading).map(UUID::toString).orElse(""),
+                        false,
+                        0)));
     }
 
     private void prove() {
@@ -201,9 +206,9 @@ class ReleaseTest {
                 .id();
     }
 
-    private void reading(String procedure) {
+    private UUID reading(String procedure) {
         boolean series = PROCEDURES.find(procedure).orElseThrow().spec() instanceof Series;
-        add(
+        return add(
                 series
                         ? new ReadingTaken(procedure, new Figures(List.of()), List.of(), "rig", RigTrust.NORMAL)
                         : ReadingTaken.observed(procedure, "not-seen", "rig", RigTrust.NORMAL));
@@ -232,7 +237,7 @@ class ReleaseTest {
                 Arguments.of(
                         "a check failed",
                         Gate.ROAD,
-                        then(t -> t.add(new CheckDone("leaks-once-more", "failed", "drips at the flare")))));
+                        then(t -> t.add(CheckDone.looked("leaks-once-more", "failed", "drips at the flare")))));
     }
 
     @ParameterizedTest(name = "{0}")
@@ -246,8 +251,8 @@ class ReleaseTest {
         assertFalse(repair().proving().mayBeReleasedConditionally());
         release();
         assertEquals(JobStage.RELEASE_TAKEN_BACK, stage(), "signing alone does not bring it back");
-        if (!state().stillFitted().isEmpty()) {
-            add(new FittingsTakenOff(List.copyOf(state().stillFitted())));
+        if (!state().onVehicle().toSetBack().isEmpty()) {
+            add(new FittingsTakenOff(List.copyOf(state().onVehicle().toSetBack())));
         }
         work();
         bleed();
@@ -259,7 +264,7 @@ class ReleaseTest {
     @Test
     void strikingAFailureDoesNotPassIt() {
         released();
-        UUID failed = add(new CheckDone("leaks-once-more", "failed", "drips"));
+        UUID failed = add(CheckDone.looked("leaks-once-more", "failed", "drips"));
         add(new EntryStruck(failed, "was the other van"));
         assertEquals(JobStage.RELEASE_TAKEN_BACK, stage());
         assertFalse(repair().outcomes().containsKey("leaks-once-more"), "it is asked again");
@@ -272,7 +277,7 @@ class ReleaseTest {
         prove();
         assertTrue(repair().proving().mayBeReleasedConditionally());
         reading("port-plugs");
-        add(new FittingsTakenOff(List.copyOf(state().stillFitted())));
+        add(new FittingsTakenOff(List.copyOf(state().onVehicle().toSetBack())));
         assertTrue(repair().outcomes().isEmpty());
         release();
         assertEquals(JobStage.PROVING_ON_CHOCKS, stage());
@@ -283,10 +288,10 @@ class ReleaseTest {
         work();
         bleed();
         Instant before = now;
-        add(new CheckDone("pumped-firm", "failed", "goes down"));
-        addTaken(before, new CheckDone("pumped-firm", "passed", ""));
+        add(CheckDone.looked("pumped-firm", "failed", "goes down"));
+        addTaken(before, CheckDone.looked("pumped-firm", "passed", ""));
         assertEquals(Proving.Outcome.FAILED, outcome("pumped-firm"));
-        add(new CheckDone("pumped-firm", "passed", "bled again"));
+        add(CheckDone.looked("pumped-firm", "passed", "bled again"));
         assertEquals(Proving.Outcome.PASSED, outcome("pumped-firm"));
     }
 
@@ -298,7 +303,7 @@ class ReleaseTest {
     void aCheckOfBeforeTheCircuitWasClosedDoesNotCount() {
         work();
         bleed();
-        addTaken(now.minus(Duration.ofDays(300)), new CheckDone("pumped-firm", "passed", ""));
+        addTaken(now.minus(Duration.ofDays(300)), CheckDone.looked("pumped-firm", "passed", ""));
         assertFalse(repair().outcomes().containsKey("pumped-firm"));
     }
 
@@ -344,10 +349,10 @@ class ReleaseTest {
     void whatIsFoundTheNextDayIsGoneIntoBeforeAnotherRelease() {
         released();
         now = now.plus(RepairState.UNTIL_NEXT_DAY);
-        add(new CheckDone("level-same", "failed", "a finger lower"));
+        add(CheckDone.looked("level-same", "failed", "a finger lower"));
         release();
         assertEquals(JobStage.RELEASE_TAKEN_BACK, stage(), "the gates of yesterday do not let it go");
-        add(new CheckDone("level-same", "passed", "cap seal renewed, topped up"));
+        add(CheckDone.looked("level-same", "passed", "cap seal renewed, topped up"));
         release();
         assertEquals(JobStage.RELEASED_CONDITIONALLY, stage());
     }

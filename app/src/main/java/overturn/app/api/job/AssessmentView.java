@@ -21,17 +21,20 @@ import overturn.planning.Reason;
 import overturn.planning.Round;
 import overturn.quantity.Dimension;
 import overturn.repair.WorkPlan;
-import overturn.suspect.Hazard;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Assessment;
-import overturn.verdict.Driving;
 import overturn.verdict.Grade;
 import overturn.verdict.Standing;
 import overturn.verdict.Verdict;
 import overturn.verdict.Verdict.Missing;
 
-/** What follows from the log: suspects with their reasons, how suspicion moved, the tests, the verdict. */
+/**
+ * What follows from the log: suspects with their reasons, how suspicion moved, the tests, the verdict.
+ *
+ * @param verdict absent while what was decided says all
+ */
 public record AssessmentView(
         List<SuspicionView> suspects,
         List<PairView> pairs,
@@ -42,8 +45,7 @@ public record AssessmentView(
         List<ProposalView> others,
         List<RoundView> rounds,
         boolean anotherTestPays,
-        VerdictView verdict,
-        DrivingView driving,
+        Optional<VerdictView> verdict,
         List<String> justRenewed,
         Optional<ConflictView> conflict,
         Optional<MoneyView> money) {
@@ -64,13 +66,13 @@ public record AssessmentView(
                 Remedy.LOOK_ELSEWHERE.id(),
                 history.now().noneOfThese(),
                 history.now().noneOfThese() < Standing.CLEARED_SHARE,
+                false,
                 Optional.empty(),
                 Optional.empty(),
                 List.of()));
         suspects.sort((a, b) -> Double.compare(b.probability(), a.probability()));
-        List<MomentView> river = IntStream.rangeClosed(0, history.readings().size())
-                .mapToObj(n -> moment(job, history, n))
-                .toList();
+        List<MomentView> river =
+                history.moments().stream().map(m -> moment(job, history, m)).toList();
         Optional<ProposalView> next = assessment.next().map(p -> ProposalView.of(p, history.now()));
         List<Proposal> rest =
                 assessment.proposals().stream().skip(next.isPresent() ? 1 : 0).toList();
@@ -95,8 +97,7 @@ public record AssessmentView(
                 others,
                 assessment.rounds().stream().map(RoundView::of).toList(),
                 assessment.anotherTestPays(),
-                VerdictView.of(assessment.verdict(), job.workshop(), job),
-                DrivingView.of(Driving.of(history.now(), job.model().layout())),
+                job.verdict().map(verdict -> VerdictView.of(verdict, job.workshop(), job)),
                 justRenewed(job),
                 history.oddOneOut().map(r -> conflict(r, assessment)),
                 money(job));
@@ -111,16 +112,6 @@ public record AssessmentView(
                 .toList();
     }
 
-    /** Whether it may be driven meanwhile, and the live suspects that decide it. */
-    public record DrivingView(Hazard answer, List<String> becauseIds) {
-
-        static DrivingView of(Driving driving) {
-            return new DrivingView(
-                    driving.answer(),
-                    driving.because().stream().map(Suspect::id).toList());
-        }
-    }
-
     private static SuspicionView suspicion(Suspect suspect, BeliefHistory history) {
         Standing standing = Standing.of(history, suspect);
         return new SuspicionView(
@@ -128,6 +119,10 @@ public record AssessmentView(
                 suspect.remedy().id(),
                 standing.probability(),
                 standing.cleared(),
+                standing.cleared()
+                        && history.done()
+                                .filter(d -> d.settles(suspect.remedy()))
+                                .isPresent(),
                 standing.clearedBy().map(WeightView::of),
                 standing.heldUpBy().map(WeightView::of),
                 standing.weights().stream().map(WeightView::of).toList());
@@ -152,13 +147,17 @@ public record AssessmentView(
                         job.assessment().next().map(p -> rate.of(p.minutes()))));
     }
 
-    private static MomentView moment(Job job, BeliefHistory history, int count) {
-        Belief belief = history.after(count);
-        Optional<Reading> reading =
-                count == 0 ? Optional.empty() : Optional.of(history.readings().get(count - 1));
+    private static MomentView moment(Job job, BeliefHistory history, BeliefHistory.Moment moment) {
+        Belief belief = moment.belief();
+        Optional<Reading> reading = moment.readings() == 0 || moment.repaired().isPresent()
+                ? Optional.empty()
+                : Optional.of(history.readings().get(moment.readings() - 1));
         return new MomentView(
                 reading.map(r -> UUID.fromString(r.id())),
                 reading.map(Reading::procedureId),
+                moment.repaired().map(Cure::remedies).orElse(List.of()).stream()
+                        .map(Remedy::id)
+                        .toList(),
                 Stream.concat(
                                 job.model().suspects().stream()
                                         .map(s -> new ShareView(s.id(), belief.probability(s.id()))),
@@ -171,6 +170,7 @@ public record AssessmentView(
      * A suspect now.
      *
      * @param cleared whether it is below the stated share
+     * @param retired whether it was remedied, so that it is suspected no more
      * @param clearedBy the reading that clears it most, where it is cleared
      * @param heldUpBy the reading that keeps it suspected most, where it is not
      * @param weights readings for (above 1) and against it, the weightiest first
@@ -180,6 +180,7 @@ public record AssessmentView(
             String remedyId,
             double probability,
             boolean cleared,
+            boolean retired,
             Optional<WeightView> clearedBy,
             Optional<WeightView> heldUpBy,
             List<WeightView> weights) {}
@@ -214,10 +215,14 @@ public record AssessmentView(
         }
     }
 
-    /** What was believed after a reading; the first is before any. */
+    /**
+     * What was believed after a reading, or after a repair ({@code repaired} names its remedies); the first is before
+     * any.
+     */
     public record MomentView(
             Optional<UUID> entryId,
             Optional<String> procedureId,
+            List<String> repaired,
             List<ShareView> shares,
             List<SuspectedPartView> components) {}
 

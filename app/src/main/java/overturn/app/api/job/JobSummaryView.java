@@ -2,9 +2,12 @@ package overturn.app.api.job;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.job.JobSummary;
+import overturn.course.Decided;
+import overturn.course.MayMove;
 
 /**
  * A job as a line of the bay: where it stands, what it waits for; {@code lead} is absent until that has been worked
@@ -48,6 +51,7 @@ public record JobSummaryView(
             String grade,
             Optional<String> nextProcedureId,
             Optional<Double> nextMinutes,
+            Optional<StandsView> stands,
             boolean current) {
 
         static LeadView of(JobSummary.Lead lead, boolean current) {
@@ -58,7 +62,23 @@ public record JobSummaryView(
                     lead.grade(),
                     lead.next().map(JobSummary.NextTest::procedureId),
                     lead.next().map(JobSummary.NextTest::minutes),
+                    lead.stands().map(StandsView::of),
                     current);
+        }
+    }
+
+    /**
+     * What every page says of the job: what was decided and became of it, what is done next, whether it may be moved.
+     */
+    public record StandsView(
+            List<String> decided,
+            Optional<Decided.TurnedOut> turnedOut,
+            StatusView.NextActView next,
+            MayMove.Answer mayMove) {
+
+        static StandsView of(JobSummary.Stands stands) {
+            return new StandsView(
+                    stands.decided(), stands.turnedOut(), StatusView.NextActView.of(stands.next()), stands.mayMove());
         }
     }
 }

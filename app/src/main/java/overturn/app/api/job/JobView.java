@@ -37,11 +37,11 @@ public record JobView(
         String openedById,
         Instant openedAt,
         List<EntryView> entries,
-        List<String> stillFitted,
         TestView.NeedsView vehicleState,
         List<String> setAside,
         Optional<AcceptedView> accepted,
         String stage,
+        StatusView status,
         Optional<UUID> comesBackFrom,
         List<PartOfJobView> parts,
         WalkView walk,
@@ -71,11 +71,11 @@ public record JobView(
                 state.log().get(0).personId(),
                 state.log().get(0).at(),
                 state.log().stream().map(e -> EntryView.of(e, state)).toList(),
-                state.stillFitted().stream().sorted().toList(),
                 TestView.NeedsView.of(state.vehicle()),
                 state.setAside().stream().sorted().toList(),
                 state.accepted().map(AcceptedView::of),
-                state.stage().id(),
+                job.status().stage().id(),
+                StatusView.of(job.status()),
                 state.comesBackFrom(),
                 state.parts().values().stream().map(PartOfJobView::of).toList(),
                 WalkView.of(job),
@@ -152,11 +152,23 @@ public record JobView(
 
     /** The verdict as it was accepted, both remedies of a pair; below proven it counts as assumed. */
     public record AcceptedView(
-            List<String> remedyIds, String grade, double probability, String why, List<String> places) {
+            List<String> remedyIds,
+            String grade,
+            double probability,
+            String why,
+            List<String> places,
+            List<UUID> carriers,
+            List<String> missing) {
 
         static AcceptedView of(VerdictAccepted verdict) {
             return new AcceptedView(
-                    verdict.remedyIds(), verdict.grade(), verdict.probability(), verdict.why(), verdict.places());
+                    verdict.remedyIds(),
+                    verdict.grade(),
+                    verdict.probability(),
+                    verdict.why(),
+                    verdict.places(),
+                    verdict.carrierIds(),
+                    verdict.missing());
         }
     }
 }

@@ -37,8 +37,8 @@ class RepairController {
 
     @PostMapping("/work-steps")
     ResponseEntity<JobView> step(@PathVariable UUID id, @RequestBody WorkStepRequest request) {
-        return views.written(
-                repair.stepDone(id, request.stamp(), request.key(), request.typed(), orNull(request.why())));
+        return views.written(repair.stepsDone(
+                id, request.stamp(), request.key(), request.typed(), orNull(request.why()), orNull(request.also())));
     }
 
     @PostMapping("/strokes")
@@ -81,8 +81,17 @@ class RepairController {
 
     @PostMapping("/checks")
     ResponseEntity<JobView> check(@PathVariable UUID id, @RequestBody CheckRequest request) {
-        return views.written(
-                prove.checked(id, request.stamp(), request.checkId(), request.outcome(), orNull(request.seen())));
+        return views.written(prove.checked(
+                id,
+                request.stamp(),
+                new ProveVehicle.Checked(
+                        request.checkId(),
+                        orNull(request.also()),
+                        orNull(request.outcome()),
+                        orNull(request.seen()),
+                        orNull(request.readingId()),
+                        Boolean.TRUE.equals(orNull(request.early())),
+                        orNull(request.drivenKm()))));
     }
 
     /** Refused with what is in the way while a gate is shut. */

@@ -17,7 +17,7 @@ final class RepairRequests {
                 entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
     }
 
-    /** A step is done; {@code figures} are those that it asks for. */
+    /** A step is done; {@code figures} are those that it asks for, {@code also} more that were done in the same go. */
     record WorkStepRequest(
             UUID entryId,
             Integer sequence,
@@ -25,7 +25,8 @@ final class RepairRequests {
             Optional<Long> takenSecondsAgo,
             String key,
             Optional<List<FigureRequest>> figures,
-            Optional<String> why) {
+            Optional<String> why,
+            Optional<List<String>> also) {
 
         Stamp stamp() {
             return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
@@ -116,15 +117,22 @@ final class RepairRequests {
         }
     }
 
-    /** A check passed or failed; where it failed, what was seen. */
+    /**
+     * A check passed or failed; where it failed, what was seen. A measurement passes or fails by {@code readingId}; of
+     * several looks {@code also} names the others. {@code early} and {@code drivenKm} are of the next day.
+     */
     record CheckRequest(
             UUID entryId,
             Integer sequence,
             String personId,
             Optional<Long> takenSecondsAgo,
             String checkId,
-            String outcome,
-            Optional<String> seen) {
+            Optional<String> outcome,
+            Optional<String> seen,
+            Optional<List<String>> also,
+            Optional<UUID> readingId,
+            Optional<Boolean> early,
+            Optional<Integer> drivenKm) {
 
         Stamp stamp() {
             return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);

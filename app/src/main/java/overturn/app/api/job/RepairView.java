@@ -24,6 +24,7 @@ import overturn.quantity.Dimension;
 import overturn.repair.Asked;
 import overturn.repair.Handling;
 import overturn.repair.Section;
+import overturn.repair.Together;
 import overturn.repair.WorkStep;
 import overturn.suspect.Remedy;
 
@@ -33,6 +34,7 @@ import overturn.suspect.Remedy;
  * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
  * @param overturned whether something else leads by now, so that the new part should wait
  * @param takenBack whether it was released and has to be proved anew
+ * @param nextDayKm how far it is driven until the next day has come, whatever the hour, km
  * @param nextDayFrom from when on the checks of the next day can be done; empty while it was not released since it was
  *     last closed
  */
@@ -42,13 +44,13 @@ public record RepairView(
         double accepted,
         boolean overturned,
         Optional<BleedSheetView> sheet,
-        List<String> on,
         List<GateView> gates,
         boolean mayBeReleasedConditionally,
         boolean mayBeReleased,
         Optional<ReleaseView> released,
         boolean takenBack,
         Optional<Instant> nextDayFrom,
+        int nextDayKm,
         Optional<UUID> cameBackAs) {
 
     private static final double HELD = 0.5;
@@ -78,7 +80,6 @@ public record RepairView(
                 repair.sheet()
                         .map(s -> BleedSheetView.of(
                                 s, repair, job.state().layout().reservoir().minToMaxMl())),
-                repair.on().stream().sorted().toList(),
                 repair.proving().gates().stream()
                         .map(g -> GateView.of(g, Checks.of(job.state().layout()), repair))
                         .toList(),
@@ -87,10 +88,11 @@ public record RepairView(
                 repair.released().map(ReleaseView::of),
                 repair.takenBack(),
                 repair.nextDayFrom(),
+                RepairState.SET_DISTANCE_KM,
                 repair.cameBackAs());
     }
 
-    /** One step: what is done where, who did it, what it measured. */
+    /** One step: what is done where, who did it, what it measured; {@code already} is the test that had done it. */
     public record WorkStepView(
             String key,
             String id,
@@ -101,9 +103,11 @@ public record RepairView(
             Optional<String> cautionId,
             boolean optional,
             List<AskedView> asks,
+            List<TogetherView> together,
             List<String> sheetFigures,
             Optional<String> testId,
             boolean mismatched,
+            Optional<UUID> already,
             Optional<StepDoneView> done) {
 
         static WorkStepView of(WorkStep step, RepairState repair) {
@@ -117,22 +121,36 @@ public record RepairView(
                     step.cautionId(),
                     step.optional(),
                     step.asks().stream().map(AskedView::of).toList(),
+                    step.together().stream().map(TogetherView::of).toList(),
                     step.sheetFigures(),
                     step.testId(),
                     repair.mismatched().contains(step.key()),
+                    Optional.ofNullable(repair.already().get(step.key())).map(LoggedEntry::id),
                     Optional.ofNullable(repair.done().get(step.key())).map(StepDoneView::of));
         }
     }
 
-    /** A figure that a step asks for, with what this layout lists. */
-    public record AskedView(String id, Dimension dimension, Optional<Double> listed) {
+    /** Two figures of a step of which the second less the first lies between two limits. */
+    public record TogetherView(String first, String second, double least, double most) {
+
+        static TogetherView of(Together two) {
+            return new TogetherView(two.first(), two.second(), two.least(), two.most());
+        }
+    }
+
+    /**
+     * A figure that a step asks for, with what this layout lists and how far it may lie from it before it stops the
+     * plan.
+     */
+    public record AskedView(String id, Dimension dimension, Optional<Double> listed, Optional<Double> within) {
 
         static AskedView of(Asked asked) {
             OptionalDouble listed = asked.listed();
             return new AskedView(
                     asked.id(),
                     asked.dimension(),
-                    listed.isPresent() ? Optional.of(listed.getAsDouble()) : Optional.empty());
+                    listed.isPresent() ? Optional.of(listed.getAsDouble()) : Optional.empty(),
+                    asked.stops() && listed.isPresent() ? Optional.of(asked.within()) : Optional.empty());
         }
     }
 
@@ -160,6 +178,9 @@ public record RepairView(
      *
      * @param withoutPedal whether a stroke is a portion let out
      * @param fills whether fluid comes up from the end, so that the reservoir is drawn down instead of topped up
+     * @param bubblesAfterRest whether bubbles came after the last rest, so that another round is asked
+     * @param rounds rounds after a rest so far, the one under way among them
+     * @param roundMinutes what another rest and round take
      * @param makersOrder ends as the maker gives them; empty while the workshop's order is kept
      */
     public record BleedSheetView(
@@ -173,15 +194,17 @@ public record RepairView(
             List<BleedEndView> ends,
             Optional<String> next,
             boolean restFirst,
+            boolean bubblesAfterRest,
+            int rounds,
+            double roundMinutes,
+            double restMinutes,
             boolean done,
             double roomMl,
             double aboveMinimumMl,
             double strokeMl,
             int safeStrokes,
             boolean topUpNow,
-            double leftMl,
-            double surelyBelowMl,
-            double allowedMl) {
+            double leftMl) {
 
         static BleedSheetView of(BleedSheet sheet, RepairState repair, double roomMl) {
             Schools schools = repair.schools();
@@ -196,15 +219,17 @@ public record RepairView(
                     sheet.ends().stream().map(BleedEndView::of).toList(),
                     sheet.next(),
                     sheet.restFirst(),
+                    sheet.bubblesAfterRest(),
+                    sheet.rounds(),
+                    sheet.roundMinutes(),
+                    BleedSheet.REST_MINUTES,
                     sheet.done(),
                     roomMl,
                     sheet.reservoir().aboveMinimumMl(),
                     sheet.reservoir().strokeMl(),
                     sheet.reservoir().safeStrokes(),
                     sheet.reservoir().topUpNow(),
-                    sheet.leftMl(),
-                    sheet.surelyBelowMl(),
-                    sheet.allowedMl());
+                    sheet.leftMl());
         }
     }
 
@@ -232,14 +257,20 @@ public record RepairView(
         }
     }
 
-    /** One gate: what shuts it, its checks. */
-    public record GateView(String id, Proving.State state, List<BlockerView> blockers, List<GateCheckView> checks) {
+    /** One gate: what shuts it, its checks; {@code closedAt} is since when what it checks was left as it is. */
+    public record GateView(
+            String id,
+            Proving.State state,
+            Optional<Instant> closedAt,
+            List<BlockerView> blockers,
+            List<GateCheckView> checks) {
 
         static GateView of(Proving.Standing standing, List<Check> checks, RepairState repair) {
             Gate gate = standing.gate();
             return new GateView(
                     gate.id(),
                     standing.state(),
+                    Optional.ofNullable(repair.closedAt().get(gate)),
                     standing.blockers().stream().map(BlockerView::of).toList(),
                     checks.stream()
                             .filter(c -> c.gate() == gate)
@@ -264,7 +295,10 @@ public record RepairView(
             Optional<String> outcome,
             Optional<String> seen,
             Optional<String> personId,
-            Optional<UUID> entryId) {
+            Optional<Instant> at,
+            Optional<UUID> entryId,
+            Optional<UUID> readingId,
+            Optional<EarlyView> early) {
 
         static GateCheckView of(Check check, RepairState repair) {
             Optional<LoggedEntry> logged = Optional.ofNullable(repair.outcomes().get(check.id()));
@@ -276,7 +310,18 @@ public record RepairView(
                     done.map(CheckDone::outcome),
                     done.map(CheckDone::seen),
                     logged.map(LoggedEntry::personId),
-                    logged.map(LoggedEntry::id));
+                    logged.map(LoggedEntry::takenAt),
+                    logged.map(LoggedEntry::id),
+                    done.map(CheckDone::readingId).filter(id -> !id.isEmpty()).map(UUID::fromString),
+                    Optional.ofNullable(repair.early().get(check.id())).map(EarlyView::of));
+        }
+    }
+
+    /** A check of the next day that was done before it had come, by whom and why: told, and not counted. */
+    public record EarlyView(String why, String personId, Instant at) {
+
+        static EarlyView of(LoggedEntry logged) {
+            return new EarlyView(((CheckDone) logged.entry()).seen(), logged.personId(), logged.takenAt());
         }
     }
 

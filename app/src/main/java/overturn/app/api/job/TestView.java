@@ -12,6 +12,7 @@ import overturn.inference.RulerBands;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.measurement.ReadingValue.Figures;
 import overturn.procedure.Gesture;
 import overturn.procedure.PressForces;
 import overturn.procedure.Procedure;
@@ -21,6 +22,8 @@ import overturn.procedure.StepWords;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
+import overturn.quantity.TypedQuantity;
+import overturn.suspect.Cure;
 import overturn.suspect.SuspectCatalogue;
 
 /**
@@ -53,7 +56,11 @@ public record TestView(
                         SuspectCatalogue.NOTHING_WRONG));
         List<FigureView> figures = procedure.spec() instanceof Series series
                 ? IntStream.range(0, series.figures().size())
-                        .mapToObj(i -> FigureView.of(series.figures().get(i), bands, before.map(b -> b.get(i))))
+                        .mapToObj(i -> FigureView.of(
+                                series.figures().get(i),
+                                bands,
+                                before.map(b -> b.get(i)),
+                                readBefore(job, procedure, i)))
                         .toList()
                 : List.of();
         List<String> options = procedure.spec() instanceof Observation observation
@@ -86,6 +93,19 @@ public record TestView(
                         forces.mediumN(),
                         "running",
                         forces.runningN()));
+    }
+
+    /** What a figure of this test read last before what has been repaired since. */
+    private static Optional<Double> readBefore(Job job, Procedure procedure, int figure) {
+        Optional<Cure> done = job.assessment().history().done();
+        return done.isEmpty()
+                ? Optional.empty()
+                : job.state().readings().stream()
+                        .filter(reading -> reading.procedureId().equals(procedure.id()))
+                        .filter(reading -> !reading.after().equals(done))
+                        .reduce((first, second) -> second)
+                        .flatMap(reading -> ((Figures) reading.value()).taken().get(figure))
+                        .map(TypedQuantity::coreValue);
     }
 
     /** The state in which the vehicle has to stand. */
@@ -136,6 +156,7 @@ public record TestView(
     /**
      * A figure to enter: dimension, allowed range in the core's unit, when it is called, and its ruler.
      *
+     * @param readBefore what it read before the repair, core unit
      * @param soundBefore where a sound vehicle read before a repair put another size in
      */
     public record FigureView(
@@ -148,9 +169,14 @@ public record TestView(
             double noiseSd,
             Optional<Integer> atSecond,
             List<BandView> bands,
+            Optional<Double> readBefore,
             Optional<BandView> soundBefore) {
 
-        static FigureView of(Figure figure, List<RulerBands.FigureBands> bands, Optional<RulerBands.Band> soundBefore) {
+        static FigureView of(
+                Figure figure,
+                List<RulerBands.FigureBands> bands,
+                Optional<RulerBands.Band> soundBefore,
+                Optional<Double> readBefore) {
             List<BandView> own = bands.stream()
                     .filter(b -> b.figureId().equals(figure.id()))
                     .flatMap(b -> b.bands().stream())
@@ -170,6 +196,7 @@ public record TestView(
                             ? Optional.of(figure.atSecond().getAsInt())
                             : Optional.empty(),
                     own,
+                    readBefore,
                     soundBefore.map(b -> new BandView(b.suspectId(), b.low(), b.high())));
         }
     }

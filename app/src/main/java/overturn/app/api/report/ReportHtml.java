@@ -196,7 +196,8 @@ final class ReportHtml {
                         "layout." + state.opened().layoutId(), state.opened().layoutId()));
         LoggedEntry first = state.log().get(0);
         line("Opened", at(first.at()) + ", " + person(first.personId()));
-        line("Stands", state.stage().id().replace('-', ' '));
+        line("Stands", word("stage." + job.status().stage().id()));
+        line("May it be moved", word("may-move." + job.status().mayMove().answer()));
         html.append("</table>");
     }
 
@@ -204,7 +205,7 @@ final class ReportHtml {
         Set<String> hot = new LinkedHashSet<>();
         state.accepted().map(VerdictAccepted::places).ifPresent(hot::addAll);
         if (hot.isEmpty()) {
-            job.assessment().verdict().suspects().forEach(s -> hot.addAll(s.places()));
+            job.verdict().ifPresent(verdict -> verdict.suspects().forEach(s -> hot.addAll(s.places())));
         }
         html.append("<div style=\"margin-top: 8pt\">")
                 .append(ReportDrawing.circuit(state.layout(), hot, this::part))
@@ -224,7 +225,10 @@ final class ReportHtml {
                         remedies.stream().map(id -> word("remedy." + id)).collect(Collectors.joining(" and "))))
                 .append("</p><p>")
                 .append(escaped(grade.toLowerCase(Locale.ROOT)))
-                .append(accepted.isPresent() && !grade.equals("PROVEN") ? ", so recorded as assumed" : "")
+                .append(job.status()
+                        .decided()
+                        .map(decided -> ", " + escaped(word("turned-out." + decided.turnedOut())))
+                        .orElse(""))
                 .append(share > NEARLY_SURE ? ", &gt; 99 %" : String.format(Locale.ROOT, ", %.0f %%", 100 * share))
                 .append("</p>");
         accepted.filter(v -> !v.why().isBlank())

@@ -5,7 +5,6 @@ import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
-import overturn.app.job.JobStage;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummaries.Page;
 import overturn.app.job.JobSummaries.Place;
@@ -13,6 +12,7 @@ import overturn.app.job.JobSummaries.Search;
 import overturn.app.job.JobSummary;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
+import overturn.course.JobStage;
 
 /** Lists jobs by the lines that are kept beside their logs; it reads no log and assesses nothing. */
 @Component

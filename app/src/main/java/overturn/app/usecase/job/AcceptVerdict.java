@@ -12,6 +12,7 @@ import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.EntryIdTakenException;
+import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Job;
@@ -71,7 +72,7 @@ public class AcceptVerdict {
             return writer.append(read, stamp, seen -> again(read, stamp, shown, reason));
         }
         Job job = jobs.of(read);
-        Verdict verdict = job.assessment().verdict();
+        Verdict verdict = job.verdict().orElseThrow(() -> nothingNew(job));
         Map<String, Double> suspected = job.suspectedParts();
         return writer.append(read, stamp, seen -> {
             if (seen.size() < read.entries().size()) {
@@ -85,6 +86,11 @@ public class AcceptVerdict {
                     suspected,
                     workshop.latest().bleeding());
         });
+    }
+
+    private static InvalidInputException nothingNew(Job job) {
+        return new InvalidInputException(List.of(new Finding(
+                "verdict", job.status().stage().id(), "one that says more than the one that was accepted")));
     }
 
     /** Sent twice: it is the entry in the log if it says the same. */

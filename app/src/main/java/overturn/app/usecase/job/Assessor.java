@@ -22,10 +22,14 @@ import overturn.app.job.JobState;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary.Lead;
 import overturn.app.job.JobSummary.NextTest;
+import overturn.app.job.JobSummary.Stands;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.circuit.Layout;
+import overturn.course.Decided;
+import overturn.course.Decided.TurnedOut;
+import overturn.course.JobStatus;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
@@ -33,9 +37,13 @@ import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
+import overturn.suspect.Remedy;
 import overturn.verdict.Assessment;
 import overturn.verdict.CatalogueVersion;
+import overturn.verdict.Driving;
+import overturn.verdict.Grade;
 import overturn.verdict.Verdict;
+import overturn.verdict.VerdictRule;
 
 /**
  * Assesses jobs: each state of a job once, as many at a time as there are processors, kept while there is room. It
@@ -203,7 +211,7 @@ public class Assessor {
         LayoutModel model = models.of(state.opened().layoutId(), state.layoutNow());
         Job before = known.getIfPresent(id);
         if (before != null && before.model() == model && saysTheSame(before, state, settings)) {
-            return new Job(id, state, model, before.before(), settings, before.assessment());
+            return job(id, state, model, before.before(), settings, before.assessment(), models::of);
         }
         BeliefHistory history = history(id, model, state).complete();
         if (state.remedied().isEmpty()) {
@@ -241,13 +249,59 @@ public class Assessor {
     private static Job job(
             UUID id, JobState state, WorkshopSettings settings, BeliefHistory history, ModelSource source) {
         LayoutModel model = history.model();
-        return new Job(
-                id,
-                state,
-                model,
-                before(state, source),
-                settings,
-                Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning()));
+        Assessment assessment =
+                Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning());
+        return job(id, state, model, before(state, source), settings, assessment, source);
+    }
+
+    private static Job job(
+            UUID id,
+            JobState state,
+            LayoutModel model,
+            Optional<BeliefHistory> before,
+            WorkshopSettings settings,
+            Assessment assessment,
+            ModelSource source) {
+        JobStatus status = JobStatus.of(
+                state.standing(),
+                assessment.next().map(proposal -> proposal.procedure().id()),
+                Driving.of(assessment.history().now(), model.layout()),
+                decided(state, assessment, settings, source));
+        return new Job(id, state, model, before, settings, assessment, status);
+    }
+
+    /** What was accepted, and whether what was read before its repair proves it. */
+    private static Optional<Decided> decided(
+            JobState state, Assessment assessment, WorkshopSettings settings, ModelSource source) {
+        return state.accepted().map(accepted -> {
+            List<Remedy> remedies = accepted.remedyIds().stream()
+                    .flatMap(id -> Remedy.find(id).stream())
+                    .toList();
+            Grade then = Grade.valueOf(accepted.grade());
+            boolean over = state.repairedSinceAccepted() || !state.stage().open();
+            Grade last = then == Grade.PROVEN ? then : lastGrade(state, remedies, assessment, settings, source);
+            return new Decided(remedies, then, TurnedOut.of(then, last, over));
+        });
+    }
+
+    private static Grade lastGrade(
+            JobState state,
+            List<Remedy> remedies,
+            Assessment assessment,
+            WorkshopSettings settings,
+            ModelSource source) {
+        if (!state.repairedSinceAccepted()) {
+            Verdict verdict = assessment.verdict();
+            return verdict.remedies().equals(remedies) ? verdict.grade() : Grade.OPEN;
+        }
+        List<Reading> before = state.readingsBeforeRepair();
+        if (!state.readSinceAccepted(before)) {
+            return Grade.OPEN;
+        }
+        LayoutModel model = source.of(state.opened().layoutId(), state.layout());
+        VerdictRule.Named named =
+                VerdictRule.of(model, settings.forPlanning()).named(BeliefHistory.of(model, state.intake(), before));
+        return named.cure().equals(Cure.of(remedies.toArray(Remedy[]::new))) ? named.grade() : Grade.OPEN;
     }
 
     private static Optional<BeliefHistory> before(JobState state, ModelSource source) {
@@ -297,16 +351,24 @@ public class Assessor {
 
     private static BeliefHistory anew(JobState state, ModelSource source) {
         return state.remedied().isPresent()
-                ? sinceRepair(state, source)
+                ? sinceRepair(state, state.readings(), source)
                 : BeliefHistory.of(
                         source.of(state.opened().layoutId(), state.layoutNow()), state.intake(), state.readings());
     }
 
+    /** What is believed on everything that was read but this. */
+    Belief believedWithout(JobState state, String readingId) {
+        List<Reading> others = state.readings().stream()
+                .filter(reading -> !reading.id().equals(readingId))
+                .toList();
+        return sinceRepair(state, others, models::of).now();
+    }
+
     /** What is believed of a vehicle that was repaired: readings in their order, each repair where it was done. */
-    private static BeliefHistory sinceRepair(JobState state, ModelSource source) {
+    private static BeliefHistory sinceRepair(JobState state, List<Reading> readings, ModelSource source) {
         LayoutModel before = source.of(state.opened().layoutId(), state.layout());
         BeliefHistory history = BeliefHistory.of(before, state.intake(), List.of());
-        for (Reading reading : state.readings()) {
+        for (Reading reading : readings) {
             history = remedied(history, state, reading.after(), source).with(List.of(reading));
         }
         return remedied(history, state, state.remedied(), source);
@@ -339,7 +401,8 @@ public class Assessor {
                             CatalogueVersion.CURRENT,
                             job.assessment()
                                     .next()
-                                    .map(p -> new NextTest(p.procedure().id(), p.minutes()))));
+                                    .map(p -> new NextTest(p.procedure().id(), p.minutes())),
+                            Optional.of(Stands.of(job.status()))));
         } catch (DataAccessException e) {
             LOG.warn("The line of job {} in the bay is written later: {}", job.id(), e.getMessage());
         }

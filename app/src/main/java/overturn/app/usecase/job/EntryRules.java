@@ -55,6 +55,9 @@ final class EntryRules {
     static final double MOST_MM = 500;
 
     private static final int MOST_ID = 200;
+    /** Driven between two checks. */
+    static final int MOST_DRIVEN_KM = 10_000;
+
     private static final int MOST_TYPED = 40;
     private static final int MOST_ITEMS = 200;
     private static final int MOST_REMEDIES = 2;
@@ -106,6 +109,12 @@ final class EntryRules {
         } else if (entry instanceof CheckDone check) {
             id("checkId", check.checkId());
             most("seen", check.seen(), MOST_TEXT);
+            most("readingId", check.readingId(), MOST_ID);
+            that(
+                    check.drivenKm() >= 0 && check.drivenKm() <= MOST_DRIVEN_KM,
+                    "drivenKm",
+                    check.drivenKm(),
+                    "0 to " + MOST_DRIVEN_KM);
         } else if (entry instanceof JobReleased release) {
             most("secondId", release.secondId(), MOST_ID);
         } else if (entry instanceof PartMoved moved) {

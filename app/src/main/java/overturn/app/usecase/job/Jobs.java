@@ -18,10 +18,13 @@ import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
+import overturn.course.JobStatus;
 import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
 import overturn.inference.PlacesSeen;
+import overturn.suspect.Cure;
 import overturn.verdict.Assessment;
+import overturn.verdict.Verdict;
 
 /** Reads jobs: the log, its fold, and what follows from it. */
 @Component
@@ -46,6 +49,7 @@ public class Jobs {
      *
      * @param model of the circuit as it is now
      * @param before what was believed on the circuit as it came, where a repair has put another size in
+     * @param status what every page says of it
      */
     public record Job(
             UUID id,
@@ -53,11 +57,26 @@ public class Jobs {
             LayoutModel model,
             Optional<BeliefHistory> before,
             WorkshopSettings workshop,
-            Assessment assessment) {
+            Assessment assessment,
+            JobStatus status) {
 
         /** Suspicion per component now, with what was seen at single parts. */
         public Map<String, Double> suspectedParts() {
             return assessment.history().now().components(seen());
+        }
+
+        /**
+         * The verdict where it says more than was decided: none while what was accepted waits for its repair and still
+         * leads, and that nothing is wrong is none once something was repaired: it has to be proved.
+         */
+        public Optional<Verdict> verdict() {
+            Verdict verdict = assessment.verdict();
+            boolean decided = status.decided()
+                    .filter(d -> state.repairedSinceAccepted()
+                            ? verdict.cure().equals(Cure.HAND_BACK)
+                            : verdict.remedies().equals(d.remedies()))
+                    .isPresent();
+            return decided ? Optional.empty() : Optional.of(verdict);
         }
 
         /** What was last seen at single parts. */

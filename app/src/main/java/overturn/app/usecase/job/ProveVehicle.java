@@ -1,6 +1,7 @@
 package overturn.app.usecase.job;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -9,13 +10,16 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobState;
+import overturn.app.job.LoggedEntry;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.app.workshop.Staff;
+import overturn.proving.Check;
 import overturn.proving.Gate;
 import overturn.proving.Proving;
 
@@ -24,77 +28,216 @@ import overturn.proving.Proving;
 public class ProveVehicle {
 
     private static final int RECHECK_DAYS = 1;
+    private static final String PASSED = "passed";
     private static final String FAILED = "failed";
+    /** Checks told at once. */
+    private static final int MOST_AT_ONCE = 30;
 
     private final LogWriter writer;
     private final Jobs jobs;
     private final Staff staff;
+    private final Judge judge;
     private final Clock clock;
 
-    ProveVehicle(LogWriter writer, Jobs jobs, Staff staff, Clock clock) {
+    ProveVehicle(LogWriter writer, Jobs jobs, Staff staff, Judge judge, Clock clock) {
+        this.judge = judge;
         this.writer = writer;
         this.jobs = jobs;
         this.staff = staff;
         this.clock = clock;
     }
 
-    /** Notes a check of an open gate. */
-    public Log checked(UUID jobId, Stamp stamp, String checkId, String outcome, String seen) {
-        Log read = jobs.read(jobId);
-        return writer.append(read, stamp, Behind.REBASED, log -> {
-            JobState state = read.stateOf(log);
-            Checks checks = new Checks();
-            Optional<RepairState> repair = RecordRepair.accepted(state, checks);
-            Optional<Proving> proving = repair.map(RepairState::proving);
-            List<String> outcomes = RecordRepair.names(Proving.Outcome.values());
-            String told = seen == null ? "" : seen.strip();
-            proving.ifPresent(p -> {
-                List<String> open = overturn.proving.Checks.of(state.layout()).stream()
-                        .filter(c -> p.at(c.gate()).state() != Proving.State.SHUT)
-                        .map(overturn.proving.Check::id)
-                        .toList();
-                checks.that(() -> open.contains(checkId), "checkId", checkId, "a check of an open gate: " + open);
-            });
-            boolean failedBefore = repair.map(r -> r.outcomes().get(checkId))
-                    .filter(logged -> !logged.id().equals(stamp.entryId()))
-                    .filter(logged -> ((CheckDone) logged.entry()).outcome().equals(FAILED))
-                    .isPresent();
-            repair.ifPresent(r -> checks.that(
-                    () -> !waitsForNextDay(state, r, checkId, stamp),
-                    "checkId",
-                    checkId,
-                    r.nextDayFrom()
-                            .map(from -> "a check of the next day from " + from + " on")
-                            .orElse("a check of the next day once the vehicle was released conditionally")));
-            checks.that(() -> outcomes.contains(outcome), "outcome", outcome, "one of " + outcomes)
-                    .that(
-                            () -> !"passed".equals(outcome) || !failedBefore || !told.isEmpty(),
-                            "seen",
-                            seen,
-                            "what was done since it failed")
-                    .that(
-                            () -> told.length() <= EntryRules.MOST_TEXT,
-                            "seen",
-                            seen,
-                            "at most " + EntryRules.MOST_TEXT + " characters")
-                    .that(
-                            () -> !FAILED.equals(outcome) || !told.isEmpty(),
-                            "seen",
-                            seen,
-                            "what was seen, since it failed")
-                    .orThrow();
-            return new CheckDone(checkId, outcome, told);
-        });
+    /**
+     * What was checked.
+     *
+     * @param checkId one check
+     * @param also more that were looked at in the same go; null or empty where none were
+     * @param outcome passed or failed; null for a measurement, which its reading decides
+     * @param seen what was seen, or done since it failed; null or blank where nothing is told
+     * @param readingId the reading by which a measurement passes or fails; null for a look
+     * @param early whether a check of the next day is done before it has come
+     * @param drivenKm how far it was driven since its release, km; null where that is not told
+     */
+    public record Checked(
+            String checkId,
+            List<String> also,
+            String outcome,
+            String seen,
+            UUID readingId,
+            boolean early,
+            Integer drivenKm) {
+
+        private Checked one(String id) {
+            return new Checked(id, List.of(), outcome, seen, readingId, early, drivenKm);
+        }
+
+        private String told() {
+            return seen == null ? "" : seen.strip();
+        }
+
+        private int km() {
+            return drivenKm == null ? 0 : drivenKm;
+        }
     }
 
-    /** Whether a check of the next day is done before the night after the release is over. */
-    private boolean waitsForNextDay(JobState state, RepairState repair, String checkId, Stamp stamp) {
-        boolean nextDay = repair.proving().at(Gate.NEXT_DAY).state() != Proving.State.SHUT
-                && overturn.proving.Checks.of(state.layout()).stream()
-                        .anyMatch(c -> c.id().equals(checkId) && c.gate() == Gate.NEXT_DAY);
-        return nextDay
+    /** Notes checks of open gates: each an entry of its own. */
+    public Log checked(UUID jobId, Stamp stamp, Checked checked) {
+        List<String> also = checked.also() == null ? List.of() : checked.also();
+        new Checks()
+                .that(() -> also.size() <= MOST_AT_ONCE, "also", also.size(), "at most " + MOST_AT_ONCE)
+                .that(() -> !also.contains(null), "also", also, "ids of checks")
+                .orThrow();
+        Log now = one(jobs.read(jobId), stamp, checked);
+        for (String id : also) {
+            now = one(now, stamp.along(id), checked.one(id));
+        }
+        return now;
+    }
+
+    private Log one(Log read, Stamp stamp, Checked checked) {
+        return writer.append(read, stamp, Behind.REBASED, log -> entry(read, read.stateOf(log), stamp, checked));
+    }
+
+    private CheckDone entry(Log read, JobState state, Stamp stamp, Checked checked) {
+        Checks checks = new Checks();
+        Optional<RepairState> repair = RecordRepair.accepted(state, checks);
+        checks.orThrow();
+        RepairState done = repair.orElseThrow();
+        List<Check> open = overturn.proving.Checks.of(state.layout()).stream()
+                .filter(c -> done.proving().at(c.gate()).state() != Proving.State.SHUT)
+                .toList();
+        Optional<Check> check =
+                open.stream().filter(c -> c.id().equals(checked.checkId())).findFirst();
+        checks.that(
+                        check::isPresent,
+                        "checkId",
+                        checked.checkId(),
+                        "a check of an open gate: "
+                                + open.stream().map(Check::id).toList())
+                .orThrow();
+        String outcome = outcome(read, state, check.get(), checked, checks);
+        boolean failedBefore = Optional.ofNullable(done.outcomes().get(checked.checkId()))
+                .filter(logged -> !logged.id().equals(stamp.entryId()))
+                .filter(logged -> ((CheckDone) logged.entry()).outcome().equals(FAILED))
+                .isPresent();
+        boolean early = checked.early() && check.get().gate() == Gate.NEXT_DAY;
+        checks.that(
+                        () -> early || !waitsForNextDay(done, check.get(), checked.km(), stamp),
+                        "checkId",
+                        checked.checkId(),
+                        done.nextDayFrom()
+                                .map(from -> "a check of the next day from " + from + " on, after "
+                                        + RepairState.SET_DISTANCE_KM + " km, or early with the reason")
+                                .orElse("a check of the next day once the vehicle was released conditionally"))
+                .that(
+                        () -> !early
+                                || done.nextDayFrom().isPresent()
+                                        && !checked.told().isEmpty(),
+                        "seen",
+                        checked.seen(),
+                        "why it is done before the next day, on a vehicle that was released conditionally")
+                .that(
+                        () -> checked.km() >= 0 && checked.km() <= EntryRules.MOST_DRIVEN_KM,
+                        "drivenKm",
+                        checked.km(),
+                        "0 to " + EntryRules.MOST_DRIVEN_KM + " km")
+                .that(
+                        () -> !PASSED.equals(outcome)
+                                || !failedBefore
+                                || !checked.told().isEmpty(),
+                        "seen",
+                        checked.seen(),
+                        "what was done since it failed")
+                .that(
+                        () -> checked.told().length() <= EntryRules.MOST_TEXT,
+                        "seen",
+                        checked.seen(),
+                        "at most " + EntryRules.MOST_TEXT + " characters")
+                .that(
+                        () -> !FAILED.equals(outcome)
+                                || checked.readingId() != null
+                                || !checked.told().isEmpty(),
+                        "seen",
+                        checked.seen(),
+                        "what was seen, since it failed")
+                .orThrow();
+        String reading = check.get().testId().isPresent() && checked.readingId() != null
+                ? checked.readingId().toString()
+                : "";
+        return new CheckDone(checked.checkId(), outcome, checked.told(), reading, early, checked.km());
+    }
+
+    /** Of a look what was told; of a measurement what its reading says, which a hand may only call worse. */
+    private String outcome(Log read, JobState state, Check check, Checked checked, Checks checks) {
+        List<String> outcomes = RecordRepair.names(Proving.Outcome.values());
+        boolean measured = check.testId().isPresent();
+        if (!measured || FAILED.equals(checked.outcome()) && checked.readingId() == null) {
+            checks.that(() -> outcomes.contains(checked.outcome()), "outcome", checked.outcome(), "one of " + outcomes)
+                    .orThrow();
+            return checked.outcome();
+        }
+        Optional<LoggedEntry> reading = state.log().stream()
+                .filter(logged -> logged.id().equals(checked.readingId()))
+                .filter(logged -> !state.struckIds().contains(logged.id()))
+                .filter(logged -> logged.entry() instanceof ReadingTaken taken
+                        && taken.procedureId().equals(check.testId().get()))
+                .filter(logged -> !logged.takenAt().isBefore(closedAt(state, check)))
+                .findFirst();
+        checks.that(
+                        reading::isPresent,
+                        "readingId",
+                        checked.readingId(),
+                        "a reading of the test " + check.testId().get() + " since the circuit was last closed")
+                .orThrow();
+        boolean passes = judge.passes(read, state, check, reading.get());
+        checks.that(
+                        () -> passes || !PASSED.equals(checked.outcome()),
+                        "outcome",
+                        checked.outcome(),
+                        "failed: the reading is not that of a sound vehicle")
+                .orThrow();
+        return passes && !FAILED.equals(checked.outcome()) ? PASSED : FAILED;
+    }
+
+    private static Instant closedAt(JobState state, Check check) {
+        return state.repair()
+                .map(repair -> repair.closedAt().getOrDefault(check.gate(), Instant.MIN))
+                .orElse(Instant.MIN);
+    }
+
+    /**
+     * Takes a reading for the check that waits for it, so that it comes back passed, or failed.
+     *
+     * @param read the log with the reading
+     */
+    Log readFor(Log read, Stamp stamp, String procedureId) {
+        JobState state = read.state();
+        Stamp own = stamp.along("check");
+        boolean there = read.entries().stream().anyMatch(e -> e.id().equals(own.entryId()));
+        Optional<Check> waiting = state.repair().stream()
+                .flatMap(repair -> overturn.proving.Checks.of(state.layout()).stream()
+                        .filter(c -> c.testId().filter(procedureId::equals).isPresent())
+                        .filter(c -> repair.proving().at(c.gate()).state() != Proving.State.SHUT)
+                        .filter(c -> !repair.outcomes().containsKey(c.id()))
+                        .filter(c -> !waitsForNextDay(repair, c, 0, stamp)))
+                .findFirst();
+        boolean stands = state.log().stream()
+                .anyMatch(e -> e.id().equals(stamp.entryId())
+                        && !state.struckIds().contains(e.id())
+                        && waiting.filter(c -> !e.takenAt().isBefore(closedAt(state, c)))
+                                .isPresent());
+        if (there || !stands) {
+            return read;
+        }
+        return one(read, own, new Checked(waiting.get().id(), List.of(), null, null, stamp.entryId(), false, null));
+    }
+
+    /** Whether a check of the next day is done before it has come. */
+    private boolean waitsForNextDay(RepairState repair, Check check, int drivenKm, Stamp stamp) {
+        return check.gate() == Gate.NEXT_DAY
                 && repair.nextDayFrom()
-                        .filter(from -> !writer.takenAt(stamp).isBefore(from))
+                        .filter(from -> drivenKm >= RepairState.SET_DISTANCE_KM
+                                || !writer.takenAt(stamp).isBefore(from))
                         .isEmpty();
     }
 

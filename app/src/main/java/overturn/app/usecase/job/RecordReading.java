@@ -41,8 +41,10 @@ public class RecordReading {
 
     private final LogWriter writer;
     private final Jobs jobs;
+    private final ProveVehicle prove;
 
-    RecordReading(LogWriter writer, Jobs jobs) {
+    RecordReading(LogWriter writer, Jobs jobs, ProveVehicle prove) {
+        this.prove = prove;
         this.writer = writer;
         this.jobs = jobs;
     }
@@ -87,7 +89,7 @@ public class RecordReading {
                 ? figures(series, draft, checks)
                 : observation((Observation) p.spec(), draft, checks));
         checks.orThrow();
-        return writer.append(
+        Log taken = writer.append(
                 read,
                 draft.stamp(),
                 Behind.REBASED,
@@ -97,6 +99,7 @@ public class RecordReading {
                         value.orElseThrow(),
                         setup(procedure.orElseThrow(), draft.anotherRig(), seen),
                         RIG_CHECKS.get(draft.rigCheck())));
+        return prove.readFor(taken, draft.stamp(), draft.procedureId());
     }
 
     /** What a test's id may be, for answers to one that is none. */

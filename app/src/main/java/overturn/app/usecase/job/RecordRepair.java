@@ -54,6 +54,35 @@ public class RecordRepair {
     public record Typed(String id, String text, String unit) {}
 
     /**
+     * Ticks steps of the plan that were done in one go.
+     *
+     * @param also keys of more steps, none of which asks for a figure; null or empty where there are none
+     */
+    public Log stepsDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, String why, List<String> also) {
+        List<String> more = also == null ? List.of() : also;
+        if (more.isEmpty()) {
+            return stepDone(jobId, stamp, key, figures, why);
+        }
+        Checks checks = new Checks();
+        List<WorkStep> plan = accepted(jobs.read(jobId).state(), checks)
+                .map(repair -> repair.plan().steps())
+                .orElse(List.of());
+        more.forEach(one -> checks.that(
+                () -> plan.stream()
+                        .anyMatch(step ->
+                                step.key().equals(one) && step.asks().isEmpty() && !RepairState.bleedsAnEnd(step)),
+                "also",
+                one,
+                "a step of the work plan that asks for no figure"));
+        checks.orThrow();
+        Log now = stepDone(jobId, stamp, key, figures, why);
+        for (String one : more) {
+            now = stepDone(jobId, stamp.along(one), one, List.of(), null);
+        }
+        return now;
+    }
+
+    /**
      * Ticks a step of the plan.
      *
      * @param why why a figure that differs from the list is taken; null or blank where none does

@@ -10,7 +10,7 @@ import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Log;
 
-/** Notes that everything fitted is off again and the circuit is shut. */
+/** Notes that what is on, off or moved is set back: all of it, or some. */
 @Component
 public class TakeOffFittings {
 
@@ -22,22 +22,24 @@ public class TakeOffFittings {
         this.jobs = jobs;
     }
 
-    /** @throws InvalidInputException unless exactly what is still fitted is named */
+    /** @throws InvalidInputException if anything is named that is not on, off or moved, or nothing is */
     public Log takeOff(UUID jobId, Stamp stamp, List<String> items) {
         Log read = jobs.read(jobId);
         return writer.append(read, stamp, seen -> {
-            Set<String> fitted = read.stateOf(seen).stillFitted();
+            Set<String> fitted = read.stateOf(seen).onVehicle().toSetBack();
             List<String> given = items == null
                     ? List.of()
                     : items.stream().map(String::valueOf).sorted().toList();
             new Checks()
                     .that(
-                            () -> !fitted.isEmpty() && given.size() == fitted.size() && fitted.containsAll(given),
+                            () -> !given.isEmpty()
+                                    && Set.copyOf(given).size() == given.size()
+                                    && fitted.containsAll(given),
                             "items",
                             given,
                             fitted.isEmpty()
                                     ? "nothing: nothing is fitted"
-                                    : "all of " + fitted.stream().sorted().toList())
+                                    : "any of " + fitted.stream().sorted().toList())
                     .orThrow();
             return new FittingsTakenOff(given);
         });

@@ -1,6 +1,5 @@
 package overturn.app.usecase.job;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -101,7 +100,12 @@ public class TakeWalk {
             readings.record(
                     jobId,
                     new RecordReading.Draft(
-                            own(stamp, look), look.procedureId(), List.of(), look.option(), EYE, false));
+                            stamp.along(look.procedureId() + " " + look.option()),
+                            look.procedureId(),
+                            List.of(),
+                            look.option(),
+                            EYE,
+                            false));
         }
         return jobs.read(jobId);
     }
@@ -165,16 +169,5 @@ public class TakeWalk {
             options.add(DRY);
         }
         return options;
-    }
-
-    /** A reading has an id that follows from that of the walk, so that a walk sent twice is there once. */
-    private static Stamp own(Stamp stamp, Look look) {
-        String name = stamp.entryId() + " " + look.procedureId() + " " + look.option();
-        return new Stamp(
-                UUID.nameUUIDFromBytes(name.getBytes(StandardCharsets.UTF_8)),
-                stamp.sequence(),
-                stamp.personId(),
-                stamp.takenSecondsAgo(),
-                null);
     }
 }

@@ -30,9 +30,9 @@ public class WithdrawJob {
             JobState state = read.stateOf(seen);
             new Checks()
                     .that(
-                            () -> state.stillFitted().isEmpty(),
+                            () -> state.onVehicle().toSetBack().isEmpty(),
                             "job",
-                            state.stillFitted(),
+                            state.onVehicle().toSetBack(),
                             "a vehicle with nothing fitted: take that off first")
                     .orThrow();
             return new JobWithdrawn(told);

@@ -1,8 +1,10 @@
-package overturn.app.job;
+package overturn.course;
 
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import overturn.proving.Gate;
+import overturn.proving.Proving;
 
 /**
  * Where a job is between intake and release. The ids are part of the stored summary and of the API and never change.
@@ -38,6 +40,40 @@ public enum JobStage {
 
     public String id() {
         return id;
+    }
+
+    /**
+     * The stage that follows from what was done.
+     *
+     * @param progress since a verdict was accepted; empty while none is
+     * @param waitsForPart whether a part was ordered and has not come
+     */
+    public static JobStage of(boolean givenUp, Optional<Progress> progress, boolean waitsForPart) {
+        if (givenUp) {
+            return GIVEN_UP;
+        }
+        JobStage stage = progress.map(JobStage::of).orElse(TRACING);
+        return waitsForPart && (stage == ACCEPTED || stage == UNDER_REPAIR) ? WAITING : stage;
+    }
+
+    private static JobStage of(Progress progress) {
+        if (progress.cameBackAs().isPresent()) {
+            return COMEBACK;
+        }
+        if (progress.released().isPresent()) {
+            return progress.released().get() == Progress.Release.CONDITIONAL ? RELEASED_CONDITIONALLY : RELEASED;
+        }
+        if (progress.takenBack()) {
+            return RELEASE_TAKEN_BACK;
+        }
+        Proving proving = progress.proving();
+        if (!proving.at(Gate.CHOCKS).blockers().isEmpty()) {
+            return progress.begun() ? UNDER_REPAIR : ACCEPTED;
+        }
+        if (proving.at(Gate.CHOCKS).state() != Proving.State.PASSED) {
+            return PROVING_ON_CHOCKS;
+        }
+        return proving.at(Gate.YARD).state() == Proving.State.PASSED ? PROVING_ON_THE_ROAD : PROVING_IN_THE_YARD;
     }
 
     /** Whether something is still to be done. */

@@ -1,0 +1,5 @@
+/**
+ * Where a job stands between intake and release: its stage, what is done next, whether the vehicle may be moved, what
+ * was decided. Told from here on every page, in the report and by the API.
+ */
+package overturn.course;

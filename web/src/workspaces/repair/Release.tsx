@@ -1,0 +1,107 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import { useSettings } from "../../domain/settings";
+import { nextText } from "../../domain/status";
+import type { Job, Repair } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { MayMoveNote } from "../../ui/MayMove";
+import type { RepairPage } from "./useRepair";
+
+/** Who signs, and what for; what is in the way stands in the gates below. */
+export function Release({ job, repair, page }: { job: Job; repair: Repair; page: RepairPage }) {
+  const settings = useSettings();
+  const { word } = settings;
+  const released = repair.released;
+  const back = repair.gates.find((gate) => gate.state !== "PASSED" && gate.id !== "next-day");
+  const sign = job.status.next.kind === "SIGN" || job.status.next.kind === "SIGN_CONDITIONALLY";
+  return (
+    <section aria-label={say("releaseTitle")} className="grid gap-3 border-2 border-ink bg-panel p-4">
+      <p className="caps">{word(`stage.${job.stage}`)}</p>
+      <h2 className="text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
+      {repair.takenBack && (
+        <p role="alert" className="border-2 border-danger p-2">
+          {say("takenBack")}{" "}
+          {back && (
+            <a href={`#${back.id}`} className="inline-grid min-h-11 content-center font-semibold underline">
+              {say("takenBackTo", { gate: word(`gate.${back.id}`) })}
+            </a>
+          )}
+        </p>
+      )}
+      {released && <Released job={job} repair={repair} released={released} />}
+      {sign && <Sign conditional={job.status.next.kind === "SIGN_CONDITIONALLY"} page={page} />}
+      <MayMoveNote job={job} />
+    </section>
+  );
+}
+
+/** Who released it, until when, and what can be had then. */
+function Released({ job, repair, released }: { job: Job; repair: Repair; released: NonNullable<Repair["released"]> }) {
+  const { person } = useSettings();
+  return (
+    <div>
+      <p className="text-lg font-semibold">
+        {say(released.conditional ? "releasedUntil" : "releasedFinally", { day: released.recheckOn ?? "" })}
+      </p>
+      <p>
+        {say("signedBy", { name: person(released.personId) })}
+        {released.secondId !== undefined && ` · ${say("checkedBy", { name: person(released.secondId) })}`}
+      </p>
+      <p>{say("tagOff")}</p>
+      <p className="flex flex-wrap gap-4">
+        <a href={`/api/jobs/${job.id}/report`} className="min-h-11 content-center underline">
+          {say("report")}
+        </a>
+        {repair.cameBackAs ? (
+          <Link to={`/jobs/${repair.cameBackAs}`} className="min-h-11 content-center underline">
+            {say("cameBackAs")}
+          </Link>
+        ) : (
+          <Link to={`/intake?back=${job.id}`} className="min-h-11 content-center underline">
+            {say("itCameBack")}
+          </Link>
+        )}
+        {released.conditional && (
+          <a href={`/api/jobs/${job.id}/recheck`} className="min-h-11 content-center underline">
+            {say("recheckCalendar")}
+          </a>
+        )}
+      </p>
+    </div>
+  );
+}
+
+function Sign({ conditional, page }: { conditional: boolean; page: RepairPage }) {
+  const { catalogue, personId, person } = useSettings();
+  const [second, setSecond] = useState("");
+  return (
+    <>
+      <label className="grid gap-1">
+        <span className="caps">{say("secondPerson")}</span>
+        <select
+          value={second}
+          onChange={(e) => setSecond(e.target.value)}
+          className="min-h-14 border-2 border-ink px-3 text-lg"
+        >
+          <option value="">{say("secondNone")}</option>
+          {catalogue.staff
+            .filter((p) => p.id !== personId)
+            .map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+        </select>
+      </label>
+      <Button
+        filled
+        large
+        disabled={page.busy}
+        onClick={() => void page.enter("release", { conditional, ...(second === "" ? {} : { secondId: second }) })}
+      >
+        {say(conditional ? "releaseConditionally" : "releaseFinally", { name: person(personId) })}
+      </Button>
+    </>
+  );
+}
