@@ -12,6 +12,13 @@ export function MayMoveTag({ job }: { job: Job }) {
   return <Tag tone={answer === "NOT_AT_ALL" ? "hot" : undefined}>{word(`may-move.${answer}`)}</Tag>;
 }
 
+/** In the strip: the stage of the job, where that says more than whether it may be moved. */
+export function StageTag({ job }: { job: Job }) {
+  const { word } = useSettings();
+  const stage = word(`stage.${job.stage}`);
+  return stage === word(`may-move.${job.status.mayMove.answer}`).toLowerCase() ? null : <Tag>{stage}</Tag>;
+}
+
 const FLUID_FACTS = /^(fluid-at|fluid-under|fluid-on|steering-fluid)/;
 const AS_FOUND = new Set(["tracing", "accepted", "waiting", "given-up"]);
 

@@ -7,7 +7,7 @@ import { percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { AlsoHere } from "../../ui/AlsoHere";
 import { Failed, Loading } from "../../ui/States";
-import { MayMoveTag } from "../../ui/MayMove";
+import { MayMoveTag, StageTag } from "../../ui/MayMove";
 import { Tag, TopStrip } from "../../ui/TopStrip";
 import type { RepairPage } from "./useRepair";
 
@@ -45,7 +45,7 @@ function Framed({ page, job, children }: FramedProps) {
       <TopStrip title={job.vehicle} quote={job.complaint}>
         <AlsoHere jobId={job.id} />
         <MayMoveTag job={job} />
-        <Tag>{word(`stage.${job.stage}`)}</Tag>
+        <StageTag job={job} />
         <Link to={`/jobs/${job.id}`} className="grid min-h-11 place-items-center">
           <Tag>{say("evidence")}</Tag>
         </Link>

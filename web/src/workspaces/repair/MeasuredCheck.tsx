@@ -4,13 +4,16 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
-import type { GateCheck, Job } from "../../domain/types";
+import { NOTHING_WRONG, type GateCheck, type Job, type Test } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { AsBefore, Ruler } from "../../ui/Ruler";
+import { Ruler } from "../../ui/Ruler";
 import { Outcome } from "./Outcome";
 import { readingSince } from "./state";
 import type { RepairPage } from "./useRepair";
+
+/** Of a hold: the last figure less the first. */
+const SANK = "sank";
 
 interface Props {
   job: Job;
@@ -23,18 +26,14 @@ interface Props {
 
 /** A check that is a measurement: entered here or step by step, drawn beside what it was before; its reading decides. */
 export function MeasuredCheck({ job, check, closedAt, live, early, page }: Props) {
-  const { word, figure: named } = useSettings();
+  const { word } = useSettings();
   const testId = check.testId ?? "";
   const test = useQuery({
     queryKey: ["test", job.id, job.sequence, testId],
     queryFn: () => api.test(job.id, testId),
     enabled: live || check.readingId !== undefined,
   });
-  const judged = job.entries.find((entry) => entry.id === check.readingId);
   const found = live && check.outcome === undefined ? readingSince(job, testId, closedAt) : undefined;
-  const marks = judged?.figures ?? [];
-  const last = marks.map((f) => f.coreValue !== undefined).lastIndexOf(true);
-  const figure = test.data?.figures[last];
   return (
     <div className="grid gap-2 border-t border-rule py-3" data-check={check.id}>
       <div className="flex flex-wrap items-center gap-3">
@@ -44,16 +43,7 @@ export function MeasuredCheck({ job, check, closedAt, live, early, page }: Props
         <Outcome check={check} />
       </div>
       {check.seen && <p>{check.seen}</p>}
-      {figure && (
-        <div className="max-w-xl">
-          <Ruler
-            figure={figure}
-            mark={marks[last]?.coreValue}
-            title={`${word(`test.${testId}`)}: ${named(testId, figure.id)}`}
-          />
-          <AsBefore figure={figure} mark={marks[last]?.coreValue} />
-        </div>
-      )}
+      {test.data && check.judged.length > 0 && <Judged test={test.data} judged={check.judged} />}
       {live && check.outcome !== "passed" && (
         <>
           {check.cautionId && (
@@ -72,6 +62,48 @@ export function MeasuredCheck({ job, check, closedAt, live, early, page }: Props
           )}
           <Measure job={job} check={check} test={test.data} early={early} page={page} />
         </>
+      )}
+    </div>
+  );
+}
+
+/** Each figure beside where it had to lie; the last on a ruler, beside what it was before. */
+function Judged({ test, judged }: { test: Test; judged: GateCheck["judged"] }) {
+  const { figure: named, show, word } = useSettings();
+  const drawn = test.figures.filter((f) => judged.some((one) => one.figureId === f.id)).slice(-1)[0];
+  if (!drawn) return null;
+  const mark = judged.find((one) => one.figureId === drawn.id);
+  const sound = { suspectId: NOTHING_WRONG, low: mark?.least ?? 0, high: mark?.most ?? 0 };
+  const name = (id: string) => (id === SANK ? say("sank") : named(test.id, id));
+  return (
+    <div className="grid max-w-xl gap-1">
+      <Ruler
+        figure={{ ...drawn, bands: [sound] }}
+        mark={mark?.value}
+        title={`${word(`test.${test.id}`)}: ${named(test.id, drawn.id)}`}
+      />
+      <ul className="figures flex flex-wrap gap-x-5">
+        {judged.map((one) => (
+          <li
+            key={one.figureId}
+            className={clsx((one.value < one.least || one.value > one.most) && "font-semibold text-danger")}
+          >
+            {say("judgedFigure", {
+              figure: name(one.figureId),
+              value: show(one.value, drawn.dimension),
+              least: show(one.least, drawn.dimension),
+              most: show(one.most, drawn.dimension),
+            })}
+          </li>
+        ))}
+      </ul>
+      {drawn.readBefore !== undefined && mark && (
+        <p className="figures text-lg">
+          {say(mark.value >= mark.least && mark.value <= mark.most ? "asSound" : "notAsSound", {
+            now: show(mark.value, drawn.dimension),
+            before: show(drawn.readBefore, drawn.dimension),
+          })}
+        </p>
       )}
     </div>
   );

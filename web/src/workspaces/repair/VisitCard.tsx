@@ -132,9 +132,23 @@ function StepRow({ step, counts, onCounts, page }: RowProps) {
         ) : step.already ? (
           <span className="text-sm text-soft">{say("alreadySo")}</span>
         ) : (
-          <Button aria-pressed={counts} onClick={() => onCounts(!counts)}>
-            {say(step.optional ? (counts ? "stepApplies" : "stepNotHere") : counts ? "stepCounts" : "stepLater")}
-          </Button>
+          <button
+            type="button"
+            aria-pressed={counts}
+            aria-label={say(counts ? "stepCounts" : "stepLater")}
+            className="flex min-h-11 items-center gap-2"
+            onClick={() => onCounts(!counts)}
+          >
+            <span className="text-sm text-soft">
+              {step.optional ? say(counts ? "stepApplies" : "stepNotHere") : counts ? "" : say("stepLater")}
+            </span>
+            <span
+              aria-hidden="true"
+              className="grid size-9 place-items-center border-2 border-ink text-2xl leading-none"
+            >
+              {counts ? "✓" : ""}
+            </span>
+          </button>
         )}
       </div>
       {!isDone(step) && step.cautionId && (

@@ -57,6 +57,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const go = useNavigate();
   const drawn = useDrawn();
   const sheet = layout(job.layoutId);
+  const closed = job.stage === "released" && trace.isNow;
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
     job.hunchId === ""
@@ -89,7 +90,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
               <div className="h-full max-sm:w-[640px]">
                 <CircuitSheet
                   layout={sheet}
-                  suspicion={suspicionAt(job.assessment.river[trace.moment])}
+                  suspicion={closed ? new Map() : suspicionAt(job.assessment.river[trace.moment])}
                   stillFitted={job.status.onOffMoved}
                   changed={changedComponents(job.assessment.river, trace.moment)}
                   onPart={trace.openPart}
@@ -118,7 +119,13 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           <WayOut job={job} trace={trace} />
           <DecidedPanel job={job} />
           <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
-          {drawn && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
+          {drawn && !closed && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
+          {drawn && closed && (
+            <details>
+              <summary className="min-h-11 cursor-pointer content-center underline">{say("ledgerClosed")}</summary>
+              <Ledger job={job} shares={shares} isNow />
+            </details>
+          )}
           {job.comesBackFrom && (
             <p role="note" className="border border-caution bg-caution-ground p-2">
               {say("comeback")}{" "}

@@ -80,7 +80,7 @@ public record Measured(List<Judged> figures) {
     private static Judged judged(Figure figure, Band sound, double value) {
         Band band = widened(sound);
         boolean way = figure.dimension() == Dimension.LENGTH;
-        return new Judged(figure.id(), value, way ? band.low() : Double.NEGATIVE_INFINITY, band.high());
+        return new Judged(figure.id(), value, way ? Math.max(figure.least(), band.low()) : figure.least(), band.high());
     }
 
     private static Band widened(Band band) {

@@ -23,6 +23,7 @@ import overturn.app.demo.DemoJobs.Stage;
 import overturn.app.demo.DemoJobs.Story;
 import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.ReadingTaken;
@@ -35,9 +36,12 @@ import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
+import overturn.course.Measured;
 import overturn.evidence.Reading;
 import overturn.evidence.RigSetup;
 import overturn.forecast.LayoutModel;
+import overturn.inference.Belief;
+import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
 import overturn.practice.PlanFollower;
@@ -135,7 +139,8 @@ class DemoLoader implements SmartInitializingSingleton {
                             model.layout(),
                             () -> JobState.of(entries, model.procedures()),
                             append,
-                            test -> read(model, repaired, test, new SplittableRandom(story.seed()))),
+                            test -> read(model, repaired, test, new SplittableRandom(story.seed())),
+                            taken -> judged(model, diagnosis, taken)),
                     at);
         }
         UUID jobId = id(story, "job");
@@ -158,6 +163,19 @@ class DemoLoader implements SmartInitializingSingleton {
                 at.plus(BETWEEN_ENTRIES.multipliedBy(Math.max(0, place - 1))).plus(A_NIGHT.multipliedBy(nights)),
                 place < 2 ? story.openedBy() : story.worksOnIt(),
                 entry);
+    }
+
+    private static List<CheckDone.Judged> judged(
+            LayoutModel model, PlanFollower.Diagnosis diagnosis, ReadingTaken taken) {
+        Procedure test = model.procedures().find(taken.procedureId()).orElseThrow();
+        Belief belief = diagnosis
+                .assessment()
+                .history()
+                .repaired(diagnosis.assessment().verdict().cure())
+                .now();
+        return Measured.of(belief, test, (Figures) taken.value()).figures().stream()
+                .map(f -> new CheckDone.Judged(f.figureId(), f.value(), f.least(), f.most()))
+                .toList();
     }
 
     private static ReadingTaken read(LayoutModel model, HiddenVehicle vehicle, String testId, SplittableRandom random) {

@@ -38,17 +38,21 @@ final class DemoRepair {
     private final Supplier<JobState> state;
     private final Function<Entry, UUID> append;
     private final Function<String, ReadingTaken> reads;
+    private final Function<ReadingTaken, List<CheckDone.Judged>> judge;
 
     /**
      * @param state the fold of the log as it stands
      * @param append puts an entry behind the log and returns its id
      * @param reads what a test reads on the repaired vehicle
+     * @param judge between what a sound vehicle would have read
      */
     DemoRepair(
             Layout layout,
             Supplier<JobState> state,
             Function<Entry, UUID> append,
-            Function<String, ReadingTaken> reads) {
+            Function<String, ReadingTaken> reads,
+            Function<ReadingTaken, List<CheckDone.Judged>> judge) {
+        this.judge = judge;
         this.reads = reads;
         this.layout = layout;
         this.state = state;
@@ -120,9 +124,12 @@ final class DemoRepair {
 
     /** A look, or a measurement with its reading. */
     private CheckDone passed(Check check) {
-        String reading =
-                check.testId().map(reads).map(append).map(UUID::toString).orElse("");
-        return new CheckDone(check.id(), "passed", "", reading, false, 0);
+        if (check.testId().isEmpty()) {
+            return CheckDone.looked(check.id(), "passed", "");
+        }
+        ReadingTaken taken = reads.apply(check.testId().get());
+        String id = append.apply(taken).toString();
+        return new CheckDone(check.id(), "passed", "", id, false, 0, judge.apply(taken));
     }
 
     /** Released until a day on which it is looked at again; finally where there is none. */

@@ -328,20 +328,32 @@ public sealed interface Entry {
      * @param early whether it is one of the next day that was done before a night or the set distance was over: then it
      *     is told, with the reason in {@code seen}, and does not count
      * @param drivenKm how far the vehicle was driven since its release, km; 0 where that was not told
+     * @param judged each figure of the reading, core unit, and between what it had to lie
      */
-    record CheckDone(String checkId, String outcome, String seen, String readingId, boolean early, int drivenKm)
+    record CheckDone(
+            String checkId,
+            String outcome,
+            String seen,
+            String readingId,
+            boolean early,
+            int drivenKm,
+            List<Judged> judged)
             implements Entry {
         public static final String KIND = "check-done";
 
         /** One that was looked at. */
         public static CheckDone looked(String checkId, String outcome, String seen) {
-            return new CheckDone(checkId, outcome, seen, "", false, 0);
+            return new CheckDone(checkId, outcome, seen, "", false, 0, List.of());
         }
 
         /** @throws IllegalArgumentException if it neither passed nor failed */
         public CheckDone {
+            judged = List.copyOf(judged);
             Proving.Outcome.valueOf(outcome.toUpperCase(Locale.ROOT));
         }
+
+        /** A figure of a measurement as it was judged. */
+        public record Judged(String figureId, double value, double least, double most) {}
 
         /** As the gates take it. */
         public Proving.Outcome result() {

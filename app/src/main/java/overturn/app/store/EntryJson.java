@@ -208,7 +208,8 @@ class EntryJson {
 
     /** Version 1 knew checks that are looks alone. */
     private static ObjectNode lookedAt(ObjectNode body) {
-        return body.put("readingId", "").put("early", false).put("drivenKm", 0);
+        body.put("readingId", "").put("early", false).put("drivenKm", 0).set("judged", body.arrayNode());
+        return body;
     }
 
     /** Versions 1 and 2 were let through by gates that asked less. */

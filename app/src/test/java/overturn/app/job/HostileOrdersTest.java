@@ -140,7 +140,8 @@ class HostileOrdersTest {
                 "",
                 fails ? "" : reading.map(l -> l.id().toString()).orElse(""),
                 false,
-                0);
+                0,
+                List.of());
     }
 
     private static Entry taken(Procedure test) {

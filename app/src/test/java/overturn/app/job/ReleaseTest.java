@@ -118,7 +118,8 @@ class ReleaseTest {
                         "",
                         check.testId().map(this::reading).map(UUID::toString).orElse(""),
                         false,
-                        0)));
+                        0,
+                        List.of())));
     }
 
     private void prove() {

@@ -57,8 +57,15 @@ class EntryJsonTest {
                 new Entry.StrokesBled("rear-left", 5, "few", "dark"),
                 new Entry.LevelEntered("max", "", 90),
                 new Entry.CircuitRested(),
-                new Entry.CheckDone("hard-press", "failed", "drips at the flare", "", false, 0),
-                new Entry.CheckDone("travel-same", "passed", "away to the mainland", "0f8", true, 60),
+                new Entry.CheckDone("hard-press", "failed", "drips at the flare", "", false, 0, List.of()),
+                new Entry.CheckDone(
+                        "travel-same",
+                        "passed",
+                        "away to the mainland",
+                        "0f8",
+                        true,
+                        60,
+                        List.of(new Entry.CheckDone.Judged("medium", 38.5, 30, 47))),
                 Entry.JobReleased.now(true, "2026-11-28", "ines-quill"),
                 new Entry.CameBack(new UUID(3, 4), true))) {
             assertEquals(entry, json.read(entry.kind(), json.version(entry.kind()), json.write(entry)));

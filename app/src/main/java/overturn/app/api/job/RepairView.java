@@ -298,6 +298,7 @@ public record RepairView(
             Optional<Instant> at,
             Optional<UUID> entryId,
             Optional<UUID> readingId,
+            List<JudgedView> judged,
             Optional<EarlyView> early) {
 
         static GateCheckView of(Check check, RepairState repair) {
@@ -313,9 +314,15 @@ public record RepairView(
                     logged.map(LoggedEntry::takenAt),
                     logged.map(LoggedEntry::id),
                     done.map(CheckDone::readingId).filter(id -> !id.isEmpty()).map(UUID::fromString),
+                    done.map(CheckDone::judged).orElse(List.of()).stream()
+                            .map(f -> new JudgedView(f.figureId(), f.value(), f.least(), f.most()))
+                            .toList(),
                     Optional.ofNullable(repair.early().get(check.id())).map(EarlyView::of));
         }
     }
+
+    /** A figure of a measurement, core unit, and between what it had to lie. */
+    public record JudgedView(String figureId, double value, double least, double most) {}
 
     /** A check of the next day that was done before it had come, by whom and why: told, and not counted. */
     public record EarlyView(String why, String personId, Instant at) {

@@ -1,6 +1,5 @@
 package overturn.app.usecase.job;
 
-import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.CheckDone;
@@ -29,32 +28,37 @@ class Judge {
         this.assessor = assessor;
     }
 
-    /** Whether a reading is that of a sound vehicle and, the next day, no longer than it was on release. */
-    boolean passes(Log read, JobState state, Check check, LoggedEntry reading) {
-        if (!(state.values().get(reading.id()) instanceof Figures figures)) {
-            return false;
-        }
+    /**
+     * Judges a reading by that of a sound vehicle and, the next day, by what it was on release.
+     *
+     * @return empty where it lacks its last figure, or is none of figures
+     */
+    Optional<Measured> judged(Log read, JobState state, Check check, LoggedEntry reading) {
         Procedure test =
                 read.sheet().procedures().find(check.testId().orElseThrow()).orElseThrow();
-        Series series = (Series) test.spec();
-        boolean whole = figures.taken().get(figures.taken().size() - 1).isPresent();
+        if (!(state.values().get(reading.id()) instanceof Figures figures)
+                || figures.taken().get(figures.taken().size() - 1).isEmpty()) {
+            return Optional.empty();
+        }
         Belief belief = assessor.believedWithout(state, reading.id().toString());
         Measured measured = Measured.of(belief, test, figures);
-        Optional<Figures> onRelease = check.gate() == Gate.NEXT_DAY ? onRelease(state) : Optional.empty();
-        return whole
-                && onRelease
-                        .map(then -> measured.sameAs(series, then))
-                        .orElse(measured)
-                        .passes();
+        return Optional.of(
+                check.gate() == Gate.NEXT_DAY
+                        ? onRelease(state)
+                                .map(then -> measured.sameAs((Series) test.spec(), then))
+                                .orElse(measured)
+                        : measured);
     }
 
     private static Optional<Figures> onRelease(JobState state) {
-        return state.repair().map(RepairState::outcomes).map(outcomes -> outcomes.get(TRAVEL_ON_RELEASE)).stream()
+        return state.repair()
+                .map(RepairState::outcomes)
+                .flatMap(outcomes -> Optional.ofNullable(outcomes.get(TRAVEL_ON_RELEASE)))
                 .map(logged -> ((CheckDone) logged.entry()).readingId())
                 .flatMap(id -> state.values().entrySet().stream()
-                        .filter(value -> value.getKey().toString().equals(id)))
-                .map(value -> value.getValue() instanceof Figures figures ? List.of(figures) : List.<Figures>of())
-                .flatMap(List::stream)
-                .findFirst();
+                        .filter(value -> value.getKey().toString().equals(id))
+                        .findFirst())
+                .flatMap(
+                        value -> value.getValue() instanceof Figures figures ? Optional.of(figures) : Optional.empty());
     }
 }

@@ -19,6 +19,7 @@ import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.app.workshop.Staff;
+import overturn.course.Measured;
 import overturn.proving.Check;
 import overturn.proving.Gate;
 import overturn.proving.Proving;
@@ -115,7 +116,8 @@ public class ProveVehicle {
                         "a check of an open gate: "
                                 + open.stream().map(Check::id).toList())
                 .orThrow();
-        String outcome = outcome(read, state, check.get(), checked, checks);
+        Optional<Measured> measured = measured(read, state, check.get(), checked, checks);
+        String outcome = outcome(measured, checked, checks);
         boolean failedBefore = Optional.ofNullable(done.outcomes().get(checked.checkId()))
                 .filter(logged -> !logged.id().equals(stamp.entryId()))
                 .filter(logged -> ((CheckDone) logged.entry()).outcome().equals(FAILED))
@@ -164,17 +166,23 @@ public class ProveVehicle {
         String reading = check.get().testId().isPresent() && checked.readingId() != null
                 ? checked.readingId().toString()
                 : "";
-        return new CheckDone(checked.checkId(), outcome, checked.told(), reading, early, checked.km());
+        return new CheckDone(
+                checked.checkId(),
+                outcome,
+                checked.told(),
+                reading,
+                early,
+                checked.km(),
+                measured.map(Measured::figures).orElse(List.of()).stream()
+                        .map(f -> new CheckDone.Judged(f.figureId(), f.value(), f.least(), f.most()))
+                        .toList());
     }
 
-    /** Of a look what was told; of a measurement what its reading says, which a hand may only call worse. */
-    private String outcome(Log read, JobState state, Check check, Checked checked, Checks checks) {
-        List<String> outcomes = RecordRepair.names(Proving.Outcome.values());
-        boolean measured = check.testId().isPresent();
-        if (!measured || FAILED.equals(checked.outcome()) && checked.readingId() == null) {
-            checks.that(() -> outcomes.contains(checked.outcome()), "outcome", checked.outcome(), "one of " + outcomes)
-                    .orThrow();
-            return checked.outcome();
+    /** What its reading says of a check that is a measurement; empty for a look, and where it failed at sight. */
+    private Optional<Measured> measured(Log read, JobState state, Check check, Checked checked, Checks checks) {
+        boolean atSight = FAILED.equals(checked.outcome()) && checked.readingId() == null;
+        if (check.testId().isEmpty() || atSight) {
+            return Optional.empty();
         }
         Optional<LoggedEntry> reading = state.log().stream()
                 .filter(logged -> logged.id().equals(checked.readingId()))
@@ -183,13 +191,26 @@ public class ProveVehicle {
                         && taken.procedureId().equals(check.testId().get()))
                 .filter(logged -> !logged.takenAt().isBefore(closedAt(state, check)))
                 .findFirst();
+        Optional<Measured> judged = reading.flatMap(one -> judge.judged(read, state, check, one));
         checks.that(
-                        reading::isPresent,
+                        judged::isPresent,
                         "readingId",
                         checked.readingId(),
-                        "a reading of the test " + check.testId().get() + " since the circuit was last closed")
+                        "a reading of the test " + check.testId().get()
+                                + ", its last figure in it, since the circuit was last closed")
                 .orThrow();
-        boolean passes = judge.passes(read, state, check, reading.get());
+        return judged;
+    }
+
+    /** Of a look what was told; of a measurement what its reading says, which a hand may only call worse. */
+    private static String outcome(Optional<Measured> measured, Checked checked, Checks checks) {
+        List<String> outcomes = RecordRepair.names(Proving.Outcome.values());
+        if (measured.isEmpty()) {
+            checks.that(() -> outcomes.contains(checked.outcome()), "outcome", checked.outcome(), "one of " + outcomes)
+                    .orThrow();
+            return checked.outcome();
+        }
+        boolean passes = measured.get().passes();
         checks.that(
                         () -> passes || !PASSED.equals(checked.outcome()),
                         "outcome",
