@@ -5,7 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.RepairEntry.JobReleased;
 import overturn.course.Decided;
 import overturn.course.JobStage;
 import overturn.course.JobStatus;

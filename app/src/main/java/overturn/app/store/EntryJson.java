@@ -13,6 +13,7 @@ import overturn.app.job.Entry;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.RepairEntry;
 import overturn.app.vehicle.Vehicle;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
@@ -41,13 +42,13 @@ class EntryJson {
             Map.entry(Entry.EntryStruck.KIND, Entry.EntryStruck.class),
             Map.entry(Entry.NoteWritten.KIND, Entry.NoteWritten.class),
             Map.entry(VerdictAccepted.KIND, VerdictAccepted.class),
-            Map.entry(Entry.WorkStepDone.KIND, Entry.WorkStepDone.class),
-            Map.entry(Entry.StrokesBled.KIND, Entry.StrokesBled.class),
-            Map.entry(Entry.LevelEntered.KIND, Entry.LevelEntered.class),
-            Map.entry(Entry.BleedingChosen.KIND, Entry.BleedingChosen.class),
-            Map.entry(Entry.CircuitRested.KIND, Entry.CircuitRested.class),
-            Map.entry(Entry.CheckDone.KIND, Entry.CheckDone.class),
-            Map.entry(Entry.JobReleased.KIND, Entry.JobReleased.class),
+            Map.entry(RepairEntry.WorkStepDone.KIND, RepairEntry.WorkStepDone.class),
+            Map.entry(RepairEntry.StrokesBled.KIND, RepairEntry.StrokesBled.class),
+            Map.entry(RepairEntry.LevelEntered.KIND, RepairEntry.LevelEntered.class),
+            Map.entry(RepairEntry.BleedingChosen.KIND, RepairEntry.BleedingChosen.class),
+            Map.entry(RepairEntry.CircuitRested.KIND, RepairEntry.CircuitRested.class),
+            Map.entry(RepairEntry.CheckDone.KIND, RepairEntry.CheckDone.class),
+            Map.entry(RepairEntry.JobReleased.KIND, RepairEntry.JobReleased.class),
             Map.entry(Entry.JobWithdrawn.KIND, Entry.JobWithdrawn.class),
             Map.entry(Entry.PartMoved.KIND, Entry.PartMoved.class),
             Map.entry(Entry.WalkSeen.KIND, Entry.WalkSeen.class),
@@ -60,8 +61,8 @@ class EntryJson {
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
-            Entry.JobReleased.KIND, List.of(EntryJson::byEarlierGates, EntryJson::byEarlierGates),
-            Entry.CheckDone.KIND, List.of(EntryJson::lookedAt),
+            RepairEntry.JobReleased.KIND, List.of(EntryJson::byEarlierGates, EntryJson::byEarlierGates),
+            RepairEntry.CheckDone.KIND, List.of(EntryJson::lookedAt),
             VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces, EntryJson::bledAsUsual));
 
     private static final Map<String, RigTrust> TRUST =

@@ -17,16 +17,16 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
-import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
-import overturn.app.job.Entry.JobReleased;
 import overturn.app.job.Entry.ReadingTaken;
-import overturn.app.job.Entry.StrokesBled;
 import overturn.app.job.Entry.VerdictAccepted;
-import overturn.app.job.Entry.WorkStepDone;
-import overturn.app.job.Entry.WorkStepDone.Measured;
+import overturn.app.job.RepairEntry.CheckDone;
+import overturn.app.job.RepairEntry.JobReleased;
+import overturn.app.job.RepairEntry.StrokesBled;
+import overturn.app.job.RepairEntry.WorkStepDone;
+import overturn.app.job.RepairEntry.WorkStepDone.Measured;
 import overturn.bleeding.BleedSheet;
 import overturn.circuit.Layout;
 import overturn.course.JobStage;
@@ -102,9 +102,10 @@ class ReleaseTest {
             }
             add(
                     sheet.reservoir().topUpNow()
-                            ? new Entry.LevelEntered("max", "", TARN.reservoir().minToMaxMl())
+                            ? new RepairEntry.LevelEntered(
+                                    "max", "", TARN.reservoir().minToMaxMl())
                             : sheet.restFirst()
-                                    ? new Entry.CircuitRested()
+                                    ? new RepairEntry.CircuitRested()
                                     : new StrokesBled(sheet.next().orElseThrow(), 5, "none", "clear"));
         }
     }

@@ -15,6 +15,7 @@ import overturn.app.job.Entry;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
+import overturn.app.job.RepairEntry;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
@@ -48,25 +49,25 @@ class EntryJsonTest {
                         "",
                         List.of("master", "pedal"),
                         new Bleeding("wedged", "diagonal")),
-                new Entry.BleedingChosen(
+                new RepairEntry.BleedingChosen(
                         new Bleeding("reverse", "nearest-first"), List.of("front-left", "rear-left"), "maker’s book"),
-                new Entry.WorkStepDone(
+                new RepairEntry.WorkStepDone(
                         "compare-bore@master",
-                        List.of(new Entry.WorkStepDone.Measured("new-bore", "15/16", "in", 23.8125)),
+                        List.of(new RepairEntry.WorkStepDone.Measured("new-bore", "15/16", "in", 23.8125)),
                         ""),
-                new Entry.StrokesBled("rear-left", 5, "few", "dark"),
-                new Entry.LevelEntered("max", "", 90),
-                new Entry.CircuitRested(),
-                new Entry.CheckDone("hard-press", "failed", "drips at the flare", "", false, 0, List.of()),
-                new Entry.CheckDone(
+                new RepairEntry.StrokesBled("rear-left", 5, "few", "dark"),
+                new RepairEntry.LevelEntered("max", "", 90),
+                new RepairEntry.CircuitRested(),
+                new RepairEntry.CheckDone("hard-press", "failed", "drips at the flare", "", false, 0, List.of()),
+                new RepairEntry.CheckDone(
                         "travel-same",
                         "passed",
                         "away to the mainland",
                         "0f8",
                         true,
                         60,
-                        List.of(new Entry.CheckDone.Judged("medium", 38.5, 30, 47))),
-                Entry.JobReleased.now(true, "2026-11-28", "ines-quill"),
+                        List.of(new RepairEntry.CheckDone.Judged("medium", 38.5, 30, 47))),
+                RepairEntry.JobReleased.now(true, "2026-11-28", "ines-quill"),
                 new Entry.CameBack(new UUID(3, 4), true))) {
             assertEquals(entry, json.read(entry.kind(), json.version(entry.kind()), json.write(entry)));
         }

@@ -35,7 +35,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import overturn.app.job.Entry.JobReleased;
+import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.job.Jobs;

@@ -2,9 +2,9 @@ package overturn.app.usecase.job;
 
 import java.util.Optional;
 import org.springframework.stereotype.Component;
-import overturn.app.job.Entry.CheckDone;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.course.Measured;
