@@ -30,10 +30,8 @@ public record Measured(List<Judged> figures) {
      * a thousand, so that a sound vehicle is not kept for it.
      */
     private static final double WIDENED = 0.5;
-    /**
-     * Two readings of one vehicle differ by less in all but one of some hundreds of cases, in 1σ of their difference.
-     */
-    private static final double SAME_SD = 3;
+    /** Two readings of one vehicle grow by less in all but one of forty cases, in 1σ of their difference. */
+    private static final double SAME_SD = 2;
 
     public Measured {
         figures = List.copyOf(figures);

@@ -269,11 +269,13 @@ public record RepairState(
 
         /**
          * Checks belong to the circuit as it was last closed: those of a gate and of all behind it are asked again,
-         * what was seen before does not count, and a release does not hold any more.
+         * what was seen before does not count, and a release does not hold any more. What failed stays failed unless
+         * the circuit was opened: wheels that are raised mend nothing.
          */
         private void backTo(Gate gate, Instant at) {
             checks.stream()
                     .filter(check -> check.gate().compareTo(gate) >= 0)
+                    .filter(check -> gate == Gate.CHOCKS || !hasFailed(check))
                     .forEach(check -> outcomes.remove(check.id()));
             for (Gate later : Gate.values()) {
                 if (later.compareTo(gate) >= 0) {
@@ -282,6 +284,12 @@ public record RepairState(
             }
             releasedAt = Optional.empty();
             takeBack();
+        }
+
+        private boolean hasFailed(Check check) {
+            return Optional.ofNullable(outcomes.get(check.id()))
+                    .filter(logged -> failed((CheckDone) logged.entry()))
+                    .isPresent();
         }
 
         private void takeBack() {

@@ -226,6 +226,7 @@ class HostileOrdersTest {
         for (LoggedEntry later : log.subList(release + 1, log.size())) {
             boolean counts = !struck.contains(later.id());
             if (opensBy(later)
+                    || raisesBy(later)
                     || counts && opens(later)
                     || counts
                             && later.entry() instanceof CheckDone check
@@ -244,6 +245,7 @@ class HostileOrdersTest {
                         || l.entry() instanceof WorkStepDone
                         || l.entry() instanceof StrokesBled
                         || opensBy(l)
+                        || raisesBy(l)
                         || isJudged(l));
     }
 
@@ -253,10 +255,17 @@ class HostileOrdersTest {
                         && check.readingId().equals(reading.id().toString()));
     }
 
-    /** A test of this circuit either opens it or touches nothing. */
+    /** A test that opens the circuit. */
     private static boolean opensBy(LoggedEntry logged) {
         return logged.entry() instanceof ReadingTaken taken
                 && PROCEDURES.find(taken.procedureId()).orElseThrow().needs().opened() != VehicleNeeds.Opened.NOTHING;
+    }
+
+    /** A test that raises the vehicle and opens nothing. */
+    private static boolean raisesBy(LoggedEntry logged) {
+        return !opensBy(logged)
+                && logged.entry() instanceof ReadingTaken taken
+                && PROCEDURES.find(taken.procedureId()).orElseThrow().needs().raised();
     }
 
     private static boolean opens(LoggedEntry logged) {
@@ -354,6 +363,9 @@ class HostileOrdersTest {
             if (counts && opens(l) || opensBy(l) || l.entry() instanceof VerdictAccepted) {
                 from = nextDay ? Instant.MAX : l.takenAt().isAfter(from) ? l.takenAt() : from;
                 word = Optional.empty();
+            } else if (raisesBy(l) && check.gate() != Gate.CHOCKS) {
+                from = nextDay ? Instant.MAX : l.takenAt().isAfter(from) ? l.takenAt() : from;
+                word = word.filter(w -> !w.passed);
             } else if (nextDay && counts && l.entry() instanceof JobReleased && deservedAt(i)) {
                 from = l.takenAt().plus(RepairState.UNTIL_NEXT_DAY);
                 word = Optional.empty();

@@ -76,7 +76,8 @@ public final class ForeignFile {
                 "take-off",
                 Map.of(
                         "items",
-                        job.get("stillFitted")
+                        job.get("status")
+                                .get("onOffMoved")
                                 .valueStream()
                                 .map(JsonNode::asString)
                                 .toList()));

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
@@ -86,7 +87,7 @@ public class ProveVehicle {
         List<String> also = checked.also() == null ? List.of() : checked.also();
         new Checks()
                 .that(() -> also.size() <= MOST_AT_ONCE, "also", also.size(), "at most " + MOST_AT_ONCE)
-                .that(() -> !also.contains(null), "also", also, "ids of checks")
+                .that(() -> also.stream().noneMatch(Objects::isNull), "also", also, "ids of checks")
                 .orThrow();
         Log now = one(jobs.read(jobId), stamp, checked);
         for (String id : also) {

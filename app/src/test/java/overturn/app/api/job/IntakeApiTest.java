@@ -108,11 +108,11 @@ class IntakeApiTest {
 
     @Test
     void aComplaintAloneIsNotDriven() {
-        JsonNode driving = api.post("/api/jobs", ApiClient.intake("Tarn SK 62", "sinks", "primary-piston-cup"))
+        JsonNode mayMove = api.post("/api/jobs", ApiClient.intake("Tarn SK 62", "sinks", "primary-piston-cup"))
                 .body()
-                .get("assessment")
-                .get("driving");
-        assertEquals("NOT_AT_ALL", driving.get("answer").asString());
-        assertEquals("primary-piston-cup", driving.get("becauseIds").get(0).asString());
+                .get("status")
+                .get("mayMove");
+        assertEquals("NOT_AT_ALL", mayMove.get("answer").asString());
+        assertEquals("STAYS", mayMove.get("because").get(0).get("kind").asString());
     }
 }

@@ -294,16 +294,21 @@ class JobApiTest {
                         List.of(Map.of("id", "travel", "text", "12", "unit", "mm"))));
         JsonNode fitted = api.post(job + "/readings", plugs).body();
         assertEquals("MASTER_PORTS", fitted.get("vehicleState").get("opened").asString());
-        assertEquals(2, fitted.get("stillFitted").size());
-        assertEquals(
-                422,
-                api.post(job + "/take-off", ApiClient.stamped(3, Map.of("items", List.of("plug@front-port"))))
-                        .status());
-        JsonNode off = api.post(
-                        job + "/take-off",
-                        ApiClient.stamped(3, Map.of("items", List.of("plug@front-port", "plug@rear-port"))))
+        assertEquals(2, fitted.get("status").get("onOffMoved").size());
+        for (List<String> wrong : List.of(List.<String>of(), List.of("moon"), List.of("plug@front-port", "moon"))) {
+            assertEquals(
+                    422,
+                    api.post(job + "/take-off", ApiClient.stamped(3, Map.of("items", wrong)))
+                            .status());
+        }
+        JsonNode one = api.post(job + "/take-off", ApiClient.stamped(3, Map.of("items", List.of("plug@front-port"))))
                 .body();
-        assertEquals(0, off.get("stillFitted").size());
+        assertEquals(
+                "plug@rear-port", one.get("status").get("onOffMoved").get(0).asString());
+        assertEquals("MASTER_PORTS", one.get("vehicleState").get("opened").asString(), "one port is still plugged");
+        JsonNode off = api.post(job + "/take-off", ApiClient.stamped(4, Map.of("items", List.of("plug@rear-port"))))
+                .body();
+        assertEquals(0, off.get("status").get("onOffMoved").size());
         assertEquals("NOTHING", off.get("vehicleState").get("opened").asString());
     }
 
@@ -352,7 +357,11 @@ class JobApiTest {
                 .body();
         assertEquals(
                 List.of("plug@front-inlet"),
-                read.get("stillFitted").valueStream().map(JsonNode::asString).toList());
+                read.get("status")
+                        .get("onOffMoved")
+                        .valueStream()
+                        .map(JsonNode::asString)
+                        .toList());
         assertEquals("LINE", read.get("vehicleState").get("opened").asString());
         assertEquals(
                 422,

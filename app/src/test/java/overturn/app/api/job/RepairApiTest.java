@@ -160,18 +160,25 @@ class RepairApiTest {
         flow.tickAll();
         JsonNode after = post("readings", Map.of("procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound"))
                 .body();
-        assertTrue(before.get("assessment")
-                .get("verdict")
-                .get("remedyIds")
-                .toString()
-                .contains("renew-master"));
+        assertTrue(before.get("accepted").get("remedyIds").toString().contains("renew-master"));
+        JsonNode verdict = after.get("assessment").get("verdict");
         assertFalse(
-                after.get("assessment")
-                        .get("verdict")
-                        .get("remedyIds")
-                        .toString()
-                        .contains("renew-master"),
+                verdict != null && verdict.get("remedyIds").toString().contains("renew-master"),
                 "what was renewed is not asked for again");
+        assertTrue(
+                after.get("assessment")
+                        .get("suspects")
+                        .valueStream()
+                        .anyMatch(s -> s.get("suspectId").asString().equals("primary-piston-cup")
+                                && s.get("retired").asBoolean()
+                                && s.get("probability").asDouble() < 0.01),
+                "nor is it suspected");
+        assertTrue(
+                after.get("assessment")
+                        .get("river")
+                        .valueStream()
+                        .anyMatch(m -> m.get("repaired").toString().contains("renew-master")),
+                "the repair has its mark");
         assertFalse(repair(after).get("overturned").asBoolean());
     }
 

@@ -1,0 +1,219 @@
+package overturn.app.api.job;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+import static overturn.app.support.RepairFlow.repair;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import overturn.app.support.ApiClient;
+import overturn.app.support.ApiClient.Answer;
+import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
+import tools.jackson.databind.JsonNode;
+
+/** Checks that are measured, told several at once, and done the next day, over HTTP against the real database. */
+@ExtendWith(OverturnServer.class)
+class ProvingApiTest {
+
+    private static final long A_NIGHT_AND_A_DAY = 20;
+
+    private ApiClient api;
+    private String job;
+    private RepairFlow flow;
+
+    @BeforeEach
+    void accepted(OverturnServer.Running server) {
+        api = new ApiClient(server.address());
+        job = "/api/jobs/" + api.openJob("Tarn SK 71", "sinks", "primary-piston-cup");
+        flow = new RepairFlow(api, job).done(A_NIGHT_AND_A_DAY);
+        assertEquals(
+                "renew-master",
+                now().get("assessment").get("verdict").get("remedyIds").get(0).asString());
+        flow.accept();
+    }
+
+    private JsonNode now() {
+        return flow.now();
+    }
+
+    private Answer post(String what, Map<String, Object> fields) {
+        return flow.post(what, fields);
+    }
+
+    private static String state(JsonNode job, String gate) {
+        return repair(job)
+                .get("gates")
+                .valueStream()
+                .filter(g -> g.get("id").asString().equals(gate))
+                .findFirst()
+                .orElseThrow()
+                .get("state")
+                .asString();
+    }
+
+    private JsonNode check(String id) {
+        return Stream.of("chocks", "yard", "road", "next-day")
+                .flatMap(gate -> RepairFlow.checks(now(), gate).stream())
+                .filter(c -> c.get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void aMeasurementPassesByItsReadingAndATapPassesNone() {
+        flow.tickAll();
+        flow.bleed();
+        Answer tapped = post("checks", Map.of("checkId", "holds-sixty", "outcome", "passed"));
+        tapped.assertRefused(422, "input-not-allowed");
+        assertEquals(
+                "readingId", tapped.body().get("findings").get(0).get("field").asString());
+        flow.measure("hold-medium", 0);
+        JsonNode held = check("holds-sixty");
+        assertEquals("passed", held.get("outcome").asString());
+        assertEquals(
+                "sank",
+                held.get("judged")
+                        .valueStream()
+                        .reduce((a, b) -> b)
+                        .orElseThrow()
+                        .get("figureId")
+                        .asString());
+        flow.measure("travel-at-forces", 40);
+        JsonNode travel = check("travel-again");
+        assertEquals("failed", travel.get("outcome").asString(), "four centimetres too long");
+        assertEquals("FAILED", state(now(), "chocks"));
+    }
+
+    @Test
+    void aHoldThatSinksFailsThoughItsTravelIsThatOfASoundOne() {
+        flow.tickAll();
+        flow.bleed();
+        flow.measure("hold-medium", 8);
+        JsonNode held = check("holds-sixty");
+        assertEquals("failed", held.get("outcome").asString());
+        JsonNode sank = held.get("judged").valueStream().reduce((a, b) -> b).orElseThrow();
+        assertTrue(sank.get("value").asDouble() > sank.get("most").asDouble(), sank.toString());
+    }
+
+    @Test
+    void aReadingOfBeforeTheCircuitWasClosedPassesNothing() {
+        flow.measure("hold-medium", 0);
+        String reading = now().get("entries")
+                .valueStream()
+                .reduce((a, b) -> b)
+                .orElseThrow()
+                .get("id")
+                .asString();
+        flow.tickAll();
+        flow.bleed();
+        post("checks", Map.of("checkId", "holds-sixty", "readingId", reading)).assertRefused(422, "input-not-allowed");
+        assertEquals("", RepairFlow.outcome(now(), "holds-sixty"));
+    }
+
+    @Test
+    void aReadingThatIsStruckPassesItsCheckNoMore() {
+        flow.tickAll();
+        flow.bleed();
+        flow.measure("hold-medium", 0);
+        String reading = check("holds-sixty").get("readingId").asString();
+        post("strikes", Map.of("struckId", reading, "why", "the tape slipped"));
+        assertEquals("", RepairFlow.outcome(now(), "holds-sixty"));
+    }
+
+    @Test
+    void severalStepsAndLooksAreToldAtOnceAndSentTwiceTheyAreThereOnce() {
+        flow.done(0);
+        Map<String, Object> body = ApiClient.stamped(
+                now().get("sequence").asInt(),
+                Map.of("key", "hold@pedal", "also", List.of("cover@reservoir", "spend-reserve@assist")));
+        assertEquals(200, api.post(job + "/work-steps", body).status());
+        int entries = now().get("entries").size();
+        assertEquals(200, api.post(job + "/work-steps", body).status());
+        assertEquals(entries, now().get("entries").size());
+        post("work-steps", Map.of("key", "wash@master", "also", List.of("compare-bore@master")))
+                .assertRefused(422, "input-not-allowed");
+        assertEquals(entries, now().get("entries").size(), "one of them asks for figures: none is written");
+        flow.tickAll();
+        flow.bleed();
+        post(
+                "checks",
+                Map.of(
+                        "checkId",
+                        "parking-brake-proven",
+                        "outcome",
+                        "passed",
+                        "also",
+                        List.of("pumped-firm", "hard-press")));
+        assertEquals("passed", RepairFlow.outcome(now(), "hard-press"));
+    }
+
+    @Test
+    void aRodThatHoldsThePortShutStopsThePlan() {
+        Map<String, Object> figures = Map.of(
+                "key",
+                "output-rod-set@assist",
+                "figures",
+                List.of(
+                        Map.of("id", "rod-depth", "text", "12.4", "unit", "mm"),
+                        Map.of("id", "master-depth", "text", "11.9", "unit", "mm")));
+        post("work-steps", figures);
+        assertTrue(step("output-rod-set@assist").get("mismatched").asBoolean());
+        post(
+                "work-steps",
+                Map.of(
+                        "key",
+                        "output-rod-set@assist",
+                        "figures",
+                        List.of(
+                                Map.of("id", "rod-depth", "text", "11.4", "unit", "mm"),
+                                Map.of("id", "master-depth", "text", "11.9", "unit", "mm"))));
+        assertFalse(step("output-rod-set@assist").get("mismatched").asBoolean(), "corrected, no reason is asked");
+        assertTrue(step("output-rod-set@assist").has("done"));
+    }
+
+    private JsonNode step(String key) {
+        return repair(now())
+                .get("steps")
+                .valueStream()
+                .filter(s -> s.get("key").asString().equals(key))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void theNextDayComesAfterANightOrTheSetDistanceAndEarlierCountsForNothing() {
+        flow.done(0).releaseConditionally();
+        post("checks", Map.of("checkId", "level-same", "outcome", "passed")).assertRefused(422, "input-not-allowed");
+        post("checks", Map.of("checkId", "level-same", "outcome", "passed", "early", true))
+                .assertRefused(422, "input-not-allowed");
+        post("checks", Map.of("checkId", "level-same", "outcome", "passed", "early", true, "seen", "ferry at six"));
+        assertEquals("", RepairFlow.outcome(now(), "level-same"));
+        assertEquals("ferry at six", check("level-same").get("early").get("why").asString());
+        post("release", Map.of("conditional", false)).assertRefused(422, "input-not-allowed");
+        post("checks", Map.of("checkId", "level-same", "outcome", "passed", "drivenKm", 40))
+                .assertRefused(422, "input-not-allowed");
+        post(
+                "checks",
+                Map.of("checkId", "level-same", "outcome", "passed", "drivenKm", 60, "also", List.of("still-dry")));
+        flow.measure("travel-at-forces", 0);
+        String reading = now().get("entries")
+                .valueStream()
+                .reduce((a, b) -> b)
+                .orElseThrow()
+                .get("id")
+                .asString();
+        post("checks", Map.of("checkId", "travel-same", "readingId", reading, "drivenKm", 60));
+        assertEquals(
+                "released",
+                post("release", Map.of("conditional", false))
+                        .body()
+                        .get("stage")
+                        .asString());
+    }
+}
