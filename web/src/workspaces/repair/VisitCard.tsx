@@ -135,7 +135,7 @@ function StepRow({ step, counts, onCounts, page }: RowProps) {
           <button
             type="button"
             aria-pressed={counts}
-            aria-label={say(counts ? "stepCounts" : "stepLater")}
+            aria-label={`${say(counts ? "stepCounts" : "stepLater")}: ${stepText(step.key, settings)}`}
             className="flex min-h-11 items-center gap-2"
             onClick={() => onCounts(!counts)}
           >

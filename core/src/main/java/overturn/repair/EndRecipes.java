@@ -260,8 +260,6 @@ final class EndRecipes {
         }
         r.add(of("master-of-same-age", Section.BEYOND, Handling.LOOK, r.master(), 2));
         r.fillAndBleed(e -> true);
-        WorkStep rounds = of("more-rounds", Section.BLEED, Handling.BLEED, r.place, 6);
-        r.add(inside ? rounds : rounds.whereItApplies());
     }
 
     static void fork(Recipes r) {

@@ -3,15 +3,28 @@ package overturn.app.support;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.LinkedHashSet;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.regex.Pattern;
+import overturn.circuit.Layout;
+import overturn.proving.Check;
+import overturn.proving.Checks;
+import overturn.proving.Gate;
 
 /** The half of a job after the verdict, done as a technician does it: on the screens. */
 public final class RepairScreens {
 
     private static final int MOST_CLICKS = 140;
+    private static final Pattern DONE = Pattern.compile("^Done");
+    private static final Pattern LOOKED_AT = Pattern.compile("looked at, as they should be|Looked at, as it should be");
+
+    /** What shows that a page is there. */
+    private static final Map<String, String> SHOWN =
+            Map.of("Work plan", "aside button", "Bleed sheet", "main table", "Proving", "#chocks");
 
     private final Screens screens;
     private final Page page;
@@ -30,58 +43,66 @@ public final class RepairScreens {
                 AriaRole.REGION, new Page.GetByRoleOptions().setName("Next").setExact(true));
     }
 
-    private Locator exactly(String text) {
-        return next().getByText(text, new Locator.GetByTextOptions().setExact(true));
-    }
-
     /** Accepts the verdict on the workspace, with a reason where it asks for one. */
     public RepairScreens accept() {
         screens.open(job).heading("Suspects").waitFor();
+        return acceptHere();
+    }
+
+    /** The same from the workspace that is open. */
+    public RepairScreens acceptHere() {
         page.getByText("Accept the verdict").first().click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.waitFor();
-        if (dialog.locator("input, textarea").count() > 0) {
-            dialog.locator("input, textarea").last().fill("the boat leaves at six");
+        if (dialog.locator("textarea").count() > 0) {
+            dialog.locator("textarea").last().fill("the boat leaves at six");
         }
         dialog.getByRole(AriaRole.BUTTON).last().click();
-        page.getByText("Work plan").waitFor();
+        next().getByText("Work plan").waitFor();
         return this;
     }
 
     /** Every step of the plan, as it is listed. */
     public List<String> plan() {
         screens.open(job + "/work");
-        next().getByRole(AriaRole.HEADING).waitFor();
-        return page.locator("aside li").allInnerTexts();
+        next().getByRole(AriaRole.HEADING).first().waitFor();
+        return page.locator("aside button > span").allInnerTexts();
+    }
+
+    /** Goes to the page on which the next act is done, by the one button of the strip. */
+    public RepairScreens goOn(String label) {
+        next().getByRole(
+                        AriaRole.LINK,
+                        new Locator.GetByRoleOptions().setName(label).setExact(true))
+                .click();
+        page.locator(SHOWN.get(label)).first().waitFor();
+        return this;
+    }
+
+    private Locator done() {
+        return next().getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(DONE));
     }
 
     /**
-     * Ticks the whole plan, figures as listed.
+     * Does the plan place by place, figures as listed, until it goes on elsewhere.
      *
-     * @return the headings of the steps in their order
+     * @return what each place said
      */
-    public List<String> tickAll() {
-        screens.open(job + "/work");
-        Set<String> steps = new LinkedHashSet<>();
-        next().getByRole(AriaRole.HEADING).waitFor();
-        for (int n = 0; n < MOST_CLICKS && exactly("Done").count() > 0; n++) {
-            steps.add(tick());
+    public List<String> work() {
+        List<String> places = new ArrayList<>();
+        next().getByRole(AriaRole.HEADING).first().waitFor();
+        for (int n = 0; n < MOST_CLICKS && done().count() > 0; n++) {
+            String shown = next().innerText();
+            places.add(shown);
+            for (Locator field :
+                    next().locator("label:has(input[inputmode=decimal])").all()) {
+                String listed = field.innerText().replaceAll("(?s).*listed ([\\d.]+) mm.*", "$1");
+                field.locator("input").fill(listed.matches("[\\d.]+") ? listed : "7");
+            }
+            done().click();
+            page.waitForCondition(() -> !next().innerText().equals(shown));
         }
-        return List.copyOf(steps);
-    }
-
-    /** Ticks the step that is shown and returns its heading. */
-    public String tick() {
-        Locator step = next();
-        String shown = step.getByRole(AriaRole.HEADING).innerText();
-        for (Locator field : step.locator("label").all()) {
-            String listed = field.innerText().replaceAll("(?s).*listed ([\\d.]+) mm.*", "$1");
-            field.locator("input").fill(listed.matches("[\\d.]+") ? listed : "7");
-        }
-        exactly("Done").click();
-        page.waitForCondition(
-                () -> !step.getByRole(AriaRole.HEADING).innerText().equals(shown));
-        return shown;
+        return places;
     }
 
     /**
@@ -90,43 +111,77 @@ public final class RepairScreens {
      * @return what it asked for besides strokes
      */
     public Set<String> bleed() {
-        screens.open(job + "/bleed");
         next().getByRole(AriaRole.HEADING).waitFor();
         Set<String> asked = new TreeSet<>();
         for (int n = 0; n < MOST_CLICKS; n++) {
             String shown = page.locator("main").innerText();
-            if (shown.contains("too little to be felt")) {
+            if (shown.contains("no bubble came after the rest")) {
                 return asked;
             } else if (next().getByText("Top up now").count() > 0) {
                 asked.add("top up");
                 next().getByText("Filled to the upper mark").click();
-            } else if (next().getByText("Ten minutes have passed").count() > 0) {
+            } else if (next().getByText("It has stood that long already").count() > 0) {
                 asked.add("rest");
-                next().getByText("Ten minutes have passed").click();
+                next().getByText("It has stood that long already").click();
             } else {
                 next().getByText("No bubbles").click();
-                exactly("Enter").click();
             }
             page.waitForCondition(() -> !page.locator("main").innerText().equals(shown));
         }
         throw new IllegalStateException("Not bled after " + MOST_CLICKS + " entries");
     }
 
-    /** Passes every check of the gates up to the road, and releases conditionally. */
-    public RepairScreens proveAndRelease(String signs) {
-        screens.open(job + "/proving");
-        for (String gate : List.of("On the chocks", "In the yard", "On a quiet road")) {
-            Locator section = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName(gate));
-            Locator open = section.locator("button:not([disabled])", new Locator.LocatorOptions().setHasText("Passed"));
-            open.first().waitFor();
-            for (int left = open.count(); left > 0; left--) {
-                int before = left;
-                open.first().click();
-                page.waitForCondition(() -> open.count() < before);
+    /**
+     * Passes every check of the gates up to the road: looks together, measurements by what is read.
+     *
+     * @param reads what a test reads, figure by figure
+     */
+    public RepairScreens prove(Layout layout, Function<String, List<Map<String, Object>>> reads) {
+        for (Gate gate : List.of(Gate.CHOCKS, Gate.YARD, Gate.ROAD)) {
+            Locator section = page.locator("#" + gate.id());
+            section.and(page.locator("[data-gate=OPEN]")).waitFor();
+            Locator looks = section.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(LOOKED_AT));
+            if (looks.count() > 0) {
+                looks.click();
+                looks.waitFor(new Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+            }
+            for (Check check : Checks.of(layout)) {
+                if (check.gate() == gate && check.testId().isPresent()) {
+                    measure(section, check, reads.apply(check.testId().get()));
+                }
             }
         }
+        return this;
+    }
+
+    private static void measure(Locator section, Check check, List<Map<String, Object>> figures) {
+        Locator row = section.locator("[data-check=" + check.id() + "]");
+        row.locator("input[inputmode=decimal]").first().waitFor();
+        List<Locator> fields = row.locator("input[inputmode=decimal]").all();
+        for (int k = 0; k < figures.size(); k++) {
+            fields.get(k).fill(String.valueOf(figures.get(k).get("text")));
+        }
+        row.getByText("Enter the reading").click();
+        row.getByText("passed", new Locator.GetByTextOptions().setExact(false))
+                .first()
+                .waitFor();
+    }
+
+    /** Signs for the release until the next day. */
+    public RepairScreens release(String signs) {
         page.getByText("Release conditionally, signed " + signs).click();
         page.getByText("Released conditionally, to be looked at again").waitFor();
         return this;
+    }
+
+    /** All of it as the strip says, from the accepted verdict on the workspace to the release. */
+    public RepairScreens toRelease(Layout layout, Function<String, List<Map<String, Object>>> reads, String signs) {
+        goOn("Work plan").work();
+        if (next().getByText("Bleed sheet").count() > 0) {
+            goOn("Bleed sheet").bleed();
+            goOn("Work plan").work();
+        }
+        return goOn("Proving").prove(layout, reads).release(signs);
     }
 }
