@@ -28,25 +28,31 @@ export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
   const [taken, setTaken] = useState<Record<string, boolean>>({});
   const [figures, setFigures] = useState<Record<string, Record<string, string>>>({});
   const [why, setWhy] = useState<Record<string, string>>({});
+  const [sending, setSending] = useState(false);
   const counts = (step: WorkStep) => taken[step.key] ?? !step.optional;
   const typed = (step: WorkStep) => figures[step.key] ?? {};
   const whole = (step: WorkStep) => step.asks.every((asked) => !Number.isNaN(typedNumber(typed(step)[asked.id] ?? "")));
   const told = open.filter((step) => counts(step) && whole(step));
   const stays = open.filter((step) => !step.optional && !told.includes(step)).length;
   const enter = async () => {
+    setSending(true);
+    if (await enterAll()) onDone();
+    setSending(false);
+  };
+  const enterAll = async () => {
     const looks = told.filter((step) => step.asks.length === 0).map((step) => step.key);
     const [first, ...also] = looks;
-    if (first !== undefined && !(await page.enter("work-steps", { key: first, figures: [], also }))) return;
+    if (first !== undefined && !(await page.enter("work-steps", { key: first, figures: [], also }))) return false;
     for (const step of told.filter((one) => one.asks.length > 0)) {
       const reason = (why[step.key] ?? "").trim();
       const measured = step.asks.map((asked) => ({ id: asked.id, text: typed(step)[asked.id] ?? "", unit: "mm" }));
       const body = { key: step.key, figures: measured, ...(reason === "" ? {} : { why: reason }) };
-      if (!(await page.enter("work-steps", body))) return;
+      if (!(await page.enter("work-steps", body))) return false;
     }
-    onDone();
+    return true;
   };
   return (
-    <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
+    <section aria-label={say("next")} data-visit={sending ? "sending" : visit.key} className="grid gap-3 bg-panel p-4">
       <p className="caps">
         {word(`section.${visit.section}`)} · {minutes(visit.steps.reduce((sum, step) => sum + step.minutes, 0))}
       </p>
@@ -84,7 +90,7 @@ export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
             filled
             large
             className="w-full"
-            disabled={page.busy || told.length === 0}
+            disabled={sending || page.busy || told.length === 0}
             onClick={() => void enter()}
           >
             {told.length === 1 ? say("stepDone") : say("stepsDone", { count: told.length })}
@@ -176,25 +182,29 @@ function Asked({ step, typed, onType, why, onWhy }: AskedProps) {
   const together = apart(step, typed);
   return (
     <>
-      {step.asks.map((asked) => (
-        <label key={asked.id} className="flex flex-wrap items-center gap-3 text-lg">
-          <span className="w-44 text-soft">{word(`asked.${asked.id}`)}</span>
-          <span className="flex min-h-14 flex-1 basis-40 items-center border-2 border-ink pr-3">
-            <input
-              inputMode="decimal"
-              autoComplete="off"
-              maxLength={40}
-              value={typed[asked.id] ?? ""}
-              onChange={(e) => onType(asked.id, e.target.value)}
-              className="figures w-full min-w-0 bg-transparent px-3 text-right text-2xl font-semibold"
-            />
-            <span className="figures text-soft">mm</span>
-          </span>
-          <span className="figures text-soft">
-            {asked.listed === undefined ? say("makersFigure") : say("listed", { value: `${asked.listed} mm` })}
-          </span>
-        </label>
-      ))}
+      <div className="grid gap-3 sm:grid-cols-2">
+        {step.asks.map((asked) => (
+          <label key={asked.id} className="grid gap-1">
+            <span className="flex flex-wrap justify-between gap-x-3">
+              <span>{word(`asked.${asked.id}`)}</span>
+              <span className="figures text-soft">
+                {asked.listed === undefined ? say("makersFigure") : say("listed", { value: `${asked.listed} mm` })}
+              </span>
+            </span>
+            <span className="flex min-h-14 items-center border-2 border-ink pr-3">
+              <input
+                inputMode="decimal"
+                autoComplete="off"
+                maxLength={40}
+                value={typed[asked.id] ?? ""}
+                onChange={(e) => onType(asked.id, e.target.value)}
+                className="figures w-full min-w-0 bg-transparent px-3 text-right text-2xl font-semibold"
+              />
+              <span className="figures text-soft">mm</span>
+            </span>
+          </label>
+        ))}
+      </div>
       {(wrong || together.length > 0 || step.mismatched) && (
         <div role="alert" className="grid gap-2 border-2 border-danger p-3">
           {(wrong || (step.mismatched && together.length === 0)) && (

@@ -24,7 +24,7 @@ public final class RepairScreens {
 
     /** What shows that a page is there. */
     private static final Map<String, String> SHOWN =
-            Map.of("Work plan", "aside button", "Bleed sheet", "main table", "Proving", "#chocks");
+            Map.of("Work plan", "aside button > span.figures", "Bleed sheet", "main table", "Proving", "#chocks");
 
     private final Screens screens;
     private final Page page;
@@ -92,17 +92,22 @@ public final class RepairScreens {
         List<String> places = new ArrayList<>();
         next().getByRole(AriaRole.HEADING).first().waitFor();
         for (int n = 0; n < MOST_CLICKS && done().count() > 0; n++) {
-            String shown = next().innerText();
-            places.add(shown);
+            String visit = next().getAttribute("data-visit");
+            places.add(next().innerText());
             for (Locator field :
                     next().locator("label:has(input[inputmode=decimal])").all()) {
                 String listed = field.innerText().replaceAll("(?s).*listed ([\\d.]+) mm.*", "$1");
                 field.locator("input").fill(listed.matches("[\\d.]+") ? listed : "7");
             }
             done().click();
-            page.waitForCondition(() -> !next().innerText().equals(shown));
+            page.waitForCondition(() -> elsewhere(visit));
         }
         return places;
+    }
+
+    private boolean elsewhere(String visit) {
+        String now = next().getAttribute("data-visit");
+        return now == null || !now.equals(visit) && !now.equals("sending");
     }
 
     /**
