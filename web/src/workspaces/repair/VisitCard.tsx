@@ -56,7 +56,7 @@ export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
       <p className="caps">
         {word(`section.${visit.section}`)} · {minutes(visit.steps.reduce((sum, step) => sum + step.minutes, 0))}
       </p>
-      <h2 className="text-2xl leading-tight font-semibold">{part(visit.place)}</h2>
+      <h2 className="text-2xl leading-tight font-semibold">{visit.places.map(part).join(", ")}</h2>
       <ol className="grid gap-2">
         {visit.steps.map((step) => (
           <li key={step.key} className="grid gap-2 border-t border-rule pt-2">

@@ -56,8 +56,8 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             <CircuitSheet
               layout={sheet}
               stillFitted={job.status.onOffMoved}
-              at={now ? [now.place] : []}
-              {...(now ? { view: viewOf(sheet, boxesOf(sheet, [now.place]), LEAST_VIEW, SHAPE) } : {})}
+              at={now?.places ?? []}
+              {...(now ? { view: viewOf(sheet, boxesOf(sheet, now.places), LEAST_VIEW, SHAPE) } : {})}
             >
               {now && <ActMarks layout={sheet} step={actOf(now)} />}
             </CircuitSheet>
@@ -85,7 +85,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
                 visit.key === now?.key ? "border-hot" : "border-transparent",
               )}
             >
-              <span className="figures text-sm text-soft">{part(visit.place)}</span>
+              <span className="figures text-sm text-soft">{visit.places.map(part).join(", ")}</span>
               {visit.steps.map((step) => (
                 <StepLine key={step.key} step={step} />
               ))}
@@ -190,5 +190,5 @@ const GESTURES: Record<WorkStep["handling"], Act["gesture"]> = {
 /** Drawn is the first step of a visit that is still to be done. */
 function actOf(visit: Visit): Act {
   const step = visit.steps.find((one) => !isDone(one)) ?? visit.steps[0];
-  return { gesture: GESTURES[step?.handling ?? "LOOK"], at: [visit.place], joints: [] };
+  return { gesture: GESTURES[step?.handling ?? "LOOK"], at: visit.places, joints: [] };
 }

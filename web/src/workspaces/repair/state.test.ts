@@ -37,11 +37,14 @@ describe("the plan", () => {
       step("crack", "TAKE_OUT"),
       step("cap", "TAKE_OUT"),
       step("bleed-end", "BLEED", { place: "rear-left" }),
+      step("wheel-on", "CLOSE", { place: "rear-left" }),
+      step("wheel-on", "CLOSE", { place: "rear-right" }),
     ]);
-    expect(read.map((visit) => [visit.section, visit.place, visit.steps.length])).toEqual([
+    expect(read.map((visit) => [visit.section, visit.places.join(), visit.steps.length])).toEqual([
       ["PROTECT", "pedal", 1],
       ["PROTECT", "master", 1],
       ["TAKE_OUT", "master", 2],
+      ["CLOSE", "rear-left,rear-right", 2],
     ]);
   });
 

@@ -1,10 +1,10 @@
 import type { BleedSheet, GateCheck, Job, Repair, WorkStep } from "../../domain/types";
 
-/** What the hands do in one place without going elsewhere: steps that follow one another there. */
+/** What the hands do in one go: steps that follow one another at one place, or the same act from place to place. */
 export interface Visit {
   key: string;
   section: WorkStep["section"];
-  place: string;
+  places: string[];
   steps: WorkStep[];
 }
 
@@ -13,8 +13,12 @@ export function visits(steps: WorkStep[]): Visit[] {
   const all: Visit[] = [];
   for (const step of steps.filter((one) => one.id !== "bleed-end")) {
     const last = all[all.length - 1];
-    if (last?.section === step.section && last.place === step.place) last.steps.push(step);
-    else all.push({ key: step.key, section: step.section, place: step.place, steps: [step] });
+    const here = last?.places.length === 1 && last.places[0] === step.place;
+    const round = last?.steps.every((one) => one.id === step.id) ?? false;
+    if (last?.section === step.section && (here || round)) {
+      last.steps.push(step);
+      if (!last.places.includes(step.place)) last.places.push(step.place);
+    } else all.push({ key: step.key, section: step.section, places: [step.place], steps: [step] });
   }
   return all;
 }
