@@ -38,6 +38,7 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
   return (
     <main className="grid lg:grid-cols-[1fr_24rem]">
       <div className="min-w-0 lg:border-r-2 lg:border-ink">
+        <Before job={job} />
         <Now job={job} sheet={sheet} page={page} />
         <table className="w-full border-t-2 border-ink text-left">
           <caption className="sr-only">{say("bleedSheet")}</caption>
@@ -76,6 +77,27 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
       <CallHeard jobId={job.id} />
       <Level job={job} sheet={sheet} page={page} />
     </main>
+  );
+}
+
+const AT_THE_SHEET = new Set(["BLEED", "LEVEL", "REST"]);
+
+/** What the job asks for before it is bled, and where. */
+function Before({ job }: { job: Job }) {
+  const settings = useSettings();
+  const { next } = job.status;
+  const path = nextPath(job, next);
+  if (AT_THE_SHEET.has(next.kind) || path === undefined || job.repair?.sheet?.done) return null;
+  return (
+    <p role="note" className="flex flex-wrap items-center gap-3 border-b-2 border-caution bg-caution-ground p-3">
+      <span className="min-w-0 flex-1 basis-56">{say("bleedLater", { what: nextText(next, settings) })}</span>
+      <Link
+        to={path}
+        className="inline-grid min-h-11 place-items-center border-2 border-ink bg-panel px-4 font-semibold"
+      >
+        {say(`go.${nextPage(next)}` as UiWord)}
+      </Link>
+    </p>
   );
 }
 

@@ -11,7 +11,7 @@ import { LeftOpen } from "./LeftOpen";
 import { MeasuredCheck } from "./MeasuredCheck";
 import { Release } from "./Release";
 import { Outcome } from "./Outcome";
-import { looksOpen } from "./state";
+import { isOpen, looksOpen } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
 
 /** Gates from the chocks to release: what shuts them, what is still to be checked, who signs. */
@@ -74,7 +74,7 @@ function GateSection({ job, gate, repair, page }: GateProps) {
           {say(`gate${waits && gate.state === "OPEN" ? "SHUT" : gate.state}` as UiWord)} · {done}/{gate.checks.length}
         </span>
       </h2>
-      <Blockers job={job} gate={gate} page={page} />
+      <Blockers job={job} gate={gate} repair={repair} page={page} />
       {waits && gate.state !== "SHUT" && <NextDay from={from} km={repair.nextDayKm} early={early} onEarly={setEarly} />}
       {looks.length > 0 && (
         <div className="mt-2 grid gap-2 border-t border-rule pt-3">
@@ -169,8 +169,12 @@ function NextDay({ from, km: far, early, onEarly }: NextDayProps) {
   );
 }
 
+/** Whether a step that is still open sets this back. */
+const byPlan = (repair: Repair, item: string) =>
+  repair.steps.some((step) => isOpen(step) && step.setsBack.includes(item));
+
 /** What keeps the gates shut, each with what settles it. */
-function Blockers({ job, gate, page }: { job: Job; gate: Gate; page: RepairPage }) {
+function Blockers({ job, gate, repair, page }: GateProps) {
   const settings = useSettings();
   const { word, fitting } = settings;
   if (gate.blockers.length === 0) return null;
@@ -204,9 +208,13 @@ function Blockers({ job, gate, page }: { job: Job; gate: Gate; page: RepairPage 
           <span className="min-w-0 flex-1 basis-64">
             <span className="font-semibold">{word("blocker.ON_VEHICLE")}</span>: {fitting(item)}
           </span>
-          <Button disabled={page.busy} onClick={() => void page.enter("take-off", { items: [item] })}>
-            {say("setBack")}
-          </Button>
+          {byPlan(repair, item) ? (
+            <span className="text-soft">{say("setBackByPlan")}</span>
+          ) : (
+            <Button disabled={page.busy} onClick={() => void page.enter("take-off", { items: [item] })}>
+              {say("setBack")}
+            </Button>
+          )}
         </li>
       ))}
     </ul>

@@ -1,9 +1,9 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
-import { nextText } from "../../domain/status";
+import { nextPage, nextPath, nextText } from "../../domain/status";
 import type { Job, Repair } from "../../domain/types";
-import { say } from "../../domain/words";
+import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { MayMoveNote } from "../../ui/MayMove";
 import type { RepairPage } from "./useRepair";
@@ -13,12 +13,24 @@ export function Release({ job, repair, page }: { job: Job; repair: Repair; page:
   const settings = useSettings();
   const { word } = settings;
   const released = repair.released;
+  const target = nextPage(job.status.next);
+  const path = nextPath(job, job.status.next);
   const back = repair.gates.find((gate) => gate.state !== "PASSED" && gate.id !== "next-day");
   const sign = job.status.next.kind === "SIGN" || job.status.next.kind === "SIGN_CONDITIONALLY";
   return (
     <section aria-label={say("releaseTitle")} className="grid gap-3 border-2 border-ink bg-panel p-4">
       <p className="caps">{word(`stage.${job.stage}`)}</p>
-      <h2 className="text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
+      <div className="flex flex-wrap items-center gap-4">
+        <h2 className="min-w-0 flex-1 basis-64 text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
+        {path !== undefined && target !== "proving" && (
+          <Link
+            to={path}
+            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
+          >
+            {say(`go.${target}` as UiWord)}
+          </Link>
+        )}
+      </div>
       {repair.takenBack && (
         <p role="alert" className="border-2 border-danger p-2">
           {say("takenBack")}{" "}

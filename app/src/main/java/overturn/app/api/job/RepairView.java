@@ -92,7 +92,10 @@ public record RepairView(
                 repair.cameBackAs());
     }
 
-    /** One step: what is done where, who did it, what it measured; {@code already} is the test that had done it. */
+    /**
+     * One step: what is done where, who did it, what it measured; {@code setsBack} is what it takes off or sets back,
+     * {@code already} the test that had done it.
+     */
     public record WorkStepView(
             String key,
             String id,
@@ -102,6 +105,7 @@ public record RepairView(
             double minutes,
             Optional<String> cautionId,
             boolean optional,
+            List<String> setsBack,
             List<AskedView> asks,
             List<TogetherView> together,
             List<String> sheetFigures,
@@ -120,6 +124,8 @@ public record RepairView(
                     step.minutes(),
                     step.cautionId(),
                     step.optional(),
+                    Stream.concat(step.takesOff().stream(), step.setsBack().stream())
+                            .toList(),
                     step.asks().stream().map(AskedView::of).toList(),
                     step.together().stream().map(TogetherView::of).toList(),
                     step.sheetFigures(),
