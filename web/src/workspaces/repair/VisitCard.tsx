@@ -184,14 +184,12 @@ function Asked({ step, typed, onType, why, onWhy }: AskedProps) {
     <>
       <div className="grid gap-3 sm:grid-cols-2">
         {step.asks.map((asked) => (
-          <label key={asked.id} className="grid gap-1">
-            <span className="flex flex-wrap justify-between gap-x-3">
-              <span>{word(`asked.${asked.id}`)}</span>
-              <span className="figures text-soft">
-                {asked.listed === undefined ? say("makersFigure") : say("listed", { value: `${asked.listed} mm` })}
-              </span>
+          <label key={asked.id} className="grid grid-cols-[1fr_auto] gap-1">
+            <span>{word(`asked.${asked.id}`)}</span>
+            <span className="figures text-soft">
+              {asked.listed === undefined ? say("makersFigure") : say("listed", { value: `${asked.listed} mm` })}
             </span>
-            <span className="flex min-h-14 items-center border-2 border-ink pr-3">
+            <span className="col-span-2 flex min-h-14 items-center border-2 border-ink pr-3">
               <input
                 inputMode="decimal"
                 autoComplete="off"
