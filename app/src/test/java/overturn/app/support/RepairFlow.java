@@ -95,6 +95,16 @@ public final class RepairFlow {
         tickUpTo("");
     }
 
+    /** Ticks the first so many steps. */
+    public void tickSome(int count) {
+        List<JsonNode> open = repair(now())
+                .get("steps")
+                .valueStream()
+                .filter(step -> !step.get("optional").asBoolean() && !step.has("done"))
+                .toList();
+        tickUpTo(open.get(Math.min(count, open.size() - 1)).get("key").asString());
+    }
+
     /** Ticks steps in their order, up to and without one. */
     public void tickUpTo(String key) {
         for (JsonNode step : repair(now()).get("steps")) {
