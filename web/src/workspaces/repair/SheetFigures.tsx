@@ -10,7 +10,7 @@ export function SheetFigures({ vehicleId, ids }: { vehicleId: string; ids: strin
   const vehicle = useQuery({ queryKey: ["vehicle", vehicleId], queryFn: () => api.vehicle(vehicleId) });
   if (ids.length === 0) return null;
   return (
-    <dl className="grid gap-2 border-l-4 border-rule pl-3">
+    <ul className="grid gap-2 border-l-4 border-rule pl-3">
       {ids.map((id) => (
         <Line
           key={id}
@@ -20,7 +20,7 @@ export function SheetFigures({ vehicleId, ids }: { vehicleId: string; ids: strin
           sister={vehicle.data?.offered.find((figure) => figure.what === id)}
         />
       ))}
-    </dl>
+    </ul>
   );
 }
 
@@ -57,13 +57,13 @@ function Line({ id, vehicleId, own, sister }: LineProps) {
   const [entering, setEntering] = useState(false);
   const enter = useEnterFigure(vehicleId, id);
   return (
-    <div className="grid gap-1">
+    <li className="grid gap-1">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-        <dt className="text-soft">{word(`sheet.${id}`)}</dt>
-        <dd className="figures text-lg font-semibold">
-          {own ? own.text : <span className="text-caution">{say("makersFigure")}</span>}
-        </dd>
-        {own && <dd className="text-sm text-soft">{own.source}</dd>}
+        <span>{word(`sheet.${id}`)}</span>
+        <span className="figures text-lg font-semibold">
+          {own ? own.text : <span className="border-b-2 border-caution">{say("makersFigure")}</span>}
+        </span>
+        {own && <span className="text-sm text-soft">{own.source}</span>}
         {!entering && <Button onClick={() => setEntering(true)}>{say(own ? "sheetCorrect" : "sheetEnter")}</Button>}
         {!own && sister && !entering && (
           <Button
@@ -91,7 +91,7 @@ function Line({ id, vehicleId, own, sister }: LineProps) {
           {enter.error.message}
         </p>
       )}
-    </div>
+    </li>
   );
 }
 

@@ -142,7 +142,7 @@ function StepRow({ step, counts, onCounts, page }: RowProps) {
             type="button"
             aria-pressed={counts}
             aria-label={`${say(counts ? "stepCounts" : "stepLater")}: ${stepText(step.key, settings)}`}
-            className="flex min-h-11 items-center gap-2"
+            className="flex min-h-11 min-w-11 items-center justify-end gap-2"
             onClick={() => onCounts(!counts)}
           >
             <span className="text-sm text-soft">

@@ -152,9 +152,11 @@ class AfterVerdictTest {
                 .first()
                 .waitFor();
         assertEquals(0, page.getByText("looked at, as they should be").count(), "nothing can be checked before");
-        page.locator("#chocks").getByText("Set back").first().click();
-        page.waitForCondition(() ->
-                api.get("/api" + job).body().get("status").get("onOffMoved").isEmpty());
+        page.locator("#chocks")
+                .getByRole(AriaRole.LISTITEM)
+                .filter(new Locator.FilterOptions().setHasText("parking cable slack"))
+                .getByText("by a step of the plan")
+                .waitFor();
     }
 
     @Test

@@ -101,6 +101,6 @@ class EveryFamilyTest {
                 .getByRole(AriaRole.DIALOG)
                 .getByText("Accept the verdict")
                 .click();
-        screens.page().getByText("Decided. Waits for the repair").waitFor();
+        screens.page().getByText("decided, waits for the repair").waitFor();
     }
 }
