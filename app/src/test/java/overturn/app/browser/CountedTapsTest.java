@@ -174,7 +174,7 @@ class CountedTapsTest {
         int taps = taps(
                 server,
                 new Story(
-                        "Tarn SK 14",
+                        "Tarn SK 93",
                         "tarn-box-van",
                         "Sinks when I wait at the ramp",
                         "sinks",
@@ -197,7 +197,7 @@ class CountedTapsTest {
         int taps = taps(
                 server,
                 new Story(
-                        "Pellow SK 18",
+                        "Pellow SK 93",
                         "pellow-saloon-clutch",
                         "Bites at the floor, the level falls",
                         "level-falls",

@@ -270,9 +270,9 @@ class KeptEntriesTest {
         screens.button("Show what stands now").click();
         page.locator("[role=dialog] textarea").fill("ferry leaves at six");
         page.getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
-        page.getByText("Decided. Waits for the repair").waitFor();
+        page.getByText("decided, waits for the repair").waitFor();
         JsonNode accepted = api.get(job).body().get("accepted");
-        assertEquals(api.get(job).body().get("assessment").get("verdict").get("remedyIds"), accepted.get("remedyIds"));
+        assertEquals(api.get(job).body().get("status").get("decided").get("remedyIds"), accepted.get("remedyIds"));
     }
 
     @Test
