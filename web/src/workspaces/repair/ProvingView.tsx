@@ -62,11 +62,7 @@ function GateSection({ job, gate, repair, page }: GateProps) {
       id={gate.id}
       aria-label={word(`gate.${gate.id}`)}
       data-gate={waits && gate.state === "OPEN" ? "SHUT" : gate.state}
-      className={clsx(
-        "border-2 p-4",
-        gate.state === "FAILED" ? "border-danger" : "border-ink",
-        gate.state === "SHUT" && "opacity-80",
-      )}
+      className={clsx("border-2 p-4", gate.state === "FAILED" ? "border-danger" : "border-ink")}
     >
       <h2 className="flex items-baseline justify-between gap-4 text-2xl font-semibold">
         {word(`gate.${gate.id}`)}

@@ -85,7 +85,7 @@ export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
         ))}
       </ol>
       {open.length > 0 && (
-        <div className="sticky bottom-0 bg-panel pt-1">
+        <div className="bg-panel pt-1 lg:sticky lg:bottom-0">
           <Button
             filled
             large
