@@ -80,7 +80,7 @@ export function Palette({ onClose }: { onClose: () => void }) {
                 key={job.id}
                 value={job.id}
                 name={job.vehicle}
-                more={job.complaint}
+                more={`${word(`stage.${job.stage}`)} · ${job.complaint}`}
                 onGo={() => to(`/jobs/${job.id}`)}
               />
             ))}
@@ -131,7 +131,7 @@ function Item({ value, name, more = "", onGo }: ItemProps) {
       className="flex min-h-11 cursor-pointer items-center gap-3 border-l-4 border-transparent px-3 py-1 text-lg data-[selected=true]:border-hot data-[selected=true]:bg-panel data-[selected=true]:font-semibold"
     >
       {name}
-      {more && <span className="truncate text-base font-normal text-soft">“{more}”</span>}
+      {more && <span className="truncate text-base font-normal text-soft">{more}</span>}
     </Command.Item>
   );
 }

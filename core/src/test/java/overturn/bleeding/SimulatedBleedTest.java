@@ -264,6 +264,47 @@ class SimulatedBleedTest {
         assertEquals(BleedSheet.State.DRAWING_AIR, end.state());
     }
 
+    /**
+     * As it is done by hand: one end runs clear, rests, and is watched; nothing more is asked where nothing is seen.
+     */
+    @Test
+    void itEndsAfterOneRestWhereNoBubbleComesAndGoesOnOnlyWhereOneDid() {
+        List<BleedEvent> events = new ArrayList<>(List.of(turn(4, Bubbles.NONE, Colour.CLEAR)));
+        assertTrue(sheet(false, events).restFirst());
+        events.add(new Rest());
+        assertFalse(sheet(false, events).done(), "it is watched after the rest");
+        assertEquals(16, sheet(false, events).ends().get(0).strokesNow());
+        events.add(turn(16, Bubbles.NONE, Colour.CLEAR));
+        assertTrue(sheet(false, events).done());
+        List<BleedEvent> seen = new ArrayList<>(events.subList(0, 2));
+        seen.add(turn(5, Bubbles.FEW, Colour.CLEAR));
+        assertTrue(
+                sheet(false, seen).restFirst() && sheet(false, seen).bubblesAfterRest(),
+                "another round, with its reason");
+        assertTrue(sheet(false, seen).roundMinutes() > 10);
+    }
+
+    @Test
+    void aFlushGoesOnWhileWhatComesOutIsDark() {
+        List<BleedEvent> events = new ArrayList<>(
+                List.of(turn(4, Bubbles.NONE, Colour.CLEAR), new Rest(), turn(16, Bubbles.NONE, Colour.DARK)));
+        assertTrue(sheet(false, events).done(), "bled, whatever its colour");
+        assertFalse(sheet(true, events).done(), "not flushed");
+        events.add(turn(4, Bubbles.NONE, Colour.CLEAR));
+        assertTrue(sheet(true, events).done());
+    }
+
+    private static Strokes turn(int count, Bubbles bubbles, Colour colour) {
+        return new Strokes("rear-left", count, bubbles, colour, Schools.Method.GRAVITY);
+    }
+
+    private static BleedSheet sheet(boolean flush, List<BleedEvent> events) {
+        Schools gravity = new Schools(Schools.Method.GRAVITY, Schools.Order.FARTHEST_FIRST, List.of());
+        List<BleedEvent> full = new ArrayList<>(events);
+        full.add(new Level(Presets.TARN_BOX_VAN.reservoir().minToMaxMl()));
+        return BleedSheet.of(Presets.TARN_BOX_VAN, List.of("rear-left"), gravity, flush, full);
+    }
+
     @Test
     void theMakersSequenceWinsAndTheFarthestEndComesFirstWithoutIt() {
         Layout tarn = Presets.TARN_BOX_VAN;

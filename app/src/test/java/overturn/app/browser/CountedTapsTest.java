@@ -45,6 +45,8 @@ class CountedTapsTest {
 
     private static final int MOST_TESTS = 20;
     private static final String SIGNS = "Tobias Renn";
+    /** On other devices by hand: {@code -Dtaps.width=390}. */
+    private static final int WIDTH_PX = Integer.getInteger("taps.width", 1280);
     /** A press of a finger, and a field that is typed into. */
     private static final String COUNTING = """
             const count = () => localStorage.setItem("taps", String(Number(localStorage.getItem("taps")) + 1));
@@ -86,7 +88,7 @@ class CountedTapsTest {
     }
 
     private int taps(OverturnServer.Running server, Story story) {
-        Page page = browser.device(1280, 800);
+        Page page = browser.device(WIDTH_PX, 1000);
         page.addInitScript(COUNTING);
         Screens screens = new Screens(page, server.address()).open("/").sayWho(SIGNS);
         page.evaluate("localStorage.setItem('taps', '0')");
