@@ -311,6 +311,13 @@ public record JobState(
                 understood = add(logged, taken);
             } else if (logged.entry() instanceof FittingsTakenOff off) {
                 on = on.without(off.items());
+                plan.steps().stream()
+                        .filter(step -> !new OnVehicle(Set.copyOf(off.items()))
+                                .without(step.fits())
+                                .without(step.moves())
+                                .items()
+                                .equals(Set.copyOf(off.items())))
+                        .forEach(step -> already.remove(step.key()));
                 vehicle = on.toSetBack().isEmpty() ? VehicleNeeds.SEAT : vehicle;
             } else if (logged.entry() instanceof TestSetAside aside) {
                 understood = procedures.find(aside.procedureId()).isPresent();
@@ -439,8 +446,10 @@ public record JobState(
 
         /** What was remedied before the verdict that stands, and by it once its plan has changed the vehicle. */
         private Optional<Cure> remedied() {
-            Optional<Cure> now = accepted.filter(v -> RepairState.repaired(plan, stepsDone.keySet()))
-                    .flatMap(JobState::cure);
+            Set<String> doneAll = new HashSet<>(stepsDone.keySet());
+            doneAll.addAll(already.keySet());
+            Optional<Cure> now =
+                    accepted.filter(v -> RepairState.repaired(plan, doneAll)).flatMap(JobState::cure);
             return remedied.map(before -> now.map(before::and).orElse(before)).or(() -> now);
         }
 

@@ -263,6 +263,32 @@ class ReleaseTest {
         assertEquals(JobStage.RELEASED_CONDITIONALLY, stage());
     }
 
+    /** What a test has taken out the plan does not take out again, and the vehicle is repaired all the same. */
+    @Test
+    void whatATestHasDoneCountsAsDoneUntilItIsSetBackByHand() {
+        LoggedEntry verdict = log.remove(1);
+        reading("master-stripped");
+        add(verdict.entry());
+        assertTrue(state().already().containsKey("unbolt-master@master"));
+        for (WorkStep step : repair().plan().steps()) {
+            boolean asked = !step.optional() && !RepairState.bleedsAnEnd(step);
+            if (asked && !state().already().containsKey(step.key())) {
+                add(new WorkStepDone(step.key(), List.of(), ""));
+            }
+        }
+        assertTrue(state().remedied().isPresent(), "readings are about what is left from here on");
+        assertFalse(blocked(Proving.Blocker.Kind.STEP_OPEN));
+    }
+
+    @Test
+    void whatIsSetBackByHandIsDoneByThePlanAgain() {
+        LoggedEntry verdict = log.remove(1);
+        reading("master-stripped");
+        add(verdict.entry());
+        add(new FittingsTakenOff(List.copyOf(state().onVehicle().toSetBack())));
+        assertFalse(state().already().containsKey("unbolt-master@master"));
+    }
+
     @Test
     void strikingAFailureDoesNotPassIt() {
         released();

@@ -1,6 +1,7 @@
 package overturn.app.usecase.job;
 
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
@@ -36,10 +37,10 @@ class Judge {
     Optional<Measured> judged(Log read, JobState state, Check check, LoggedEntry reading) {
         Procedure test =
                 read.sheet().procedures().find(check.testId().orElseThrow()).orElseThrow();
-        if (!(state.values().get(reading.id()) instanceof Figures figures)
-                || figures.taken().get(figures.taken().size() - 1).isEmpty()) {
+        if (!canJudge(state, reading.id())) {
             return Optional.empty();
         }
+        Figures figures = (Figures) state.values().get(reading.id());
         Belief belief = assessor.believedWithout(state, reading.id().toString());
         Measured measured = Measured.of(belief, test, figures);
         return Optional.of(
@@ -48,6 +49,12 @@ class Judge {
                                 .map(then -> measured.sameAs((Series) test.spec(), then))
                                 .orElse(measured)
                         : measured);
+    }
+
+    /** Whether a reading has what it is judged by: its last figure. */
+    static boolean canJudge(JobState state, UUID readingId) {
+        return state.values().get(readingId) instanceof Figures figures
+                && figures.taken().get(figures.taken().size() - 1).isPresent();
     }
 
     private static Optional<Figures> onRelease(JobState state) {

@@ -228,7 +228,8 @@ public class ProveVehicle {
     }
 
     /**
-     * Takes a reading for the check that waits for it, so that it comes back passed, or failed.
+     * Takes a reading for the check that waits for it, so that it comes back passed, or failed; one that was broken off
+     * stays a reading and decides nothing.
      *
      * @param read the log with the reading
      */
@@ -248,7 +249,7 @@ public class ProveVehicle {
                         && !state.struckIds().contains(e.id())
                         && waiting.filter(c -> !e.takenAt().isBefore(closedAt(state, c)))
                                 .isPresent());
-        if (there || !stands) {
+        if (there || !stands || !Judge.canJudge(state, stamp.entryId())) {
             return read;
         }
         return one(read, own, new Checked(waiting.get().id(), List.of(), null, null, stamp.entryId(), false, null));

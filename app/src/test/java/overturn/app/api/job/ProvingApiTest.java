@@ -117,6 +117,25 @@ class ProvingApiTest {
     }
 
     @Test
+    void aHoldThatWasBrokenOffIsAReadingAndDecidesNothing() {
+        flow.tickAll();
+        flow.bleed();
+        Answer broken = post(
+                "readings",
+                Map.of(
+                        "procedureId",
+                        "hold-medium",
+                        "figures",
+                        List.of(flow.soundFigures("hold-medium", 0).get(0)),
+                        "rigCheck",
+                        "sound",
+                        "observed",
+                        ""));
+        assertEquals(200, broken.status(), broken.body().toString());
+        assertEquals("", RepairFlow.outcome(now(), "holds-sixty"));
+    }
+
+    @Test
     void aReadingThatIsStruckPassesItsCheckNoMore() {
         flow.tickAll();
         flow.bleed();
