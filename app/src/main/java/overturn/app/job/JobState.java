@@ -14,6 +14,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
@@ -311,12 +312,10 @@ public record JobState(
                 understood = add(logged, taken);
             } else if (logged.entry() instanceof FittingsTakenOff off) {
                 on = on.without(off.items());
+                OnVehicle setBack = new OnVehicle(Set.copyOf(off.items()));
                 plan.steps().stream()
-                        .filter(step -> !new OnVehicle(Set.copyOf(off.items()))
-                                .without(step.fits())
-                                .without(step.moves())
-                                .items()
-                                .equals(Set.copyOf(off.items())))
+                        .filter(step -> Stream.concat(step.fits().stream(), step.moves().stream())
+                                .anyMatch(setBack::has))
                         .forEach(step -> already.remove(step.key()));
                 vehicle = on.toSetBack().isEmpty() ? VehicleNeeds.SEAT : vehicle;
             } else if (logged.entry() instanceof TestSetAside aside) {
