@@ -14,6 +14,8 @@ import tools.jackson.databind.JsonNode;
 /** The half of a job after the verdict, done through the API. */
 public final class RepairFlow {
 
+    private static final long A_NIGHT_AND_A_DAY = 20;
+
     private final ApiClient api;
     private final String job;
     private long hoursAgo;
@@ -24,6 +26,26 @@ public final class RepairFlow {
     public RepairFlow(ApiClient api, String job) {
         this.api = api;
         this.job = job;
+    }
+
+    /** A sinking pedal diagnosed down to its master cylinder the day before, and accepted. */
+    public static RepairFlow acceptedMaster(ApiClient api) {
+        String job = "/api/jobs/" + api.openJob("Tarn SK 71", "sinks", "primary-piston-cup");
+        RepairFlow flow = new RepairFlow(api, job).done(A_NIGHT_AND_A_DAY);
+        assertEquals(
+                "renew-master",
+                flow.now()
+                        .get("assessment")
+                        .get("verdict")
+                        .get("remedyIds")
+                        .get(0)
+                        .asString());
+        return flow.accept();
+    }
+
+    /** Path of the job below the API. */
+    public String job() {
+        return job;
     }
 
     /** Accepts the verdict as it stands, with a reason. */
@@ -65,6 +87,18 @@ public final class RepairFlow {
         Answer answer = api.post(job + "/" + what, body);
         told = answer.status() == 200 ? answer.body() : null;
         return answer;
+    }
+
+    /** How a gate of proving stands. */
+    public static String gateState(JsonNode job, String gate) {
+        return repair(job)
+                .get("gates")
+                .valueStream()
+                .filter(g -> g.get("id").asString().equals(gate))
+                .findFirst()
+                .orElseThrow()
+                .get("state")
+                .asString();
     }
 
     public static JsonNode repair(JsonNode job) {

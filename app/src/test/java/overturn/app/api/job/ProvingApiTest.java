@@ -3,6 +3,7 @@ package overturn.app.api.job;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static overturn.app.support.RepairFlow.gateState;
 import static overturn.app.support.RepairFlow.repair;
 
 import java.util.List;
@@ -21,8 +22,6 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(OverturnServer.class)
 class ProvingApiTest {
 
-    private static final long A_NIGHT_AND_A_DAY = 20;
-
     private ApiClient api;
     private String job;
     private RepairFlow flow;
@@ -30,12 +29,8 @@ class ProvingApiTest {
     @BeforeEach
     void accepted(OverturnServer.Running server) {
         api = new ApiClient(server.address());
-        job = "/api/jobs/" + api.openJob("Tarn SK 71", "sinks", "primary-piston-cup");
-        flow = new RepairFlow(api, job).done(A_NIGHT_AND_A_DAY);
-        assertEquals(
-                "renew-master",
-                now().get("assessment").get("verdict").get("remedyIds").get(0).asString());
-        flow.accept();
+        flow = RepairFlow.acceptedMaster(api);
+        job = flow.job();
     }
 
     private JsonNode now() {
@@ -44,17 +39,6 @@ class ProvingApiTest {
 
     private Answer post(String what, Map<String, Object> fields) {
         return flow.post(what, fields);
-    }
-
-    private static String state(JsonNode job, String gate) {
-        return repair(job)
-                .get("gates")
-                .valueStream()
-                .filter(g -> g.get("id").asString().equals(gate))
-                .findFirst()
-                .orElseThrow()
-                .get("state")
-                .asString();
     }
 
     private JsonNode check(String id) {
@@ -87,7 +71,7 @@ class ProvingApiTest {
         flow.measure("travel-at-forces", 40);
         JsonNode travel = check("travel-again");
         assertEquals("failed", travel.get("outcome").asString(), "four centimetres too long");
-        assertEquals("FAILED", state(now(), "chocks"));
+        assertEquals("FAILED", gateState(now(), "chocks"));
     }
 
     @Test

@@ -3,6 +3,7 @@ package overturn.app.api.job;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static overturn.app.support.RepairFlow.gateState;
 import static overturn.app.support.RepairFlow.ids;
 import static overturn.app.support.RepairFlow.repair;
 
@@ -31,8 +32,6 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(OverturnServer.class)
 class RepairApiTest {
 
-    private static final long A_NIGHT_AND_A_DAY = 20;
-
     private ApiClient api;
     private String job;
     private RepairFlow flow;
@@ -40,12 +39,8 @@ class RepairApiTest {
     @BeforeEach
     void accepted(OverturnServer.Running server) {
         api = new ApiClient(server.address());
-        job = "/api/jobs/" + api.openJob("Tarn SK 71", "sinks", "primary-piston-cup");
-        flow = new RepairFlow(api, job).done(A_NIGHT_AND_A_DAY);
-        assertEquals(
-                "renew-master",
-                now().get("assessment").get("verdict").get("remedyIds").get(0).asString());
-        flow.accept();
+        flow = RepairFlow.acceptedMaster(api);
+        job = flow.job();
     }
 
     private JsonNode now() {
@@ -54,17 +49,6 @@ class RepairApiTest {
 
     private Answer post(String what, Map<String, Object> fields) {
         return flow.post(what, fields);
-    }
-
-    private static String state(JsonNode job, String gate) {
-        return repair(job)
-                .get("gates")
-                .valueStream()
-                .filter(g -> g.get("id").asString().equals(gate))
-                .findFirst()
-                .orElseThrow()
-                .get("state")
-                .asString();
     }
 
     @Test
@@ -145,13 +129,13 @@ class RepairApiTest {
         flow.tickAll();
         flow.bleed();
         flow.pass("chocks");
-        assertEquals("OPEN", state(now(), "yard"));
+        assertEquals("OPEN", gateState(now(), "yard"));
         post("checks", Map.of("checkId", "hard-press", "outcome", "failed")).assertRefused(422, "input-not-allowed");
         JsonNode failed = post(
                         "checks", Map.of("checkId", "hard-press", "outcome", "failed", "seen", "drips at the flare"))
                 .body();
-        assertEquals("FAILED", state(failed, "chocks"));
-        assertEquals("SHUT", state(failed, "yard"));
+        assertEquals("FAILED", gateState(failed, "chocks"));
+        assertEquals("SHUT", gateState(failed, "yard"));
     }
 
     @Test
