@@ -1,10 +1,9 @@
 package overturn.evidence;
 
 import java.util.Objects;
-import java.util.Optional;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.RigTrust;
-import overturn.suspect.Cure;
+import overturn.suspect.Repaired;
 
 /**
  * One reading that stands (struck ones are never passed in).
@@ -14,10 +13,10 @@ import overturn.suspect.Cure;
  * @param value what was read
  * @param rigSetup the rig set-up; readings of one set-up stand or fall together
  * @param trust how far that set-up is trusted
- * @param after what had been remedied when it was read; empty before any repair
+ * @param after the repairs done before it was read
  */
 public record Reading(
-        String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Optional<Cure> after) {
+        String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Repaired after) {
 
     public Reading {
         Objects.requireNonNull(id, "id");
@@ -30,7 +29,7 @@ public record Reading(
 
     /** A reading before any repair. */
     public Reading(String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust) {
-        this(id, procedureId, value, rigSetup, trust, Optional.empty());
+        this(id, procedureId, value, rigSetup, trust, Repaired.NONE);
     }
 
     /** Whether both read the same thing: the same test on the vehicle in the same state of repair. */

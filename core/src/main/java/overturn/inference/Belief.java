@@ -125,7 +125,7 @@ public final class Belief {
         double[] logs = clouds.stream().mapToDouble(Cloud::logEvidence).toArray();
         return new Belief(
                 model,
-                evidence.repairs().done(),
+                evidence.repairs().done().all(),
                 hypotheses,
                 evidence.read().setups(),
                 clouds,
@@ -156,12 +156,18 @@ public final class Belief {
         for (int h = 0; h < hypotheses.size(); h++) {
             Hypothesis hypothesis = hypotheses.get(h);
             double log = Math.log(this.shares[h]) + logTotal;
-            boolean stays = hypothesis.isBrought()
-                    && !more.settles(model.suspects().get(hypothesis.first()).remedy());
-            if (stays) {
-                logs[hypothesis.first()] = log;
-            } else if (hypothesis.isBrought()
-                    || hypothesis.after(all, model.suspects(), model.sound()).equals(sound)) {
+            boolean nothingLeft;
+            if (hypothesis.isBrought()) {
+                boolean gone =
+                        more.settles(model.suspects().get(hypothesis.first()).remedy());
+                int left = gone ? model.sound() : hypothesis.first();
+                logs[left] = LogSpace.add(logs[left], log);
+                nothingLeft = left == model.sound();
+            } else {
+                nothingLeft =
+                        hypothesis.after(all, model.suspects(), model.sound()).equals(sound);
+            }
+            if (nothingLeft) {
                 cured.add(log);
             }
         }

@@ -20,6 +20,7 @@ import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 
 /**
  * What was believed before any reading and after each, and what would be believed without any one of them. Thread-safe:
@@ -229,7 +230,7 @@ public final class BeliefHistory {
     }
 
     /** What has been remedied. */
-    public Optional<Cure> done() {
+    public Repaired done() {
         return repairs.done();
     }
 

@@ -32,7 +32,9 @@ record Evidence(
                 prior,
                 repairs,
                 read,
-                repairs.done().map(done -> SummedLikelihood.of(suspects, setups.apply(repairs.sinceLast(readings)))),
+                repairs.done()
+                        .all()
+                        .map(done -> SummedLikelihood.of(suspects, setups.apply(repairs.sinceLast(readings)))),
                 0);
     }
 

@@ -2,14 +2,13 @@ package overturn.inference;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SetupLikelihood;
-import overturn.suspect.Cure;
+import overturn.suspect.Repaired;
 
 /**
  * Memoised likelihoods of the readings of one job and of the rig set-ups they were taken with: each is worked out once,
@@ -45,9 +44,9 @@ final class LikelihoodCache {
     }
 
     /** What is believed on some readings and nothing else, after what was remedied. */
-    Belief alone(List<ReadingLikelihood> readings, Optional<Cure> done, Supplier<Belief> worked) {
+    Belief alone(List<ReadingLikelihood> readings, Repaired done, Supplier<Belief> worked) {
         return alone.computeIfAbsent(new Alone(readings, done), a -> worked.get());
     }
 
-    private record Alone(List<ReadingLikelihood> readings, Optional<Cure> done) {}
+    private record Alone(List<ReadingLikelihood> readings, Repaired done) {}
 }

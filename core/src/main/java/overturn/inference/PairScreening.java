@@ -2,7 +2,6 @@ package overturn.inference;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
@@ -12,7 +11,7 @@ import overturn.forecast.Rows;
 import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
-import overturn.suspect.Cure;
+import overturn.suspect.Repaired;
 
 /**
  * A cheap upper estimate of how well every pair of suspects explains the readings, to choose the few that are worth
@@ -56,7 +55,7 @@ final class PairScreening {
         this.sound = sound;
     }
 
-    static PairScreening of(LayoutModel model, Prior prior, Optional<Cure> done, SummedLikelihood read) {
+    static PairScreening of(LayoutModel model, Prior prior, Repaired done, SummedLikelihood read) {
         int suspects = model.suspects().size();
         List<ReadingLikelihood> readings =
                 read.setups().stream().flatMap(s -> s.readings().stream()).toList();

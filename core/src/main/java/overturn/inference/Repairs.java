@@ -13,6 +13,7 @@ import overturn.likelihood.ReadingLikelihood;
 import overturn.likelihood.SummedLikelihood;
 import overturn.numeric.LogSpace;
 import overturn.suspect.Cure;
+import overturn.suspect.Repaired;
 import overturn.suspect.Suspect;
 
 /**
@@ -24,7 +25,7 @@ import overturn.suspect.Suspect;
 final class Repairs {
 
     static final Repairs NONE =
-            new Repairs(Optional.empty(), List.of(), new double[0][], new Brought.Weights(new double[0], 0), List.of());
+            new Repairs(Repaired.NONE, List.of(), new double[0][], new Brought.Weights(new double[0], 0), List.of());
 
     /** Share of the severities that are taken evenly, whatever was read. */
     private static final double EVENLY = 0.2;
@@ -38,7 +39,7 @@ final class Repairs {
      */
     private static final int STRIDE = 187;
 
-    private final Optional<Cure> done;
+    private final Repaired done;
     private final List<Suspect> suspects;
     private final double[][] before;
     private final Brought.Weights brought;
@@ -53,7 +54,7 @@ final class Repairs {
     record Weighed(PairedSeverities pairs, double[] logWeights) {}
 
     private Repairs(
-            Optional<Cure> done,
+            Repaired done,
             List<Suspect> suspects,
             double[][] before,
             Brought.Weights brought,
@@ -71,14 +72,14 @@ final class Repairs {
      * @param brought what it may have left behind
      */
     Repairs and(Cure cure, List<Suspect> suspects, SummedLikelihood read, Brought.Weights brought) {
-        Cure all = done.map(cure::and).orElse(cure);
+        Repaired all = done.and(cure);
         double[][] before = new double[suspects.size()][];
         for (int s = 0; s < before.length; s++) {
             if (all.settles(suspects.get(s).remedy())) {
                 before[s] = preferred(read.row(Hypothesis.single(s), 0));
             }
         }
-        return new Repairs(Optional.of(all), suspects, before, brought, List.of());
+        return new Repairs(all, suspects, before, brought, List.of());
     }
 
     /** The same with these readings, of which those since the last repair tell of what is left. */
@@ -118,7 +119,7 @@ final class Repairs {
         return shares;
     }
 
-    Optional<Cure> done() {
+    Repaired done() {
         return done;
     }
 
@@ -132,7 +133,7 @@ final class Repairs {
     }
 
     private boolean gone(int suspect) {
-        return done.get().settles(suspects.get(suspect).remedy());
+        return done.settles(suspects.get(suspect).remedy());
     }
 
     private Weighed weighed(Hypothesis pair, int host, int guest) {

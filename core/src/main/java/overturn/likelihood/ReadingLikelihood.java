@@ -57,10 +57,7 @@ public final class ReadingLikelihood {
         Arrays.fill(alone, Double.NaN);
         for (int s = 0; s < moved.length; s++) {
             moved[s] = (predictions.moved(s) || felt())
-                    && (reading.after().isEmpty()
-                            || !reading.after()
-                                    .get()
-                                    .settles(model.suspects().get(s).remedy()));
+                    && !reading.after().settles(model.suspects().get(s).remedy());
         }
         this.rows = new Rows(model.suspects().size(), this::computed);
     }

@@ -174,7 +174,7 @@ public final class SetupLikelihood {
 
     /** Whether all of it was read after a repair. */
     public boolean sinceRepair() {
-        return readings.stream().allMatch(r -> r.reading().after().isPresent());
+        return readings.stream().allMatch(r -> !r.reading().after().isEmpty());
     }
 
     public List<ReadingLikelihood> readings() {

@@ -130,7 +130,7 @@ public final class TestPlanner {
                     && (repeat != Repeat.NO || mends)
                     && isolatesSomething(history.now(), procedure)) {
                 candidates.add(
-                        new Candidate(procedure, repeat, mends, history.done().isPresent()));
+                        new Candidate(procedure, repeat, mends, !history.done().isEmpty()));
             }
         }
         return candidates;

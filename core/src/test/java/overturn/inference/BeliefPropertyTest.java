@@ -190,7 +190,7 @@ class BeliefPropertyTest {
                 cured / (1 + brought * cured),
                 repaired.now().probability(Cure.HAND_BACK),
                 1e-6 + settledAlong(history.now(), leading));
-        assertEquals(Optional.of(leading), repaired.done());
+        assertEquals(Optional.of(leading), repaired.done().all());
     }
 
     /** Share of cures that the leading one brings along though it is not one of them. */

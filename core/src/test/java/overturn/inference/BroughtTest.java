@@ -11,6 +11,7 @@ import java.util.stream.DoubleStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory.Moment;
@@ -151,5 +152,28 @@ class BroughtTest {
         assertTrue(air > 0.3, "air: " + air);
         assertEquals(air, read.repaired(Cure.of(Remedy.SET_LAMP_SWITCH)).now().probability(Remedy.BLEED_REAR), 0.06);
         assertTrue(read.repaired(Cure.of(Remedy.BLEED_REAR)).now().probability(Remedy.BLEED_REAR) < 0.1);
+    }
+
+    /**
+     * A master brings its own bleeding along, and may be renewed again: each is a repair of its own all the same, and
+     * what is read after it is about what it left.
+     */
+    @ParameterizedTest
+    @EnumSource(names = {"BLEED_MASTER", "RENEW_MASTER"})
+    void whatTheFirstRepairBroughtIsGoneAfterTheSecond(Remedy second) {
+        List<String> tests = List.of("driven", "hold-medium", "pump-up", "travel-at-forces", "port-plugs");
+        BeliefHistory once = renewed();
+        BeliefHistory airy = once.with(read(faults("air-in-master"), once, tests));
+        assertTrue(
+                airy.now().probability(Remedy.BLEED_MASTER) > 0.6,
+                "" + airy.now().remedies());
+        BeliefHistory twice = airy.repaired(Cure.of(second));
+        BeliefHistory sound = twice.with(read(List.of(), twice, tests));
+        assertTrue(
+                sound.now().probability(Cure.HAND_BACK) > 0.9, "" + sound.now().remedies());
+        BeliefHistory again = twice.with(read(faults("air-in-master"), twice, tests));
+        assertTrue(
+                again.now().probability(Remedy.BLEED_MASTER) > 0.5,
+                "" + again.now().remedies());
     }
 }

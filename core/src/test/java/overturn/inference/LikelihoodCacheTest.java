@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertSame;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
@@ -16,6 +15,8 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.support.Models;
 import overturn.suspect.Cure;
+import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 
 class LikelihoodCacheTest {
 
@@ -42,14 +43,15 @@ class LikelihoodCacheTest {
         List<ReadingLikelihood> one = List.of(judged.of(dryWalk(RigTrust.NORMAL)));
         Belief belief = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of()).now();
         AtomicInteger worked = new AtomicInteger();
-        for (Optional<Cure> done :
-                List.of(Optional.<Cure>empty(), Optional.of(Cure.LOOK_ELSEWHERE), Optional.<Cure>empty())) {
+        Repaired once = Repaired.NONE.and(Cure.of(Remedy.RENEW_MASTER));
+        Repaired twice = once.and(Cure.of(Remedy.RENEW_MASTER));
+        for (Repaired done : List.of(Repaired.NONE, once, twice, Repaired.NONE, once)) {
             assertSame(belief, judged.alone(one, done, () -> {
                 worked.incrementAndGet();
                 return belief;
             }));
         }
-        assertEquals(2, worked.get());
+        assertEquals(3, worked.get());
     }
 
     @Test

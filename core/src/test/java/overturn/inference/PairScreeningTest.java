@@ -23,6 +23,7 @@ import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 import overturn.support.Models;
+import overturn.suspect.Repaired;
 
 /** Which pairs are near enough to be weighed, and what of a hypothesis shows in a test. */
 class PairScreeningTest {
@@ -47,7 +48,7 @@ class PairScreeningTest {
         return PairScreening.of(
                 MODEL,
                 Prior.of(MODEL.layout(), MODEL.suspects(), MODEL.sound(), Intake.UNKNOWN),
-                Optional.empty(),
+                Repaired.NONE,
                 SummedLikelihood.of(MODEL.suspects().size(), RigSetups.of(setups)));
     }
 

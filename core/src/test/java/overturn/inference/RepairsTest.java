@@ -23,6 +23,7 @@ import overturn.quantity.TypedQuantity;
 import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 
 /**
  * Of two faults one is gone: severities of both are taken where they fit, and counted so that all pairs count alike.
@@ -31,21 +32,22 @@ class RepairsTest {
 
     private static final LayoutModel MODEL = Models.tarn();
     private static final Cure MASTER = Cure.of(Remedy.RENEW_MASTER);
+    private static final Repaired ONCE = Repaired.NONE.and(MASTER);
     private static final int CUP = MODEL.indexOf("primary-piston-cup");
     private static final int PLAY = MODEL.indexOf("rod-gap-too-large");
     private static final Hypothesis BOTH = Hypothesis.pair(CUP, PLAY);
 
-    private static final Reading SINKS = seen("characterise", "sinks", Optional.empty());
-    private static final Reading WORN = seen("master-stripped", "lip-worn", Optional.empty());
-    private static final Reading HOLD = travel("hold-medium", Optional.empty(), 66, 71, 77, 92);
-    private static final Reading STILL_FELT = seen("driven", "plainly", Optional.of(MASTER));
-    private static final Reading PLAY_LEFT = travel("free-play", Optional.of(MASTER), 14);
+    private static final Reading SINKS = seen("characterise", "sinks", Repaired.NONE);
+    private static final Reading WORN = seen("master-stripped", "lip-worn", Repaired.NONE);
+    private static final Reading HOLD = travel("hold-medium", Repaired.NONE, 66, 71, 77, 92);
+    private static final Reading STILL_FELT = seen("driven", "plainly", ONCE);
+    private static final Reading PLAY_LEFT = travel("free-play", ONCE, 14);
 
-    private static Reading seen(String procedure, String option, Optional<Cure> after) {
+    private static Reading seen(String procedure, String option, Repaired after) {
         return reading(procedure, new Observed(option), "eye@" + procedure, after);
     }
 
-    private static Reading travel(String procedure, Optional<Cure> after, double... mm) {
+    private static Reading travel(String procedure, Repaired after, double... mm) {
         return reading(
                 procedure,
                 new Figures(Arrays.stream(mm)
@@ -55,7 +57,7 @@ class RepairsTest {
                 after);
     }
 
-    private static Reading reading(String procedure, ReadingValue value, String setup, Optional<Cure> after) {
+    private static Reading reading(String procedure, ReadingValue value, String setup, Repaired after) {
         return new Reading(procedure + after, procedure, value, setup, RigTrust.PROVEN, after);
     }
 

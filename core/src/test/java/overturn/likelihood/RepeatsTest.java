@@ -6,7 +6,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
@@ -19,6 +18,7 @@ import overturn.measurement.RigTrust;
 import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 
 /**
  * Two eyes on the same thing, worked by hand: a fault in no list shows its own way to both or to neither, and either of
@@ -101,7 +101,7 @@ class RepeatsTest {
                 new Observed("all-dry"),
                 "other-eye",
                 RigTrust.NORMAL,
-                Optional.of(Cure.of(Remedy.BLEED_CLUTCH)));
+                Repaired.NONE.and(Cure.of(Remedy.BLEED_CLUTCH)));
         List<SetupLikelihood> both = Stream.of(
                         seen("wet", "eye", false),
                         new SetupLikelihood(MODEL, List.of(ReadingLikelihood.of(MODEL, later, false)), true))

@@ -53,6 +53,7 @@ import overturn.repair.WorkPlan;
 import overturn.repair.WorkStep;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 
 /**
  * Where a job stands: the fold of its log. An entry of something that is not known any more (a test, an option, a
@@ -69,7 +70,8 @@ import overturn.suspect.Remedy;
  * @param already steps of the plan that a test has done, by their keys, and the entries of these tests
  * @param vehicle state that the last test left it in
  * @param accepted the accepted verdict, if it still stands
- * @param remedied what has been remedied so far, so that readings are about what is left
+ * @param remedied the repairs done so far, so that readings are about what is left
+ * @param repairedSinceAccepted whether the plan of the accepted verdict has changed the vehicle
  * @param layout the circuit as it came
  * @param changed by what has been remedied, the circuit from then on where a repair put another size in
  * @param disturbing what each reading opened, fitted or raised; others did none of it
@@ -88,9 +90,10 @@ public record JobState(
         Map<String, LoggedEntry> already,
         VehicleNeeds vehicle,
         Optional<VerdictAccepted> accepted,
-        Optional<Cure> remedied,
+        Repaired remedied,
+        boolean repairedSinceAccepted,
         Layout layout,
-        Map<Optional<Cure>, Layout> changed,
+        Map<Repaired, Layout> changed,
         Map<UUID, Disturbance> disturbing,
         Set<UUID> releases,
         Optional<String> withdrawn) {
@@ -163,17 +166,10 @@ public record JobState(
         return RepairState.of(this, layout);
     }
 
-    /** Whether the plan of the accepted verdict has changed the vehicle, so that readings are about what is left. */
-    public boolean repairedSinceAccepted() {
-        return accepted.flatMap(JobState::cure)
-                .filter(cure -> remedied.filter(done -> done.includes(cure)).isPresent())
-                .isPresent();
-    }
-
     /** Readings of the vehicle as it was when the verdict that stands was accepted and until its plan changed it. */
     public List<Reading> readingsBeforeRepair() {
         return readings.stream()
-                .filter(reading -> !repairedSinceAccepted() || !reading.after().equals(remedied))
+                .filter(reading -> !repairedSinceAccepted || !reading.after().equals(remedied))
                 .toList();
     }
 
@@ -190,9 +186,9 @@ public record JobState(
                         logged.sequence() > sequence && ids.contains(logged.id().toString()));
     }
 
-    /** The circuit as it is after so much was remedied. */
-    public Layout layoutAfter(Optional<Cure> cure) {
-        return changed.getOrDefault(cure, layout);
+    /** The circuit as it is after these repairs. */
+    public Layout layoutAfter(Repaired repairs) {
+        return changed.getOrDefault(repairs, layout);
     }
 
     /** The circuit as it is now. */
@@ -286,9 +282,9 @@ public record JobState(
         private VehicleNeeds vehicle = VehicleNeeds.SEAT;
         private Optional<VerdictAccepted> accepted = Optional.empty();
         private WorkPlan plan = new WorkPlan(List.of());
-        private Optional<Cure> remedied = Optional.empty();
+        private Repaired remedied = Repaired.NONE;
         private final Map<String, WorkStepDone> stepsDone = new LinkedHashMap<>();
-        private final Map<Optional<Cure>, Layout> changed = new HashMap<>();
+        private final Map<Repaired, Layout> changed = new HashMap<>();
         private final Map<UUID, Disturbance> disturbing = new HashMap<>();
         private final Map<UUID, Boolean> releases;
         private Optional<String> withdrawn = Optional.empty();
@@ -436,20 +432,23 @@ public record JobState(
             return now;
         }
 
-        private Optional<Cure> noted(Optional<Cure> cure) {
-            if (cure.isPresent() && layoutNow != procedures.layout()) {
-                changed.put(cure, layoutNow);
+        private Repaired noted(Repaired repairs) {
+            if (!repairs.isEmpty() && layoutNow != procedures.layout()) {
+                changed.put(repairs, layoutNow);
             }
-            return cure;
+            return repairs;
         }
 
-        /** What was remedied before the verdict that stands, and by it once its plan has changed the vehicle. */
-        private Optional<Cure> remedied() {
+        /** The repairs before the verdict that stands, and its own once its plan has changed the vehicle. */
+        private Repaired remedied() {
+            return repairNow().map(remedied::and).orElse(remedied);
+        }
+
+        /** What the plan of the verdict that stands has remedied; empty until it has changed the vehicle. */
+        private Optional<Cure> repairNow() {
             Set<String> doneAll = new HashSet<>(stepsDone.keySet());
             doneAll.addAll(already.keySet());
-            Optional<Cure> now =
-                    accepted.filter(v -> RepairState.repaired(plan, doneAll)).flatMap(JobState::cure);
-            return remedied.map(before -> now.map(before::and).orElse(before)).or(() -> now);
+            return accepted.filter(v -> RepairState.repaired(plan, doneAll)).flatMap(JobState::cure);
         }
 
         JobState state() {
@@ -466,6 +465,7 @@ public record JobState(
                     vehicle,
                     accepted,
                     noted(remedied()),
+                    repairNow().isPresent(),
                     procedures.layout(),
                     Map.copyOf(changed),
                     Map.copyOf(disturbing),

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
@@ -276,8 +277,32 @@ class ReleaseTest {
                 add(new WorkStepDone(step.key(), List.of(), ""));
             }
         }
-        assertTrue(state().remedied().isPresent(), "readings are about what is left from here on");
+        assertFalse(state().remedied().isEmpty(), "readings are about what is left from here on");
         assertFalse(blocked(Proving.Blocker.Kind.STEP_OPEN));
+    }
+
+    /** The master has brought its bleeding along; bled again, or renewed again, the vehicle is repaired once more. */
+    @ParameterizedTest
+    @ValueSource(strings = {"bleed-master", "renew-master"})
+    void aSecondRepairIsARepairOfItsOwn(String remedy) {
+        released();
+        assertTrue(state().repairedSinceAccepted());
+        UUID before = reading("driven");
+        add(new VerdictAccepted(
+                List.of(remedy), "PROVEN", 0.9, List.of(), List.of(), "", List.of("master"), Bleeding.USUAL));
+        assertFalse(state().repairedSinceAccepted(), "nothing of it has been done");
+        work();
+        bleed();
+        assertTrue(state().repairedSinceAccepted());
+        UUID after = reading("driven");
+        assertEquals(
+                List.of(1, 2),
+                state().readings().stream()
+                        .filter(r ->
+                                List.of(before.toString(), after.toString()).contains(r.id()))
+                        .map(r -> r.after().cures().size())
+                        .toList());
+        assertTrue(state().readingsBeforeRepair().stream().noneMatch(r -> r.id().equals(after.toString())));
     }
 
     @Test

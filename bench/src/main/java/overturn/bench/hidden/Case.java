@@ -3,10 +3,10 @@ package overturn.bench.hidden;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
 import overturn.evidence.Reading;
 import overturn.evidence.RigSetup;
 import overturn.inference.Intake;
@@ -16,6 +16,7 @@ import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 import overturn.suspect.Suspect;
 
 /**
@@ -68,12 +69,13 @@ final class Case {
     record Taken(Reading reading, double extraMinutes) {}
 
     /** Does a test with one of its rig's set-ups, counted from 0. */
-    Taken take(Procedure procedure, int setUp, Optional<Cure> done) {
+    Taken take(Procedure procedure, int setUp, Repaired done) {
         String setup = RigSetup.name(procedure.rigSetup(), setUp + 1);
         SplittableRandom rig = new SplittableRandom(seed ^ 0x5bd1e995L * setup.hashCode());
         boolean faulty = rig.nextDouble() < LYING;
         boolean caught = faulty && rig.nextDouble() < CAUGHT;
-        String id = procedure.id() + "#" + setUp + done.map(c -> "@" + c.mask()).orElse("");
+        String id = procedure.id() + "#" + setUp
+                + done.cures().stream().map(c -> "@" + c.mask()).collect(Collectors.joining());
         ReadingValue value = read.computeIfAbsent(id, key -> {
             SplittableRandom noise = new SplittableRandom(seed * 7_919 + key.hashCode());
             return (faulty && !caught ? liar.apply(noise) : left(done)).read(procedure, noise);
@@ -84,10 +86,9 @@ final class Case {
     }
 
     /** The vehicle with what is left of its faults. */
-    private HiddenVehicle left(Optional<Cure> done) {
-        return vehicle.apply(causes.stream()
-                .filter(s -> done.isEmpty() || !done.get().settles(s.remedy()))
-                .toList());
+    private HiddenVehicle left(Repaired done) {
+        return vehicle.apply(
+                causes.stream().filter(s -> !done.settles(s.remedy())).toList());
     }
 
     /** Whether a remedy is needed; of a fault that is in no list, to look elsewhere. */
@@ -96,10 +97,8 @@ final class Case {
     }
 
     /** What is still needed. */
-    Cure needed(Optional<Cure> done) {
-        Remedy[] left = cure.remedies().stream()
-                .filter(r -> done.isEmpty() || !done.get().settles(r))
-                .toArray(Remedy[]::new);
+    Cure needed(Repaired done) {
+        Remedy[] left = cure.remedies().stream().filter(r -> !done.settles(r)).toArray(Remedy[]::new);
         return left.length == 0 ? Cure.HAND_BACK : Cure.of(left);
     }
 }

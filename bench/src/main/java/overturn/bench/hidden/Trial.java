@@ -29,6 +29,7 @@ import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 import overturn.verdict.Grade;
 import overturn.verdict.VerdictRule;
 
@@ -107,7 +108,7 @@ final class Trial {
         private final Set<VehicleNeeds> opened = new LinkedHashSet<>();
         private final Map<String, Integer> rigs = new HashMap<>();
         private final Set<String> doneSinceRepair = new HashSet<>();
-        private Optional<Cure> done = Optional.empty();
+        private Repaired done = Repaired.NONE;
         private VehicleNeeds state = VehicleNeeds.SEAT;
         private double minutes;
         private int wrongParts;
@@ -118,7 +119,7 @@ final class Trial {
 
     Outcome of(Policy policy) {
         Progress progress = new Progress();
-        Reading first = vehicle.take(characterise, 0, Optional.empty()).reading();
+        Reading first = vehicle.take(characterise, 0, Repaired.NONE).reading();
         progress.path.add(first.id());
         progress.at = known(progress.path, () -> BeliefHistory.of(model, vehicle.intake, List.of(first)));
         progress.minutes = characterise.minutes();
@@ -243,9 +244,9 @@ final class Trial {
                 break;
             }
             progress.wrongParts += fitted(progress, named, needed);
-            progress.done = Optional.of(progress.done.map(named::and).orElse(named));
+            progress.done = progress.done.and(named);
             BeliefHistory repaired = progress.at.history.repaired(named);
-            progress.path.add("repaired@" + progress.done.get().mask());
+            progress.path.add("repaired@" + named.mask());
             progress.at = known(progress.path, () -> repaired);
             prove(progress, named.remedies().stream().anyMatch(r -> !needed.has(r)));
             progress.before = progress.path.size();
@@ -306,10 +307,10 @@ final class Trial {
                 .toList();
         for (Cure cure : order) {
             Cure needed = vehicle.needed(progress.done);
-            long fresh = cure.mask() & ~progress.done.map(Cure::mask).orElse(0L);
+            long fresh = cure.mask() & ~progress.done.all().map(Cure::mask).orElse(0L);
             if (fresh != 0 && !cure.equals(Cure.LOOK_ELSEWHERE)) {
                 progress.wrongParts += fitted(progress, new Cure(fresh), needed);
-                progress.done = Optional.of(progress.done.map(cure::and).orElse(cure));
+                progress.done = progress.done.and(cure);
                 progress.minutes += SEEN_AT_ONCE_MINUTES;
             }
             if (vehicle.needed(progress.done).equals(Cure.HAND_BACK)) {
@@ -375,7 +376,7 @@ final class Trial {
 
         @Override
         public boolean repaired() {
-            return progress.done.isPresent();
+            return !progress.done.isEmpty();
         }
 
         @Override
@@ -385,8 +386,9 @@ final class Trial {
     }
 
     /** Closing and bleeding owed for what tests opened, unless a remedy opens the circuit anyway. */
-    private static double closing(Set<VehicleNeeds> opened, Optional<Cure> done) {
-        boolean openedAnyway = done.stream().flatMap(c -> c.remedies().stream()).anyMatch(Remedy::opensCircuit);
+    private static double closing(Set<VehicleNeeds> opened, Repaired done) {
+        boolean openedAnyway =
+                done.cures().stream().flatMap(c -> c.remedies().stream()).anyMatch(Remedy::opensCircuit);
         return openedAnyway
                 ? 0
                 : opened.stream()

@@ -10,7 +10,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -21,6 +20,7 @@ import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Cure;
+import overturn.suspect.Repaired;
 import overturn.verdict.Grade;
 import picocli.CommandLine;
 import tools.jackson.databind.JsonNode;
@@ -160,11 +160,11 @@ class HiddenFaultsTest {
                 one.causes.stream().map(s -> s.id()).toList(),
                 same.causes.stream().map(s -> s.id()).toList());
         assertEquals(
-                one.take(hold, 0, Optional.empty()).reading(),
-                same.take(hold, 0, Optional.empty()).reading());
+                one.take(hold, 0, Repaired.NONE).reading(),
+                same.take(hold, 0, Repaired.NONE).reading());
         assertNotEquals(
-                one.take(hold, 0, Optional.empty()).reading().value(),
-                one.take(hold, 1, Optional.empty()).reading().value(),
+                one.take(hold, 0, Repaired.NONE).reading().value(),
+                one.take(hold, 1, Repaired.NONE).reading().value(),
                 "another rig reads anew");
         assertEquals(2, one.cure.remedies().size());
         assertEquals(Cure.HAND_BACK, world.draw(Stratum.SOUND, 1).cure);

@@ -119,10 +119,7 @@ public record AssessmentView(
                 suspect.remedy().id(),
                 standing.probability(),
                 standing.cleared(),
-                standing.cleared()
-                        && history.done()
-                                .filter(d -> d.settles(suspect.remedy()))
-                                .isPresent(),
+                standing.cleared() && history.done().settles(suspect.remedy()),
                 standing.clearedBy().map(WeightView::of),
                 standing.heldUpBy().map(WeightView::of),
                 standing.weights().stream().map(WeightView::of).toList());

@@ -23,7 +23,7 @@ import overturn.procedure.VehicleNeeds;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
-import overturn.suspect.Cure;
+import overturn.suspect.Repaired;
 import overturn.suspect.SuspectCatalogue;
 
 /**
@@ -97,7 +97,7 @@ public record TestView(
 
     /** What a figure of this test read last before what has been repaired since. */
     private static Optional<Double> readBefore(Job job, Procedure procedure, int figure) {
-        Optional<Cure> done = job.assessment().history().done();
+        Repaired done = job.assessment().history().done();
         return done.isEmpty()
                 ? Optional.empty()
                 : job.state().readings().stream()

@@ -256,7 +256,7 @@ final class ReportHtml {
             StringBuilder told = new StringBuilder();
             for (Reading reading : entry.getValue()) {
                 told.append(told.isEmpty() ? "" : "<br/>")
-                        .append(reading.after().isPresent() ? "after the repair: " : "")
+                        .append(reading.after().isEmpty() ? "" : "after the repair: ")
                         .append(escaped(value(test, reading)));
             }
             if (rulers < MOST_RULERS && test.spec() instanceof Series series) {

@@ -38,6 +38,7 @@ import overturn.inference.Intake;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Repaired;
 import overturn.verdict.Assessment;
 import overturn.verdict.CatalogueVersion;
 import overturn.verdict.Driving;
@@ -350,7 +351,7 @@ public class Assessor {
     }
 
     private static BeliefHistory anew(JobState state, ModelSource source) {
-        return state.remedied().isPresent()
+        return !state.remedied().isEmpty()
                 ? sinceRepair(state, state.readings(), source)
                 : BeliefHistory.of(
                         source.of(state.opened().layoutId(), state.layoutNow()), state.intake(), state.readings());
@@ -374,15 +375,15 @@ public class Assessor {
         return remedied(history, state, state.remedied(), source);
     }
 
-    /** After a repair, on the vehicle as it left it. */
-    private static BeliefHistory remedied(
-            BeliefHistory history, JobState state, Optional<Cure> cure, ModelSource source) {
-        if (cure.isEmpty() || cure.equals(history.done())) {
-            return history;
+    /** After the repairs that it does not know yet, each on the vehicle as the last one left it. */
+    private static BeliefHistory remedied(BeliefHistory history, JobState state, Repaired repairs, ModelSource source) {
+        BeliefHistory repaired = history;
+        for (int r = history.done().cures().size(); r < repairs.cures().size(); r++) {
+            repaired = repaired.repaired(repairs.cures().get(r));
+            LayoutModel now = source.of(state.opened().layoutId(), state.layoutAfter(repairs.first(r + 1)));
+            repaired = now == repaired.model() ? repaired : repaired.changedTo(now);
         }
-        BeliefHistory repaired = history.repaired(cure.get());
-        LayoutModel now = source.of(state.opened().layoutId(), state.layoutAfter(cure));
-        return now == repaired.model() ? repaired : repaired.changedTo(now);
+        return repaired;
     }
 
     /** The bay can wait: where its line cannot be written now, it is written when the job is next looked after. */
