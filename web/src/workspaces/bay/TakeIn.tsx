@@ -1,19 +1,19 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
 import { api } from "../../domain/api";
 import { say } from "../../domain/words";
 import { FileButton } from "../../ui/FileButton";
+import { useGo } from "../../ui/useGo";
 
 /** Takes in a job that another workshop wrote: its file, as it is. */
 export function TakeIn() {
-  const go = useNavigate();
+  const go = useGo();
   const queries = useQueryClient();
   const taking = useMutation({
     mutationFn: async (file: File) => api.takeJobFile(await file.text()),
     onSuccess: (job) => {
       void queries.invalidateQueries({ queryKey: ["jobs"] });
       void queries.invalidateQueries({ queryKey: ["catalogue"] });
-      void go(`/jobs/${job.id}`);
+      go(`/jobs/${job.id}`);
     },
   });
   return (

@@ -11,6 +11,7 @@ import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
+import { useGo } from "../../ui/useGo";
 import { BehaviourCurve } from "./behaviours";
 import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
@@ -40,7 +41,7 @@ function useIntake() {
   const [missing, setMissing] = useState<IntakeField[]>([]);
   const [refused, setRefused] = useState("");
   const [busy, setBusy] = useState(false);
-  const go = useNavigate();
+  const go = useGo();
   const [asked] = useSearchParams();
   const mended = asked.get("mend");
   const back = asked.get("back") ?? undefined;
@@ -78,7 +79,7 @@ function useIntake() {
       const { entryId, jobId: _job, ...body } = request(draft, personId);
       await write("jobs", back === undefined ? body : { ...body, comesBackFrom: back }, entryId);
       await dropDraft(DRAFT);
-      void go(`/jobs/${draft.jobId}`);
+      go(`/jobs/${draft.jobId}`);
     } catch (e) {
       setRefused(e instanceof Refusal ? e.message : String(e));
       setBusy(false);

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { useSettings } from "../../domain/settings";
 import type { CheckedLayout } from "../../domain/types";
@@ -7,6 +7,7 @@ import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { useGo } from "../../ui/useGo";
 import { differences, type LayoutFile, type Schema } from "./file";
 import { AddParts } from "./AddParts";
 import { PartFields } from "./PartFields";
@@ -23,7 +24,7 @@ export function EditorView() {
 
 function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
   const editor = useEditor(preset);
-  const go = useNavigate();
+  const go = useGo();
   const [nameless, setNameless] = useState(false);
   const save = async () => {
     setNameless(editor.name.trim() === "");
@@ -31,7 +32,7 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
       document.getElementById("layout-name")?.focus();
       return;
     }
-    if (await editor.save()) void go("/layouts");
+    if (await editor.save()) go("/layouts");
   };
   return (
     <>
@@ -104,7 +105,7 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
         </div>
       </main>
       <footer className="fixed inset-x-0 bottom-0 flex flex-wrap gap-3 border-t-2 border-ink bg-panel p-3">
-        <Button large onClick={() => void go("/layouts")}>
+        <Button large onClick={() => go("/layouts")}>
           {say("cancel")}
         </Button>
         <Button large disabled={!editor.canUndo} onClick={editor.undo}>

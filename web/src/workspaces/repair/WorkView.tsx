@@ -8,6 +8,7 @@ import { nextPage, nextPath, nextText, stepText } from "../../domain/status";
 import type { Job, Repair, WorkStep } from "../../domain/types";
 import { minutes } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
+import { useGo } from "../../ui/useGo";
 import { Frame } from "./Frame";
 import { Parts } from "./Parts";
 import { isDone, progress, visitNow, visits, type Visit } from "./state";
@@ -27,6 +28,7 @@ export function WorkView() {
 function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPage }) {
   const { layout, word, part } = useSettings();
   const [asked, setAsked] = useSearchParams();
+  const go = useGo();
   const all = visits(repair.steps);
   const chosen = all.find((visit) => visit.steps.some((step) => step.key === asked.get("step")));
   const now = chosen ?? visitNow(job, repair);
@@ -41,7 +43,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             visit={now}
             vehicleId={job.vehicleId}
             page={page}
-            onDone={() => setAsked({})}
+            onDone={() => asked.has("step") && go("?")}
           />
         ) : (
           <NothingHere job={job} leftOut={leftOut} done={done} count={count} />

@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import { useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useParams } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job, Step, Test } from "../../domain/types";
 import { say } from "../../domain/words";
@@ -9,6 +9,7 @@ import { Button } from "../../ui/Button";
 import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
+import { useGo } from "../../ui/useGo";
 import { EntryPage } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
 import { complete, forceOf, pages } from "./state";
@@ -35,12 +36,12 @@ export function RunnerView() {
 
 function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job: Job; test: Test }) {
   const { word, catalogue } = useSettings();
-  const go = useNavigate();
+  const go = useGo();
   const { draft, phase, change, before } = runner;
   const last = pages(test) - 1;
   const step = test.steps[draft.step];
   const [cannot, setCannot] = useState(false);
-  const leave = () => void go(`/jobs/${job.id}`);
+  const leave = () => go(`/jobs/${job.id}`);
   const ready = complete(test, draft, runner.unitFor, catalogue.units);
   return (
     <div className="flex min-h-dvh flex-col">

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { SpotMarks } from "../../circuit/SpotMarks";
 import { useSettings } from "../../domain/settings";
@@ -12,6 +12,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { useGo } from "../../ui/useGo";
 import { tapped, walkTests, type Spot } from "./state";
 
 /** The first walk round the vehicle on one screen: level, fluid, and what is wet, tapped where it was seen. */
@@ -25,7 +26,7 @@ export function WalkView() {
 
 function Walk({ job }: { job: Job }) {
   const { word, layout, part, personId } = useSettings();
-  const go = useNavigate();
+  const go = useGo();
   const write = useWrite(job.id, personId);
   const [looks, setLooks] = useState<Record<string, string>>({});
   const [spots, setSpots] = useState<Record<string, Spot>>({});
@@ -53,7 +54,7 @@ function Walk({ job }: { job: Job }) {
         restDry,
       };
       await write("walks", said, entryId);
-      void go(`/jobs/${job.id}`);
+      go(`/jobs/${job.id}`);
     } catch (e) {
       setRefused((e as Error).message);
       setBusy(false);

@@ -5,9 +5,11 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -105,6 +107,28 @@ class RepairTest {
         page.getByText("DO NOT DRIVE", new Page.GetByTextOptions().setExact(true))
                 .waitFor();
         page.getByText("pipes capped, master").first().waitFor();
+    }
+
+    /** On a slow line somebody has gone on before the server has said that the step is in the log. */
+    @Test
+    void whoHasGoneElsewhereMeanwhileIsNotThrownBack(OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        String id = api.openJob("Tarn SK 84", "sinks", "primary-piston-cup");
+        new RepairFlow(api, "/api/jobs/" + id).accept();
+        Screens screens = signedIn(server).open("/jobs/" + id + "/work");
+        Page page = screens.page();
+        AtomicReference<Route> held = new AtomicReference<>();
+        page.route("**/work-steps", held::set);
+        next(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Done")))
+                .click();
+        page.waitForCondition(() -> held.get() != null);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Hand-over"))
+                .click();
+        page.waitForURL("**/card");
+        page.waitForResponse("**/api/jobs/" + id, () -> held.get().resume());
+        page.waitForTimeout(500);
+        assertTrue(page.url().endsWith("/card"), page.url());
     }
 
     /** The caller speaks in one order only, and counts. */
