@@ -157,11 +157,14 @@ function StepRow({ step, counts, onCounts, page }: RowProps) {
           </button>
         )}
       </div>
-      {!isDone(step) && step.cautionId && (
-        <p role="note" className="border border-caution bg-caution-ground p-2">
-          {word(`caution.${step.cautionId}`)}
-        </p>
+      {!isDone(step) && step.cautionIds.length > 0 && (
+        <div role="note" className="grid gap-1 border border-caution bg-caution-ground p-2">
+          {step.cautionIds.map((id) => (
+            <p key={id}>{word(`caution.${id}`)}</p>
+          ))}
+        </div>
       )}
+      {!isDone(step) && step.helper && <p className="text-soft">{word(`repair.${step.id}.alone`)}</p>}
     </>
   );
 }

@@ -6,7 +6,6 @@ import java.util.Set;
 import overturn.bleeding.BleedSheet;
 import overturn.proving.Proving;
 import overturn.proving.Proving.State;
-import overturn.repair.Section;
 import overturn.repair.WorkStep;
 
 /**
@@ -59,11 +58,10 @@ public record NextAct(Kind kind, String subject) {
     }
 
     private static Optional<NextAct> work(Progress progress) {
-        List<WorkStep> open = progress.open();
         Optional<NextAct> bleeding = progress.sheet().filter(s -> !s.done()).map(NextAct::bleed);
+        List<WorkStep> open = bleeding.isEmpty() ? progress.open() : progress.openBeforeBled();
         return open.stream()
                 .findFirst()
-                .filter(step -> bleeding.isEmpty() || step.section().compareTo(Section.BLEED) <= 0)
                 .map(step -> new NextAct(Kind.STEP, step.key()))
                 .or(() -> bleeding);
     }

@@ -44,11 +44,9 @@ public record OnVehicle(Set<String> items) {
         return items.stream().anyMatch(one -> same(one, item));
     }
 
-    /** Whether a step that puts all this on, takes it off or moves it finds it so already. */
-    public boolean does(Collection<String> fits, Collection<String> moves) {
-        return fits.size() + moves.size() > 0
-                && fits.stream().allMatch(this::has)
-                && moves.stream().allMatch(this::has);
+    /** Whether a step that leaves all this on, off or moved finds it so already; not one that leaves nothing. */
+    public boolean does(Collection<String> leaves) {
+        return !leaves.isEmpty() && leaves.stream().allMatch(this::has);
     }
 
     /** All of it that has to be set back before the vehicle is proved; the tag is not. */

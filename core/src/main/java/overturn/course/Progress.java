@@ -11,6 +11,7 @@ import overturn.repair.WorkStep;
  *
  * @param open steps that are not done, in the order of the work; those that are done only where they apply and the
  *     bleeding of ends, of which the bleed sheet tells, left out
+ * @param openBeforeBled those of them that come before the last end is bled
  * @param begun whether any step is done
  * @param sheet the bleed sheet, where the plan bleeds
  * @param released how it was released, while that holds
@@ -19,6 +20,7 @@ import overturn.repair.WorkStep;
  */
 public record Progress(
         List<WorkStep> open,
+        List<WorkStep> openBeforeBled,
         boolean begun,
         Optional<BleedSheet> sheet,
         Proving proving,
@@ -28,6 +30,7 @@ public record Progress(
 
     public Progress {
         open = List.copyOf(open);
+        openBeforeBled = List.copyOf(openBeforeBled);
     }
 
     /** How a vehicle was released. */

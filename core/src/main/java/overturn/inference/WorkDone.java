@@ -38,7 +38,13 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
             List.of("primary-piston-cup", "second-piston-rear-cup", "second-piston-front-cup");
 
     /** A rod is between two parts: whoever works on either sets it, or should have. */
-    private static final Set<Remedy> RODS = EnumSet.of(Remedy.SET_ROD, Remedy.SET_OUTPUT_ROD, Remedy.SET_REACH);
+    private static final Set<Remedy> RODS = EnumSet.of(
+            Remedy.SET_ROD,
+            Remedy.SHORTEN_ROD,
+            Remedy.LENGTHEN_ROD,
+            Remedy.SET_STOP,
+            Remedy.SET_OUTPUT_ROD,
+            Remedy.SET_REACH);
 
     private static final Set<Area> SET_WITH_RODS = EnumSet.of(Area.INPUT, Area.ASSIST, Area.MASTER);
 

@@ -1,217 +1,308 @@
 package overturn.repair;
 
-import static overturn.repair.WorkStep.of;
+import static overturn.repair.Handling.CLEAN;
+import static overturn.repair.Handling.FILL;
+import static overturn.repair.Handling.FIT;
+import static overturn.repair.Handling.LOOK;
+import static overturn.repair.Handling.MEASURE;
+import static overturn.repair.Handling.PRESS;
+import static overturn.repair.Handling.PULL;
+import static overturn.repair.Handling.TORQUE;
+import static overturn.repair.Handling.UNSCREW;
 
-import overturn.circuit.Assist.HydraulicAssist;
+import java.util.OptionalDouble;
+import overturn.quantity.Dimension;
 
 /** Assist, its supply and its lines. */
 final class AssistRecipes {
 
+    /** Diameters of two equal assists by a rule; estimate. */
+    private static final double SIZE_WITHIN_MM = 3;
+
     private AssistRecipes() {}
 
-    private static boolean hydraulic(Recipes r) {
-        return r.layout.assist().filter(HydraulicAssist.class::isInstance).isPresent();
+    private static void opened(Recipes r) {
+        r.held();
+        r.spent();
     }
 
-    private static Recipes spent(Recipes r) {
-        return r.add(
-                of("hold", Section.PROTECT, Handling.LOOK, r.input(), 2)
-                        .caution("chocks")
-                        .fits("do-not-drive-tag"),
-                of("spend-reserve", Section.PROTECT, Handling.PRESS, r.place, 1).caution("open-circuit"));
+    /** The master drawn forward with its pipes on, carried. */
+    static void masterDrawnForward(Recipes r) {
+        r.takeOut("pipes-stay", UNSCREW, r.master(), 8)
+                .caution("nobody-at-pedal")
+                .makes(State.MASTER_LOOSE, State.MASTER_OFF);
+        r.takeOut("rod-stays", LOOK, r.layout.assist().orElseThrow().id(), 1)
+                .needs(State.MASTER_OFF, r.master())
+                .caution("rod-drops");
+    }
+
+    /** Off with its pipes bent aside, or taken off altogether, and then bled. */
+    private static boolean masterAside(Recipes r) {
+        if (r.is(School.ASSIST_PIPES, "bent-aside")) {
+            masterDrawnForward(r);
+            MasterRecipes.fitMaster(r);
+            return false;
+        }
+        MasterRecipes.offForTheAssist(r);
+        return true;
+    }
+
+    /** After a master was off: the joint to a vacuum assist is tight. */
+    static void jointTight(Recipes r) {
+        if (r.vacuum()) {
+            holdsVacuum(r, r.layout.assist().orElseThrow().id()).needs(State.FITTED, r.master());
+        }
+    }
+
+    private static StepDraft holdsVacuum(Recipes r, String assist) {
+        return r.close("holds-vacuum", LOOK, assist, 3)
+                .within(State.BOLTED, r.master())
+                .within(Condition.isNot(State.SUPPLY_OFF, assist))
+                .caution("running-engine")
+                .pressing()
+                .closing();
     }
 
     static void supply(Recipes r) {
-        spent(r);
-        r.add(
-                of("source-gauged", Section.COMPARE, Handling.MEASURE, r.place, 5)
-                        .isTest("vacuum-tee"),
-                of("source-mended", Section.FIT, Handling.FIT, r.place, 25)
-                        .caution("running-engine")
-                        .needs("supply-least"),
-                of("holds-vacuum", Section.CLOSE, Handling.LOOK, r.place, 3),
-                of("oil-in-hose", Section.BEYOND, Handling.LOOK, r.place, 2));
+        opened(r);
+        r.compare("source-gauged", MEASURE, r.place, 5)
+                .with(Needed.VACUUM_GAUGE)
+                .isTest("vacuum-tee");
+        r.fit("source-mended", FIT, r.place, 25)
+                .after("source-gauged")
+                .caution("running-engine")
+                .maker("supply-least");
+        holdsVacuum(r, r.place).after("source-mended");
+        r.beyond("oil-in-hose", LOOK, r.place, 2);
+    }
+
+    private static void hoseOff(Recipes r) {
+        r.takeOut("hose-off", PULL, r.place, 3).makes(State.SUPPLY_OFF);
+    }
+
+    private static void hoseOn(Recipes r) {
+        r.fit("hose-on", FIT, r.place, 5)
+                .needs(State.SUPPLY_OFF)
+                .within(Condition.isNot(State.ASSIST_OUT, r.place))
+                .ends(State.SUPPLY_OFF);
+        holdsVacuum(r, r.place);
     }
 
     static void supplyHose(Recipes r) {
-        spent(r);
-        r.add(
-                of("hose-off", Section.TAKE_OUT, Handling.PULL, r.place, 3).moves("supply-hose"),
-                of("compare-hose", Section.COMPARE, Handling.LOOK, r.place, 2),
-                of("hose-on", Section.FIT, Handling.FIT, r.place, 5).setsBack("supply-hose"),
-                of("holds-vacuum", Section.CLOSE, Handling.LOOK, r.place, 3),
-                of("oil-in-hose", Section.BEYOND, Handling.LOOK, r.place, 2));
+        opened(r);
+        hoseOff(r);
+        r.compare("compare-hose", LOOK, r.place, 2).needs(State.SUPPLY_OFF).with(Needed.NEW_PART);
+        hoseOn(r);
+        r.beyond("oil-in-hose", LOOK, r.place, 2).needs(State.SUPPLY_OFF);
     }
 
     static void checkValve(Recipes r) {
-        spent(r);
-        r.add(
-                of("valve-off", Section.TAKE_OUT, Handling.PULL, r.place, 2).moves("supply-hose"),
-                of("way-round", Section.COMPARE, Handling.LOOK, r.place, 1),
-                of("valve-on", Section.FIT, Handling.FIT, r.place, 3).setsBack("supply-hose"),
-                of("holds-vacuum", Section.CLOSE, Handling.LOOK, r.place, 3),
-                of("oil-in-hose", Section.BEYOND, Handling.LOOK, r.place, 2));
+        opened(r);
+        r.compare("way-round", LOOK, r.place, 1).unless(State.SUPPLY_OFF);
+        r.takeOut("valve-off", PULL, r.place, 2).after("way-round").makes(State.SUPPLY_OFF);
+        r.fit("valve-on", FIT, r.place, 3)
+                .needs(State.SUPPLY_OFF)
+                .with(Needed.NEW_PART)
+                .ends(State.SUPPLY_OFF);
+        holdsVacuum(r, r.place);
+        r.beyond("oil-in-hose", LOOK, r.place, 2).needs(State.SUPPLY_OFF);
     }
 
     static void joint(Recipes r) {
-        spent(r);
-        r.add(
-                of("pipes-stay", Section.TAKE_OUT, Handling.UNSCREW, r.master(), 8)
-                        .caution("nobody-at-pedal")
-                        .fits("master-loose"),
-                of("rod-stays", Section.TAKE_OUT, Handling.LOOK, r.place, 1).caution("rod-drops"),
-                of("joint-face", Section.CLEAN, Handling.CLEAN, r.master(), 3),
-                of("joint-seal", Section.FIT, Handling.FIT, r.place, 4),
-                of("fit-master", Section.FIT, Handling.FIT, r.master(), 6)
-                        .takesOff("master-loose")
-                        .needs("master-torque"),
-                of("holds-vacuum", Section.CLOSE, Handling.LOOK, r.place, 3),
-                of("assist-inside", Section.BEYOND, Handling.LOOK, r.place, 3));
+        opened(r);
+        masterDrawnForward(r);
+        r.fit("joint-seal", FIT, r.place, 4)
+                .needs(State.MASTER_OFF, r.master())
+                .needs(State.JOINT_CLEAN, r.master())
+                .with(Needed.JOINT_RING)
+                .makes(State.RESEALED);
+        insideLookedAt(r);
+        InputRecipes.outputRodMeasured(r);
+        MasterRecipes.fitMaster(r);
+        jointTight(r);
         InputRecipes.settings(r);
+    }
+
+    private static void insideLookedAt(Recipes r) {
+        r.compare("assist-inside", LOOK, r.place, 3)
+                .needs(State.MASTER_OFF, r.master())
+                .with(Needed.LAMP);
     }
 
     static void renew(Recipes r) {
-        boolean hydraulic = hydraulic(r);
-        spent(r);
-        r.add(
-                of("compare-assist", Section.COMPARE, Handling.MEASURE, r.place, 5)
-                        .needs("assist-size"),
-                of("pipes-stay", Section.TAKE_OUT, Handling.UNSCREW, r.master(), 8)
-                        .caution("nobody-at-pedal")
-                        .fits("master-loose"),
-                of("unhook-rod", Section.TAKE_OUT, Handling.PULL, r.input(), 4)
-                        .caution("nobody-at-pedal")
-                        .moves("rod-clip"));
-        if (hydraulic) {
-            r.add(of("lines-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 10)
-                    .caution("steering-too")
-                    .moves("assist-lines"));
-        } else {
-            r.add(of("hose-off", Section.TAKE_OUT, Handling.PULL, r.place, 3).moves("supply-hose"));
-        }
-        r.add(
-                of("assist-out", Section.TAKE_OUT, Handling.UNSCREW, r.place, 20)
-                        .fits("assist-out"),
-                of("move-over-assist", Section.MOVE_OVER, Handling.PULL, r.place, 6)
-                        .caution("rod-drops"),
-                of("assist-in", Section.FIT, Handling.FIT, r.place, 20)
-                        .takesOff("assist-out")
-                        .needs("assist-torque"),
-                of("joint-seal", Section.FIT, Handling.FIT, r.place, 4),
-                of("fit-master", Section.FIT, Handling.FIT, r.master(), 6)
-                        .takesOff("master-loose")
-                        .needs("master-torque"),
-                of("hook-rod", Section.FIT, Handling.FIT, r.input(), 4).setsBack("rod-clip"));
-        if (hydraulic) {
-            r.add(of("lines-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                    .setsBack("assist-lines")
-                    .needs("assist-line-torque"));
-            lockToLock(r);
-        } else {
-            r.add(
-                    of("hose-on", Section.FIT, Handling.FIT, r.place, 5).setsBack("supply-hose"),
-                    of("holds-vacuum", Section.CLOSE, Handling.LOOK, r.place, 3));
-        }
-        r.add(of("died-young", Section.BEYOND, Handling.LOOK, r.place, 2));
-        InputRecipes.settings(r);
+        r.protect();
+        boolean pipesOff = masterAside(r);
+        assistOut(r);
+        r.compare("compare-assist", MEASURE, r.place, 5)
+                .needs(State.ASSIST_OUT)
+                .with(Needed.RULE, Needed.NEW_PART)
+                .asksOfOld("old-diameter", Dimension.LENGTH, OptionalDouble.empty(), 0)
+                .asks("new-diameter", Dimension.LENGTH, OptionalDouble.empty(), 0)
+                .together("old-diameter", "new-diameter", -SIZE_WITHIN_MM, SIZE_WITHIN_MM)
+                .maker("assist-size");
+        r.decide(r.hydraulic() ? "decide-assist" : "why-renewed", LOOK, r.place, 1)
+                .needs(State.ASSIST_OUT);
+        r.moveOver("move-over-assist", PULL, r.place, 6)
+                .needs(State.ASSIST_OUT)
+                .caution("rod-drops", "locknut-missing");
+        assistIn(r);
+        r.beyond("died-young", LOOK, r.place, 2).needs(State.ASSIST_OUT);
+        settled(r, pipesOff);
     }
 
     static void reseal(Recipes r) {
-        spent(r);
-        r.add(
-                of("lines-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 10)
-                        .caution("steering-too")
-                        .moves("assist-lines"),
-                of("unhook-rod", Section.TAKE_OUT, Handling.PULL, r.input(), 4)
-                        .caution("nobody-at-pedal")
-                        .moves("rod-clip"),
-                of("pipes-stay", Section.TAKE_OUT, Handling.UNSCREW, r.master(), 8)
-                        .caution("nobody-at-pedal")
-                        .fits("master-loose"),
-                of("assist-out", Section.TAKE_OUT, Handling.UNSCREW, r.place, 20)
-                        .fits("assist-out"),
-                of("plunger-looked-at", Section.RESEAL, Handling.LOOK, r.place, 5),
-                of("input-seal", Section.RESEAL, Handling.FIT, r.place, 15).caution("spring-flies"),
-                of("assist-in", Section.FIT, Handling.FIT, r.place, 20)
-                        .takesOff("assist-out")
-                        .needs("assist-torque"),
-                of("fit-master", Section.FIT, Handling.FIT, r.master(), 6)
-                        .takesOff("master-loose")
-                        .needs("master-torque"),
-                of("hook-rod", Section.FIT, Handling.FIT, r.input(), 4).setsBack("rod-clip"),
-                of("lines-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                        .setsBack("assist-lines")
-                        .needs("assist-line-torque"),
-                of("footwell-dried", Section.BEYOND, Handling.CLEAN, r.input(), 4));
-        lockToLock(r);
+        r.protect();
+        boolean pipesOff = masterAside(r);
+        assistOut(r);
+        r.takeOut("assist-apart", PULL, r.place, 10)
+                .needs(State.ASSIST_OUT)
+                .caution("spring-flies")
+                .with(Needed.RING_PLIERS)
+                .makes(State.APART);
+        MasterRecipes.cleaned(r, r.place).needs(State.APART);
+        r.compare("plunger-looked-at", LOOK, r.place, 5).needs(State.APART, State.WASHED);
+        r.decide("decide-assist", LOOK, r.place, 1).after("plunger-looked-at");
+        r.reseal("input-seal", FIT, r.place, 15)
+                .needs(State.WASHED)
+                .after("decide-assist")
+                .caution("spring-flies")
+                .with(Needed.SEAL_KIT)
+                .ends(State.APART)
+                .makes(State.RESEALED);
+        assistIn(r);
+        r.beyond("footwell-dried", CLEAN, r.input(), 4);
+        settled(r, pipesOff);
+    }
+
+    private static void assistOut(Recipes r) {
+        InputRecipes.unhookRod(r);
+        if (r.hydraulic()) {
+            linesOff(r);
+        } else {
+            hoseOff(r);
+        }
+        r.takeOut("assist-out", UNSCREW, r.place, 20)
+                .needs(State.MASTER_OFF, r.master())
+                .needs(State.ROD_OFF, r.input())
+                .within(State.SUPPLY_OFF)
+                .within(State.ASSIST_LINES_OFF)
+                .makes(State.ASSIST_OUT);
+    }
+
+    private static void assistIn(Recipes r) {
+        r.fit("assist-in", FIT, r.place, 20)
+                .needs(State.ASSIST_OUT)
+                .unless(State.APART)
+                .within(State.RESEALED)
+                .with(Needed.JOINT_RING, Needed.TORQUE_SPANNER)
+                .ends(State.ASSIST_OUT)
+                .maker("assist-torque");
+        r.fit("joint-seal", FIT, r.place, 4)
+                .needs(State.MASTER_OFF, r.master())
+                .unless(State.ASSIST_OUT)
+                .with(Needed.JOINT_RING);
+        InputRecipes.hookRod(r).within(Condition.isNot(State.ASSIST_OUT, r.place));
+        InputRecipes.outputRodMeasured(r);
+        if (r.hydraulic()) {
+            linesOn(r);
+            lockToLock(r);
+        } else {
+            hoseOn(r);
+        }
+    }
+
+    private static void settled(Recipes r, boolean pipesOff) {
+        jointTight(r);
         InputRecipes.settings(r);
+        if (pipesOff) {
+            r.fillAndBleed(end -> true);
+            InputRecipes.settledAgain(r);
+        }
+    }
+
+    private static void linesOff(Recipes r) {
+        r.takeOut("lines-off", UNSCREW, r.place, 10)
+                .afterWherePlanned("leak-found")
+                .caution("steering-too")
+                .with(Needed.COVERS, Needed.LINE_CAPS)
+                .makes(State.ASSIST_LINES_OFF);
+    }
+
+    private static void linesOn(Recipes r) {
+        r.fit("lines-on", TORQUE, r.place, 8)
+                .needs(State.ASSIST_LINES_OFF)
+                .within(Condition.isNot(State.ASSIST_OUT, r.place))
+                .afterWherePlanned("whole-line", "return-cleared")
+                .with(Needed.WASHERS, Needed.TORQUE_SPANNER)
+                .ends(State.ASSIST_LINES_OFF)
+                .maker("assist-line-torque");
     }
 
     private static void lockToLock(Recipes r) {
-        r.add(
-                of("steering-fluid", Section.FILL, Handling.FILL, r.place, 3)
-                        .caution("fluid-kinds")
-                        .needs("steering-fluid"),
-                of("lock-to-lock", Section.BLEED, Handling.PRESS, r.place, 8).caution("running-engine"));
+        r.fill("steering-fluid", FILL, r.place, 3)
+                .within(Condition.isNot(State.ASSIST_LINES_OFF, r.place))
+                .within(Condition.isNot(State.ACCUMULATOR_OFF, r.place))
+                .within(Condition.isNot(State.ASSIST_OUT, r.place))
+                .afterWherePlanned("whole-line", "pump-mended")
+                .caution("fluid-kinds")
+                .maker("steering-fluid")
+                .makes(State.FILLED);
+        r.bleed("lock-to-lock", PRESS, r.place, 8)
+                .needs(State.FILLED)
+                .caution("running-engine")
+                .pressing()
+                .makes(State.PRIMED);
     }
 
     static void line(Recipes r) {
-        spent(r);
-        r.add(
-                of("leak-found", Section.COMPARE, Handling.LOOK, r.place, 3),
-                of("lines-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 10)
-                        .caution("steering-too")
-                        .moves("assist-lines"),
-                of("whole-line", Section.FIT, Handling.FIT, r.place, 15),
-                of("lines-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                        .setsBack("assist-lines")
-                        .needs("assist-line-torque"),
-                of("chafed-where", Section.BEYOND, Handling.LOOK, r.place, 2));
+        opened(r);
+        r.compare("leak-found", LOOK, r.place, 3).unless(State.ASSIST_LINES_OFF);
+        linesOff(r);
+        r.fit("whole-line", FIT, r.place, 15).needs(State.ASSIST_LINES_OFF).with(Needed.NEW_PART);
+        linesOn(r);
+        r.beyond("chafed-where", LOOK, r.place, 2).needs(State.ASSIST_LINES_OFF);
         lockToLock(r);
     }
 
     static void pump(Recipes r) {
-        spent(r);
-        r.add(
-                of("belt-and-level", Section.COMPARE, Handling.LOOK, r.place, 3),
-                of("pump-mended", Section.FIT, Handling.FIT, r.place, 40)
-                        .caution("steering-too")
-                        .needs("pump-pressure"),
-                of("pump-again", Section.CLOSE, Handling.MEASURE, r.place, 5).isTest("pump-gauge"),
-                of("metal-in-fluid", Section.BEYOND, Handling.LOOK, r.place, 2));
+        opened(r);
+        r.compare("belt-and-level", LOOK, r.place, 3);
+        r.fit("pump-mended", FIT, r.place, 40)
+                .after("belt-and-level")
+                .caution("steering-too")
+                .maker("pump-pressure");
+        r.close("pump-again", MEASURE, r.place, 5)
+                .needs(State.PRIMED)
+                .with(Needed.PRESSURE_GAUGE)
+                .isTest("pump-gauge");
+        r.beyond("metal-in-fluid", LOOK, r.place, 2);
         lockToLock(r);
     }
 
     static void accumulator(Recipes r) {
-        spent(r);
-        r.add(
-                of("accumulator-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 8)
-                        .caution("accumulator")
-                        .moves("accumulator"),
-                of("accumulator-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                        .setsBack("accumulator")
-                        .needs("accumulator-torque"),
-                of("old-made-safe", Section.BEYOND, Handling.LOOK, r.place, 2).caution("accumulator"));
+        opened(r);
+        r.takeOut("accumulator-off", UNSCREW, r.place, 8).caution("accumulator").makes(State.ACCUMULATOR_OFF);
+        r.fit("accumulator-on", TORQUE, r.place, 8)
+                .needs(State.ACCUMULATOR_OFF)
+                .with(Needed.NEW_PART, Needed.WASHERS, Needed.TORQUE_SPANNER)
+                .ends(State.ACCUMULATOR_OFF)
+                .maker("accumulator-torque");
+        r.beyond("old-made-safe", LOOK, r.place, 2).caution("accumulator");
         lockToLock(r);
     }
 
     static void returnLine(Recipes r) {
-        spent(r);
-        r.add(
-                of("lines-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 10)
-                        .caution("steering-too")
-                        .moves("assist-lines"),
-                of("return-cleared", Section.CLEAN, Handling.CLEAN, r.place, 12),
-                of("lines-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                        .setsBack("assist-lines")
-                        .needs("assist-line-torque"),
-                of("kinked-where", Section.BEYOND, Handling.LOOK, r.place, 2));
+        opened(r);
+        linesOff(r);
+        r.clean("return-cleared", CLEAN, r.place, 12).needs(State.ASSIST_LINES_OFF);
+        linesOn(r);
+        r.beyond("kinked-where", LOOK, r.place, 2).needs(State.ASSIST_LINES_OFF);
         lockToLock(r);
     }
 
     static void bleed(Recipes r) {
-        spent(r);
+        opened(r);
         lockToLock(r);
-        r.add(of("air-from-where", Section.BEYOND, Handling.LOOK, r.place, 3));
+        r.beyond("air-from-where", LOOK, r.place, 3);
     }
 }

@@ -1,6 +1,16 @@
 package overturn.repair;
 
-import static overturn.repair.WorkStep.of;
+import static overturn.repair.Handling.CLEAN;
+import static overturn.repair.Handling.CRACK;
+import static overturn.repair.Handling.FIT;
+import static overturn.repair.Handling.LOOK;
+import static overturn.repair.Handling.MEASURE;
+import static overturn.repair.Handling.PLUG;
+import static overturn.repair.Handling.PRESS;
+import static overturn.repair.Handling.PULL;
+import static overturn.repair.Handling.SET;
+import static overturn.repair.Handling.TORQUE;
+import static overturn.repair.Handling.UNSCREW;
 
 import java.util.List;
 import java.util.OptionalDouble;
@@ -21,8 +31,8 @@ final class EndRecipes {
         return (End) r.layout.component(r.place);
     }
 
-    private static boolean drum(Recipes r) {
-        return end(r) instanceof DrumEnd;
+    private static boolean inTheBellHousing(Recipes r) {
+        return end(r) instanceof Slave slave && slave.concentric();
     }
 
     private static OptionalDouble piston(Recipes r) {
@@ -32,148 +42,229 @@ final class EndRecipes {
     }
 
     /** The end laid open: wheel off, drum off or caliper swung. */
-    private static Recipes open(Recipes r) {
-        r.protect().wheelOff(r.place);
-        if (drum(r)) {
-            r.add(
-                    of("shoes-backed", Section.TAKE_OUT, Handling.SET, r.place, 3)
-                            .moves("adjuster"),
-                    of("drum-off", Section.TAKE_OUT, Handling.PULL, r.place, 4)
-                            .caution("lining-dust")
-                            .moves("drum"),
-                    of("drum-on", Section.CLOSE, Handling.FIT, r.place, 3)
-                            .caution("drum-first")
-                            .setsBack("drum"),
-                    of("shoes-set", Section.CLOSE, Handling.SET, r.place, 5)
-                            .setsBack("adjuster")
-                            .needs("shoe-clearance"));
-        }
-        return r;
+    private static void open(Recipes r) {
+        r.protect();
+        laidOpen(r, r.place);
     }
 
-    /** The line cracked and capped at this end, and joined again. */
-    private static Recipes lineOff(Recipes r) {
-        return r.add(
-                of("block-pedal", Section.TAKE_OUT, Handling.PLUG, r.input(), 1)
-                        .caution("old-cup")
-                        .fits("pedal-block"),
-                of("crack-line", Section.TAKE_OUT, Handling.CRACK, r.place, 2)
-                        .caution("pressure")
-                        .needs("port-spanner"),
-                of("cap-line", Section.TAKE_OUT, Handling.PLUG, r.place, 1)
-                        .caution("open-circuit")
-                        .fits("line-cap"),
-                of("line-by-hand", Section.FIT, Handling.FIT, r.place, 3)
-                        .takesOff("line-cap")
-                        .needs("nut-torque"),
-                of("block-off", Section.BLEED, Handling.PULL, r.input(), 1).takesOff("pedal-block"));
+    private static void laidOpen(Recipes r, String end) {
+        r.wheelOff(end);
+        if (r.layout.component(end) instanceof DrumEnd) {
+            r.takeOut("shoes-backed", SET, end, 3).makes(State.SHOES_BACKED);
+            r.takeOut("drum-off", PULL, end, 4)
+                    .needs(State.SHOES_BACKED)
+                    .caution("lining-dust")
+                    .makes(State.DRUM_OFF);
+            r.fit("drum-on", FIT, end, 3)
+                    .needs(State.DRUM_OFF)
+                    .within(Condition.isNot(State.END_OFF, end))
+                    .within(Condition.isNot(State.LININGS_OUT, end))
+                    .caution("drum-first")
+                    .ends(State.DRUM_OFF);
+            r.set("shoes-set", SET, end, 5)
+                    .needs(State.SHOES_BACKED)
+                    .unless(State.DRUM_OFF)
+                    .ends(State.SHOES_BACKED)
+                    .maker("shoe-clearance");
+        }
+    }
+
+    static void pedalBlocked(Recipes r) {
+        r.takeOut("block-pedal", PLUG, r.input(), 1)
+                .caution("old-cup")
+                .with(Needed.BLOCK)
+                .makes(State.PEDAL_BLOCK);
+        r.fit("block-off", PULL, r.input(), 1).needs(State.PEDAL_BLOCK).ends(State.PEDAL_BLOCK);
+    }
+
+    /**
+     * The line cracked and capped at this end while the pedal cannot be pressed, and joined again to what is in place.
+     */
+    private static void lineOff(Recipes r, String end) {
+        r.takeOut("crack-line", CRACK, end, 2)
+                .unless(State.END_OFF)
+                .needs(State.PEDAL_BLOCK, r.input())
+                .caution("pressure")
+                .with(Needed.FLARE_NUT_SPANNER)
+                .maker("port-spanner")
+                .makes(State.NUTS_LOOSE);
+        r.takeOut("cap-line", PLUG, end, 1)
+                .needs(State.NUTS_LOOSE)
+                .needs(State.PEDAL_BLOCK, r.input())
+                .caution("open-circuit")
+                .with(Needed.LINE_CAPS)
+                .makes(State.LINE_CAP);
+        r.fit("line-by-hand", FIT, end, 3)
+                .needs(State.LINE_CAP)
+                .needs(State.PEDAL_BLOCK, r.input())
+                .unless(State.END_OFF)
+                .within(Condition.isNot(State.GEARBOX_OUT, end))
+                .with(Needed.WASHERS)
+                .ends(State.LINE_CAP);
+        r.fit("line-tight", TORQUE, end, 1)
+                .after("line-by-hand")
+                .needs(State.PEDAL_BLOCK, r.input())
+                .with(Needed.TORQUE_SPANNER)
+                .maker("nut-torque")
+                .makes(State.TIGHT);
+    }
+
+    private static StepDraft endOff(Recipes r, String end) {
+        return r.takeOut("end-off", UNSCREW, end, 8)
+                .needs(State.LINE_CAP)
+                .within(State.DRUM_OFF)
+                .caution("end-hangs")
+                .makes(State.END_OFF);
+    }
+
+    private static void endOn(Recipes r, String end) {
+        r.fit("end-on", TORQUE, end, 8)
+                .needs(State.END_OFF)
+                .unless(State.APART)
+                .within(State.RESEALED)
+                .with(Needed.TORQUE_SPANNER)
+                .ends(State.END_OFF)
+                .maker("end-torque");
     }
 
     static void renew(Recipes r) {
         open(r);
-        lineOff(r);
-        r.add(
-                of("compare-end", Section.COMPARE, Handling.MEASURE, r.place, 3)
-                        .asksOfOld("old-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM)
-                        .asks("new-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM),
-                of("compare-side", Section.COMPARE, Handling.LOOK, r.place, 1),
-                of("end-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 8)
-                        .caution("end-hangs")
-                        .fits("end-off"),
-                of("end-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                        .takesOff("end-off")
-                        .needs("end-torque"),
-                of("twin-end", Section.BEYOND, Handling.LOOK, r.place, 3),
-                of("disc-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3).needs("disc-limit"));
+        pedalBlocked(r);
+        lineOff(r, r.place);
+        endOff(r, r.place);
+        r.compare("compare-end", MEASURE, r.place, 3)
+                .needs(State.END_OFF)
+                .with(Needed.RULE, Needed.NEW_PART)
+                .asksOfOld("old-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM)
+                .asks("new-piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM);
+        r.compare("compare-side", LOOK, r.place, 1).needs(State.END_OFF);
+        r.decide("decide-end", LOOK, r.place, 1).needs(State.END_OFF);
+        endOn(r, r.place);
+        r.beyond("twin-end", LOOK, r.place, 3);
+        r.beyond("disc-after-drag", LOOK, r.place, 3).maker("disc-limit");
         r.fillAndBleed(e -> e.id().equals(r.place));
     }
 
     static void reseal(Recipes r) {
         open(r);
-        lineOff(r);
-        r.add(
-                of("end-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 8)
-                        .caution("end-hangs")
-                        .fits("end-off"),
-                of("piston-out", Section.TAKE_OUT, Handling.PRESS, r.place, 4).caution("piston-flies"),
-                of("piston-measured", Section.RESEAL, Handling.MEASURE, r.place, 4)
-                        .asks("piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM)
-                        .needs("bore-limit"),
-                of("groove-clean", Section.CLEAN, Handling.CLEAN, r.place, 6),
-                of("seals-in", Section.RESEAL, Handling.FIT, r.place, 8),
-                of("end-on", Section.FIT, Handling.TORQUE, r.place, 8)
-                        .takesOff("end-off")
-                        .needs("end-torque"),
-                of("linings-soaked", Section.BEYOND, Handling.LOOK, r.place, 3).caution("lining-dust"),
-                of("twin-end", Section.BEYOND, Handling.LOOK, r.place, 3));
+        pedalBlocked(r);
+        lineOff(r, r.place);
+        endOff(r, r.place);
+        r.takeOut("piston-out", PRESS, r.place, 4)
+                .needs(State.END_OFF)
+                .caution("piston-flies")
+                .makes(State.APART);
+        MasterRecipes.cleaned(r, r.place).needs(State.APART);
+        r.clean("groove-clean", CLEAN, r.place, 6).needs(State.APART);
+        r.compare("piston-measured", MEASURE, r.place, 4)
+                .needs(State.WASHED, State.APART)
+                .after("groove-clean")
+                .with(Needed.RULE)
+                .asks("piston", Dimension.LENGTH, piston(r), PISTON_WITHIN_MM)
+                .maker("bore-limit");
+        r.decide("decide-end", LOOK, r.place, 1).after("piston-measured");
+        r.reseal(MasterRecipes.wetted(r, "seals-in"), FIT, r.place, 8)
+                .needs(State.WASHED)
+                .after("groove-clean")
+                .after("decide-end")
+                .with(Needed.SEAL_KIT)
+                .ends(State.APART)
+                .makes(State.RESEALED);
+        endOn(r, r.place);
+        r.beyond("linings-soaked", LOOK, r.place, 3).needs(State.END_OFF).caution("lining-dust");
+        r.beyond("twin-end", LOOK, r.place, 3);
         r.fillAndBleed(e -> e.id().equals(r.place));
+    }
+
+    private static void swung(Recipes r) {
+        r.takeOut("end-swung", UNSCREW, r.place, 4)
+                .afterWherePlanned("runout-again")
+                .caution("end-hangs")
+                .makes(State.CALIPER_SWUNG);
+        r.fit("end-back", TORQUE, r.place, 4)
+                .needs(State.CALIPER_SWUNG)
+                .with(Needed.TORQUE_SPANNER)
+                .ends(State.CALIPER_SWUNG)
+                .maker("slide-torque");
+        r.close("pumped-firm", PRESS, r.input(), 1).pressing();
     }
 
     static void slides(Recipes r) {
         open(r);
-        r.add(
-                of("end-swung", Section.TAKE_OUT, Handling.UNSCREW, r.place, 4)
-                        .caution("end-hangs")
-                        .moves("slide-bolts"),
-                of("pins-out", Section.CLEAN, Handling.CLEAN, r.place, 8),
-                of("pins-in", Section.FIT, Handling.FIT, r.place, 4).needs("slide-grease"),
-                of("end-back", Section.FIT, Handling.TORQUE, r.place, 4)
-                        .setsBack("slide-bolts")
-                        .needs("slide-torque"),
-                of("slides-again", Section.CLOSE, Handling.PULL, r.place, 1).isTest("slides-moved"),
-                of("disc-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3).needs("disc-limit"));
+        swung(r);
+        r.clean("pins-out", CLEAN, r.place, 8).needs(State.CALIPER_SWUNG);
+        r.fit("pins-in", FIT, r.place, 4)
+                .needs(State.CALIPER_SWUNG)
+                .after("pins-out")
+                .with(Needed.GREASE)
+                .maker("slide-grease");
+        r.close("slides-again", PULL, r.place, 1)
+                .after("pins-in")
+                .unless(State.CALIPER_SWUNG)
+                .isTest("slides-moved");
+        r.beyond("disc-after-drag", LOOK, r.place, 3).needs(State.CALIPER_SWUNG).maker("disc-limit");
     }
 
     static void runout(Recipes r) {
         open(r);
-        r.add(
-                of("runout-again", Section.COMPARE, Handling.MEASURE, r.place, 6)
-                        .isTest("runout-dialled")
-                        .needs("runout-limit"),
-                of("end-swung", Section.TAKE_OUT, Handling.UNSCREW, r.place, 4)
-                        .caution("end-hangs")
-                        .moves("slide-bolts"),
-                of("hub-face", Section.CLEAN, Handling.CLEAN, r.place, 6),
-                of("disc-or-bearing", Section.FIT, Handling.FIT, r.place, 25).needs("bearing-torque"),
-                of("end-back", Section.FIT, Handling.TORQUE, r.place, 4)
-                        .setsBack("slide-bolts")
-                        .needs("slide-torque"),
-                of("twin-disc", Section.BEYOND, Handling.LOOK, r.place, 2));
+        r.compare("runout-again", MEASURE, r.place, 6)
+                .unless(State.CALIPER_SWUNG)
+                .with(Needed.DIAL_GAUGE)
+                .isTest("runout-dialled")
+                .maker("runout-limit");
+        swung(r);
+        r.clean("hub-face", CLEAN, r.place, 6).needs(State.CALIPER_SWUNG);
+        r.fit("disc-or-bearing", FIT, r.place, 25)
+                .needs(State.CALIPER_SWUNG)
+                .after("hub-face")
+                .with(Needed.NEW_PART)
+                .maker("bearing-torque");
+        r.beyond("twin-disc", LOOK, r.place, 2);
+    }
+
+    private static void cableSlack(Recipes r) {
+        r.takeOut("cable-slack", SET, r.place, 3).makes(State.PARKING_CABLE_SLACK);
+        r.set("cable-set", SET, r.place, 4)
+                .needs(State.PARKING_CABLE_SLACK)
+                .within(Condition.isNot(State.DRUM_OFF, r.place))
+                .within(Condition.isNot(State.SHOES_BACKED, r.place))
+                .afterWherePlanned("cable-freed")
+                .ends(State.PARKING_CABLE_SLACK)
+                .maker("parking-clicks");
     }
 
     static void shoes(Recipes r) {
+        r.held();
         r.raised();
-        r.add(
-                of("hold", Section.PROTECT, Handling.LOOK, r.input(), 2)
-                        .caution("chocks")
-                        .fits("do-not-drive-tag"),
-                of("cable-slack", Section.TAKE_OUT, Handling.SET, r.place, 3).moves("parking-cable"));
+        cableSlack(r);
         for (End end : r.layout.all(DrumEnd.class)) {
-            r.add(
-                    of("shoes-in-turn", Section.SET, Handling.SET, end.id(), 6).needs("shoe-clearance"),
-                    of("turns-free", Section.CLOSE, Handling.PULL, end.id(), 1));
+            r.set("shoes-in-turn", SET, end.id(), 6)
+                    .needs(State.PARKING_CABLE_SLACK, r.place)
+                    .maker("shoe-clearance");
+            r.close("turns-free", PULL, end.id(), 1)
+                    .after("shoes-in-turn")
+                    .within(Condition.isNot(State.PARKING_CABLE_SLACK, r.place));
         }
-        r.add(
-                of("cable-set", Section.SET, Handling.SET, r.place, 4)
-                        .setsBack("parking-cable")
-                        .needs("parking-clicks"),
-                of("adjuster-works", Section.BEYOND, Handling.LOOK, r.place, 2));
+        r.beyond("adjuster-works", LOOK, r.place, 2);
     }
 
     static void parkingBrake(Recipes r) {
-        r.raised();
-        r.add(
-                of("hold", Section.PROTECT, Handling.LOOK, r.input(), 2)
-                        .caution("chocks")
-                        .fits("do-not-drive-tag"),
-                of("cable-slack", Section.TAKE_OUT, Handling.SET, r.place, 3).moves("parking-cable"),
-                of("cable-freed", Section.CLEAN, Handling.CLEAN, r.place, 15),
-                of("cable-set", Section.SET, Handling.SET, r.place, 4)
-                        .setsBack("parking-cable")
-                        .needs("parking-clicks"),
-                of("turns-free", Section.CLOSE, Handling.PULL, r.place, 1),
-                of("holds-on-slope", Section.CLOSE, Handling.PULL, r.place, 2),
-                of("drum-after-drag", Section.BEYOND, Handling.LOOK, r.place, 3));
+        r.held();
+        laidOpen(r, r.place);
+        cableSlack(r);
+        r.clean("cable-freed", CLEAN, r.place, 15)
+                .needs(State.PARKING_CABLE_SLACK)
+                .with(Needed.GREASE);
+        r.close("turns-free", PULL, r.place, 1)
+                .after("cable-freed")
+                .unless(State.PARKING_CABLE_SLACK)
+                .within(Condition.isNot(State.DRUM_OFF, r.place))
+                .within(Condition.isNot(State.SHOES_BACKED, r.place));
+        r.close("holds-on-slope", PULL, r.place, 2)
+                .unless(State.PARKING_CABLE_SLACK)
+                .caution("slope")
+                .onWheels();
+        r.beyond("drum-after-drag", LOOK, r.place, 3).within(State.DRUM_OFF);
     }
 
     static void linings(Recipes r) {
@@ -182,20 +273,36 @@ final class EndRecipes {
                 .map(End::id)
                 .toList();
         r.protect();
+        r.takeOut("level-down", PULL, r.reservoir(), 2)
+                .caution("brim")
+                .with(Needed.SYRINGE)
+                .makes(State.DRAINED);
         for (String end : axle) {
-            r.wheelOff(end);
-            r.add(
-                    of("linings-out", Section.TAKE_OUT, Handling.PULL, end, 8)
-                            .caution("lining-dust")
-                            .moves("linings"),
-                    of("pistons-back", Section.SET, Handling.PRESS, end, 3).caution("brim"),
-                    of("linings-in", Section.FIT, Handling.FIT, end, 8)
-                            .setsBack("linings")
-                            .needs("lining-grade"));
+            laidOpen(r, end);
+            r.takeOut("linings-out", PULL, end, 8)
+                    .needs(State.DRAINED, r.reservoir())
+                    .within(State.DRUM_OFF)
+                    .caution("lining-dust")
+                    .makes(State.LININGS_OUT);
+            r.set("pistons-back", PRESS, end, 3)
+                    .needs(State.LININGS_OUT)
+                    .needs(State.DRAINED, r.reservoir())
+                    .caution("brim");
+            r.fit("linings-in", FIT, end, 8)
+                    .needs(State.LININGS_OUT)
+                    .with(Needed.NEW_PART)
+                    .ends(State.LININGS_OUT)
+                    .maker("lining-grade");
         }
-        r.add(
-                of("oil-from-where", Section.BEYOND, Handling.LOOK, r.place, 3),
-                of("pumped-firm", Section.CLOSE, Handling.PRESS, r.input(), 1));
+        r.compare("oil-from-where", LOOK, r.place, 3).needs(State.LININGS_OUT);
+        r.close("pumped-firm", PRESS, r.input(), 1).pressing();
+        r.close("set-level", SET, r.reservoir(), 2)
+                .after("pumped-firm", r.input())
+                .caution("fluid")
+                .with(Needed.FLUID)
+                .ends(State.DRAINED)
+                .makes(State.LEVEL_SET);
+        r.beyond("made-it-fail", LOOK, r.place, 2);
     }
 
     static void swap(Recipes r) {
@@ -204,95 +311,154 @@ final class EndRecipes {
                 .map(End::id)
                 .toList();
         r.protect();
-        r.add(of("block-pedal", Section.TAKE_OUT, Handling.PLUG, r.input(), 1)
-                .caution("old-cup")
-                .fits("pedal-block"));
+        pedalBlocked(r);
         for (String end : axle) {
             r.wheelOff(end);
-            r.add(
-                    of("crack-line", Section.TAKE_OUT, Handling.CRACK, end, 2)
-                            .caution("pressure")
-                            .needs("port-spanner"),
-                    of("cap-line", Section.TAKE_OUT, Handling.PLUG, end, 1)
-                            .caution("open-circuit")
-                            .fits("line-cap"),
-                    of("end-off", Section.TAKE_OUT, Handling.UNSCREW, end, 8)
-                            .caution("end-hangs")
-                            .fits("end-off"),
-                    of("other-side", Section.FIT, Handling.TORQUE, end, 8)
-                            .takesOff("end-off")
-                            .needs("end-torque"),
-                    of("line-by-hand", Section.FIT, Handling.FIT, end, 3)
-                            .takesOff("line-cap")
-                            .needs("nut-torque"));
+            lineOff(r, end);
+            endOff(r, end);
+            endOn(r, end);
+            StepDraft other = r.moveOver("other-side", LOOK, end, 2).needs(State.END_OFF);
+            axle.stream()
+                    .filter(twin -> !twin.equals(end))
+                    .forEach(twin -> r.compare("side-marked", LOOK, twin, 1).needs(State.END_OFF));
+            axle.forEach(twin -> other.after("side-marked", twin));
         }
-        r.add(
-                of("block-off", Section.BLEED, Handling.PULL, r.input(), 1).takesOff("pedal-block"),
-                of("who-fitted-it", Section.BEYOND, Handling.LOOK, r.place, 1));
+        r.beyond("who-fitted-it", LOOK, r.place, 1);
         r.fillAndBleed(e -> axle.contains(e.id()));
     }
 
     static void slave(Recipes r) {
-        boolean inside = end(r) instanceof Slave slave && slave.concentric();
-        r.protect().raised();
-        lineOff(r);
-        r.add(of("compare-slave", Section.COMPARE, Handling.LOOK, r.place, 3));
-        if (inside) {
-            r.add(
-                    of("gearbox-out", Section.TAKE_OUT, Handling.UNSCREW, r.place, 120)
-                            .caution("gearbox-falls")
-                            .moves("gearbox"),
-                    of("no-pressing", Section.FIT, Handling.LOOK, r.place, 1).caution("slave-unborne"),
-                    of("slave-on", Section.FIT, Handling.TORQUE, r.place, 6).needs("slave-torque"),
-                    of("gearbox-in", Section.FIT, Handling.TORQUE, r.place, 120)
-                            .caution("gearbox-falls")
-                            .setsBack("gearbox"),
-                    of("clutch-while-open", Section.BEYOND, Handling.LOOK, r.place, 5));
+        boolean inside = inTheBellHousing(r);
+        boolean reseal = !inside && r.is(School.REWORK, "reseal");
+        r.protect();
+        r.raised();
+        pedalBlocked(r);
+        lineOff(r, r.place);
+        r.takeOut("slave-off", UNSCREW, r.place, 5)
+                .needs(State.LINE_CAP)
+                .within(State.GEARBOX_OUT)
+                .caution("slave-unborne")
+                .makes(State.END_OFF);
+        if (reseal) {
+            slaveResealed(r);
         } else {
-            r.add(
-                    of("slave-off", Section.TAKE_OUT, Handling.UNSCREW, r.place, 5)
-                            .caution("slave-unborne")
-                            .fits("end-off"),
-                    of("slave-on", Section.FIT, Handling.TORQUE, r.place, 6)
-                            .takesOff("end-off")
-                            .needs("slave-torque"),
-                    of("rod-in-fork", Section.FIT, Handling.LOOK, r.place, 1));
+            r.compare("compare-slave", LOOK, r.place, 3).needs(State.END_OFF).with(Needed.NEW_PART);
         }
-        r.add(of("master-of-same-age", Section.BEYOND, Handling.LOOK, r.master(), 2));
+        r.decide(inside ? "why-renewed-slave" : "decide-slave", LOOK, r.place, 1)
+                .needs(State.END_OFF)
+                .afterWherePlanned("slave-bore-looked-at");
+        r.fit("slave-on", TORQUE, r.place, 6)
+                .needs(State.END_OFF)
+                .unless(State.APART)
+                .within(State.RESEALED)
+                .with(Needed.TORQUE_SPANNER)
+                .ends(State.END_OFF)
+                .maker("slave-torque")
+                .makes(State.FITTED);
+        if (inside) {
+            gearbox(r);
+            whileOpen(r);
+            r.fit("no-pressing", LOOK, r.place, 1)
+                    .needs(State.GEARBOX_OUT)
+                    .unless(State.END_OFF)
+                    .caution("slave-unborne");
+        } else {
+            r.fit("rod-in-fork", LOOK, r.place, 1).needs(State.FITTED);
+        }
+        r.beyond("master-of-same-age", LOOK, r.master(), 2);
         r.fillAndBleed(e -> true);
     }
 
+    private static void slaveResealed(Recipes r) {
+        r.takeOut("piston-out", PRESS, r.place, 4)
+                .needs(State.END_OFF)
+                .caution("piston-flies")
+                .with(Needed.RING_PLIERS)
+                .makes(State.APART);
+        MasterRecipes.cleaned(r, r.place).needs(State.APART);
+        r.compare("slave-bore-looked-at", LOOK, r.place, 3).needs(State.WASHED, State.APART);
+        r.reseal(MasterRecipes.wetted(r, "seals-in"), FIT, r.place, 8)
+                .needs(State.WASHED)
+                .after("decide-slave")
+                .with(Needed.SEAL_KIT)
+                .ends(State.APART)
+                .makes(State.RESEALED);
+    }
+
+    /** The gearbox out and in; the slave or its line is parted before, whatever it hangs on. */
+    private static void gearbox(Recipes r) {
+        r.takeOut("gearbox-out", UNSCREW, r.place, 120)
+                .within(State.LINE_CAP)
+                .within(State.SLAVE_ASIDE)
+                .caution("gearbox-falls")
+                .with(Needed.GEARBOX_JACK)
+                .makes(State.GEARBOX_OUT);
+        r.fit("gearbox-in", TORQUE, r.place, 120)
+                .needs(State.GEARBOX_OUT)
+                .within(Condition.isNot(State.END_OFF, r.place))
+                .caution("gearbox-falls")
+                .ends(State.GEARBOX_OUT)
+                .makes(State.BOLTED);
+    }
+
+    private static void whileOpen(Recipes r) {
+        r.compare("clutch-while-open", LOOK, r.place, 5)
+                .needs(State.GEARBOX_OUT)
+                .with(Needed.LAMP);
+    }
+
+    /** Before the gearbox comes out its slave is hung aside shut, or, where it sits inside, its line is parted. */
+    private static void slaveParted(Recipes r) {
+        if (inTheBellHousing(r)) {
+            pedalBlocked(r);
+            lineOff(r, r.place);
+            r.fillAndBleed(e -> true);
+        } else {
+            r.takeOut("slave-aside", UNSCREW, r.place, 4)
+                    .caution("slave-unborne")
+                    .makes(State.SLAVE_ASIDE);
+            r.fit("slave-back", TORQUE, r.place, 5)
+                    .needs(State.SLAVE_ASIDE, State.BOLTED)
+                    .with(Needed.TORQUE_SPANNER)
+                    .ends(State.SLAVE_ASIDE)
+                    .maker("slave-torque")
+                    .makes(State.FITTED);
+            r.fit("rod-in-fork", LOOK, r.place, 1).needs(State.FITTED);
+        }
+    }
+
     static void fork(Recipes r) {
-        r.protect().raised();
-        r.add(
-                of("gearbox-out", Section.TAKE_OUT, Handling.UNSCREW, r.place, 120)
-                        .caution("gearbox-falls")
-                        .moves("gearbox"),
-                of("pivot-compared", Section.COMPARE, Handling.MEASURE, r.place, 3),
-                of("fork-in", Section.FIT, Handling.FIT, r.place, 10).needs("pivot-grease"),
-                of("gearbox-in", Section.FIT, Handling.TORQUE, r.place, 120)
-                        .caution("gearbox-falls")
-                        .setsBack("gearbox"),
-                of("clutch-while-open", Section.BEYOND, Handling.LOOK, r.place, 5));
+        r.protect();
+        r.raised();
+        slaveParted(r);
+        gearbox(r);
+        whileOpen(r);
+        r.compare("pivot-compared", MEASURE, r.place, 3)
+                .needs(State.GEARBOX_OUT)
+                .with(Needed.NEW_PART);
+        r.fit("fork-in", FIT, r.place, 10)
+                .needs(State.GEARBOX_OUT)
+                .with(Needed.GREASE)
+                .maker("pivot-grease");
         InputRecipes.settings(r);
     }
 
     static void clutchParts(Recipes r) {
-        r.protect().raised();
-        r.add(
-                of("gearbox-out", Section.TAKE_OUT, Handling.UNSCREW, r.place, 120)
-                        .caution("gearbox-falls")
-                        .moves("gearbox"),
-                of("plate-compared", Section.COMPARE, Handling.MEASURE, r.place, 5)
-                        .needs("plate-size"),
-                of("cover-in-turn", Section.FIT, Handling.TORQUE, r.place, 20)
-                        .caution("lining-dust")
-                        .needs("cover-torque"),
-                of("gearbox-in", Section.FIT, Handling.TORQUE, r.place, 120)
-                        .caution("gearbox-falls")
-                        .setsBack("gearbox"),
-                of("spigot-and-seal", Section.BEYOND, Handling.LOOK, r.place, 4),
-                of("slave-of-same-age", Section.BEYOND, Handling.LOOK, r.place, 2));
+        r.protect();
+        r.raised();
+        slaveParted(r);
+        gearbox(r);
+        r.compare("plate-compared", MEASURE, r.place, 5)
+                .needs(State.GEARBOX_OUT)
+                .with(Needed.NEW_PART)
+                .maker("plate-size");
+        r.compare("spigot-and-seal", LOOK, r.place, 4).needs(State.GEARBOX_OUT).with(Needed.LAMP);
+        r.fit("cover-in-turn", TORQUE, r.place, 20)
+                .needs(State.GEARBOX_OUT)
+                .caution("lining-dust")
+                .with(Needed.TORQUE_SPANNER)
+                .maker("cover-torque");
+        r.beyond("slave-of-same-age", LOOK, r.place, 2);
         InputRecipes.settings(r);
     }
 }

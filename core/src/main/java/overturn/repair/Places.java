@@ -21,8 +21,16 @@ final class Places {
 
     static List<String> of(Layout layout, Remedy remedy) {
         List<String> all = switch (remedy) {
-            case SET_ROD, FREE_INPUT, STIFFEN_BRACKET, CORRECT_INPUT, RENEW_LEVER, SET_REACH, SET_LAMP_SWITCH ->
-                ids(Stream.of(layout.input()));
+            case SET_ROD,
+                    SHORTEN_ROD,
+                    LENGTHEN_ROD,
+                    SET_STOP,
+                    FREE_INPUT,
+                    STIFFEN_BRACKET,
+                    CORRECT_INPUT,
+                    RENEW_LEVER,
+                    SET_REACH,
+                    SET_LAMP_SWITCH -> ids(Stream.of(layout.input()));
             case SET_OUTPUT_ROD,
                     RESTORE_SUPPLY,
                     RENEW_SUPPLY_HOSE,

@@ -1,13 +1,15 @@
 package overturn.repair;
 
-/** The parts of a work plan, in the order of the work. */
+/** The parts of a work plan. Where nothing else decides, what belongs to an earlier one is done first. */
 public enum Section {
-    COMPARE,
     PROTECT,
     TAKE_OUT,
-    MOVE_OVER,
-    RESEAL,
     CLEAN,
+    COMPARE,
+    /** Reseal or renew. */
+    DECIDE,
+    RESEAL,
+    MOVE_OVER,
     BENCH_BLEED,
     FIT,
     SET,
@@ -15,5 +17,10 @@ public enum Section {
     BLEED,
     CLOSE,
     /** What made it fail and what it may have ruined: looked at before release. */
-    BEYOND
+    BEYOND;
+
+    /** Whether a vehicle is another one afterwards; what is filled, bled, closed or looked at behind it is not. */
+    boolean changesTheVehicle() {
+        return compareTo(FILL) < 0;
+    }
 }

@@ -54,7 +54,7 @@ final class InputSuspects {
         list.add(
                 "pedal-stop-wrong",
                 list.input(),
-                Remedy.SET_ROD,
+                Remedy.SET_STOP,
                 Origin.SETTING,
                 Frequency.NONE
                         .vacuumBrake(0.3)
@@ -66,7 +66,7 @@ final class InputSuspects {
         list.add(
                 "rod-too-long",
                 list.input(),
-                Remedy.SET_ROD,
+                Remedy.SHORTEN_ROD,
                 Origin.SETTING,
                 Frequency.NONE
                         .vacuumBrake(0.5)
@@ -78,7 +78,7 @@ final class InputSuspects {
         list.add(
                 "rod-gap-too-large",
                 list.input(),
-                Remedy.SET_ROD,
+                Remedy.LENGTHEN_ROD,
                 Origin.SETTING,
                 Frequency.NONE
                         .vacuumBrake(1.5)

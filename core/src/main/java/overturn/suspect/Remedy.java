@@ -9,7 +9,11 @@ import java.util.Optional;
  */
 public enum Remedy {
     HAND_BACK("hand-back", 5, 0, false),
+    /** Of earlier logs, which did not say what was wrong with rod or stop; no suspect asks for it any more. */
     SET_ROD("set-rod", 25, 0, false),
+    SHORTEN_ROD("shorten-rod", 25, 0, false),
+    LENGTHEN_ROD("lengthen-rod", 20, 0, false),
+    SET_STOP("set-stop", 25, 0, false),
     SET_OUTPUT_ROD("set-output-rod", 50, 0, false),
     FREE_INPUT("free-input", 30, 6, false),
     STIFFEN_BRACKET("stiffen-bracket", 90, 40, false),
@@ -119,6 +123,7 @@ public enum Remedy {
             case CLEAN_MASTER, RESIDUAL_VALVE -> this == RENEW_MASTER || this == FIT_RIGHT_MASTER;
             case RENEW_MASTER -> this == FIT_RIGHT_MASTER;
             case RESEAL_ASSIST -> this == RENEW_ASSIST;
+            case SHORTEN_ROD, LENGTHEN_ROD, SET_STOP -> this == SET_ROD;
             default -> false;
         };
     }

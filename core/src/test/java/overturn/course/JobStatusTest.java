@@ -40,12 +40,17 @@ import overturn.verdict.Grade;
 class JobStatusTest {
 
     private static final Layout TARN = Presets.TARN_BOX_VAN;
-    private static final List<WorkStep> PLAN =
-            WorkPlan.of(TARN, List.of(Remedy.RENEW_MASTER), Map.of()).steps().stream()
-                    .filter(step -> !step.optional() && !step.id().equals("bleed-end"))
-                    .toList();
+    private static final WorkPlan WHOLE = WorkPlan.of(TARN, List.of(Remedy.RENEW_MASTER), Map.of());
+    private static final List<WorkStep> PLAN = asked(WHOLE.steps());
+    private static final List<WorkStep> PLAN_BEFORE_BLED = asked(WHOLE.beforeBled());
     private static final Told NOTHING_TOLD = new Told(false, Set.of());
     private static final Driving CALM = new Driving(Hazard.UNTIL_RECHECK, List.of());
+
+    private static List<WorkStep> asked(List<WorkStep> steps) {
+        return steps.stream()
+                .filter(step -> !step.optional() && !step.bleedsAnEnd())
+                .toList();
+    }
 
     private static BleedSheet sheet(List<BleedEvent> events) {
         return BleedSheet.of(TARN, List.of("rear-left"), Schools.USUAL, false, events);
@@ -78,6 +83,7 @@ class JobStatusTest {
     private static Progress progress(List<WorkStep> open, BleedSheet sheet, Proving proving) {
         return new Progress(
                 open,
+                open.stream().filter(PLAN_BEFORE_BLED::contains).toList(),
                 open.size() < PLAN.size(),
                 Optional.of(sheet),
                 proving,
@@ -115,9 +121,8 @@ class JobStatusTest {
                 CALM);
         assertEquals(JobStage.ACCEPTED, accepted.stage());
         assertEquals(new NextAct(Kind.STEP, PLAN.get(0).key()), accepted.next());
-        List<WorkStep> close = PLAN.stream()
-                .filter(step -> step.section().compareTo(overturn.repair.Section.BLEED) > 0)
-                .toList();
+        List<WorkStep> close =
+                PLAN.stream().filter(step -> !PLAN_BEFORE_BLED.contains(step)).toList();
         JobStatus bleeding = status(
                 Optional.of(progress(close, fresh, proving(close, false, Set.of(), null, ""))),
                 Set.of(),
@@ -181,6 +186,7 @@ class JobStatusTest {
     @EnumSource(Release.class)
     void aReleasedVehicleIsReleasedWhateverItsReadingsSay(Release release) {
         Progress progress = new Progress(
+                List.of(),
                 List.of(),
                 true,
                 Optional.of(bled()),
@@ -249,8 +255,8 @@ class JobStatusTest {
                 on.without(List.of("pedal-block@pedal")).toSetBack());
         assertEquals(on.items(), on.without(List.of("plug@rear-port")).items(), "another port");
         assertEquals(Set.of("pedal-block", "plug@front-port"), on.released().items());
-        assertTrue(on.does(List.of("pedal-block@pedal"), List.of()));
-        assertTrue(!on.does(List.of(), List.of()), "a step that puts nothing on is done by nothing");
+        assertTrue(on.does(List.of("pedal-block@pedal")));
+        assertTrue(!on.does(List.of()), "a step that puts nothing on is done by nothing");
     }
 
     @Test

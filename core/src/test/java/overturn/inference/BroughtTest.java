@@ -82,7 +82,7 @@ class BroughtTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"air-in-master, BLEED_MASTER", "rod-gap-too-large, SET_ROD", "air-in-rear-end, BLEED_REAR"})
+    @CsvSource({"air-in-master, BLEED_MASTER", "rod-gap-too-large, LENGTHEN_ROD", "air-in-rear-end, BLEED_REAR"})
     void whatTheRepairBroughtIsFound(String suspect, Remedy remedy) {
         BeliefHistory repaired = renewed();
         BeliefHistory read = repaired.with(read(
@@ -132,7 +132,7 @@ class BroughtTest {
     @Test
     void whatIsOnlySetBringsNoAir() {
         double[] opened = Brought.shares(MODEL.layout(), MODEL.suspects(), MASTER);
-        double[] set = Brought.shares(MODEL.layout(), MODEL.suspects(), Cure.of(Remedy.SET_ROD));
+        double[] set = Brought.shares(MODEL.layout(), MODEL.suspects(), Cure.of(Remedy.SHORTEN_ROD));
         assertTrue(opened[MODEL.indexOf("air-in-master")] > opened[MODEL.indexOf("air-in-rear-end")], "nearer");
         assertEquals(0, set[MODEL.indexOf("air-in-master")]);
         assertTrue(set[MODEL.indexOf("rod-gap-too-large")] > 0);

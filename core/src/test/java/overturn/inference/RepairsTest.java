@@ -137,8 +137,8 @@ class RepairsTest {
         Belief after =
                 before.repaired(MASTER).with(List.of(STILL_FELT, PLAY_LEFT)).now();
         assertTrue(
-                after.probability(Remedy.SET_ROD) > 0.8,
-                "play at the rod " + after.probability(Remedy.SET_ROD) + ", nothing "
+                after.probability(Remedy.LENGTHEN_ROD) > 0.8,
+                "play at the rod " + after.probability(Remedy.LENGTHEN_ROD) + ", nothing "
                         + after.probability(Remedy.HAND_BACK));
     }
 }

@@ -2,16 +2,15 @@ package overturn.repair;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
@@ -56,35 +55,154 @@ class WorkPlanTest {
         return plan.steps().stream().anyMatch(s -> s.id().equals(step));
     }
 
-    /**
-     * What is put on comes off, what is moved is set back, and never before it was put on or moved, by a test or a
-     * step.
-     */
+    /** As usual, and each school on which the plan depends in each of its other ways. */
+    private static List<WorkSchools> schools(WorkPlan usual) {
+        List<WorkSchools> all = new ArrayList<>(List.of(WorkSchools.USUAL));
+        for (School school : usual.schools()) {
+            school.ways().stream().skip(1).forEach(way -> all.add(WorkSchools.USUAL.with(school, way)));
+        }
+        return all;
+    }
+
+    private static List<WorkStep> required(WorkPlan plan) {
+        return plan.steps().stream().filter(step -> !step.optional()).toList();
+    }
+
+    /** Whatever is done only where it applies is done, or all of it is left out. */
     @Test
-    void nothingIsLeftOnOffOrMovedAtTheEndOfAnyPlan() {
-        Set<String> byTests = Presets.all().stream()
-                .flatMap(layout -> ProcedureCatalogue.of(layout).all().stream())
-                .flatMap(test -> test.steps().stream())
-                .flatMap(step -> step.fits().stream())
-                .map(item -> item.split("@")[0])
-                .collect(Collectors.toSet());
+    void everyPlanOfEveryRemedyLayoutAndSchoolCanBeDoneByHand() {
+        int plans = 0;
+        Set<String> seen = new HashSet<>();
         for (Case one : all()) {
-            Map<String, Integer> on = new HashMap<>();
-            for (WorkStep step : one.plan().steps()) {
-                step.fits().forEach(item -> on.merge(item, 1, Integer::sum));
-                step.moves().forEach(item -> on.merge(item, 1, Integer::sum));
-                List<String> back = new ArrayList<>(step.takesOff());
-                back.addAll(step.setsBack());
-                for (String item : back) {
-                    boolean there = on.getOrDefault(item, 0) > 0;
-                    assertTrue(
-                            there || byTests.contains(item.split("@")[0]), one + ": " + step.key() + " undoes " + item);
-                    on.merge(item, there ? -1 : 0, Integer::sum);
+            for (WorkSchools schools : schools(one.plan())) {
+                plans++;
+                WorkPlan plan =
+                        WorkPlan.of(one.layout(), List.of(one.remedy()), Map.of(one.remedy(), one.place()), schools);
+                String what = one + ", " + schools.chosen();
+                assertEquals(List.of(), Hand.plays(plan.steps()), what);
+                assertEquals(List.of(), Hand.plays(required(plan)), what + ", where nothing optional applies");
+                assertEquals(List.of(), unmet(plan.steps()), what);
+                assertEquals(List.of(), unmet(required(plan)), what + ", where nothing optional applies");
+                plan.steps().forEach(step -> seen.add(step.id()));
+            }
+        }
+        assertTrue(plans > 3_000, plans + " plans");
+        Set<String> never = new HashSet<>(Hand.hazards());
+        never.removeAll(seen);
+        assertEquals(Set.of(), never, "every hazard that is played is in some plan");
+    }
+
+    /** Two remedies at once, as they are accepted for two faults. */
+    @Test
+    void everyTwoRemediesAreOnePlanThatCanBeDone() {
+        for (Layout layout : Presets.all()) {
+            List<Remedy> remedies = SuspectCatalogue.of(layout).stream()
+                    .map(Suspect::remedy)
+                    .distinct()
+                    .toList();
+            for (Remedy first : remedies) {
+                for (Remedy second : remedies) {
+                    if (first != second) {
+                        WorkPlan plan = plan(layout, first, second);
+                        String what = first + " and " + second + " of " + layout.id();
+                        assertEquals(List.of(), Hand.plays(required(plan)), what);
+                        assertEquals(List.of(), unmet(plan.steps()), what);
+                    }
                 }
             }
-            on.keySet().removeIf(item -> item.startsWith("do-not-drive-tag"));
-            on.forEach((item, left) -> assertEquals(0, left, one + " leaves " + item));
         }
+    }
+
+    /** What a step needs and is not so when its turn has come. */
+    private static List<String> unmet(List<WorkStep> steps) {
+        Set<String> so = new HashSet<>();
+        List<String> unmet = new ArrayList<>();
+        for (WorkStep step : steps) {
+            step.needs().stream()
+                    .filter(need -> so.contains(need.state()) != need.so())
+                    .forEach(need -> unmet.add(step.key() + " needs " + need));
+            step.makes().forEach(made -> {
+                if (made.so()) {
+                    so.add(made.state());
+                } else {
+                    so.remove(made.state());
+                }
+            });
+        }
+        return unmet;
+    }
+
+    @Test
+    void aStepThatIsMovedIsNoticed() {
+        List<WorkStep> moved = new ArrayList<>(plan(TARN, Remedy.CLEAN_MASTER).steps());
+        WorkStep lips =
+                moved.stream().filter(s -> s.id().equals("lips")).findFirst().orElseThrow();
+        moved.remove(lips);
+        moved.add(
+                moved.indexOf(moved.stream()
+                        .filter(s -> s.id().equals("alcohol"))
+                        .findFirst()
+                        .orElseThrow()),
+                lips);
+        assertFalse(Hand.plays(moved).isEmpty(), "rubber before the wash");
+    }
+
+    @Test
+    void aConditionThatIsDroppedIsNoticed() {
+        List<WorkStep> dropped = plan(TARN, Remedy.SET_OUTPUT_ROD).steps().stream()
+                .map(step -> step.id().equals("output-rod-set") ? withoutNeeds(step) : step)
+                .toList();
+        assertFalse(Hand.plays(WorkOrder.of(dropped)).isEmpty(), "the output rod measured with the master bolted on");
+    }
+
+    @Test
+    void aCautionThatIsRemovedIsNoticed() {
+        List<WorkStep> silent = plan(TARN, Remedy.RENEW_MASTER).steps().stream()
+                .map(step -> step.id().equals("crack-nuts") ? withoutCautions(step) : step)
+                .toList();
+        assertEquals(List.of("crack-nuts@master: without the caution pressure"), Hand.plays(silent));
+    }
+
+    private static WorkStep withoutNeeds(WorkStep step) {
+        return with(step, step.cautionIds(), List.of());
+    }
+
+    private static WorkStep withoutCautions(WorkStep step) {
+        return with(step, List.of(), step.needs());
+    }
+
+    private static WorkStep with(WorkStep step, List<String> cautions, List<Condition> needs) {
+        return new WorkStep(
+                step.id(),
+                step.section(),
+                step.handling(),
+                step.place(),
+                step.minutes(),
+                cautions,
+                needs,
+                step.makes(),
+                step.asks(),
+                step.together(),
+                step.sheetFigures(),
+                step.needed(),
+                step.testId(),
+                step.optional(),
+                step.presses(),
+                step.helper());
+    }
+
+    @Test
+    void aRecipeThatContradictsItselfIsNamed() {
+        StepDraft first = new StepDraft("first", Section.FIT, Handling.FIT, "master", 1)
+                .needs(State.TIGHT)
+                .makes(State.BOLTED);
+        StepDraft second = new StepDraft("second", Section.FIT, Handling.FIT, "master", 1)
+                .needs(State.BOLTED)
+                .makes(State.TIGHT);
+        List<WorkStep> steps = List.of(first.step(Set.of()), second.step(Set.of()));
+        String said = assertThrows(IllegalStateException.class, () -> WorkOrder.of(steps))
+                .getMessage();
+        assertTrue(said.contains("first@master waits for tight@master"), said);
     }
 
     @Test
@@ -94,45 +212,6 @@ class WorkPlanTest {
                     one.plan().steps().stream().anyMatch(s -> s.section() == Section.BEYOND),
                     one + " looks no further");
         }
-    }
-
-    /** Cautions that handbook and trade ask for at the step where the hand is. */
-    @Test
-    void whereItCanHurtSomebodyTheStepHasItsCaution() {
-        Map<String, String> needed = Map.ofEntries(
-                Map.entry("hold", "chocks"),
-                Map.entry("raise", "stands"),
-                Map.entry("crack-nuts", "pressure"),
-                Map.entry("crack-line", "pressure"),
-                Map.entry("crack-joint", "pressure"),
-                Map.entry("cap-pipes", "open-circuit"),
-                Map.entry("cap-line", "open-circuit"),
-                Map.entry("bleed-end", "screw"),
-                Map.entry("fill", "fluid"),
-                Map.entry("linings-out", "lining-dust"),
-                Map.entry("drum-off", "lining-dust"),
-                Map.entry("drum-on", "drum-first"),
-                Map.entry("piston-out", "piston-flies"),
-                Map.entry("apart", "spring-flies"),
-                Map.entry("gearbox-out", "gearbox-falls"),
-                Map.entry("slave-off", "slave-unborne"),
-                Map.entry("lines-off", "steering-too"),
-                Map.entry("accumulator-off", "accumulator"),
-                Map.entry("routine-run", "routine"),
-                Map.entry("reach-back", "preload"),
-                Map.entry("spend-reserve", "open-circuit"),
-                Map.entry("bench-strokes", "face-shield"),
-                Map.entry("end-off", "end-hangs"));
-        Set<String> seen = new HashSet<>();
-        for (Case one : all()) {
-            for (WorkStep step : one.plan().steps()) {
-                if (needed.containsKey(step.id())) {
-                    seen.add(step.id());
-                    assertEquals(Optional.of(needed.get(step.id())), step.cautionId(), one + ": " + step.key());
-                }
-            }
-        }
-        assertEquals(needed.keySet(), seen, "every one of them is in some plan");
     }
 
     @Test
@@ -151,15 +230,99 @@ class WorkPlanTest {
     @Test
     void aMasterIsComparedBledOnTheBenchSetAndAllEndsAreBled() {
         WorkPlan plan = plan(TARN, Remedy.RENEW_MASTER);
-        List<Section> sections =
-                plan.steps().stream().map(WorkStep::section).distinct().toList();
-        assertEquals(sections.stream().sorted().toList(), sections);
         assertTrue(has(plan, "bench-strokes") && has(plan, "output-rod-set") && has(plan, "switch-set"));
         assertEquals(
                 TARN.ends().size(),
-                plan.steps().stream().filter(s -> s.id().equals("bleed-end")).count());
+                plan.steps().stream().filter(WorkStep::bleedsAnEnd).count());
         Asked bore = plan.find("compare-bore@master").orElseThrow().asks().get(1);
         assertTrue(bore.differs(22.2) && !bore.differs(TARN.master().boreMm()));
+    }
+
+    /** The chain of a resealed master, as it is done by hand. */
+    @Test
+    void aResealedMasterIsStrippedWashedMeasuredDecidedAndOnlyThenGetsItsRubber() {
+        List<String> ids = plan(TARN, Remedy.CLEAN_MASTER).steps().stream()
+                .map(WorkStep::id)
+                .toList();
+        List<String> chain = List.of(
+                "hold",
+                "crack-nuts",
+                "unbolt-master",
+                "apart",
+                "alcohol",
+                "bore-measured",
+                "decide-master",
+                "lips",
+                "springs-back",
+                "bench-strokes",
+                "output-rod-set",
+                "fit-master",
+                "nuts-by-hand",
+                "torque-nuts",
+                "rod-set",
+                "fill",
+                "bleed-end",
+                "rod-again",
+                "set-level",
+                "wash");
+        assertEquals(chain, ids.stream().filter(chain::contains).distinct().toList());
+    }
+
+    @Test
+    void whatAWorkshopHasChosenChangesThePlan() {
+        Layout lever = Presets.layout("wisp-courier-brake");
+        assertTrue(has(plan(lever, Remedy.CLEAN_MASTER), "vehicle-strokes"));
+        WorkPlan bench = WorkPlan.of(
+                lever, List.of(Remedy.CLEAN_MASTER), Map.of(), WorkSchools.USUAL.with(School.PRIMING, "bench"));
+        assertTrue(has(bench, "bench-strokes") && !has(bench, "vehicle-strokes"));
+        WorkPlan pipesOff = WorkPlan.of(
+                TARN, List.of(Remedy.RENEW_ASSIST), Map.of(), WorkSchools.USUAL.with(School.ASSIST_PIPES, "off"));
+        assertTrue(pipesOff.bleeds() && !plan(TARN, Remedy.RENEW_ASSIST).bleeds(), "what was opened is bled");
+        WorkPlan resealed = WorkPlan.of(
+                TARN, List.of(Remedy.RENEW_MASTER), Map.of(), WorkSchools.USUAL.with(School.REWORK, "reseal"));
+        assertTrue(has(resealed, "lips") && !has(resealed, "compare-bore"));
+        assertTrue(has(plan(TARN, Remedy.RENEW_ASSIST), "why-renewed"), "a vacuum assist is never resealed");
+    }
+
+    @Test
+    void everySchoolChangesThePlansThatDependOnItAndNoOther() {
+        Set<School> seen = EnumSet.noneOf(School.class);
+        Set<String> once = new HashSet<>();
+        List<Case> some = all().stream()
+                .filter(one -> once.add(one.remedy() + one.layout().id()))
+                .toList();
+        for (Case one : some) {
+            WorkPlan usual = one.plan();
+            for (School school : School.values()) {
+                boolean changes = school.ways().stream()
+                        .skip(1)
+                        .anyMatch(way -> !usual.steps()
+                                .equals(WorkPlan.of(
+                                                one.layout(),
+                                                List.of(one.remedy()),
+                                                Map.of(one.remedy(), one.place()),
+                                                WorkSchools.USUAL.with(school, way))
+                                        .steps()));
+                assertTrue(!changes || usual.schools().contains(school), one + " does not tell of " + school);
+                if (changes) {
+                    seen.add(school);
+                }
+            }
+        }
+        assertEquals(EnumSet.allOf(School.class), seen);
+    }
+
+    @Test
+    void whatIsNeededIsKnownBeforeAnythingIsOpened() {
+        Set<Needed> needed = plan(TARN, Remedy.CLEAN_MASTER).needed();
+        assertTrue(needed.containsAll(Set.of(
+                Needed.SEAL_KIT,
+                Needed.BORE_GAUGE,
+                Needed.FLARE_NUT_SPANNER,
+                Needed.RING_PLIERS,
+                Needed.FLUID,
+                Needed.SOFT_JAWS)));
+        assertFalse(needed.contains(Needed.GEARBOX_JACK));
     }
 
     @Test
@@ -184,9 +347,7 @@ class WorkPlanTest {
         WorkPlan outside = plan(Presets.layout("brack-tug-clutch"), Remedy.RENEW_SLAVE);
         assertFalse(has(outside, "gearbox-out"));
         WorkPlan oneEnd = WorkPlan.of(TARN, List.of(Remedy.RESEAL_END), Map.of(Remedy.RESEAL_END, "rear-left"));
-        assertEquals(
-                1,
-                oneEnd.steps().stream().filter(s -> s.id().equals("bleed-end")).count());
+        assertEquals(1, oneEnd.steps().stream().filter(WorkStep::bleedsAnEnd).count());
     }
 
     @Test

@@ -19,8 +19,8 @@ class CureTest {
         assertEquals(worn, worn.and(Cure.of(Remedy.BLEED_MASTER)), "a master that was off is bled");
         assertEquals(Cure.of(Remedy.RENEW_SLAVE), Cure.of(Remedy.BLEED_CLUTCH).and(Cure.of(Remedy.RENEW_SLAVE)));
         assertEquals(
-                List.of(Remedy.SET_ROD, Remedy.RENEW_MASTER),
-                worn.and(Cure.of(Remedy.SET_ROD)).remedies());
+                List.of(Remedy.LENGTHEN_ROD, Remedy.RENEW_MASTER),
+                worn.and(Cure.of(Remedy.LENGTHEN_ROD)).remedies());
     }
 
     @Test
@@ -31,7 +31,7 @@ class CureTest {
         assertFalse(master.includes(Cure.of(Remedy.BLEED_FRONT)), "but it would be a part for nothing");
         assertFalse(Cure.of(Remedy.BLEED_FRONT).cures(master));
         assertFalse(master.settles(Remedy.BLEED_MODULATOR), "that takes its own routine");
-        assertTrue(Cure.of(Remedy.SET_ROD).cures(Cure.HAND_BACK));
+        assertTrue(Cure.of(Remedy.LENGTHEN_ROD).cures(Cure.HAND_BACK));
     }
 
     @ParameterizedTest

@@ -30,7 +30,8 @@ class CatalogueVersionTest {
             "2026-11-27.6", 3_697_467_378L,
             "2026-11-27.7", 1_098_500_974L,
             "2026-11-27.8", 215_458_950L,
-            "2026-11-29", 215_458_950L);
+            "2026-11-29", 215_458_950L,
+            "2026-11-29.2", 2_564_751_744L);
 
     /** Suspects with remedy, places and frequency, tests with what is read and who it concerns, of every preset. */
     private static long fingerprint() {

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -36,11 +37,12 @@ import overturn.procedure.StepWords;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
 import overturn.proving.Proving.Blocker;
+import overturn.repair.School;
 import overturn.repair.Section;
 import overturn.repair.WorkPlan;
+import overturn.repair.WorkSchools;
 import overturn.repair.WorkStep;
 import overturn.suspect.Remedy;
-import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 import overturn.verdict.CatalogueVersion;
 
@@ -108,12 +110,15 @@ class WordsTest {
             ids.addAll(List.of("may-move." + answer.name(), "may-move." + answer.name() + ".watch"));
         }
         ids.addAll(List.of("may-move.lamp", "may-move.fluid"));
+        for (School school : School.values()) {
+            ids.add("school." + school.id());
+            school.ways().forEach(way -> {
+                ids.add("school." + school.id() + "." + way);
+                ids.add("school." + school.id() + "." + way + ".good");
+            });
+        }
         for (Layout layout : Presets.all()) {
-            for (Suspect suspect : SuspectCatalogue.of(layout)) {
-                WorkPlan.of(layout, List.of(suspect.remedy()), Map.of())
-                        .steps()
-                        .forEach(step -> ids.addAll(neededBy(step)));
-            }
+            ids.addAll(neededByPlans(layout));
         }
         WorkPlan.of(Presets.TARN_BOX_VAN, List.of(Remedy.LOOK_ELSEWHERE), Map.of())
                 .steps()
@@ -154,16 +159,35 @@ class WordsTest {
         return ids;
     }
 
+    /** By every plan of a layout, whatever the workshop has chosen. */
+    private static Set<String> neededByPlans(Layout layout) {
+        Set<String> ids = new TreeSet<>();
+        Set<Remedy> remedies = new LinkedHashSet<>();
+        SuspectCatalogue.of(layout).forEach(suspect -> remedies.add(suspect.remedy()));
+        for (School school : School.values()) {
+            for (String way : school.ways()) {
+                WorkSchools schools = WorkSchools.USUAL.with(school, way);
+                remedies.forEach(remedy -> WorkPlan.of(layout, List.of(remedy), Map.of(), schools)
+                        .steps()
+                        .forEach(step -> ids.addAll(neededBy(step))));
+            }
+        }
+        return ids;
+    }
+
     private static List<String> neededBy(WorkStep step) {
         List<String> ids = new ArrayList<>(List.of("repair." + step.id()));
-        step.cautionId().ifPresent(c -> ids.add("caution." + c));
+        step.cautionIds().forEach(c -> ids.add("caution." + c));
+        if (step.helper()) {
+            ids.add("repair." + step.id() + ".alone");
+        }
+        step.needed().forEach(needed -> ids.add("needed." + needed.id()));
         step.asks().forEach(a -> ids.add("asked." + a.id()));
         step.together()
                 .forEach(two -> ids.addAll(
                         List.of("together." + two.first() + ".below", "together." + two.first() + ".above")));
         step.sheetFigures().forEach(f -> ids.add("sheet." + f));
-        step.fits().forEach(item -> ids.add("moved." + item.split("@")[0]));
-        step.moves().forEach(item -> ids.add("moved." + item.split("@")[0]));
+        step.leaves().forEach(item -> ids.add("moved." + item.split("@")[0]));
         return ids;
     }
 
@@ -232,10 +256,7 @@ class WordsTest {
 
     private static Set<String> afterTheVerdict(Layout layout) {
         Set<String> ids = new TreeSet<>();
-        SuspectCatalogue.of(layout)
-                .forEach(s -> WorkPlan.of(layout, List.of(s.remedy()), Map.of())
-                        .steps()
-                        .forEach(step -> ids.addAll(neededBy(step))));
+        ids.addAll(neededByPlans(layout));
         Checks.of(layout).forEach(check -> {
             ids.add("check." + check.id());
             check.cautionId().ifPresent(c -> ids.add("caution." + c));

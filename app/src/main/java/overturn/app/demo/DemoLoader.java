@@ -9,7 +9,6 @@ import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
@@ -233,11 +232,10 @@ class DemoLoader implements SmartInitializingSingleton {
         }
         repair.takeOff();
         if (story.stage() == Stage.UNDER_REPAIR) {
-            repair.work(Optional.of(Section.FIT));
+            repair.workUpTo(Section.FIT);
             return;
         }
-        repair.work(Optional.empty());
-        repair.bleed();
+        repair.workAndBleed();
         repair.pass(Gate.ROAD);
         repair.release(LocalDate.ofInstant(at, ZoneOffset.UTC).plusDays(2).toString());
         if (story.stage() == Stage.RELEASED) {

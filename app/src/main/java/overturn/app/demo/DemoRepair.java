@@ -25,6 +25,7 @@ import overturn.proving.Checks;
 import overturn.proving.Gate;
 import overturn.repair.Asked;
 import overturn.repair.Section;
+import overturn.repair.WorkPlan;
 import overturn.repair.WorkStep;
 
 /** Carries a demo job through its repair by the same plan, sheet and gates that a technician follows. */
@@ -68,12 +69,23 @@ final class DemoRepair {
     }
 
     /** Ticks the steps of the plan, up to and without the first of a section. */
-    void work(Optional<Section> upTo) {
-        for (WorkStep step : repair().plan().steps()) {
-            if (upTo.filter(section -> step.section().compareTo(section) >= 0).isPresent()) {
-                return;
-            }
-            if (!step.optional() && !step.id().equals("bleed-end")) {
+    void workUpTo(Section section) {
+        List<WorkStep> plan = repair().plan().steps();
+        tick(plan.stream().takeWhile(step -> step.section() != section).toList());
+    }
+
+    /** Ticks all steps before the last end is bled, bleeds by the sheet, and ticks what follows. */
+    void workAndBleed() {
+        WorkPlan plan = repair().plan();
+        List<WorkStep> before = plan.beforeBled();
+        tick(before);
+        bleed();
+        tick(plan.steps().subList(before.size(), plan.steps().size()));
+    }
+
+    private void tick(List<WorkStep> steps) {
+        for (WorkStep step : steps) {
+            if (!step.optional() && !step.bleedsAnEnd()) {
                 append.apply(new WorkStepDone(step.key(), measured(step), ""));
             }
         }
@@ -89,7 +101,7 @@ final class DemoRepair {
     }
 
     /** Bleeds by the sheet until it calls the circuit done. */
-    void bleed() {
+    private void bleed() {
         for (int turn = 0; turn < MOST_TURNS; turn++) {
             Optional<BleedSheet> sheet = repair().sheet();
             if (sheet.isEmpty() || sheet.get().done()) {

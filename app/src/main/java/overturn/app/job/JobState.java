@@ -14,7 +14,6 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
@@ -281,7 +280,7 @@ public record JobState(
         private final Map<String, LoggedEntry> already = new LinkedHashMap<>();
         private VehicleNeeds vehicle = VehicleNeeds.SEAT;
         private Optional<VerdictAccepted> accepted = Optional.empty();
-        private WorkPlan plan = new WorkPlan(List.of());
+        private WorkPlan plan = WorkPlan.NOTHING;
         private Repaired remedied = Repaired.NONE;
         private final Map<String, WorkStepDone> stepsDone = new LinkedHashMap<>();
         private final Map<Repaired, Layout> changed = new HashMap<>();
@@ -310,8 +309,7 @@ public record JobState(
                 on = on.without(off.items());
                 OnVehicle setBack = new OnVehicle(Set.copyOf(off.items()));
                 plan.steps().stream()
-                        .filter(step -> Stream.concat(step.fits().stream(), step.moves().stream())
-                                .anyMatch(setBack::has))
+                        .filter(step -> step.leaves().stream().anyMatch(setBack::has))
                         .forEach(step -> already.remove(step.key()));
                 vehicle = on.toSetBack().isEmpty() ? VehicleNeeds.SEAT : vehicle;
             } else if (logged.entry() instanceof TestSetAside aside) {
@@ -340,10 +338,7 @@ public record JobState(
                             .filter(planned -> !RepairState.stops(planned, step))
                             .ifPresent(planned -> {
                                 stepsDone.put(step.key(), step);
-                                on = on.with(planned.fits())
-                                        .with(planned.moves())
-                                        .without(planned.takesOff())
-                                        .without(planned.setsBack());
+                                on = on.with(planned.leaves()).without(planned.setsBack());
                             });
                     layoutNow = changed();
                 }
@@ -374,7 +369,7 @@ public record JobState(
         /** What a test has put on or taken off need not be done again while it stands. */
         private void doesStepsOf(LoggedEntry test) {
             plan.steps().stream()
-                    .filter(step -> !stepsDone.containsKey(step.key()) && on.does(step.fits(), step.moves()))
+                    .filter(step -> !stepsDone.containsKey(step.key()) && on.does(step.leaves()))
                     .forEach(step -> already.putIfAbsent(step.key(), test));
         }
 
@@ -448,7 +443,7 @@ public record JobState(
         private Optional<Cure> repairNow() {
             Set<String> doneAll = new HashSet<>(stepsDone.keySet());
             doneAll.addAll(already.keySet());
-            return accepted.filter(v -> RepairState.repaired(plan, doneAll)).flatMap(JobState::cure);
+            return accepted.filter(v -> plan.isRepairedBy(doneAll)).flatMap(JobState::cure);
         }
 
         JobState state() {

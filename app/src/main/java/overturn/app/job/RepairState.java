@@ -6,7 +6,6 @@ import static overturn.course.Progress.Release.FINAL;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -40,7 +39,6 @@ import overturn.proving.Gate;
 import overturn.proving.Proving;
 import overturn.proving.Proving.Blocker;
 import overturn.proving.Proving.Outcome;
-import overturn.repair.Section;
 import overturn.repair.WorkPlan;
 import overturn.repair.WorkStep;
 import overturn.suspect.Remedy;
@@ -87,7 +85,6 @@ public record RepairState(
     /** After so far trapped air has moved and a weep shows, km, whatever the hour. Estimate. */
     public static final int SET_DISTANCE_KM = 50;
 
-    private static final String BLEED_END = "bleed-end";
     /** With these the fluid is changed, so that what comes out has to run clear in colour too. */
     private static final Set<String> FLUSHES = Set.of(Remedy.CHANGE_FLUID.id(), Remedy.FLUSH_AND_RESEAL.id());
 
@@ -119,14 +116,6 @@ public record RepairState(
         throw new IllegalArgumentException("Impossible: remedy " + id);
     }
 
-    /** Whether everything that changes the vehicle is done, so that a reading is about what is left. */
-    static boolean repaired(WorkPlan plan, Set<String> done) {
-        return plan.steps().stream()
-                .filter(step -> !step.optional() && step.section().compareTo(Section.FILL) < 0)
-                .map(WorkStep::key)
-                .allMatch(done::contains);
-    }
-
     /**
      * Whether a step stops the plan: a figure differs from the list, or two do not go together, and nobody said why
      * they are taken.
@@ -137,11 +126,6 @@ public record RepairState(
         boolean differs = planned.asks().stream()
                 .anyMatch(asked -> measured.containsKey(asked.id()) && asked.differs(measured.get(asked.id())));
         return step.why().isBlank() && (differs || planned.together().stream().anyMatch(two -> two.apart(measured)));
-    }
-
-    /** An end is done when the bleed sheet says so, whatever was ticked. */
-    public static boolean bleedsAnEnd(WorkStep step) {
-        return step.id().equals(BLEED_END);
     }
 
     /**
@@ -162,9 +146,8 @@ public record RepairState(
     /** What decides where the job stands. */
     Progress progress() {
         return new Progress(
-                plan.steps().stream()
-                        .filter(step -> isOpen(step, done, already))
-                        .toList(),
+                open(plan.steps()),
+                open(plan.beforeBled()),
                 !done.isEmpty(),
                 sheet,
                 proving,
@@ -173,10 +156,14 @@ public record RepairState(
                 cameBackAs.map(UUID::toString));
     }
 
+    private List<WorkStep> open(List<WorkStep> steps) {
+        return steps.stream().filter(step -> isOpen(step, done, already)).toList();
+    }
+
     /** Whether a step has still to be done before the vehicle is proved. */
     private static boolean isOpen(WorkStep step, Map<String, LoggedEntry> done, Map<String, LoggedEntry> already) {
         return !step.optional()
-                && !bleedsAnEnd(step)
+                && !step.bleedsAnEnd()
                 && !done.containsKey(step.key())
                 && !already.containsKey(step.key());
     }
@@ -387,7 +374,7 @@ public record RepairState(
 
         private Optional<BleedSheet> sheet() {
             List<String> ends = plan.steps().stream()
-                    .filter(RepairState::bleedsAnEnd)
+                    .filter(WorkStep::bleedsAnEnd)
                     .map(WorkStep::place)
                     .toList();
             return ends.isEmpty()
@@ -398,11 +385,7 @@ public record RepairState(
         /** Plan and bleed sheet name the ends in the same order. */
         private WorkPlan inOrderOfEnds(BleedSheet sheet) {
             List<String> ends = sheet.ends().stream().map(BleedSheet.End::id).toList();
-            return new WorkPlan(plan.steps().stream()
-                    .sorted(Comparator.comparing(WorkStep::section)
-                            .thenComparingInt(
-                                    step -> step.section() == Section.BLEED ? ends.indexOf(step.place()) : -1))
-                    .toList());
+            return plan.withEnds(ends);
         }
 
         private List<Blocker> blockers(Optional<BleedSheet> sheet) {

@@ -56,7 +56,7 @@ class HostileOrdersTest {
     private static final Layout TRIKE = Presets.layout("wisp-courier-clutch");
     private static final ProcedureCatalogue PROCEDURES = ProcedureCatalogue.of(TRIKE);
     private static final List<Check> CHECKS = Checks.of(TRIKE);
-    private static final WorkPlan PLAN = WorkPlan.of(TRIKE, List.of(Remedy.SET_ROD), Map.of());
+    private static final WorkPlan PLAN = WorkPlan.of(TRIKE, List.of(Remedy.SHORTEN_ROD), Map.of());
 
     /** A test that opens the circuit. */
     private static final Procedure OPENING = PROCEDURES.all().stream()
@@ -83,7 +83,7 @@ class HostileOrdersTest {
         now = Instant.parse("2026-11-28T08:00:00Z");
         add(new JobOpened(new UUID(9, 9), "Wisp", TRIKE.id(), "drags", "", true, false, null, false, null, null));
         add(new VerdictAccepted(
-                List.of(Remedy.SET_ROD.id()), "PROVEN", 0.97, List.of(), List.of(), "", List.of(), Bleeding.USUAL));
+                List.of(Remedy.SHORTEN_ROD.id()), "PROVEN", 0.97, List.of(), List.of(), "", List.of(), Bleeding.USUAL));
     }
 
     /** Mostly what the job needs next, so that many come to their release; now and then anything. */
@@ -94,9 +94,7 @@ class HostileOrdersTest {
         }
         RepairState repair = decided.get();
         for (WorkStep step : PLAN.steps()) {
-            if (!step.optional()
-                    && !RepairState.bleedsAnEnd(step)
-                    && !repair.done().containsKey(step.key())) {
+            if (!step.optional() && !step.bleedsAnEnd() && !repair.done().containsKey(step.key())) {
                 return new WorkStepDone(step.key(), List.of(), "");
             }
         }
@@ -290,7 +288,7 @@ class HostileOrdersTest {
             }
         });
         boolean worked = PLAN.steps().stream()
-                .filter(s -> !s.optional() && !RepairState.bleedsAnEnd(s))
+                .filter(s -> !s.optional() && !s.bleedsAnEnd())
                 .allMatch(s -> ticked.contains(s.key()));
         return worked && nothingOn(log, standing) && bled(standing) && checked(log, struck, signed);
     }
@@ -300,9 +298,7 @@ class HostileOrdersTest {
         for (LoggedEntry l : log) {
             if (l.entry() instanceof WorkStepDone done && standing.contains(l)) {
                 WorkStep step = PLAN.find(done.key()).orElseThrow();
-                step.fits().forEach(item -> on.put(item, !item.startsWith("do-not-drive-tag")));
-                step.moves().forEach(item -> on.put(item, true));
-                step.takesOff().forEach(item -> on.put(item, false));
+                step.leaves().forEach(item -> on.put(item, !item.startsWith("do-not-drive-tag")));
                 step.setsBack().forEach(item -> on.put(item, false));
             } else if (l.entry() instanceof ReadingTaken taken) {
                 PROCEDURES
@@ -319,7 +315,7 @@ class HostileOrdersTest {
 
     private static boolean bled(List<LoggedEntry> standing) {
         List<String> ends = PLAN.steps().stream()
-                .filter(RepairState::bleedsAnEnd)
+                .filter(WorkStep::bleedsAnEnd)
                 .map(WorkStep::place)
                 .toList();
         List<BleedEvent> events = new ArrayList<>();

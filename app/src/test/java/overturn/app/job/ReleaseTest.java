@@ -84,7 +84,7 @@ class ReleaseTest {
 
     private void work() {
         for (WorkStep step : repair().plan().steps()) {
-            if (!step.optional() && !RepairState.bleedsAnEnd(step)) {
+            if (!step.optional() && !step.bleedsAnEnd()) {
                 List<Measured> measured = new ArrayList<>();
                 for (Asked asked : step.asks()) {
                     double mm = asked.listed().orElse(7);
@@ -175,7 +175,7 @@ class ReleaseTest {
     void theBleedSheetAloneSaysWhenAnEndIsDone() {
         work();
         repair().plan().steps().stream()
-                .filter(RepairState::bleedsAnEnd)
+                .filter(WorkStep::bleedsAnEnd)
                 .forEach(step -> add(new WorkStepDone(step.key(), List.of(), "")));
         assertTrue(blocked(Proving.Blocker.Kind.BLEEDING), "ticked, and no stroke made");
         bleed();
@@ -272,7 +272,7 @@ class ReleaseTest {
         add(verdict.entry());
         assertTrue(state().already().containsKey("unbolt-master@master"));
         for (WorkStep step : repair().plan().steps()) {
-            boolean asked = !step.optional() && !RepairState.bleedsAnEnd(step);
+            boolean asked = !step.optional() && !step.bleedsAnEnd();
             if (asked && !state().already().containsKey(step.key())) {
                 add(new WorkStepDone(step.key(), List.of(), ""));
             }

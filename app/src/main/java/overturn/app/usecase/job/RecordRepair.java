@@ -69,8 +69,7 @@ public class RecordRepair {
                 .orElse(List.of());
         more.forEach(one -> checks.that(
                 () -> plan.stream()
-                        .anyMatch(step ->
-                                step.key().equals(one) && step.asks().isEmpty() && !RepairState.bleedsAnEnd(step)),
+                        .anyMatch(step -> step.key().equals(one) && step.asks().isEmpty() && !step.bleedsAnEnd()),
                 "also",
                 one,
                 "a step of the work plan that asks for no figure"));
@@ -96,7 +95,7 @@ public class RecordRepair {
             if (repair.isPresent() && step.isEmpty()) {
                 checks.add("key", key, "a step of the work plan of this job");
             }
-            step.filter(RepairState::bleedsAnEnd)
+            step.filter(WorkStep::bleedsAnEnd)
                     .ifPresent(s -> checks.add(
                             "key", key, "a step other than bleeding an end: the bleed sheet says when it is done"));
             List<WorkStepDone.Measured> measured = new ArrayList<>();

@@ -1,0 +1,115 @@
+package overturn.repair;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * The order in which steps can be done: each when what it needs is so, and none that spoils what another still needs
+ * and nothing brings back. Among those that can be done the earlier section comes first, then the place where the hands
+ * are, then the same act elsewhere, then the order of the recipe.
+ */
+final class WorkOrder {
+
+    private final List<WorkStep> pending;
+    private final List<WorkStep> ordered = new ArrayList<>();
+    private final Set<String> so = new HashSet<>();
+    private String hands = "";
+    private String act = "";
+
+    private WorkOrder(List<WorkStep> steps) {
+        pending = new ArrayList<>(steps);
+    }
+
+    /** @throws IllegalStateException if no order meets what the steps need: a recipe contradicts itself */
+    static List<WorkStep> of(List<WorkStep> steps) {
+        return new WorkOrder(steps).ordered();
+    }
+
+    private List<WorkStep> ordered() {
+        while (!pending.isEmpty()) {
+            WorkStep next = pending.stream()
+                    .filter(this::canBeDone)
+                    .filter(this::spoilsNothing)
+                    .min(Comparator.comparing(this::turn)
+                            .thenComparing(step -> !step.place().equals(hands))
+                            .thenComparing(step -> !step.id().equals(act)))
+                    .orElseThrow(() -> new IllegalStateException("No step of these can be done: " + blocked()));
+            pending.remove(next);
+            ordered.add(next);
+            hands = next.place();
+            act = next.id();
+            next.makes().forEach(made -> {
+                if (made.so()) {
+                    so.add(made.state());
+                } else {
+                    so.remove(made.state());
+                }
+            });
+        }
+        return ordered;
+    }
+
+    /** What can be looked at only for a while is looked at with the comparing, wherever it is listed. */
+    private Section turn(WorkStep step) {
+        boolean passes = step.section() == Section.BEYOND
+                && step.needs().stream()
+                        .anyMatch(need -> pending.stream()
+                                .anyMatch(
+                                        other -> other != step && other.makes().contains(need.opposite())));
+        return passes ? Section.COMPARE : step.section();
+    }
+
+    private boolean holds(Condition condition) {
+        return so.contains(condition.state()) == condition.so();
+    }
+
+    private boolean canBeDone(WorkStep step) {
+        return step.needs().stream().allMatch(this::holds);
+    }
+
+    private boolean spoilsNothing(WorkStep step) {
+        return step.makes().stream()
+                .map(Condition::opposite)
+                .noneMatch(lost -> pending.stream()
+                        .filter(other -> other != step && other.needs().contains(lost))
+                        .anyMatch(other -> pending.stream()
+                                .filter(maker -> maker != step
+                                        && maker != other
+                                        && maker.makes().contains(lost))
+                                .allMatch(maker -> waitsFor(maker, other, new HashSet<>()))));
+    }
+
+    /**
+     * Whether a step cannot come before another: all that could make something it needs is that other or waits for it.
+     */
+    private boolean waitsFor(WorkStep step, WorkStep other, Set<WorkStep> seen) {
+        if (!seen.add(step)) {
+            return false;
+        }
+        return step.needs().stream().filter(need -> !holds(need)).anyMatch(need -> {
+            List<WorkStep> makers =
+                    pending.stream().filter(m -> m.makes().contains(need)).toList();
+            return !makers.isEmpty() && makers.stream().allMatch(m -> m == other || waitsFor(m, other, seen));
+        });
+    }
+
+    private String blocked() {
+        StringBuilder said = new StringBuilder();
+        for (WorkStep step : pending) {
+            said.append(step.key()).append(" waits for ");
+            step.needs().stream()
+                    .filter(need -> !holds(need))
+                    .forEach(need -> said.append(need.so() ? "" : "no ")
+                            .append(need.state())
+                            .append(' '));
+            if (canBeDone(step)) {
+                said.append("what it would spoil");
+            }
+            said.append("; ");
+        }
+        return said.toString();
+    }
+}
