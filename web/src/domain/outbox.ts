@@ -65,6 +65,7 @@ const KNOWN: Record<Kind, true> = {
   strokes: true,
   levels: true,
   bleeding: true,
+  ways: true,
   photos: true,
   walks: true,
   rests: true,
@@ -252,6 +253,8 @@ function sentBehind(
     case "levels":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "bleeding":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "ways":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "photos":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });

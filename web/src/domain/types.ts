@@ -37,6 +37,7 @@ export interface Writes {
   strokes: Schemas["StrokesRequest"];
   levels: Schemas["LevelRequest"];
   bleeding: Schemas["BleedingRequest"];
+  ways: Schemas["WayRequest"];
   photos: Schemas["PhotoRequest"];
   walks: Schemas["WalkRequest"];
   rests: Schemas["RestRequest"];

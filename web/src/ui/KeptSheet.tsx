@@ -19,6 +19,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   strokes: "keptStrokes",
   levels: "keptLevel",
   bleeding: "keptBleeding",
+  ways: "ways",
   photos: "keptPhoto",
   walks: "firstWalk",
   rests: "keptRest",

@@ -3,26 +3,30 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import { stepText } from "../../domain/status";
-import type { WorkStep } from "../../domain/types";
+import type { Repair, WorkStep } from "../../domain/types";
 import { minutes } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { Schools } from "../../ui/Schools";
 import { SheetFigures } from "./SheetFigures";
 import { apart, differs, isDone, typedNumber, type Visit } from "./state";
 import type { RepairPage } from "./useRepair";
 
+const REWORK = "rework";
 /** On a thread of so much pitch turns are told, mm; the usual one of such rods. */
 const PITCH_MM = 1;
 
 interface Props {
   visit: Visit;
   vehicleId: string;
+  /** The ways in which this plan is done. */
+  ways: Repair["ways"];
   page: RepairPage;
   onDone: () => void;
 }
 
 /** What is done at one place without going elsewhere: each step with its caution and its figures, all told at once. */
-export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
+export function VisitCard({ visit, vehicleId, ways, page, onDone }: Props) {
   const { word, part } = useSettings();
   const open = visit.steps.filter((step) => !isDone(step));
   const [taken, setTaken] = useState<Record<string, boolean>>({});
@@ -75,6 +79,7 @@ export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
                 onWhy={(text) => setWhy({ ...why, [step.key]: text })}
               />
             )}
+            {!isDone(step) && step.section === "DECIDE" && <Rework ways={ways} page={page} />}
             {!isDone(step) && <SheetFigures vehicleId={vehicleId} ids={step.sheetFigures} />}
             {!isDone(step) && step.testId && (
               <Link to={`/jobs/${page.jobId}/tests/${step.testId}`} className="min-h-11 content-center underline">
@@ -99,6 +104,19 @@ export function VisitCard({ visit, vehicleId, page, onDone }: Props) {
         </div>
       )}
     </section>
+  );
+}
+
+/** Reseal or renew, chosen where it is decided. */
+function Rework({ ways, page }: { ways: Repair["ways"]; page: RepairPage }) {
+  const rework = ways.find((one) => one.school === REWORK);
+  if (!rework) return null;
+  return (
+    <Schools
+      schools={[REWORK]}
+      ways={{ [REWORK]: rework.way }}
+      onWay={(school, way) => void page.enter("ways", { school, way })}
+    />
   );
 }
 

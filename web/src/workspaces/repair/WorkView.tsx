@@ -8,12 +8,14 @@ import { nextPage, nextPath, nextText, stepText } from "../../domain/status";
 import type { Job, Repair, WorkStep } from "../../domain/types";
 import { minutes } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
+import { Schools } from "../../ui/Schools";
 import { useGo } from "../../ui/useGo";
 import { Frame } from "./Frame";
 import { Parts } from "./Parts";
 import { isDone, progress, visitNow, visits, type Visit } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
 import { VisitCard } from "./VisitCard";
+import { WhatYouNeed } from "./WhatYouNeed";
 
 /** How much of the sheet is shown at least around the place of a step, and how wide against its height. */
 const LEAST_VIEW = 560;
@@ -42,6 +44,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             key={`${now.key} ${now.steps.map((step) => Number(step.mismatched)).join("")}`}
             visit={now}
             vehicleId={job.vehicleId}
+            ways={repair.ways}
             page={page}
             onDone={() => asked.has("step") && go("?")}
           />
@@ -65,7 +68,9 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             </CircuitSheet>
           </div>
         </div>
+        <WhatYouNeed job={job} repair={repair} begun={done > 0} />
         <Parts job={job} page={page} />
+        <HowDone repair={repair} page={page} />
         <OnOffMoved job={job} />
       </div>
       <aside className="bg-panel p-4 max-lg:border-t-2 max-lg:border-ink">
@@ -96,6 +101,22 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
         ))}
       </aside>
     </main>
+  );
+}
+
+/** Where good practitioners differ, as far as this plan depends on it. */
+function HowDone({ repair, page }: { repair: Repair; page: RepairPage }) {
+  if (repair.ways.length === 0 || repair.released) return null;
+  return (
+    <details className="border-t-2 border-ink bg-panel p-4">
+      <summary className="caps min-h-11 cursor-pointer content-center">{say("ways")}</summary>
+      <p className="mb-3 text-soft">{say("waysWhy")}</p>
+      <Schools
+        schools={repair.ways.map((one) => one.school)}
+        ways={Object.fromEntries(repair.ways.map((one) => [one.school, one.way]))}
+        onWay={(school, way) => void page.enter("ways", { school, way })}
+      />
+    </details>
   );
 }
 

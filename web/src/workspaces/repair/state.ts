@@ -46,6 +46,15 @@ export function progress(steps: WorkStep[]) {
   return { done: asked.filter(isDone).length, all: asked.length, leftOut };
 }
 
+/** The maker's figures that the steps of a plan need. */
+export const figuresOf = (steps: WorkStep[]): string[] => [
+  ...new Set(steps.filter((step) => !step.optional).flatMap((step) => step.sheetFigures)),
+];
+
+/** How many steps want a second person. */
+export const helperSteps = (steps: WorkStep[]): number =>
+  steps.filter((step) => step.helper && !step.optional && !isDone(step)).length;
+
 /** A figure as it is typed; not a number while it is none. */
 export const typedNumber = (text: string): number => (text.trim() === "" ? NaN : Number(text.trim().replace(",", ".")));
 

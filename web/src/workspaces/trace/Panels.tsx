@@ -261,6 +261,7 @@ const STRIKABLE = [
   "walk-seen",
   "photo-taken",
   "bleeding-chosen",
+  "way-chosen",
   "part-moved",
 ];
 

@@ -30,6 +30,8 @@ export function repairText(entry: Entry, word: Word): string | undefined {
               .join(", "),
         ...(third ? [third] : []),
       ].join(" · ");
+    case "way-chosen":
+      return `${word(`school.${first}`)} ${word(`school.${first}.${second}`)}`;
     case "walk-seen": {
       const spots = Array.from({ length: entry.told.length / 2 }, (_, i) => entry.told.slice(2 * i, 2 * i + 2));
       const told = spots

@@ -6,6 +6,7 @@ import type { Workshop } from "../../domain/types";
 import { say } from "../../domain/words";
 import { BleedChoice } from "../../ui/BleedChoice";
 import { Button } from "../../ui/Button";
+import { Schools } from "../../ui/Schools";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 import { Prices } from "./Prices";
@@ -45,7 +46,7 @@ function Form({
   /** What is kept now, asked again. */
   reload: () => Promise<Workshop | undefined>;
 }) {
-  const { personId, word } = useSettings();
+  const { catalogue, personId, word } = useSettings();
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
   const taken = (now: Workshop, edited: Draft) => {
@@ -104,6 +105,13 @@ function Form({
               order={draft.bleedOrder}
               onMethod={(bleedMethod) => set({ bleedMethod })}
               onOrder={(bleedOrder) => set({ bleedOrder })}
+            />
+          </Group>
+          <Group title={say("workshopWays")} hint={say("workshopWaysWhy")}>
+            <Schools
+              schools={catalogue.schools.map((school) => school.id)}
+              ways={draft.schools}
+              onWay={(school, way) => set({ schools: { ...draft.schools, [school]: way } })}
             />
           </Group>
           <Group title={say("workshopMoney")} hint={say("workshopRateWhy")}>

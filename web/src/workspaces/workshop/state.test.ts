@@ -7,6 +7,7 @@ const WORKSHOP: Workshop = {
   helper: true,
   lift: false,
   bleedMethod: "two-people",
+  schools: {},
   bleedOrder: "farthest-first",
   ratePerHour: 90,
   currency: "crowns",

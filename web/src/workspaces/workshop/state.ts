@@ -7,6 +7,8 @@ export interface Draft {
   lift: boolean;
   bleedMethod: string;
   bleedOrder: string;
+  /** By the id of its school, the way that is not the usual one. */
+  schools: Record<string, string>;
   rate: string;
   currency: string;
   prices: Record<string, { labour: string; parts: string }>;
@@ -19,6 +21,7 @@ export function draftOf(workshop: Workshop): Draft {
     lift: workshop.lift,
     bleedMethod: workshop.bleedMethod,
     bleedOrder: workshop.bleedOrder,
+    schools: workshop.schools,
     rate: workshop.ratePerHour === undefined ? "" : String(workshop.ratePerHour),
     currency: workshop.currency ?? "",
     prices: Object.fromEntries(
@@ -58,6 +61,7 @@ export function request(draft: Draft, version: number, personId: string): Worksh
     lift: draft.lift,
     bleedMethod: draft.bleedMethod,
     bleedOrder: draft.bleedOrder,
+    schools: draft.schools,
     lacks: Object.entries(draft.there)
       .filter(([, there]) => !there)
       .map(([id]) => id),

@@ -1,6 +1,7 @@
 package overturn.suspect;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -97,6 +98,11 @@ public enum Remedy {
     /** Price of the parts, expressed in minutes of labour, so that no currency is assumed. */
     public double partsPriceMinutes() {
         return partsPriceMinutes;
+    }
+
+    /** What an earlier version had as one remedy; itself where it is still one. */
+    public List<Remedy> today() {
+        return this == SET_ROD ? List.of(SHORTEN_ROD, LENGTHEN_ROD, SET_STOP) : List.of(this);
     }
 
     /** Whether the circuit is opened and bled anyway when this is done. */

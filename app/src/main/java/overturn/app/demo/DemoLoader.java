@@ -20,7 +20,6 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import overturn.app.demo.DemoJobs.Stage;
 import overturn.app.demo.DemoJobs.Story;
-import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
@@ -35,6 +34,7 @@ import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
 import overturn.app.workshop.Staff;
+import overturn.app.workshop.WorkshopSettings;
 import overturn.course.Measured;
 import overturn.evidence.Reading;
 import overturn.evidence.RigSetup;
@@ -222,7 +222,7 @@ class DemoLoader implements SmartInitializingSingleton {
                 WHY,
                 model.layout(),
                 diagnosis.assessment().history().now().components(),
-                Bleeding.USUAL,
+                WorkshopSettings.PLAIN,
                 reading -> entries.get(readings.indexOf(reading) + 1).id());
     }
 

@@ -1,6 +1,7 @@
 package overturn.app.job;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -212,6 +213,8 @@ public sealed interface Entry
      * @param why why on less than proof; empty when proven
      * @param places for each remedy the component at which it is done; empty in entries of before
      * @param bleeding how the workshop bleeds at that moment; the usual way in entries of before
+     * @param schools the ways that the workshop has chosen at that moment, by the stable ids of their schools; what is
+     *     left out is done the usual way
      */
     record VerdictAccepted(
             List<String> remedyIds,
@@ -221,9 +224,23 @@ public sealed interface Entry
             List<String> missing,
             String why,
             List<String> places,
-            Bleeding bleeding)
+            Bleeding bleeding,
+            Map<String, String> schools)
             implements Entry {
         public static final String KIND = "verdict-accepted";
+
+        /** One in a workshop that does everything the usual way. */
+        public VerdictAccepted(
+                List<String> remedyIds,
+                String grade,
+                double probability,
+                List<UUID> carrierIds,
+                List<String> missing,
+                String why,
+                List<String> places,
+                Bleeding bleeding) {
+            this(remedyIds, grade, probability, carrierIds, missing, why, places, bleeding, Map.of());
+        }
 
         public VerdictAccepted {
             remedyIds = List.copyOf(remedyIds);
@@ -231,6 +248,7 @@ public sealed interface Entry
             missing = List.copyOf(missing);
             places = places == null ? List.of() : List.copyOf(places);
             bleeding = bleeding == null ? Bleeding.USUAL : bleeding;
+            schools = Map.copyOf(schools);
         }
 
         @Override

@@ -27,6 +27,7 @@ import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.RepairEntry.JobReleased;
+import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.circuit.Layout;
 import overturn.course.JobStage;
@@ -48,7 +49,9 @@ import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
 import overturn.repair.Asked;
 import overturn.repair.ChangedLayout;
+import overturn.repair.School;
 import overturn.repair.WorkPlan;
+import overturn.repair.WorkSchools;
 import overturn.repair.WorkStep;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
@@ -70,6 +73,7 @@ import overturn.suspect.Repaired;
  * @param vehicle state that the last test left it in
  * @param accepted the accepted verdict, if it still stands
  * @param remedied the repairs done so far, so that readings are about what is left
+ * @param schools the ways in which the plan is done
  * @param repairedSinceAccepted whether the plan of the accepted verdict has changed the vehicle
  * @param layout the circuit as it came
  * @param changed by what has been remedied, the circuit from then on where a repair put another size in
@@ -90,6 +94,7 @@ public record JobState(
         VehicleNeeds vehicle,
         Optional<VerdictAccepted> accepted,
         Repaired remedied,
+        WorkSchools schools,
         boolean repairedSinceAccepted,
         Layout layout,
         Map<Repaired, Layout> changed,
@@ -281,6 +286,7 @@ public record JobState(
         private VehicleNeeds vehicle = VehicleNeeds.SEAT;
         private Optional<VerdictAccepted> accepted = Optional.empty();
         private WorkPlan plan = WorkPlan.NOTHING;
+        private WorkSchools schools = WorkSchools.USUAL;
         private Repaired remedied = Repaired.NONE;
         private final Map<String, WorkStepDone> stepsDone = new LinkedHashMap<>();
         private final Map<Repaired, Layout> changed = new HashMap<>();
@@ -322,14 +328,17 @@ public record JobState(
                 if (understood && !struck.contains(logged.id())) {
                     remedied = remedied();
                     accepted = Optional.of(verdict);
-                    plan = RepairState.plan(verdict, procedures.layout());
                     stepsDone.clear();
                     already.clear();
-                    log.stream()
-                            .filter(before -> before.sequence() < logged.sequence())
-                            .filter(before -> disturbing.containsKey(before.id()))
-                            .forEach(this::doesStepsOf);
+                    plan(WorkSchools.of(verdict.schools()), logged);
                     layoutBefore = layoutNow;
+                }
+            } else if (logged.entry() instanceof WayChosen chosen) {
+                Optional<School> school = School.find(chosen.school())
+                        .filter(known -> known.ways().contains(chosen.way()));
+                understood = school.isPresent();
+                if (understood && !struck.contains(logged.id())) {
+                    plan(schools.with(school.get(), chosen.way()), logged);
                 }
             } else if (logged.entry() instanceof WorkStepDone step) {
                 if (!struck.contains(logged.id())) {
@@ -364,6 +373,18 @@ public record JobState(
                     .repair()
                     .filter(repair -> repair.letsThrough(release, logged))
                     .isPresent();
+        }
+
+        /** The plan in these ways, and what the tests before it have done of it. */
+        private void plan(WorkSchools ways, LoggedEntry by) {
+            schools = ways;
+            accepted.ifPresent(verdict -> {
+                plan = RepairState.plan(verdict, procedures.layout(), ways);
+                log.stream()
+                        .filter(before -> before.sequence() < by.sequence())
+                        .filter(before -> disturbing.containsKey(before.id()))
+                        .forEach(this::doesStepsOf);
+            });
         }
 
         /** What a test has put on or taken off need not be done again while it stands. */
@@ -460,6 +481,7 @@ public record JobState(
                     vehicle,
                     accepted,
                     noted(remedied()),
+                    schools,
                     repairNow().isPresent(),
                     procedures.layout(),
                     Map.copyOf(changed),

@@ -92,6 +92,21 @@ public sealed interface RepairEntry extends Entry {
         }
     }
 
+    /**
+     * Some of the plan is done another way from here on.
+     *
+     * @param school stable id of the school
+     * @param way stable id of its way
+     */
+    record WayChosen(String school, String way) implements RepairEntry {
+        public static final String KIND = "way-chosen";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
     /** The circuit was left alone for ten minutes or more. */
     record CircuitRested() implements RepairEntry {
         public static final String KIND = "circuit-rested";

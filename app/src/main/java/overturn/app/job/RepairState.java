@@ -6,6 +6,7 @@ import static overturn.course.Progress.Release.FINAL;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -26,6 +27,7 @@ import overturn.app.job.RepairEntry.CircuitRested;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
+import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.workshop.Staff.Person;
 import overturn.bleeding.BleedEvent;
@@ -40,6 +42,7 @@ import overturn.proving.Proving;
 import overturn.proving.Proving.Blocker;
 import overturn.proving.Proving.Outcome;
 import overturn.repair.WorkPlan;
+import overturn.repair.WorkSchools;
 import overturn.repair.WorkStep;
 import overturn.suspect.Remedy;
 
@@ -94,7 +97,7 @@ public record RepairState(
     }
 
     /** The plan of an accepted verdict. */
-    static WorkPlan plan(VerdictAccepted verdict, Layout layout) {
+    static WorkPlan plan(VerdictAccepted verdict, Layout layout, WorkSchools schools) {
         List<Remedy> remedies = new ArrayList<>();
         Map<Remedy, String> places = new EnumMap<>(Remedy.class);
         for (int i = 0; i < verdict.remedyIds().size(); i++) {
@@ -104,7 +107,7 @@ public record RepairState(
             String place = i < verdict.places().size() ? verdict.places().get(i) : offered.get(0);
             places.put(remedy, offered.contains(place) ? place : offered.get(0));
         }
-        return WorkPlan.of(layout, remedies, places);
+        return WorkPlan.of(layout, remedies, places, schools);
     }
 
     private static Remedy remedy(String id) {
@@ -156,8 +159,12 @@ public record RepairState(
                 cameBackAs.map(UUID::toString));
     }
 
+    /** A part that differs stops the plan: its step comes first. */
     private List<WorkStep> open(List<WorkStep> steps) {
-        return steps.stream().filter(step -> isOpen(step, done, already)).toList();
+        return steps.stream()
+                .filter(step -> isOpen(step, done, already))
+                .sorted(Comparator.comparing(step -> !mismatched.contains(step.key())))
+                .toList();
     }
 
     /** Whether a step has still to be done before the vehicle is proved. */
@@ -190,7 +197,7 @@ public record RepairState(
 
         Fold(JobState state, Layout layout, VerdictAccepted verdict) {
             this.state = state;
-            this.plan = RepairState.plan(verdict, layout);
+            this.plan = RepairState.plan(verdict, layout, state.schools());
             this.flush = verdict.remedyIds().stream().anyMatch(FLUSHES::contains);
             this.checks = Checks.of(layout);
             this.schools = verdict.bleeding().schools(List.of());
@@ -232,6 +239,8 @@ public record RepairState(
                 orderSource = chosen.source();
             } else if (entry instanceof LevelEntered level) {
                 events.add(new BleedEvent.Level(level.aboveMinimumMl()));
+            } else if (entry instanceof WayChosen) {
+                backTo(Gate.CHOCKS, logged.takenAt());
             } else if (entry instanceof CircuitRested) {
                 events.add(new BleedEvent.Rest());
             } else if (entry instanceof CheckDone check) {

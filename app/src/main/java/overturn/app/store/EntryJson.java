@@ -46,6 +46,7 @@ class EntryJson {
             Map.entry(RepairEntry.StrokesBled.KIND, RepairEntry.StrokesBled.class),
             Map.entry(RepairEntry.LevelEntered.KIND, RepairEntry.LevelEntered.class),
             Map.entry(RepairEntry.BleedingChosen.KIND, RepairEntry.BleedingChosen.class),
+            Map.entry(RepairEntry.WayChosen.KIND, RepairEntry.WayChosen.class),
             Map.entry(RepairEntry.CircuitRested.KIND, RepairEntry.CircuitRested.class),
             Map.entry(RepairEntry.CheckDone.KIND, RepairEntry.CheckDone.class),
             Map.entry(RepairEntry.JobReleased.KIND, RepairEntry.JobReleased.class),
@@ -63,7 +64,12 @@ class EntryJson {
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
             RepairEntry.JobReleased.KIND, List.of(EntryJson::byEarlierGates, EntryJson::byEarlierGates),
             RepairEntry.CheckDone.KIND, List.of(EntryJson::lookedAt),
-            VerdictAccepted.KIND, List.of(EntryJson::wholeCure, EntryJson::withoutPlaces, EntryJson::bledAsUsual));
+            VerdictAccepted.KIND,
+                    List.of(
+                            EntryJson::wholeCure,
+                            EntryJson::withoutPlaces,
+                            EntryJson::bledAsUsual,
+                            EntryJson::doneAsUsual));
 
     private static final Map<String, RigTrust> TRUST =
             Map.of("PROVEN", RigTrust.PROVEN, "NORMAL", RigTrust.NORMAL, "DOUBTFUL", RigTrust.DOUBTFUL);
@@ -204,6 +210,12 @@ class EntryJson {
         body.set(
                 "bleeding",
                 body.objectNode().put("method", Bleeding.USUAL.method()).put("order", Bleeding.USUAL.order()));
+        return body;
+    }
+
+    /** Version 4 knew no schools. */
+    private static ObjectNode doneAsUsual(ObjectNode body) {
+        body.set("schools", body.objectNode());
         return body;
     }
 

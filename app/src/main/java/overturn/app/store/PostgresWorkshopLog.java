@@ -21,6 +21,7 @@ import overturn.app.workshop.WorkshopSettings;
 import overturn.app.workshop.WorkshopSettings.Price;
 import overturn.app.workshop.WorkshopSettings.Rate;
 import overturn.procedure.Procedure.RigKind;
+import overturn.repair.WorkSchools;
 import overturn.suspect.Remedy;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -47,6 +48,7 @@ class PostgresWorkshopLog implements WorkshopLog {
             boolean helper,
             boolean lift,
             Bleeding bleeding,
+            Map<String, String> schools,
             Optional<Rate> rate,
             Map<String, Price> prices) {}
 
@@ -67,7 +69,8 @@ class PostgresWorkshopLog implements WorkshopLog {
                 .collect(Collectors.toSet());
         Map<Remedy, Price> prices = new EnumMap<>(Remedy.class);
         for (Remedy one : Remedy.values()) {
-            Optional.ofNullable(stored.prices().get(remedy.apply(one))).ifPresent(price -> prices.put(one, price));
+            Optional.ofNullable(stored.prices().get(remedy.apply(one)))
+                    .ifPresent(price -> one.today().forEach(now -> prices.putIfAbsent(now, price)));
         }
         return new WorkshopSettings(
                 stored.version(),
@@ -75,6 +78,7 @@ class PostgresWorkshopLog implements WorkshopLog {
                 stored.helper(),
                 stored.lift(),
                 stored.bleeding() == null ? Bleeding.USUAL : stored.bleeding(),
+                stored.schools() == null ? WorkSchools.USUAL : WorkSchools.of(stored.schools()),
                 stored.rate(),
                 prices);
     }
@@ -89,6 +93,7 @@ class PostgresWorkshopLog implements WorkshopLog {
                 settings.helper(),
                 settings.lift(),
                 settings.bleeding(),
+                settings.schools().ids(),
                 settings.rate(),
                 prices);
         try {

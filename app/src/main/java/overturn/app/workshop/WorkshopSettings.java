@@ -8,6 +8,7 @@ import overturn.app.job.Bleeding;
 import overturn.planning.Prices;
 import overturn.planning.Workshop;
 import overturn.procedure.Procedure.RigKind;
+import overturn.repair.WorkSchools;
 import overturn.suspect.Remedy;
 
 /**
@@ -18,6 +19,7 @@ import overturn.suspect.Remedy;
  * @param helper whether a second person is at hand
  * @param lift whether there is a lift
  * @param bleeding how it bleeds where the maker says nothing
+ * @param schools the ways it has chosen where practitioners differ
  * @param rate labour rate in its own currency; empty where only minutes count
  * @param prices its own minutes and prices of remedies; the others have the plain ones
  */
@@ -27,11 +29,12 @@ public record WorkshopSettings(
         boolean helper,
         boolean lift,
         Bleeding bleeding,
+        WorkSchools schools,
         Optional<Rate> rate,
         Map<Remedy, Price> prices) {
 
-    public static final WorkshopSettings PLAIN =
-            new WorkshopSettings(0, Set.of(), true, true, Bleeding.USUAL, Optional.empty(), Map.of());
+    public static final WorkshopSettings PLAIN = new WorkshopSettings(
+            0, Set.of(), true, true, Bleeding.USUAL, WorkSchools.USUAL, Optional.empty(), Map.of());
 
     public WorkshopSettings {
         lacks = Set.copyOf(lacks);

@@ -90,7 +90,7 @@ class RepairTest {
         page.getByText("pipes capped, master").first().waitFor();
         assertEquals(
                 0, page.getByText("looked at, as they should be").count(), "nothing can be checked while it is on");
-        screens.open("/jobs/" + id + "/work");
+        screens.open("/jobs/" + id + "/work?step=compare-bore@master");
         Locator step = next(page);
         step.getByLabel("Bore, old").fill("23.8");
         step.getByLabel("Bore, new").fill("22.2");

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -48,7 +49,9 @@ class EntryJsonTest {
                         List.of("A_CARRIER"),
                         "",
                         List.of("master", "pedal"),
-                        new Bleeding("wedged", "diagonal")),
+                        new Bleeding("wedged", "diagonal"),
+                        Map.of("priming", "bench")),
+                new RepairEntry.WayChosen("rework", "reseal"),
                 new RepairEntry.BleedingChosen(
                         new Bleeding("reverse", "nearest-first"), List.of("front-left", "rear-left"), "maker’s book"),
                 new RepairEntry.WorkStepDone(

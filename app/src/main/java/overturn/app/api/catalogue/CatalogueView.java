@@ -22,12 +22,13 @@ import overturn.procedure.BlindSpots;
 import overturn.procedure.Procedure;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
+import overturn.repair.School;
 import overturn.verdict.Standing;
 import overturn.words.Words;
 
 /**
- * What the program knows before any job: people, layouts with their suspects and tests, units, cautions, ways to bleed,
- * and the share below which a suspect or a part counts as cleared.
+ * What the program knows before any job: people, layouts with their suspects and tests, units, cautions, ways to bleed
+ * and to work, and the share below which a suspect or a part counts as cleared.
  */
 public record CatalogueView(
         List<PersonView> staff,
@@ -37,6 +38,7 @@ public record CatalogueView(
         List<BlindSpotView> blindSpots,
         List<BleedMethodView> bleedMethods,
         List<String> bleedOrders,
+        List<SchoolView> schools,
         double clearedBelow) {
 
     private static final String CAUTION = "caution.";
@@ -59,6 +61,9 @@ public record CatalogueView(
                         .map(m -> new BleedMethodView(m.id(), m.withoutPedal(), m.cautionId()))
                         .toList(),
                 Arrays.stream(Schools.Order.values()).map(Schools.Order::id).toList(),
+                Arrays.stream(School.values())
+                        .map(school -> new SchoolView(school.id(), school.ways()))
+                        .toList(),
                 Standing.CLEARED_SHARE);
     }
 
@@ -67,6 +72,9 @@ public record CatalogueView(
 
     /** A method of bleeding; without a pedal a stroke is a portion let out. */
     public record BleedMethodView(String id, boolean withoutPedal, Optional<String> cautionId) {}
+
+    /** Where good practitioners differ, and their ways; the usual one first. */
+    public record SchoolView(String id, List<String> ways) {}
 
     /** Someone whose name can stand on an entry. */
     public record PersonView(String id, String name, String role) {}

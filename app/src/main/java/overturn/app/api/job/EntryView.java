@@ -23,6 +23,7 @@ import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
+import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.evidence.RigSetup;
 import overturn.measurement.ReadingValue.Figures;
@@ -144,6 +145,8 @@ public record EntryView(
                                     chosen.source()),
                             chosen.makersOrder().stream())
                     .toList();
+        } else if (entry instanceof WayChosen chosen) {
+            return List.of(chosen.school(), chosen.way());
         } else if (entry instanceof WalkSeen walk) {
             return walk.spots().stream()
                     .flatMap(spot -> Stream.of(spot.componentId(), spot.state()))

@@ -16,6 +16,7 @@ import overturn.app.api.job.RepairRequests.PartRequest;
 import overturn.app.api.job.RepairRequests.ReleaseRequest;
 import overturn.app.api.job.RepairRequests.RestRequest;
 import overturn.app.api.job.RepairRequests.StrokesRequest;
+import overturn.app.api.job.RepairRequests.WayRequest;
 import overturn.app.api.job.RepairRequests.WorkStepRequest;
 import overturn.app.usecase.job.ProveVehicle;
 import overturn.app.usecase.job.RecordRepair;
@@ -61,6 +62,11 @@ class RepairController {
                 request.state(),
                 orNull(request.note()),
                 Boolean.TRUE.equals(orNull(request.again()))));
+    }
+
+    @PostMapping("/ways")
+    ResponseEntity<JobView> way(@PathVariable UUID id, @RequestBody WayRequest request) {
+        return views.written(repair.way(id, request.stamp(), request.school(), request.way()));
     }
 
     @PostMapping("/bleeding")

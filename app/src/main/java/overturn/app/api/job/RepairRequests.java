@@ -90,6 +90,20 @@ final class RepairRequests {
         }
     }
 
+    /** In which way of a school the plan is done from here on, by their ids in the catalogue. */
+    record WayRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String school,
+            String way) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
     /**
      * How this vehicle is bled from here on: {@code bleedMethod} and {@code bleedOrder} are ids of the catalogue,
      * {@code makersOrder} names each end once, with the {@code source} that gives it.

@@ -15,6 +15,7 @@ import overturn.app.usecase.job.Jobs.Job;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
 import overturn.bleeding.Schools;
+import overturn.procedure.Procedure.RigKind;
 import overturn.proving.Check;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
@@ -23,6 +24,7 @@ import overturn.proving.Proving.Blocker;
 import overturn.quantity.Dimension;
 import overturn.repair.Asked;
 import overturn.repair.Handling;
+import overturn.repair.Needed;
 import overturn.repair.Section;
 import overturn.repair.Together;
 import overturn.repair.WorkStep;
@@ -31,6 +33,8 @@ import overturn.suspect.Remedy;
 /**
  * The half of a job after the verdict.
  *
+ * @param needed what has to be at hand before it is begun
+ * @param ways the schools that the plan depends on
  * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
  * @param overturned whether something else leads by now, so that the new part should wait
  * @param takenBack whether it was released and has to be proved anew
@@ -40,6 +44,8 @@ import overturn.suspect.Remedy;
  */
 public record RepairView(
         List<WorkStepView> steps,
+        List<NeededView> needed,
+        List<WayView> ways,
         double minutes,
         double accepted,
         boolean overturned,
@@ -71,6 +77,12 @@ public record RepairView(
                 repair.plan().steps().stream()
                         .map(s -> WorkStepView.of(s, repair))
                         .toList(),
+                repair.plan().needed().stream().map(NeededView::of).toList(),
+                repair.plan().schools().stream()
+                        .sorted()
+                        .map(school ->
+                                new WayView(school.id(), job.state().schools().way(school)))
+                        .toList(),
                 repair.plan().minutes(),
                 share,
                 before
@@ -91,6 +103,17 @@ public record RepairView(
                 RepairState.SET_DISTANCE_KM,
                 repair.cameBackAs());
     }
+
+    /** What has to be at hand; {@code rigKind} where it is a tool that the workshop may lack. */
+    public record NeededView(String id, Needed.Kind kind, Optional<String> rigKind) {
+
+        static NeededView of(Needed needed) {
+            return new NeededView(needed.id(), needed.kind(), needed.rig().map(RigKind::id));
+        }
+    }
+
+    /** A school that decides how some of the plan is done, and its way here. */
+    public record WayView(String school, String way) {}
 
     /**
      * One step: what is done where, who did it, what it measured; {@code setsBack} is what it takes off or sets back,

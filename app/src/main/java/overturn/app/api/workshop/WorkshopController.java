@@ -3,6 +3,7 @@ package overturn.app.api.workshop;
 import static overturn.app.api.Optionals.orNull;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -26,7 +27,8 @@ class WorkshopController {
     record PriceRequest(String remedyId, Double labourMinutes, Double partsMinutes) {}
 
     /**
-     * All settings; {@code version} is the last that the sender had seen, {@code lacks} the tools that are not there.
+     * All settings; {@code version} is the last that the sender had seen, {@code lacks} the tools that are not there,
+     * {@code schools} the ways that are not the usual ones by the ids of their schools.
      */
     record WorkshopRequest(
             Integer version,
@@ -36,6 +38,7 @@ class WorkshopController {
             Boolean lift,
             Optional<String> bleedMethod,
             Optional<String> bleedOrder,
+            Optional<Map<String, String>> schools,
             Optional<Double> ratePerHour,
             String currency,
             List<PriceRequest> prices) {
@@ -49,6 +52,7 @@ class WorkshopController {
                     lift,
                     orNull(bleedMethod),
                     orNull(bleedOrder),
+                    orNull(schools),
                     orNull(ratePerHour),
                     currency,
                     prices == null

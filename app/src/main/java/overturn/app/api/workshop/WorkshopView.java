@@ -1,6 +1,7 @@
 package overturn.app.api.workshop;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import overturn.app.usecase.workshop.TellWorkshop;
 import overturn.app.workshop.WorkshopSettings;
@@ -8,6 +9,7 @@ import overturn.app.workshop.WorkshopSettings;
 /**
  * What the workshop has and what things cost there.
  *
+ * @param schools the ways that are not the usual ones, by the ids of their schools
  * @param ratePerHour labour rate; absent where only minutes count
  */
 public record WorkshopView(
@@ -16,6 +18,7 @@ public record WorkshopView(
         boolean lift,
         String bleedMethod,
         String bleedOrder,
+        Map<String, String> schools,
         Optional<Double> ratePerHour,
         Optional<String> currency,
         List<ToolView> tools,
@@ -28,6 +31,7 @@ public record WorkshopView(
                 settings.lift(),
                 settings.bleeding().method(),
                 settings.bleeding().order(),
+                settings.schools().ids(),
                 settings.rate().map(WorkshopSettings.Rate::perHour),
                 settings.rate().map(WorkshopSettings.Rate::currency),
                 TellWorkshop.TOOLS.stream()

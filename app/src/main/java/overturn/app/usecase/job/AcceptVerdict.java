@@ -6,7 +6,6 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
-import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.LoggedEntry;
@@ -18,6 +17,7 @@ import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.workshop.WorkshopLog;
+import overturn.app.workshop.WorkshopSettings;
 import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.repair.WorkPlan;
@@ -78,13 +78,7 @@ public class AcceptVerdict {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);
             }
-            return accepted(
-                    verdict,
-                    shown,
-                    reason,
-                    read.sheet().layout(),
-                    suspected,
-                    workshop.latest().bleeding());
+            return accepted(verdict, shown, reason, read.sheet().layout(), suspected, workshop.latest());
         });
     }
 
@@ -117,7 +111,7 @@ public class AcceptVerdict {
             String why,
             Layout layout,
             Map<String, Double> suspected,
-            Bleeding bleeding,
+            WorkshopSettings settings,
             Function<String, UUID> entryOf) {
         List<String> places = verdict.remedies().stream()
                 .map(remedy -> place(layout, remedy, suspected))
@@ -130,11 +124,17 @@ public class AcceptVerdict {
                 verdict.missing().stream().map(Enum::name).toList(),
                 why,
                 places,
-                bleeding);
+                settings.bleeding(),
+                settings.schools().ids());
     }
 
     private static VerdictAccepted accepted(
-            Verdict verdict, Shown shown, String why, Layout layout, Map<String, Double> suspected, Bleeding bleeding) {
+            Verdict verdict,
+            Shown shown,
+            String why,
+            Layout layout,
+            Map<String, Double> suspected,
+            WorkshopSettings settings) {
         List<String> remedyIds = remedyIds(verdict);
         if (!remedyIds.equals(shown.remedyIds()) || !verdict.grade().name().equals(shown.grade())) {
             throw new VerdictChangedException(shown, verdict, false);
@@ -161,7 +161,7 @@ public class AcceptVerdict {
                     () -> given != null && offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }
         checks.orThrow();
-        VerdictAccepted standing = asItStands(verdict, why, layout, suspected, bleeding, UUID::fromString);
+        VerdictAccepted standing = asItStands(verdict, why, layout, suspected, settings, UUID::fromString);
         return new VerdictAccepted(
                 standing.remedyIds(),
                 standing.grade(),
@@ -170,7 +170,8 @@ public class AcceptVerdict {
                 standing.missing(),
                 why,
                 places,
-                bleeding);
+                settings.bleeding(),
+                settings.schools().ids());
     }
 
     /** Where a remedy is done: of the places that it can have, the most suspected. */

@@ -22,6 +22,7 @@ import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
+import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
@@ -106,6 +107,9 @@ final class EntryRules {
             id("bleeding.order", chosen.bleeding().order());
             ids("makersOrder", chosen.makersOrder());
             most("source", chosen.source(), MOST_PART);
+        } else if (entry instanceof WayChosen chosen) {
+            id("school", chosen.school());
+            id("way", chosen.way());
         } else if (entry instanceof CheckDone check) {
             id("checkId", check.checkId());
             most("seen", check.seen(), MOST_TEXT);
@@ -221,6 +225,8 @@ final class EntryRules {
         ids("places", verdict.places());
         id("bleeding.method", verdict.bleeding().method());
         id("bleeding.order", verdict.bleeding().order());
+        ids("schools", List.copyOf(verdict.schools().keySet()));
+        ids("schools", List.copyOf(verdict.schools().values()));
     }
 
     private void check(WorkStepDone step) {

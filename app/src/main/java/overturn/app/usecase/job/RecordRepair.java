@@ -18,6 +18,7 @@ import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CircuitRested;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
+import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.Checks;
@@ -269,6 +270,24 @@ public class RecordRepair {
             }
             checks.text("source", source, EntryRules.MOST_PART).orThrow();
             return new BleedingChosen(bleeding, given, source.strip());
+        });
+    }
+
+    /**
+     * Does the plan another way from here on.
+     *
+     * @throws InvalidInputException if the school or its way is not known, no verdict is accepted, or the vehicle is
+     *     released
+     */
+    public Log way(UUID jobId, Stamp stamp, String school, String way) {
+        return append(jobId, stamp, state -> {
+            Checks checks = new Checks();
+            TellWorkshop.way(school, way, "way", checks);
+            accepted(state, checks)
+                    .flatMap(RepairState::released)
+                    .ifPresent(released -> checks.add("way", way, "chosen before the vehicle is released"));
+            checks.orThrow();
+            return new WayChosen(school, way);
         });
     }
 

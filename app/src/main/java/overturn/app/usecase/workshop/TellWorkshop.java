@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import overturn.app.job.Bleeding;
@@ -22,6 +23,8 @@ import overturn.app.workshop.WorkshopSettings.Price;
 import overturn.app.workshop.WorkshopSettings.Rate;
 import overturn.bleeding.Schools;
 import overturn.procedure.Procedure.RigKind;
+import overturn.repair.School;
+import overturn.repair.WorkSchools;
 import overturn.suspect.Remedy;
 
 /** The workshop tells what tools it has, and what things cost there. */
@@ -33,7 +36,7 @@ public class TellWorkshop {
             Arrays.stream(RigKind.values()).filter(RigKind::tool).toList();
     /** Remedies that the workshop does itself, each with its price. */
     public static final List<Remedy> PRICED = Arrays.stream(Remedy.values())
-            .filter(r -> r != Remedy.HAND_BACK && r != Remedy.LOOK_ELSEWHERE)
+            .filter(r -> r != Remedy.HAND_BACK && r != Remedy.LOOK_ELSEWHERE && r != Remedy.SET_ROD)
             .toList();
 
     private static final double MOST_MINUTES = 6000;
@@ -59,6 +62,7 @@ public class TellWorkshop {
             Boolean lift,
             String bleedMethod,
             String bleedOrder,
+            Map<String, String> schools,
             Double ratePerHour,
             String currency,
             List<PriceDraft> prices) {}
@@ -97,18 +101,19 @@ public class TellWorkshop {
         Optional<Rate> rate = rate(draft, checks);
         Map<Remedy, Price> prices = prices(draft.prices, checks);
         Bleeding bleeding = bleeding(draft.bleedMethod, draft.bleedOrder, checks);
+        WorkSchools schools = schools(draft.schools, checks);
         checks.orThrow();
         WorkshopSettings before = log.latest();
-        WorkshopSettings same =
-                new WorkshopSettings(before.version(), lacks, draft.helper, draft.lift, bleeding, rate, prices);
+        WorkshopSettings same = new WorkshopSettings(
+                before.version(), lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
         if (same.equals(before)) {
             return before;
         }
         if (draft.version != before.version()) {
             throw StaleLogException.ofSettings(draft.version);
         }
-        WorkshopSettings next =
-                new WorkshopSettings(before.version() + 1, lacks, draft.helper, draft.lift, bleeding, rate, prices);
+        WorkshopSettings next = new WorkshopSettings(
+                before.version() + 1, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
         log.append(next, draft.personId, clock.instant());
         return next;
     }
@@ -130,9 +135,29 @@ public class TellWorkshop {
                 now.lift(),
                 now.bleeding().method(),
                 now.bleeding().order(),
+                now.schools().ids(),
                 now.rate().map(Rate::perHour).orElse(null),
                 now.rate().map(Rate::currency).orElse(null),
                 prices));
+    }
+
+    /** The ways of what was sent; what is left out is done the usual way. */
+    private static WorkSchools schools(Map<String, String> given, Checks checks) {
+        Map<String, String> ways = given == null ? Map.of() : given;
+        ways.forEach((id, way) -> way(id, way, "schools." + id, checks));
+        return WorkSchools.of(ways);
+    }
+
+    /** Notes what is wrong where a school or its way is not known. */
+    public static void way(String id, String way, String field, Checks checks) {
+        Optional<School> school = School.find(id == null ? "" : id);
+        checks.that(
+                school::isPresent,
+                field,
+                id,
+                "one of " + Stream.of(School.values()).map(School::id).toList());
+        school.ifPresent(known ->
+                checks.that(() -> way != null && known.ways().contains(way), field, way, "one of " + known.ways()));
     }
 
     /** How it is bled, of what was sent; what is left out is the usual. */
@@ -176,7 +201,8 @@ public class TellWorkshop {
         Set<String> told = new HashSet<>();
         for (PriceDraft draft : drafts == null ? List.<PriceDraft>of() : drafts) {
             String id = draft == null ? null : draft.remedyId;
-            if (draft == null || id == null || !known.contains(id)) {
+            Optional<Remedy> remedy = Remedy.find(id == null ? "" : id);
+            if (remedy.stream().flatMap(r -> r.today().stream()).noneMatch(PRICED::contains)) {
                 checks.add("prices.remedyId", id, "one of " + known);
                 continue;
             }
@@ -192,14 +218,10 @@ public class TellWorkshop {
                             draft.partsMinutes,
                             "0 to 6000 min");
             if (minutes(draft.labourMinutes) && minutes(draft.partsMinutes)) {
-                Remedy remedy = PRICED.stream()
-                        .filter(r -> r.id().equals(id))
-                        .findFirst()
-                        .orElseThrow();
                 Price price = new Price(draft.labourMinutes, draft.partsMinutes);
-                if (!price.equals(WorkshopSettings.PLAIN.priceOf(remedy))) {
-                    prices.put(remedy, price);
-                }
+                remedy.orElseThrow().today().stream()
+                        .filter(one -> !price.equals(WorkshopSettings.PLAIN.priceOf(one)))
+                        .forEach(one -> prices.put(one, price));
             }
         }
         return prices;

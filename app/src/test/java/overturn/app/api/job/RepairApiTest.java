@@ -114,14 +114,41 @@ class RepairApiTest {
     @Test
     void aGateNamesExactlyWhatIsStillOnOffOrMoved() {
         post("work-steps", Map.of("key", "cap-pipes@master"));
-        post("work-steps", Map.of("key", "unhook-rod@pedal"));
+        post("work-steps", Map.of("key", "unbolt-master@master"));
         JsonNode blockers = repair(now()).get("gates").get(0).get("blockers");
         List<String> items = ids(blockers, "item");
-        assertTrue(items.contains("pipe-caps@master") && items.contains("rod-clip@pedal"), items.toString());
+        assertTrue(items.contains("pipe-caps@master") && items.contains("master-out@master"), items.toString());
         Answer refused = post("checks", Map.of("checkId", "pumped-firm", "outcome", "passed"));
         refused.assertRefused(422, "input-not-allowed");
         assertEquals(
                 "checkId", refused.body().get("findings").get(0).get("field").asString());
+    }
+
+    @Test
+    void anotherWayChangesThePlanAndKeepsWhatIsDone() {
+        post("work-steps", Map.of("key", "cap-pipes@master"));
+        List<String> before = ids(repair(now()).get("steps"), "id");
+        assertTrue(before.contains("compare-bore") && !before.contains("lips"), before.toString());
+        JsonNode resealed =
+                post("ways", Map.of("school", "rework", "way", "reseal")).body();
+        JsonNode repair = repair(now());
+        List<String> after = ids(repair.get("steps"), "id");
+        assertTrue(after.contains("lips") && !after.contains("compare-bore"), after.toString());
+        JsonNode capped = repair.get("steps")
+                .valueStream()
+                .filter(step -> step.get("key").asString().equals("cap-pipes@master"))
+                .findFirst()
+                .orElseThrow();
+        assertTrue(capped.hasNonNull("done"), "done in either way");
+        assertTrue(ids(repair.get("needed"), "id").contains("seal-kit"));
+        assertTrue(repair.get("ways").toString().contains("\"way\":\"reseal\""), resealed.toString());
+        post("ways", Map.of("school", "rework", "way", "paint")).assertRefused(422, "input-not-allowed");
+        post("ways", Map.of("school", "taste", "way", "paint")).assertRefused(422, "input-not-allowed");
+        flow.tickAll();
+        flow.bleed();
+        flow.pass("chocks");
+        post("ways", Map.of("school", "jar", "way", "below"));
+        assertEquals("SHUT", gateState(now(), "chocks"), "another way has steps that are not done");
     }
 
     @Test

@@ -184,6 +184,38 @@ class WorkshopApiTest {
     }
 
     @Test
+    void howTheWorkshopWorksIsHowANewPlanIsDone() {
+        tell(Map.of("schools", Map.of("rework", "reseal")));
+        String job = "/api/jobs/" + api.openJob("Tarn SK 73", "sinks", "primary-piston-cup");
+        RepairFlow flow = new RepairFlow(api, job).accept();
+        assertTrue(
+                RepairFlow.ids(RepairFlow.repair(flow.now()).get("steps"), "id").contains("lips"));
+        tell(Map.of());
+        assertTrue(
+                RepairFlow.ids(RepairFlow.repair(flow.now()).get("steps"), "id").contains("lips"),
+                "a plan goes on as it was begun");
+        tell(Map.of("schools", Map.of("rework", "painted"))).assertRefused(422, "input-not-allowed");
+        tell(Map.of("schools", Map.of("taste", "sweet"))).assertRefused(422, "input-not-allowed");
+    }
+
+    /** One remedy became three: a table of before prices all of them. */
+    @Test
+    void thePriceOfARemedyThatWasDividedIsThatOfItsParts() {
+        JsonNode told = tell(Map.of(
+                        "prices", List.of(Map.of("remedyId", "set-rod", "labourMinutes", 31, "partsMinutes", 2))))
+                .body();
+        for (String id : List.of("shorten-rod", "lengthen-rod", "set-stop")) {
+            JsonNode price = told.get("prices")
+                    .valueStream()
+                    .filter(p -> p.get("remedyId").asString().equals(id))
+                    .findFirst()
+                    .orElseThrow();
+            assertEquals(31, price.get("labourMinutes").asDouble(), id);
+        }
+        tell(Map.of());
+    }
+
+    @Test
     void thePriceTableGoesOutAndComesInAsATable() {
         String table = api.get("/api/workshop/prices.csv").raw().body();
         assertTrue(table.startsWith("remedy_id,remedy,labour_minutes,parts_minutes\r\n"), table);
