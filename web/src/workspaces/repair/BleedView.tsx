@@ -162,9 +162,14 @@ function Resting({ sheet, page }: { sheet: BleedSheet; page: RepairPage }) {
         <p className="figures">{say("roundAgain", { minutes: minutes(sheet.roundMinutes) })}</p>
       )}
       {left === undefined ? (
-        <Button filled large onClick={begin}>
-          {say("restBegin", { minutes: minutes(sheet.restMinutes) })}
-        </Button>
+        <>
+          <Link to={`/jobs/${page.jobId}/tests/travel-at-forces`} className="min-h-11 content-center underline">
+            {say("travelBetween")}
+          </Link>
+          <Button filled large onClick={begin}>
+            {say("restBegin", { minutes: minutes(sheet.restMinutes) })}
+          </Button>
+        </>
       ) : (
         <p role="timer" className="figures text-5xl font-semibold">
           {`${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`}

@@ -239,6 +239,7 @@ function Now({ test, job, step }: { test: Test; job: Job; step: Step }) {
           {word(`caution.${step.cautionId}`)}
         </p>
       )}
+      {step.aloneWord && <p className="text-lg text-soft">{word(step.aloneWord)}</p>}
       {step.timerSeconds !== undefined ? (
         <div className="grid items-center gap-4 md:grid-cols-[1fr_18rem]">
           <div className="grid gap-2">

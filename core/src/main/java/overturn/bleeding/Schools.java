@@ -23,6 +23,8 @@ public record Schools(Method method, Order order, List<String> makersOrder) {
         WEDGED("wedged", 0.7, "prop-slips"),
         PRESSURE("pressure", 1.1, "pressure-bleeder"),
         VACUUM("vacuum", 0.8, ""),
+        VACUUM_AT_RESERVOIR("vacuum-at-reservoir", 0.6, ""),
+        LOOSENED_NUTS("loosened-nuts", 0.5, "pressure"),
         GRAVITY("gravity", 0.4, ""),
         REVERSE("reverse", 0.8, "brim");
 
@@ -62,7 +64,11 @@ public record Schools(Method method, Order order, List<String> makersOrder) {
 
         /** Whether nobody presses, so that a stroke is a portion let out. */
         public boolean withoutPedal() {
-            return this == PRESSURE || this == VACUUM || this == GRAVITY || this == REVERSE;
+            return this == PRESSURE
+                    || this == VACUUM
+                    || this == VACUUM_AT_RESERVOIR
+                    || this == GRAVITY
+                    || this == REVERSE;
         }
     }
 

@@ -262,7 +262,7 @@ final class CloserLooks {
                 small(0.2),
                 List.of("air-in-master"),
                 steps(
-                        Step.of("press").caution("pressure").withHelper(),
+                        Step.of("press").caution("pressure").withHelperOrAlone(),
                         Step.of("crack").caution("fluid")),
                 Sensed.MASTER_AIR_ML);
         add(
@@ -274,7 +274,7 @@ final class CloserLooks {
                 small(0.2),
                 List.of("air-in-modulator"),
                 steps(
-                        Step.of("press").caution("pressure").withHelper(),
+                        Step.of("press").caution("pressure").withHelperOrAlone(),
                         Step.of("crack").caution("fluid")),
                 Sensed.MODULATOR_AIR_ML);
         add(
@@ -355,7 +355,7 @@ final class CloserLooks {
                 List.of("as-it-was", "holds-down"),
                 0.8,
                 List.of("pedal-stop-wrong"),
-                steps(Step.of("mark"), Step.of("back-off")),
+                steps(Step.of("mark"), Step.of("back-off").fits("stop-backed-off")),
                 Sensed.PEDAL_STOP_MM);
         add(
                 layout.input() instanceof Input.Lever,

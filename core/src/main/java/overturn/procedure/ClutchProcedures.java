@@ -75,7 +75,7 @@ final class ClutchProcedures {
                         Step.of("press")
                                 .caution("clutch-in-neutral")
                                 .reads("at-once")
-                                .withHelper(),
+                                .withHelperOrAlone(),
                         Step.of("stay").timed(10).reads("after-ten"));
     }
 
@@ -137,7 +137,7 @@ final class ClutchProcedures {
                 .observes("air-in-slave")
                 .steps(
                         Step.of("hose-on").caution("screw"),
-                        Step.of("press").withHelper(),
+                        Step.of("press").withHelperOrAlone(),
                         Step.of("crack").caution("pressure"),
                         Step.of("close"));
     }

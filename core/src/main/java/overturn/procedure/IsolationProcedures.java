@@ -98,7 +98,7 @@ final class IsolationProcedures {
                         Step.of("hold")
                                 .timed(60)
                                 .reads(figures.stream().map(Figure::id).toArray(String[]::new))
-                                .withHelper());
+                                .withHelperOrAlone());
     }
 
     private Set<String> joints(Predicate<Joint> which) {
@@ -242,7 +242,7 @@ final class IsolationProcedures {
         List<Step> steps = new ArrayList<>(List.of(
                 Step.of("press").reads("before"),
                 Step.of("hose-on").caution("screw"),
-                Step.of("bleed").caution("pressure").withHelper()));
+                Step.of("bleed").caution("pressure").withHelperOrAlone()));
         if (layout.ends().stream().filter(e -> e.rear() == rear).count() > 1) {
             steps.add(Step.of("others"));
         }

@@ -203,7 +203,7 @@ final class LookProcedures {
                 .observes(suspect)
                 .steps(
                         Step.of("hose-on").caution("screw"),
-                        Step.of("press").withHelper(),
+                        Step.of("press").withHelperOrAlone(),
                         Step.of("crack").caution("pressure"),
                         Step.of("close"));
     }
@@ -218,7 +218,7 @@ final class LookProcedures {
                 })
                 .needs(VehicleNeeds.BONNET)
                 .minutes(3)
-                .steps(Step.of("cap").caution("face-shield"), Step.of("press").withHelper());
+                .steps(Step.of("cap").caution("face-shield"), Step.of("press").withHelperOrAlone());
     }
 
     private Procedure holeProbed() {

@@ -140,9 +140,9 @@ public record Procedure(
                 : needs;
     }
 
-    /** Whether it takes a second person. */
+    /** Whether it takes a second person and cannot be done alone. */
     public boolean needsHelper() {
-        return steps.stream().anyMatch(Step::helper);
+        return steps.stream().anyMatch(step -> step.help() == Step.Help.TAKES_ONE);
     }
 
     /** Whether a reading of this test can carry the proof of a suspect. */

@@ -295,7 +295,7 @@ final class SeatProcedures {
                 .needs(VehicleNeeds.BONNET)
                 .rig(RigKind.RULE)
                 .observes("bracket-flexing")
-                .steps(Step.of("rule"), Step.of("press").reads("moves").withHelper());
+                .steps(Step.of("rule"), Step.of("press").reads("moves").withHelperOrAlone());
     }
 
     /** Pulled as hard as a hand can: whether anything is left before the grip. */

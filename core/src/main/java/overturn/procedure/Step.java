@@ -14,7 +14,7 @@ import java.util.OptionalInt;
  * @param figures ids of the figures called and entered here
  * @param cautionId caution shown at this step
  * @param fits what is put on the vehicle here; {@code kind} or {@code kind@component}
- * @param helper whether it takes a second person
+ * @param help whether it takes a second person
  */
 public record Step(
         String id,
@@ -23,7 +23,14 @@ public record Step(
         List<String> figures,
         Optional<String> cautionId,
         List<String> fits,
-        boolean helper) {
+        Help help) {
+
+    /** Whether a second person is wanted. */
+    public enum Help {
+        NONE,
+        OR_ALONE,
+        TAKES_ONE
+    }
 
     public Step {
         figures = List.copyOf(figures);
@@ -31,30 +38,36 @@ public record Step(
     }
 
     static Step of(String id) {
-        return new Step(id, Optional.empty(), OptionalInt.empty(), List.of(), Optional.empty(), List.of(), false);
+        return new Step(id, Optional.empty(), OptionalInt.empty(), List.of(), Optional.empty(), List.of(), Help.NONE);
     }
 
     Step at(String componentId) {
-        return new Step(id, Optional.of(componentId), timerSeconds, figures, cautionId, fits, helper);
+        return new Step(id, Optional.of(componentId), timerSeconds, figures, cautionId, fits, help);
     }
 
     Step timed(int seconds) {
-        return new Step(id, place, OptionalInt.of(seconds), figures, cautionId, fits, helper);
+        return new Step(id, place, OptionalInt.of(seconds), figures, cautionId, fits, help);
     }
 
     Step reads(String... figureIds) {
-        return new Step(id, place, timerSeconds, List.of(figureIds), cautionId, fits, helper);
+        return new Step(id, place, timerSeconds, List.of(figureIds), cautionId, fits, help);
     }
 
     Step caution(String caution) {
-        return new Step(id, place, timerSeconds, figures, Optional.of(caution), fits, helper);
+        return new Step(id, place, timerSeconds, figures, Optional.of(caution), fits, help);
     }
 
     Step fits(String... items) {
-        return new Step(id, place, timerSeconds, figures, cautionId, List.of(items), helper);
+        return new Step(id, place, timerSeconds, figures, cautionId, List.of(items), help);
     }
 
+    /** A second person does part of it, and nobody can do both. */
     Step withHelper() {
-        return new Step(id, place, timerSeconds, figures, cautionId, fits, true);
+        return new Step(id, place, timerSeconds, figures, cautionId, fits, Help.TAKES_ONE);
+    }
+
+    /** A second person does part of it; one person does it as the word {@code test.<test>.alone} says. */
+    Step withHelperOrAlone() {
+        return new Step(id, place, timerSeconds, figures, cautionId, fits, Help.OR_ALONE);
     }
 }

@@ -148,7 +148,7 @@ final class TradeLooks {
                 .observes("air-in-master")
                 .steps(
                         Step.of("hose-on").caution("screw"),
-                        Step.of("crack").caution("pressure").withHelper());
+                        Step.of("crack").caution("pressure").withHelperOrAlone());
     }
 
     /** Which axle leaves its marks on a loose road when the brake is pressed once, firmly. */

@@ -232,7 +232,7 @@ final class InputRecipes {
         heldForSetting(r);
         r.takeOut("stop-loosened", UNSCREW, r.input(), 2)
                 .makes(State.STOP_LOOSE)
-                .endsFitting("stop-turned");
+                .endsFitting("stop-backed-off");
         r.set("stop-set", SET, r.input(), 4)
                 .needs(State.STOP_LOOSE)
                 .maker("pedal-height")

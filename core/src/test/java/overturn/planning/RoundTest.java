@@ -76,7 +76,8 @@ class RoundTest {
     void whatIsLackingIsATool() {
         Workshop bare = new Workshop(Set.of(RigKind.VACUUM_GAUGE), false, false, Prices.DEFAULT);
         assertTrue(!bare.canDo(test(firstWith(RigKind.VACUUM_GAUGE))));
-        assertTrue(!bare.canDo(test("reservoir-watch")), "it takes a helper");
+        assertTrue(!bare.canDo(test("port-plugs")), "it takes a helper");
+        assertTrue(bare.canDo(test("reservoir-watch")), "one person does it with a camera");
         assertTrue(bare.canDo(test("hold-medium")));
         assertEquals(10, bare.raisingMinutes());
         assertThrows(

@@ -111,12 +111,12 @@ class StandingTest {
     }
 
     /**
-     * Without tools, helper or lift, air in the master and air in the slave cannot be told apart; the ports and the
-     * screw will show.
+     * Without tools, helper or lift, air in the master and air in the high loop cannot be told apart; the ports and the
+     * loop will show.
      */
     @Test
     void whatNoTestLeftHereTellsApartIsToldByTakingApart() {
-        LayoutModel clutch = Models.of("wisp-courier-clutch");
+        LayoutModel clutch = Models.of("pellow-saloon-clutch");
         Workshop bare = new Workshop(
                 Arrays.stream(RigKind.values()).filter(RigKind::tool).collect(Collectors.toSet()),
                 false,
@@ -138,9 +138,9 @@ class StandingTest {
         Verdict.StripDown apart =
                 VerdictRule.of(clutch, bare).explained(history).stripDown().orElseThrow();
         assertEquals(
-                List.of("air-in-master", "air-in-slave"),
+                List.of("air-in-master", "air-in-high-loop"),
                 apart.group().stream().map(Suspect::id).toList());
-        assertEquals(List.of("master-ports-cracked", "slave-tapped"), apart.looks());
+        assertEquals(List.of("master-ports-cracked", "loop-lifted"), apart.looks());
         assertTrue(
                 VerdictRule.of(clutch, Workshop.WELL_EQUIPPED)
                         .explained(history)

@@ -202,6 +202,9 @@ class WordsTest {
         for (Step step : p.steps()) {
             ids.add(test + ".step." + step.id());
             ids.add(StepWords.key(p, step, layout));
+            if (step.help() != Step.Help.NONE) {
+                ids.add(test + ".alone");
+            }
             step.cautionId().ifPresent(c -> ids.add("caution." + c));
             step.fits().forEach(f -> ids.add("fitting." + f.split("@")[0]));
         }
@@ -348,7 +351,12 @@ class WordsTest {
                 boolean told = p.steps().stream()
                         .anyMatch(step -> WORDS.get("test." + p.id() + ".step." + step.id())
                                 .contains("helper"));
-                assertEquals(told, p.needsHelper(), layout.id() + " " + p.id());
+                boolean wants = p.steps().stream().anyMatch(step -> step.help() != Step.Help.NONE);
+                assertEquals(told, wants, layout.id() + " " + p.id());
+                assertEquals(
+                        p.needsHelper(),
+                        wants && WORDS.get("test." + p.wordId() + ".alone").startsWith("Cannot"),
+                        p.id());
             }
         }
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.RulerBands;
@@ -75,10 +76,7 @@ public record TestView(
                 procedure.rigKind().id(),
                 NeedsView.of(procedure.needs()),
                 procedure.steps().stream()
-                        .map(step -> StepView.of(
-                                step,
-                                StepWords.key(procedure, step, model.layout()),
-                                StepActs.of(procedure, step, model.layout())))
+                        .map(step -> StepView.of(procedure, step, model.layout()))
                         .toList(),
                 figures,
                 options,
@@ -123,6 +121,7 @@ public record TestView(
      * @param gesture what hands, feet or eyes do
      * @param at components at which they do it
      * @param joints joints that are plugged, cracked or followed
+     * @param aloneWord key of how one person does it, or that nobody can; absent where it takes one person anyway
      */
     public record StepView(
             String id,
@@ -134,12 +133,14 @@ public record TestView(
             Optional<Integer> timerSeconds,
             List<String> figures,
             Optional<String> cautionId,
-            List<String> fits) {
+            List<String> fits,
+            Optional<String> aloneWord) {
 
-        static StepView of(Step step, String word, StepActs.StepAct act) {
+        static StepView of(Procedure procedure, Step step, Layout layout) {
+            StepActs.StepAct act = StepActs.of(procedure, step, layout);
             return new StepView(
                     step.id(),
-                    word,
+                    StepWords.key(procedure, step, layout),
                     step.place(),
                     act.gesture(),
                     act.places(),
@@ -149,7 +150,10 @@ public record TestView(
                             : Optional.empty(),
                     step.figures(),
                     step.cautionId(),
-                    step.fits());
+                    step.fits(),
+                    step.help() == Step.Help.NONE
+                            ? Optional.empty()
+                            : Optional.of("test." + procedure.wordId() + ".alone"));
         }
     }
 
