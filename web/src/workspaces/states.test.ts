@@ -40,6 +40,8 @@ describe("intake", () => {
   it("names what is missing in the order of the form", () => {
     expect(unfilled(draft)).toEqual(["vehicle", "complaint", "behaviour", "mayBeMoved"]);
     expect(unfilled({ ...draft, vehicle: "  " })).toContain("vehicle");
+    expect(unfilled({ ...draft, behaviour: "no-complaint" })).not.toContain("complaint");
+    expect(request({ ...draft, behaviour: "no-complaint" }, "juno").complaint).toBe("No complaint, a check");
   });
 
   it("sends what was chosen, trimmed", () => {

@@ -19,6 +19,7 @@ import {
   anotherCircuit,
   draftOf,
   emptyDraft,
+  NO_COMPLAINT,
   offered,
   request,
   unfilled,
@@ -180,22 +181,25 @@ export function IntakeView() {
             aria-label={say("intakeBehaviour")}
             value={draft.behaviour}
             onValueChange={(behaviour) =>
-              change({ behaviour, ...(behaviour === draft.alsoBehaviour ? { alsoBehaviour: "" } : {}) })
+              change({
+                behaviour,
+                ...(behaviour === draft.alsoBehaviour || behaviour === NO_COMPLAINT ? { alsoBehaviour: "" } : {}),
+              })
             }
             className="grid gap-2 sm:grid-cols-2 md:grid-cols-3"
           >
-            {chosen.behaviours.map((id) => (
+            {[...chosen.behaviours, NO_COMPLAINT].map((id) => (
               <RadioGroup.Item
                 key={id}
                 value={id}
                 className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink"
               >
                 <BehaviourCurve id={id} />
-                {word(`option.characterise.${id}`)}
+                {id === NO_COMPLAINT ? say("noComplaint") : word(`option.characterise.${id}`)}
               </RadioGroup.Item>
             ))}
           </RadioGroup.Root>
-          {draft.behaviour !== "" && (
+          {draft.behaviour !== "" && draft.behaviour !== NO_COMPLAINT && (
             <label className="mt-3 flex flex-wrap items-center gap-3 text-lg">
               {say("intakeAlso")}
               <select

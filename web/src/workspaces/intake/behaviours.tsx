@@ -10,6 +10,7 @@ const CURVES: Record<string, string> = {
   "stays-on": "M4 46 L40 46 L92 40",
   pulls: "M4 28 L50 28 M50 28 L92 10 M50 28 L92 36",
   "soft-when-hot": "M4 10 L44 14 C58 16 62 40 92 48",
+  "no-complaint": "M4 8 L30 30 L92 36 M60 18 l8 8 l16 -18",
   "lamp-stays-lit": "M40 40 h16 M42 34 h12 M48 6 a13 13 0 0 1 6 24 h-12 a13 13 0 0 1 6 -24",
 };
 

@@ -1,6 +1,9 @@
 import type { Waiting } from "../../domain/outbox";
 import type { Layout, OpenJobRequest } from "../../domain/types";
+import { say } from "../../domain/words";
 
+/** In place of a behaviour: nobody complains, the vehicle is checked. */
+export const NO_COMPLAINT = "no-complaint";
 export const WORK_KINDS = ["renewed", "opened", "set"] as const;
 export const BLED = ["unknown", "yes", "no"] as const;
 export const MOST_WORK = 12;
@@ -59,7 +62,8 @@ const FIELDS: IntakeField[] = ["vehicle", "layoutId", "complaint", "behaviour", 
 
 /** The fields that still have to be filled in, in the order of the form. */
 export function unfilled(draft: IntakeDraft): IntakeField[] {
-  return FIELDS.filter((field) => draft[field].trim() === "");
+  const said = draft.behaviour !== NO_COMPLAINT;
+  return FIELDS.filter((field) => draft[field].trim() === "" && (said || field !== "complaint"));
 }
 
 /** Circuits that a new job can stand on. */
@@ -95,7 +99,7 @@ export function request(draft: IntakeDraft, personId: string): OpenJobRequest {
     ...(hunchId === "" ? {} : { hunchId }),
     ...(alsoBehaviour === "" ? {} : { alsoBehaviour }),
     vehicle: vehicle.trim(),
-    complaint: complaint.trim(),
+    complaint: complaint.trim() || (rest.behaviour === NO_COMPLAINT ? say("noComplaint") : ""),
     personId,
     mayBeMoved: mayBeMoved === "yes",
   };

@@ -5,6 +5,8 @@ import {
   callAfter,
   CALLS,
   differs,
+  figuresOf,
+  helperSteps,
   levelShare,
   looksOpen,
   progress,
@@ -65,6 +67,24 @@ describe("the plan", () => {
     ];
     const read = progress(steps);
     expect([read.done, read.all, read.leftOut.map((one) => one.id)]).toEqual([2, 3, ["d"]]);
+  });
+});
+
+describe("what a plan needs", () => {
+  const plan = [
+    step("crack-nuts", "TAKE_OUT", { sheetFigures: ["port-spanner", "adapter"] }),
+    step("torque-nuts", "FIT", { sheetFigures: ["nut-torque", "adapter"] }),
+    step("in-the-way-off", "PROTECT", { optional: true, sheetFigures: ["in-the-way"] }),
+    step("joint-pressed", "CLOSE", { helper: true, sheetFigures: [] }),
+    step("lamp-seen", "CLOSE", { helper: true, sheetFigures: [], ...done }),
+  ];
+
+  it("is each figure of the maker once, of steps that have to be done", () => {
+    expect(figuresOf(plan)).toEqual(["port-spanner", "adapter", "nut-torque"]);
+  });
+
+  it("is a helper for the steps that are still to be done", () => {
+    expect(helperSteps(plan)).toBe(1);
   });
 });
 

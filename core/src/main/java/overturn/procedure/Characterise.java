@@ -158,10 +158,7 @@ final class Characterise {
         if (wheels.isEmpty()) {
             options.add("does-not-free");
         } else {
-            options.addAll(List.of("stays-on", "pulls", "soft-when-hot"));
-            if (!layout.family().lever()) {
-                options.add("lamp-stays-lit");
-            }
+            options.addAll(List.of("stays-on", "pulls", "soft-when-hot", "lamp-stays-lit"));
         }
         return options;
     }
@@ -192,9 +189,7 @@ final class Characterise {
             all.add(new Felt(0.08, 2.0, ramp(unevenness(felt), 0.1, 0.35)));
             double hot = felt[HOT_TRAVEL] - sound[HOT_TRAVEL] - Math.max(0, felt[GENTLE_TRAVEL] - sound[GENTLE_TRAVEL]);
             all.add(new Felt(0.03, 2.5, ramp(hot, 3 * scale, 15 * scale)));
-            if (!layout.family().lever()) {
-                all.add(new Felt(0.02, 3.0, felt[LAMP]));
-            }
+            all.add(new Felt(0.02, 3.0, felt[LAMP]));
         }
         return all;
     }

@@ -443,9 +443,10 @@ final class CloserLooks {
 
     /** Discs at both sides of an axle: what can be changed over. */
     private boolean paired() {
-        List<DiscEnd> all = layout.all(DiscEnd.class);
-        return all.stream().filter(End::rear).count() > 1
-                || all.stream().filter(e -> !e.rear()).count() > 1;
+        return brake
+                && layout.ends().stream()
+                        .anyMatch(one -> layout.ends().stream()
+                                .anyMatch(e -> e != one && e.getClass() == one.getClass() && e.rear() == one.rear()));
     }
 
     private boolean parking() {

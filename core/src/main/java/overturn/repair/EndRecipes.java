@@ -306,14 +306,14 @@ final class EndRecipes {
     }
 
     static void swap(Recipes r) {
-        List<String> axle = r.layout.all(DiscEnd.class).stream()
-                .filter(e -> e.rear() == end(r).rear())
+        List<String> axle = r.layout.ends().stream()
+                .filter(e -> e.getClass() == end(r).getClass() && e.rear() == end(r).rear())
                 .map(End::id)
                 .toList();
         r.protect();
         pedalBlocked(r);
         for (String end : axle) {
-            r.wheelOff(end);
+            laidOpen(r, end);
             lineOff(r, end);
             endOff(r, end);
             endOn(r, end);

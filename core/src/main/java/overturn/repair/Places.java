@@ -53,10 +53,11 @@ final class Places {
             case BLEED_MODULATOR, RENEW_MODULATOR, MEND_MODULATOR_SIGNAL -> ids(layout.modulator().stream());
             case BLEED_FRONT -> ids(layout.ends().stream().filter(e -> !e.rear()));
             case BLEED_REAR -> ids(layout.ends().stream().filter(End::rear));
-            case FREE_SLIDES, MEND_RUNOUT, SWAP_ENDS -> ids(layout.all(DiscEnd.class).stream());
+            case FREE_SLIDES, MEND_RUNOUT -> ids(layout.all(DiscEnd.class).stream());
             case ADJUST_SHOES, FREE_PARKING_BRAKE -> ids(layout.all(DrumEnd.class).stream());
             case BLEED_LOOP -> ids(layout.all(Pipe.class).stream().filter(Pipe::highLoop));
-            case RENEW_END,
+            case SWAP_ENDS,
+                    RENEW_END,
                     RESEAL_END,
                     FIT_MATCHING_END,
                     RENEW_LININGS,

@@ -157,10 +157,13 @@ final class EndSuspects {
                 (q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
     }
 
-    /** Calipers of an axle changed over side to side: each keeps a pocket above its screw, however long it is bled. */
+    /**
+     * Calipers or wheel cylinders of an axle changed over side to side, or fitted upside down: each keeps a pocket
+     * above its screw, however long it is bled.
+     */
     private static void screwsBelow(SuspectList list) {
-        List<DiscEnd> paired = list.layout().all(DiscEnd.class).stream()
-                .filter(e -> sameAxle(list, e).size() > 1)
+        List<End> paired = list.layout().ends().stream()
+                .filter(e -> !(e instanceof Slave) && sameAxle(list, e).size() > 1)
                 .toList();
         list.add(
                 "screws-below",
@@ -178,8 +181,8 @@ final class EndSuspects {
                 });
     }
 
-    private static List<String> sameAxle(SuspectList list, DiscEnd one) {
-        return ends(list, e -> e instanceof DiscEnd && e.rear() == one.rear());
+    private static List<String> sameAxle(SuspectList list, End one) {
+        return ends(list, e -> e.getClass() == one.getClass() && e.rear() == one.rear());
     }
 
     private static boolean rear(Component end) {

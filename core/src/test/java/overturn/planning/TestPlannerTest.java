@@ -292,12 +292,13 @@ class TestPlannerTest {
     @Test
     void whatTheWorkshopLacksIsNotProposed() {
         List<String> all = ids(Workshop.WELL_EQUIPPED);
-        assertTrue(all.containsAll(List.of("hoses-clamped", "front-screws", "hold-medium")));
+        assertTrue(all.containsAll(List.of("hoses-clamped", "front-screws", "port-plugs", "hold-medium")));
         List<String> withoutClamps = ids(new Workshop(Set.of(RigKind.CLAMPS), true, true, Prices.DEFAULT));
         assertFalse(withoutClamps.contains("hoses-clamped"));
         assertTrue(withoutClamps.contains("front-screws"));
         List<String> alone = ids(new Workshop(Set.of(), false, true, Prices.DEFAULT));
-        assertFalse(alone.contains("front-screws"), "somebody has to press while the screw is cracked");
+        assertFalse(alone.contains("port-plugs"), "the foot stays on while somebody cracks the plug");
+        assertTrue(alone.contains("front-screws"), "a prop holds it while the screw is cracked");
         assertTrue(alone.contains("hold-medium"));
         assertThrows(
                 IllegalArgumentException.class, () -> new Workshop(Set.of(RigKind.EYE), true, true, Prices.DEFAULT));

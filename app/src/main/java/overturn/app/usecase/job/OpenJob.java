@@ -31,6 +31,9 @@ import overturn.verdict.Verdict;
 @Component
 public class OpenJob {
 
+    /** In place of a behaviour: nobody complains, the vehicle is checked. */
+    private static final String NO_COMPLAINT = "no-complaint";
+
     private static final List<String> AGES =
             Arrays.stream(Age.values()).map(Age::name).toList();
 
@@ -59,6 +62,7 @@ public class OpenJob {
      * @param work what was done where before it, by stable ids; may be left out
      * @param facts what somebody told or saw, by stable ids; may be left out
      * @param comesBackFrom the released job of which this is the comeback; null where it is none
+     * @param behaviour stable id of what is felt, or {@code no-complaint} for a check, of which no behaviour is told
      * @param alsoBehaviour what else is felt, told beside the behaviour; null where nothing is
      * @param readingId id of the entry that holds the behaviour, made by the client
      */
@@ -87,6 +91,8 @@ public class OpenJob {
         Optional<Sheet> sheet =
                 Optional.ofNullable(intake.layoutId()).filter(offered::contains).flatMap(sheets::find);
         List<String> behaviours = sheet.map(OpenJob::behaviours).orElse(List.of());
+        List<String> told =
+                Stream.concat(behaviours.stream(), Stream.of(NO_COMPLAINT)).toList();
         List<String> suspects = sheet.map(
                         m -> Stream.concat(m.suspects().stream().map(Suspect::id), Stream.of(Verdict.NONE_OF_THESE))
                                 .toList())
@@ -125,14 +131,15 @@ public class OpenJob {
                 .text("complaint", intake.complaint(), EntryRules.MOST_COMPLAINT)
                 .that(sheet::isPresent, "layoutId", intake.layoutId(), "one of " + offered)
                 .that(
-                        () -> sheet.isEmpty() || intake.behaviour() != null && behaviours.contains(intake.behaviour()),
+                        () -> sheet.isEmpty() || intake.behaviour() != null && told.contains(intake.behaviour()),
                         "behaviour",
                         intake.behaviour(),
-                        "one of " + behaviours)
+                        "one of " + told)
                 .that(
                         () -> sheet.isEmpty()
                                 || intake.alsoBehaviour() == null
-                                || behaviours.contains(intake.alsoBehaviour())
+                                || !NO_COMPLAINT.equals(intake.behaviour())
+                                        && behaviours.contains(intake.alsoBehaviour())
                                         && !intake.alsoBehaviour().equals(intake.behaviour()),
                         "alsoBehaviour",
                         intake.alsoBehaviour(),
@@ -165,15 +172,25 @@ public class OpenJob {
                         intake.age(),
                         intake.sometimes(),
                         work,
-                        intake.facts() == null
-                                ? List.of()
-                                : intake.facts().stream().distinct().toList()),
+                        told(intake)),
                 intake.readingId(),
                 felt(intake, sheet.orElseThrow().procedures()));
         return intake.comesBackFrom() == null ? opened : comeBack.link(opened, intake.comesBackFrom(), intake.stamp());
     }
 
+    /** What was told, each once; that nobody complains is told by opening a check. */
+    private static List<String> told(Intake intake) {
+        Stream<String> check =
+                NO_COMPLAINT.equals(intake.behaviour()) ? Stream.of(PlainFact.NO_COMPLAINT.id()) : Stream.of();
+        return Stream.concat(intake.facts() == null ? Stream.of() : intake.facts().stream(), check)
+                .distinct()
+                .toList();
+    }
+
     private static List<ReadingTaken> felt(Intake intake, ProcedureCatalogue procedures) {
+        if (NO_COMPLAINT.equals(intake.behaviour())) {
+            return List.of();
+        }
         String setup = procedures.intake().rigSetup();
         ReadingTaken first =
                 ReadingTaken.observed(ProcedureCatalogue.CHARACTERISE, intake.behaviour(), setup, RigTrust.NORMAL);

@@ -412,4 +412,21 @@ class JobApiTest {
                 List.of("all-dry", "damp", "wet", "wet-at-master-face", "wet-under-reservoir", "not-seen"),
                 look.get("options").valueStream().map(JsonNode::asString).toList());
     }
+
+    /** Nobody complains: a check needs no behaviour, and the sound vehicle leads. */
+    @Test
+    void aCheckNeedsNoBehaviour() {
+        Map<String, Object> check = ApiClient.intake("Tarn SK 88", "no-complaint", null);
+        Answer opened = api.post("/api/jobs", check);
+        assertEquals(201, opened.status(), () -> opened.raw().body());
+        JsonNode job = api.get("/api/jobs/" + check.get("jobId")).body();
+        assertEquals(1, job.get("entries").size(), "no reading was told");
+        assertEquals(
+                "hand-back",
+                job.get("assessment").get("verdict").get("remedyId").asString());
+        assertTrue(job.get("assessment").hasNonNull("next"), "and there is something to test");
+        Map<String, Object> both = ApiClient.intake("Tarn SK 89", "no-complaint", null);
+        both.put("alsoBehaviour", "sinks");
+        api.post("/api/jobs", both).assertRefused(422, "input-not-allowed");
+    }
 }
