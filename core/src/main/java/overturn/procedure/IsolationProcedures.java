@@ -6,8 +6,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import overturn.circuit.Chamber;
-import overturn.circuit.Component.MeteringValve;
-import overturn.circuit.Component.ProportioningValve;
 import overturn.circuit.CutSet;
 import overturn.circuit.End;
 import overturn.circuit.End.DrumEnd;
@@ -69,7 +67,8 @@ final class IsolationProcedures {
         if (layout.master().tandem()) {
             all.add(oneChamberOpen());
         }
-        if (layout.components().stream().anyMatch(c -> c instanceof ProportioningValve || c instanceof MeteringValve)) {
+        if (!layout.family().clutch()
+                && layout.ends().stream().map(End::rear).distinct().count() > 1) {
             all.add(gaugeAtEnds());
         }
         return all;

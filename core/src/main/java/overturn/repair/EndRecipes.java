@@ -321,7 +321,7 @@ final class EndRecipes {
             axle.stream()
                     .filter(twin -> !twin.equals(end))
                     .forEach(twin -> r.compare("side-marked", LOOK, twin, 1).needs(State.END_OFF));
-            axle.forEach(twin -> other.after("side-marked", twin));
+            axle.forEach(twin -> other.afterWherePlannedAt(twin, "side-marked"));
         }
         r.beyond("who-fitted-it", LOOK, r.place, 1);
         r.fillAndBleed(e -> axle.contains(e.id()));

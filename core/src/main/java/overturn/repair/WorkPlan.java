@@ -58,7 +58,9 @@ public record WorkPlan(List<WorkStep> steps, Set<School> schools) {
         Set<Condition> made =
                 all.values().stream().flatMap(step -> step.makes().stream()).collect(Collectors.toSet());
         return new WorkPlan(
-                WorkOrder.of(all.values().stream().map(step -> step.step(made)).toList()), asked);
+                WorkOrder.orBySection(
+                        all.values().stream().map(step -> step.step(made)).toList()),
+                asked);
     }
 
     /** Components at which a remedy can be done on a layout; never empty. */

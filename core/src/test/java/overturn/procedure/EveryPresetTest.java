@@ -108,7 +108,8 @@ class EveryPresetTest {
         assertTrue(tests("pellow-saloon-clutch").contains("loop-lifted")
                 && !tests("brack-tug-clutch").contains("loop-lifted"));
         assertTrue(tests("ardle-mail-trike").contains("gauge-at-ends")
-                && !tests("tarn-box-van").contains("gauge-at-ends"));
+                && tests("tarn-box-van").contains("gauge-at-ends")
+                && !tests("wisp-courier-brake").contains("gauge-at-ends"));
         assertTrue(tests("wisp-courier-brake").contains("rock-lever")
                 && !tests("tarn-box-van").contains("rock-lever"));
     }

@@ -31,7 +31,7 @@ class CatalogueVersionTest {
             "2026-11-27.7", 1_098_500_974L,
             "2026-11-27.8", 215_458_950L,
             "2026-11-29", 215_458_950L,
-            "2026-11-29.2", 1_470_770_995L);
+            "2026-11-29.2", 3_899_733_066L);
 
     /** Suspects with remedy, places and frequency, tests with what is read and who it concerns, of every preset. */
     private static long fingerprint() {

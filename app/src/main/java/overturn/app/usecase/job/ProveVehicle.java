@@ -97,7 +97,27 @@ public class ProveVehicle {
     }
 
     private Log one(Log read, Stamp stamp, Checked checked) {
-        return writer.append(read, stamp, Behind.REBASED, log -> entry(read, read.stateOf(log), stamp, checked));
+        return writer.append(
+                read,
+                stamp,
+                Behind.REBASED,
+                log -> sentBefore(read, stamp, checked)
+                        .orElseGet(() -> entry(read, read.stateOf(log), stamp, checked)));
+    }
+
+    /** Sent again it is what it was, also where its reading would be judged by other limits today. */
+    private static Optional<CheckDone> sentBefore(Log read, Stamp stamp, Checked checked) {
+        String reading = checked.readingId() == null ? "" : checked.readingId().toString();
+        return read.entries().stream()
+                .filter(logged -> logged.id().equals(stamp.entryId()))
+                .map(LoggedEntry::entry)
+                .filter(CheckDone.class::isInstance)
+                .map(CheckDone.class::cast)
+                .filter(there -> there.checkId().equals(checked.checkId())
+                        && there.seen().equals(checked.told())
+                        && (there.readingId().isEmpty() || there.readingId().equals(reading))
+                        && (checked.outcome() == null || there.outcome().equals(checked.outcome())))
+                .findFirst();
     }
 
     private CheckDone entry(Log read, JobState state, Stamp stamp, Checked checked) {

@@ -6,12 +6,15 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import static overturn.app.support.RepairFlow.gateState;
 import static overturn.app.support.RepairFlow.repair;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.OverturnServer;
@@ -47,6 +50,45 @@ class ProvingApiTest {
                 .filter(c -> c.get("id").asString().equals(id))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    /** An upgrade judges by other limits: what was acknowledged before it and is sent again is still the same entry. */
+    @Test
+    void aMeasuredCheckThatIsSentAgainAfterAnUpgradeStandsAsItWas(OverturnServer.Running server) {
+        flow.tickAll();
+        flow.bleed();
+        String reading = flow.measure("hold-medium", 0)
+                .body()
+                .get("entries")
+                .valueStream()
+                .filter(entry -> entry.path("procedureId").asString("").equals("hold-medium"))
+                .reduce((a, b) -> b)
+                .orElseThrow()
+                .get("id")
+                .asString();
+        UUID earlier = UUID.randomUUID();
+        int sequence = now().get("sequence").asInt() + 1;
+        server.context()
+                .getBean(JdbcClient.class)
+                .sql("""
+                        insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, catalogue_version, kind, body_version, body)
+                        select :id, job_id, :sequence, log_taken_at, log_entered_at, person_id, catalogue_version, kind, body_version,
+                               jsonb_set(body, '{judged,0,most}', '1000')
+                          from log_entry
+                         where job_id = :job and kind = 'check-done'
+                         order by log_entry.sequence desc limit 1""")
+                .param("id", earlier)
+                .param("sequence", sequence)
+                .param("job", UUID.fromString(job.substring(job.lastIndexOf('/') + 1)))
+                .update();
+        Map<String, Object> again = new HashMap<>(Map.of("checkId", "holds-sixty", "readingId", reading));
+        again.put("entryId", earlier.toString());
+        again.put("sequence", sequence - 1);
+        again.put("personId", "ines-quill");
+        assertEquals(200, api.post(job + "/checks", again).status());
+        assertEquals(sequence, now().get("sequence").asInt(), "nothing was added");
+        again.put("seen", "something else");
+        assertEquals(409, api.post(job + "/checks", again).status(), "another entry under the same id");
     }
 
     @Test
