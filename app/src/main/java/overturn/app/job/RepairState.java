@@ -3,6 +3,8 @@ package overturn.app.job;
 import static overturn.course.Progress.Release.CONDITIONAL;
 import static overturn.course.Progress.Release.FINAL;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -88,6 +90,10 @@ public record RepairState(
     /** After so far trapped air has moved and a weep shows, km, whatever the hour. Estimate. */
     public static final int SET_DISTANCE_KM = 50;
 
+    /** A log is folded many times, and its plan stays the same. */
+    private static final Cache<Planned, WorkPlan> PLANS =
+            Caffeine.newBuilder().maximumSize(500).build();
+
     /** With these the fluid is changed, so that what comes out has to run clear in colour too. */
     private static final Set<String> FLUSHES = Set.of(Remedy.CHANGE_FLUID.id(), Remedy.FLUSH_AND_RESEAL.id());
 
@@ -107,8 +113,12 @@ public record RepairState(
             String place = i < verdict.places().size() ? verdict.places().get(i) : offered.get(0);
             places.put(remedy, offered.contains(place) ? place : offered.get(0));
         }
-        return WorkPlan.of(layout, remedies, places, schools);
+        return PLANS.get(
+                new Planned(layout, remedies, places, schools),
+                asked -> WorkPlan.of(layout, remedies, places, schools));
     }
+
+    private record Planned(Layout layout, List<Remedy> remedies, Map<Remedy, String> places, WorkSchools schools) {}
 
     private static Remedy remedy(String id) {
         for (Remedy remedy : Remedy.values()) {
