@@ -2,8 +2,10 @@ package overturn.repair;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -14,6 +16,10 @@ import java.util.Set;
 final class WorkOrder {
 
     private final List<WorkStep> pending;
+    /** Of those that are pending, which make what so, and which need it. */
+    private final Map<Condition, List<WorkStep>> makers = new HashMap<>();
+
+    private final Map<Condition, List<WorkStep>> needers = new HashMap<>();
     private final List<WorkStep> ordered = new ArrayList<>();
     private final Set<String> so = new HashSet<>();
     private String hands = "";
@@ -21,6 +27,14 @@ final class WorkOrder {
 
     private WorkOrder(List<WorkStep> steps) {
         pending = new ArrayList<>(steps);
+        for (WorkStep step : steps) {
+            step.makes()
+                    .forEach(made -> makers.computeIfAbsent(made, one -> new ArrayList<>())
+                            .add(step));
+            step.needs()
+                    .forEach(need -> needers.computeIfAbsent(need, one -> new ArrayList<>())
+                            .add(step));
+        }
     }
 
     /** @throws IllegalStateException if no order meets what the steps need: a recipe contradicts itself */
@@ -52,6 +66,8 @@ final class WorkOrder {
                             .thenComparing(step -> !step.id().equals(act)))
                     .orElseThrow(() -> new IllegalStateException("No step of these can be done: " + blocked()));
             pending.remove(next);
+            next.makes().forEach(made -> makers.get(made).remove(next));
+            next.needs().forEach(need -> needers.get(need).remove(next));
             ordered.add(next);
             hands = next.place();
             act = next.id();
@@ -87,27 +103,32 @@ final class WorkOrder {
     private boolean spoilsNothing(WorkStep step) {
         return step.makes().stream()
                 .map(Condition::opposite)
-                .noneMatch(lost -> pending.stream()
-                        .filter(other -> other != step && other.needs().contains(lost))
-                        .anyMatch(other -> pending.stream()
-                                .filter(maker -> maker != step
-                                        && maker != other
-                                        && maker.makes().contains(lost))
+                .noneMatch(lost -> needing(lost).stream()
+                        .filter(other -> other != step)
+                        .anyMatch(other -> making(lost).stream()
+                                .filter(maker -> maker != step && maker != other)
                                 .allMatch(maker -> waitsFor(maker, other, new HashSet<>()))));
     }
 
     /**
      * Whether a step cannot come before another: all that could make something it needs is that other or waits for it.
      */
-    private boolean waitsFor(WorkStep step, WorkStep other, Set<WorkStep> seen) {
-        if (!seen.add(step)) {
+    private boolean waitsFor(WorkStep step, WorkStep other, Set<String> seen) {
+        if (!seen.add(step.key())) {
             return false;
         }
-        return step.needs().stream().filter(need -> !holds(need)).anyMatch(need -> {
-            List<WorkStep> makers =
-                    pending.stream().filter(m -> m.makes().contains(need)).toList();
-            return !makers.isEmpty() && makers.stream().allMatch(m -> m == other || waitsFor(m, other, seen));
-        });
+        return step.needs().stream()
+                .filter(need -> !holds(need))
+                .anyMatch(need -> !making(need).isEmpty()
+                        && making(need).stream().allMatch(maker -> maker == other || waitsFor(maker, other, seen)));
+    }
+
+    private List<WorkStep> making(Condition condition) {
+        return makers.getOrDefault(condition, List.of());
+    }
+
+    private List<WorkStep> needing(Condition condition) {
+        return needers.getOrDefault(condition, List.of());
     }
 
     private String blocked() {
