@@ -83,6 +83,17 @@ class VerdictRuleTest {
         assertTrue(verdict.missing().contains(Missing.NO_SECOND_FAULT));
     }
 
+    /** Everything speaks against a sound vehicle at once: where it leads and no rival has weight it may go out. */
+    @Test
+    void nothingWrongIsProbableBelowTheUsualShareWhereNoRivalHasWeight() {
+        Verdict sound = verdict(SINKS, STEADY, DRY, seen("driven", "as-it-should", RigTrust.PROVEN));
+        assertEquals(Remedy.HAND_BACK, sound.remedy());
+        assertTrue(sound.probability() < VerdictRule.PROBABLE_SHARE, "with " + sound.probability());
+        assertEquals(Grade.PROBABLE, sound.grade());
+        Verdict felt = verdict(SINKS, STEADY, DRY, seen("driven", "slightly", RigTrust.PROVEN));
+        assertEquals(Grade.OPEN, felt.grade(), "something is felt");
+    }
+
     @Test
     void aComplaintAloneIsOpen() {
         Verdict verdict = verdict(SINKS);

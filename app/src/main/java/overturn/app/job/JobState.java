@@ -355,7 +355,10 @@ public record JobState(
                 if (!releases.containsKey(logged.id())) {
                     releases.put(logged.id(), wasLetThrough(release, logged));
                 }
-                on = releases.get(logged.id()) ? on.released() : on;
+                if (releases.get(logged.id())) {
+                    on = on.released();
+                    vehicle = VehicleNeeds.SEAT;
+                }
             } else if (logged.entry() instanceof JobWithdrawn gone) {
                 withdrawn = struck.contains(logged.id()) ? withdrawn : Optional.of(gone.why());
             } else {
