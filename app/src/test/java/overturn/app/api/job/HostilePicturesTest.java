@@ -21,6 +21,7 @@ import javax.imageio.stream.ImageOutputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import overturn.app.photo.PictureShrinker;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.ForeignFile;
@@ -119,6 +120,17 @@ class HostilePicturesTest {
                 answer.status() == 200 || answer.status() == 422, answer.raw().body());
         assertTrue(System.nanoTime() - from < 60e9, "within its own time");
         assertEquals(200, api.get(job).status());
+    }
+
+    /** A picture may come inside a file, where no limit of a request stands before it. */
+    @Test
+    void aPictureOfMoreBytesThanAnyIsNotDecoded() throws IOException {
+        byte[] filling = new byte[PictureShrinker.MOST_BYTES];
+        byte[] large = withChunk(chunk("prVt", filling));
+        PictureShrinker shrinker = new PictureShrinker();
+        assertTrue(shrinker.shrunk(large).isEmpty(), large.length + " bytes");
+        assertTrue(shrinker.shrunk(withChunk(chunk("prVt", Arrays.copyOf(filling, 1000))))
+                .isPresent());
     }
 
     @Test
