@@ -6,6 +6,7 @@ import { api } from "../domain/api";
 import { useSettings } from "../domain/settings";
 import { say, type UiWord } from "../domain/words";
 import { Dialog } from "./Dialog";
+import { found } from "./search";
 
 const PAGES: [string, UiWord][] = [
   ["/", "bay"],
@@ -25,16 +26,8 @@ const AFTER_VERDICT: [string, UiWord][] = [
 
 const unique = (ids: string[]) => [...new Set(ids)];
 
-/** Whether what is shown of a line holds every word that is sought; the letters of its id do not count. */
-const holds = (_id: string, search: string, shown: string[] = []) => {
-  const text = shown.join(" ").toLowerCase();
-  return search
-    .toLowerCase()
-    .split(/\s+/)
-    .every((part) => text.includes(part))
-    ? 1
-    : 0;
-};
+/** Whether what is shown of a line holds every word that is sought, or what it is called here; the letters of its id do not count. */
+const holds = (_id: string, search: string, shown: string[] = []) => (found(search, shown.join(" ")) ? 1 : 0);
 
 /** Go anywhere by a few letters: pages, jobs, the tests of the job one is at, suspects and tests of the catalogue. */
 export function Palette({ onClose }: { onClose: () => void }) {

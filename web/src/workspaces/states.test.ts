@@ -5,11 +5,11 @@ import { draftOf as intakeOf, emptyDraft, offered, request, unfilled } from "./i
 import {
   asPlanned,
   clock,
-  complete,
   draftOf,
   emptyRun as emptyRunOf,
   figureRequests,
   impossible,
+  lacking,
   nextCall,
   pages,
   phaseOf,
@@ -147,13 +147,15 @@ describe("a test being done", () => {
   });
 
   it("can be entered only when something possible was read and the rig was asked about", () => {
-    const can = (draft: typeof emptyRun) => complete(SERIES, draft, () => MM, UNITS);
-    expect(can(typed("4"))).toBe(true);
-    expect(can(typed("0"))).toBe(true);
-    expect(can(typed(""))).toBe(false);
-    expect(can(typed("81"))).toBe(false);
-    expect(can({ ...typed("4"), rigCheck: "" })).toBe(false);
-    expect(complete(LOOK, { ...emptyRun, observed: "not-seen", rigCheck: "not-checked" }, () => MM, UNITS)).toBe(true);
+    const lacks = (draft: typeof emptyRun) => lacking(SERIES, draft, () => MM, UNITS);
+    expect(lacks(typed("4"))).toBeUndefined();
+    expect(lacks(typed("0"))).toBeUndefined();
+    expect(lacks(typed(""))).toBe("figure");
+    expect(lacks(typed("81"))).toBe("impossible");
+    expect(lacks({ ...typed("4"), rigCheck: "" })).toBe("rigCheck");
+    const look = { ...emptyRun, rigCheck: "not-checked" } as const;
+    expect(lacking(LOOK, look, () => MM, UNITS)).toBe("observed");
+    expect(lacking(LOOK, { ...look, observed: "not-seen" }, () => MM, UNITS)).toBeUndefined();
   });
 
   it("is taken on the rig that the plan asks for until somebody says otherwise", () => {

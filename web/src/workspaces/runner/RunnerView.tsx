@@ -12,7 +12,7 @@ import { Failed, Loading } from "../../ui/States";
 import { useGo } from "../../ui/useGo";
 import { EntryPage } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
-import { complete, forceOf, pages } from "./state";
+import { lacking, forceOf, pages } from "./state";
 import { PressPicture, StepDrawing } from "./StepDrawing";
 import { Timer } from "./Timer";
 import { useRunner } from "./useRunner";
@@ -42,7 +42,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
   const step = test.steps[draft.step];
   const [cannot, setCannot] = useState(false);
   const leave = () => go(`/jobs/${job.id}`);
-  const ready = complete(test, draft, runner.unitFor, catalogue.units);
+  const lacks = lacking(test, draft, runner.unitFor, catalogue.units);
   return (
     <div className="flex min-h-dvh flex-col">
       <header className="bg-strip px-5 pt-3 text-strip-ink">
@@ -131,13 +131,24 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
                   {say("goOn")}
                 </Button>
               ) : (
-                <Button large filled className="flex-1" disabled={!ready} onClick={() => void runner.keep()}>
+                <Button
+                  large
+                  filled
+                  className="flex-1"
+                  disabled={lacks !== undefined}
+                  onClick={() => void runner.keep()}
+                >
                   {say("enterReading")}
                 </Button>
               )}
             </div>
           )}
-          <p className="mx-auto mt-2 max-w-3xl text-sm text-soft">{say("keptHere")}</p>
+          <p className="mx-auto mt-2 max-w-3xl text-sm text-soft">
+            {!step && phase.kind === "doing" && lacks !== undefined && (
+              <span className="mr-2 font-semibold text-ink">{say(`lacks.${lacks}`)}</span>
+            )}
+            {say("keptHere")}
+          </p>
         </footer>
       )}
     </div>

@@ -110,14 +110,20 @@ export function spentMinutes(draft: RunnerDraft, now: number): number {
   return corrected >= 0 && corrected <= MOST_MINUTES ? corrected : minutesSince(draft, now);
 }
 
-/** Whether the reading can be entered. */
-export function complete(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => Unit, units: Unit[]): boolean {
-  if (draft.rigCheck === "") return false;
-  if (test.options.length > 0) return draft.observed !== "";
-  return (
-    test.figures.some((f) => value(draft, f, unitFor(f), units) !== undefined) &&
-    test.figures.every((f) => !impossible(draft, f, unitFor(f), units))
-  );
+export type Lacking = "observed" | "figure" | "impossible" | "rigCheck";
+
+/** What keeps the reading from being entered; nothing where it can be. */
+export function lacking(
+  test: Test,
+  draft: RunnerDraft,
+  unitFor: (f: Figure) => Unit,
+  units: Unit[],
+): Lacking | undefined {
+  const looked = test.options.length > 0;
+  if (looked && draft.observed === "") return "observed";
+  if (!looked && test.figures.some((f) => impossible(draft, f, unitFor(f), units))) return "impossible";
+  if (!looked && test.figures.every((f) => value(draft, f, unitFor(f), units) === undefined)) return "figure";
+  return draft.rigCheck === "" ? "rigCheck" : undefined;
 }
 
 export function figureRequests(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => Unit): FigureRequest[] {

@@ -282,7 +282,6 @@ final class StepDraft {
                 List.copyOf(needed),
                 test.isEmpty() ? Optional.empty() : Optional.of(test),
                 optional,
-                presses,
                 helper);
     }
 

@@ -22,7 +22,6 @@ import java.util.stream.Stream;
  * @param needed what has to be at hand
  * @param testId the test of the catalogue whose reading this step is; evidence like any other
  * @param optional whether it is done only where it applies
- * @param presses whether pedal or lever is pressed in it
  * @param helper whether it wants a second person
  */
 public record WorkStep(
@@ -40,7 +39,6 @@ public record WorkStep(
         List<Needed> needed,
         Optional<String> testId,
         boolean optional,
-        boolean presses,
         boolean helper) {
 
     static final String BLEED_END = "bleed-end";

@@ -187,7 +187,6 @@ class WorkPlanTest {
                 step.needed(),
                 step.testId(),
                 step.optional(),
-                step.presses(),
                 step.helper());
     }
 

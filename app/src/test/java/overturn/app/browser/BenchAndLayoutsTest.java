@@ -157,7 +157,8 @@ class BenchAndLayoutsTest {
         screens.radio("Long, then firm").click();
         exactly(page, "Vehicle").fill("Tarn SK 81");
         screens.radio("no, it stays where it is").click();
-        page.getByLabel("Your hunch: what would you bet on now?").selectOption("air-in-rear-end");
+        page.getByLabel("Your hunch, if you have one: what would you bet on now?")
+                .selectOption("air-in-rear-end");
         screens.button("Open the job").click();
         screens.heading("Suspects").waitFor();
         Locator drawn = page.locator("svg[aria-label*='Rear middle']");

@@ -80,7 +80,8 @@ public final class Screens {
         radio(WORDS.get("option.characterise." + behaviour)).click();
         page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill(vehicle);
         radio("no, it stays where it is").click();
-        page.getByLabel("Your hunch: what would you bet on now?").selectOption(hunchId);
+        page.getByLabel("Your hunch, if you have one: what would you bet on now?")
+                .selectOption(hunchId);
         button("Open the job").click();
     }
 
