@@ -79,7 +79,7 @@ export function VisitCard({ visit, vehicleId, ways, page, onDone }: Props) {
                 onWhy={(text) => setWhy({ ...why, [step.key]: text })}
               />
             )}
-            {!isDone(step) && step.section === "DECIDE" && <Rework ways={ways} page={page} />}
+            {!isDone(step) && step.id.startsWith("decide-") && <Rework ways={ways} page={page} />}
             {!isDone(step) && <SheetFigures vehicleId={vehicleId} ids={step.sheetFigures} />}
             {!isDone(step) && step.testId && (
               <Link to={`/jobs/${page.jobId}/tests/${step.testId}`} className="min-h-11 content-center underline">

@@ -185,14 +185,17 @@ final class InputRecipes {
         r.takeOut("locknut-loose", UNSCREW, r.input(), 1).makes(State.LOCKNUT_LOOSE);
     }
 
+    private static StepDraft wheelsTurned(Recipes r) {
+        return r.close("wheels-turned", PULL, r.input(), 2)
+                .within(State.RAISED)
+                .pressing()
+                .helper();
+    }
+
     /** On the stands: every wheel turns after a press, the port is open, and both again once it is warm. */
     private static void provenOnStands(Recipes r) {
         if (!r.clutch) {
-            r.close("wheels-turned", PULL, r.input(), 2)
-                    .needs(State.ROD_SET)
-                    .within(State.RAISED)
-                    .pressing()
-                    .helper();
+            wheelsTurned(r).needs(State.ROD_SET);
         }
         wheelsAndPort(r);
         r.close("warm-again", PRESS, r.input(), 10)
@@ -249,11 +252,7 @@ final class InputRecipes {
         AssistRecipes.masterDrawnForward(r);
         outputRodMeasured(r);
         MasterRecipes.fitMaster(r);
-        r.close("wheels-turned", PULL, r.input(), 2)
-                .within(State.BOLTED, r.master())
-                .within(State.RAISED)
-                .pressing()
-                .helper();
+        wheelsTurned(r).within(State.BOLTED, r.master());
         wheelsAndPort(r);
         r.close("rod-trial-turns", SET, r.layout.assist().orElseThrow().id(), 30)
                 .caution("preload")

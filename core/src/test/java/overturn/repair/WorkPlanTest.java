@@ -11,6 +11,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
@@ -38,8 +39,7 @@ class WorkPlanTest {
     private static List<Case> all() {
         List<Case> all = new ArrayList<>();
         for (Layout layout : Presets.all()) {
-            SuspectCatalogue.of(layout).stream()
-                    .map(Suspect::remedy)
+            Stream.concat(SuspectCatalogue.of(layout).stream().map(Suspect::remedy), Stream.of(Remedy.SET_ROD))
                     .distinct()
                     .forEach(remedy ->
                             WorkPlan.places(layout, remedy).forEach(place -> all.add(new Case(layout, remedy, place))));
