@@ -100,6 +100,7 @@ const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<v
   bleeding: (id, body) =>
     acknowledged(client.POST("/api/jobs/{id}/bleeding", { params: of(id), body, headers: AT_ONCE })),
   ways: (id, body) => acknowledged(client.POST("/api/jobs/{id}/ways", { params: of(id), body, headers: AT_ONCE })),
+  fluid: (id, body) => acknowledged(client.POST("/api/jobs/{id}/fluid", { params: of(id), body, headers: AT_ONCE })),
   photos: (id, body) => acknowledged(client.POST("/api/jobs/{id}/photos", { params: of(id), body, headers: AT_ONCE })),
   walks: (id, body) => acknowledged(client.POST("/api/jobs/{id}/walks", { params: of(id), body, headers: AT_ONCE })),
   rests: (id, body) => acknowledged(client.POST("/api/jobs/{id}/rests", { params: of(id), body, headers: AT_ONCE })),

@@ -66,6 +66,7 @@ const KNOWN: Record<Kind, true> = {
   levels: true,
   bleeding: true,
   ways: true,
+  fluid: true,
   photos: true,
   walks: true,
   rests: true,
@@ -255,6 +256,8 @@ function sentBehind(
     case "bleeding":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "ways":
+      return api.write(jobId, write.kind, { ...write.body, ...stamp });
+    case "fluid":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });
     case "photos":
       return api.write(jobId, write.kind, { ...write.body, ...stamp });

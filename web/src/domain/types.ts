@@ -38,6 +38,7 @@ export interface Writes {
   levels: Schemas["LevelRequest"];
   bleeding: Schemas["BleedingRequest"];
   ways: Schemas["WayRequest"];
+  fluid: Schemas["FluidRequest"];
   photos: Schemas["PhotoRequest"];
   walks: Schemas["WalkRequest"];
   rests: Schemas["RestRequest"];

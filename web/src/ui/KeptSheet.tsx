@@ -20,6 +20,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   levels: "keptLevel",
   bleeding: "keptBleeding",
   ways: "ways",
+  fluid: "fluidInCan",
   photos: "keptPhoto",
   walks: "firstWalk",
   rests: "keptRest",

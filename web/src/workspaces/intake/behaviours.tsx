@@ -7,6 +7,7 @@ const CURVES: Record<string, string> = {
   "level-falls": "M4 8 C20 20 30 22 44 22 L92 22 M52 40 l0 8 M66 38 l0 10 M80 36 l0 12",
   "returns-slowly": "M4 46 C30 46 60 36 92 10",
   "does-not-free": "M4 10 L30 30 L92 30 M30 46 H92",
+  slips: "M4 8 L30 30 L92 30 M4 46 C30 46 50 20 92 14 M40 50 L92 44",
   "stays-on": "M4 46 L40 46 L92 40",
   pulls: "M4 28 L50 28 M50 28 L92 10 M50 28 L92 36",
   "soft-when-hot": "M4 10 L44 14 C58 16 62 40 92 48",

@@ -51,7 +51,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
         ) : (
           <NothingHere job={job} leftOut={leftOut} done={done} count={count} />
         )}
-        {done === 0 && <WhatYouNeed job={job} repair={repair} begun={false} />}
+        {done === 0 && <WhatYouNeed job={job} repair={repair} page={page} begun={false} />}
         <div
           className="sheet-grid border-t-2 border-ink max-sm:overflow-x-auto"
           tabIndex={0}
@@ -69,7 +69,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
             </CircuitSheet>
           </div>
         </div>
-        {done > 0 && <WhatYouNeed job={job} repair={repair} begun />}
+        {done > 0 && <WhatYouNeed job={job} repair={repair} page={page} begun />}
         <Parts job={job} page={page} />
         <HowDone repair={repair} page={page} />
         <OnOffMoved job={job} />

@@ -1,10 +1,10 @@
 import { useSettings } from "../../domain/settings";
 import type { Job, Test } from "../../domain/types";
-import { say } from "../../domain/words";
+import { say, type UiWord } from "../../domain/words";
 import { Choice } from "../../ui/Choice";
 import { QuantityField } from "../../ui/QuantityField";
 import { Ruler } from "../../ui/Ruler";
-import { impossible, minutesSince, unitOf, value } from "./state";
+import { impossible, minutesSince, unitOf, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
 /** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
@@ -16,6 +16,7 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
     <div className="grid gap-6">
       {test.options.length > 0 ? (
         <section>
+          {test.readsCodes && <Codes codes={draft.codes ?? []} onCodes={(codes) => change({ codes })} />}
           <h2 className="mb-3 text-2xl font-semibold">{say("whatSeen")}</h2>
           <Choice
             large
@@ -80,6 +81,48 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
         <span className="figures text-soft">min</span>
       </label>
       <p className="text-soft">{say("blind", { what: word(`test.${test.id}.blind`) })}</p>
+    </div>
+  );
+}
+
+/** Every code that was read: its number, what it says, and how often; one empty row more than are filled. */
+function Codes({ codes, onCodes }: { codes: Code[]; onCodes: (codes: Code[]) => void }) {
+  const rows = [...codes, { number: "", text: "", often: "once" }];
+  const change = (at: number, part: Partial<Code>) =>
+    onCodes(
+      rows
+        .map((row, i) => (i === at ? { ...row, ...part } : row))
+        .filter((row) => row.number !== "" || row.text !== ""),
+    );
+  return (
+    <div className="mb-6 grid gap-3">
+      <h2 className="text-2xl font-semibold">{say("codesRead")}</h2>
+      {rows.map((row, at) => (
+        <div key={at} className="grid gap-2 border-l-4 border-rule pl-3 sm:grid-cols-[9rem_1fr_auto]">
+          <input
+            aria-label={say("codeNumber", { at: at + 1 })}
+            placeholder={say("codeNumberShort")}
+            value={row.number}
+            maxLength={20}
+            onChange={(e) => change(at, { number: e.target.value })}
+            className="figures min-h-11 border-2 border-ink bg-panel px-3"
+          />
+          <input
+            aria-label={say("codeText", { at: at + 1 })}
+            placeholder={say("codeTextShort")}
+            value={row.text}
+            maxLength={200}
+            onChange={(e) => change(at, { text: e.target.value })}
+            className="min-h-11 border-2 border-ink bg-panel px-3"
+          />
+          <Choice
+            label={say("codeOften", { at: at + 1 })}
+            value={row.often}
+            onChange={(often) => change(at, { often })}
+            options={["now", "often", "once"].map((one) => ({ value: one, text: say(`code.${one}` as UiWord) }))}
+          />
+        </div>
+      ))}
     </div>
   );
 }

@@ -6,6 +6,7 @@ import type { Job, Step, Test } from "../../domain/types";
 import { say } from "../../domain/words";
 import { AlsoHere } from "../../ui/AlsoHere";
 import { Button } from "../../ui/Button";
+import { NeededList } from "../../ui/Needed";
 import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
@@ -178,7 +179,7 @@ function StepPage({ test, job, at, onStep }: StepProps) {
   return (
     step && (
       <div className="grid gap-6 lg:grid-cols-[1fr_20rem]">
-        <Now test={test} job={job} step={step} />
+        <Now test={test} job={job} step={step} first={at === 0} />
         <ol className="content-start max-lg:hidden">
           {test.steps.map((one, i) => (
             <li key={i}>
@@ -233,7 +234,7 @@ function useSentence(test: Test) {
     });
 }
 
-function Now({ test, job, step }: { test: Test; job: Job; step: Step }) {
+function Now({ test, job, step, first }: { test: Test; job: Job; step: Step; first: boolean }) {
   const { word, show, fitting } = useSettings();
   const sentence = useSentence(test);
   const pressed = forceOf(word(step.word));
@@ -249,6 +250,12 @@ function Now({ test, job, step }: { test: Test; job: Job; step: Step }) {
         <p role="note" className="border border-caution bg-caution-ground p-4 text-lg">
           {word(`caution.${step.cautionId}`)}
         </p>
+      )}
+      {first && test.atHand.length > 0 && (
+        <section className="grid gap-2 sm:grid-cols-[8rem_1fr]">
+          <h3 className="caps content-center text-soft">{say("whatYouNeed")}</h3>
+          <NeededList needed={test.atHand} />
+        </section>
       )}
       {step.aloneWord && <p className="text-lg text-soft">{word(step.aloneWord)}</p>}
       {step.timerSeconds !== undefined ? (

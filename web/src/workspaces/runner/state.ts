@@ -6,6 +6,13 @@ import { preview } from "../../domain/units";
 const RIG_CHECKS = ["sound", "doubtful", "not-checked"] as const;
 export type RigCheck = (typeof RIG_CHECKS)[number];
 
+/** A stored code: its number, what it says, and whether it is there now, came often, or once. */
+export interface Code {
+  number: string;
+  text: string;
+  often: string;
+}
+
 export interface RunnerDraft {
   /** Of the entry it becomes: made when the test is begun, so that it is one entry however often it is sent, from whichever tab. */
   entryId: string;
@@ -16,6 +23,8 @@ export interface RunnerDraft {
   texts: Record<string, string>;
   units: Record<string, string>;
   observed: string;
+  /** Codes as they were read, where the test reads any. */
+  codes?: Code[];
   rigCheck: "" | RigCheck;
   /** Whether the rig was made anew; as the plan asks until somebody says otherwise. */
   newRig?: boolean;
@@ -39,6 +48,7 @@ export function draftOf(write: WaitingOf<"readings">, steps: number): RunnerDraf
     texts: Object.fromEntries(body.figures.map((f) => [f.id, f.text])),
     units: Object.fromEntries(body.figures.map((f) => [f.id, f.unit])),
     observed: body.observed,
+    ...(body.codes ? { codes: body.codes } : {}),
     rigCheck: RIG_CHECKS.find((check) => check === body.rigCheck) ?? "",
     newRig: body.anotherRig,
     ...(body.spentMinutes === undefined ? {} : { spentText: String(body.spentMinutes) }),

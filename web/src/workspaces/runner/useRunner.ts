@@ -163,6 +163,7 @@ function bodyOf(
     procedureId: test.id,
     figures: figureRequests(test, draft, unitFor),
     observed: draft.observed,
+    ...(draft.codes ? { codes: draft.codes } : {}),
     rigCheck: draft.rigCheck,
     anotherRig: draft.newRig ?? false,
     spentMinutes: spentMinutes(draft, now),

@@ -73,6 +73,12 @@ function Text({ entry, job }: { entry: Entry; job: Job }) {
     return (
       <p>
         <span className="label font-semibold">{word(`test.${test}`)}</span> <span className="figures">{seen}</span>
+        {entry.codes.map((code, i) => (
+          <span key={i} className="figures text-soft">
+            {" · "}
+            {[code.number, code.text, say(`code.${code.often}` as UiWord)].filter(Boolean).join(" ")}
+          </span>
+        ))}
       </p>
     );
   }

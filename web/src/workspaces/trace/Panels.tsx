@@ -262,6 +262,7 @@ const STRIKABLE = [
   "photo-taken",
   "bleeding-chosen",
   "way-chosen",
+  "fluid-taken",
   "part-moved",
 ];
 

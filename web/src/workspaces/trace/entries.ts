@@ -30,6 +30,8 @@ export function repairText(entry: Entry, word: Word): string | undefined {
               .join(", "),
         ...(third ? [third] : []),
       ].join(" · ");
+    case "fluid-taken":
+      return [say("fluidInCan"), word(`fluid.${first}`), second].filter(Boolean).join(" · ");
     case "way-chosen":
       return `${word(`school.${first}`)} ${word(`school.${first}.${second}`)}`;
     case "walk-seen": {

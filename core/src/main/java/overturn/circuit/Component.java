@@ -1,5 +1,9 @@
 package overturn.circuit;
 
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+
 /** A part of the circuit. Its id is unique in the layout and names it in drawings, words and logs. */
 public sealed interface Component
         permits Input,
@@ -90,9 +94,28 @@ public sealed interface Component
      * @param volumeMl fluid when full
      * @param minToMaxMl fluid between its marks
      * @param levelAreaMm2 surface over one compartment; 1 mL shows as 1000 / area mm of level
+     * @param fluid what the seals of the whole circuit are made for
      */
-    record Reservoir(String id, ReservoirKind kind, double volumeMl, double minToMaxMl, double levelAreaMm2)
+    record Reservoir(
+            String id, ReservoirKind kind, double volumeMl, double minToMaxMl, double levelAreaMm2, FluidKind fluid)
             implements Component {}
+
+    /** Kinds of fluid; none mixes with another, and each ruins the seals made for the others. */
+    enum FluidKind {
+        GLYCOL,
+        MINERAL,
+        SILICONE;
+
+        /** Stable id, key of its words. */
+        public String id() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+
+        /** The kind of a stable id; empty where there is none. */
+        public static Optional<FluidKind> find(String id) {
+            return Arrays.stream(values()).filter(kind -> kind.id().equals(id)).findFirst();
+        }
+    }
 
     /**
      * A rigid pipe and the fluid in it.

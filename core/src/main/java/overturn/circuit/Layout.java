@@ -56,6 +56,13 @@ public record Layout(String id, Family family, List<Component> components, List<
         return all(End.class);
     }
 
+    /** The end of the same kind at the other side of the axle; empty where there is none. */
+    public Optional<End> across(End one) {
+        return ends().stream()
+                .filter(end -> !end.equals(one) && end.getClass() == one.getClass() && end.rear() == one.rear())
+                .findFirst();
+    }
+
     /** The chambers of the master. */
     public List<Chamber> chambers() {
         return master().tandem() ? List.of(Chamber.PRIMARY, Chamber.SECONDARY) : List.of(Chamber.PRIMARY);

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import overturn.circuit.Assist.HydraulicAssist;
+import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Layout;
@@ -80,6 +81,13 @@ public enum PlainFact {
                     .and(2.5, "fluid-low")
                     .and(0.2, "swelling-hoses", "bracket-flexing", "wrong-ratio")
                     .and(0.05, SuspectCatalogue.NOTHING_WRONG)),
+    ONE_AXLE_IDLE(
+            bothAxles(),
+            by(6, "valve-shifted")
+                    .and(3, "second-piston-front-cup", "pipe-kinked", "axle-wrong-size")
+                    .and(2, "second-piston-rear-cup", "primary-piston-cup", "hose-restricted", "excess-shoe-clearance")
+                    .and(1.5, "air-in-front-end", "air-in-rear-end")
+                    .and(0.1, SuspectCatalogue.NOTHING_WRONG)),
     BARELY_STOPS(wheels(), leaks(1.5).and(0.1, SuspectCatalogue.NOTHING_WRONG)),
     DROPS_IN_STEPS(
             always(),
@@ -168,6 +176,11 @@ public enum PlainFact {
 
     private static Predicate<Layout> wheels() {
         return layout -> !layout.family().clutch();
+    }
+
+    private static Predicate<Layout> bothAxles() {
+        return layout -> !layout.family().clutch()
+                && layout.ends().stream().map(End::rear).distinct().count() > 1;
     }
 
     private static Predicate<Layout> pedalBrake() {

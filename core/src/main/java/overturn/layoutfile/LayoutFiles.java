@@ -55,6 +55,7 @@ public final class LayoutFiles {
             .addMixIn(Component.MasterKind.class, Dashed.class)
             .addMixIn(Component.ReservoirKind.class, Dashed.class)
             .addMixIn(Component.HoseKind.class, Dashed.class)
+            .addMixIn(Component.FluidKind.class, Dashed.class)
             .addMixIn(overturn.circuit.Family.class, Dashed.class)
             .addMixIn(End.Axle.class, Dashed.class)
             .addMixIn(End.Side.class, Dashed.class)
@@ -146,14 +147,17 @@ public final class LayoutFiles {
     }
 
     /**
-     * What files did not tell before: axle and side of an end stood in its name, and no master told of a screw of its
-     * own.
+     * What files did not tell before: axle and side of an end stood in its name, no master told of a screw of its own,
+     * and the fluid was the usual one.
      */
     private static void addSince(JsonNode tree) {
         for (JsonNode part : tree.path("components")) {
             String kind = part.path("kind").asString("");
             if (part instanceof ObjectNode master && kind.equals("master") && !master.has("bleedScrew")) {
                 master.put("bleedScrew", false);
+            }
+            if (part instanceof ObjectNode reservoir && kind.equals("reservoir") && !reservoir.has("fluid")) {
+                reservoir.put("fluid", "glycol");
             }
             String id = part.path("id").asString("");
             if (part instanceof ObjectNode end && (kind.equals("disc") || kind.equals("drum"))) {

@@ -38,13 +38,23 @@ final class Characterise {
     private static final int GENTLE_TRAVEL = 2;
     private static final int OUTSIDE_LOSS = 3;
     private static final int HIDDEN_LOSS = 4;
+    /** Drag of the worst wheel; at a clutch the pressure left at its slave, which holds it half released. */
     private static final int DRAG = 5;
+
+    /** Pressure left from which a clutch slips at full load, and plainly; estimates. */
+    private static final double SLIPS_FROM_BAR = 0.3;
+
+    private static final double SLIPS_PLAINLY_BAR = 2;
+    /** A worn cover or plate slips so plainly, the hydraulics sound; estimate. */
+    private static final double SLIPS_OF_WORN = 0.4;
+
     private static final int RETURN = 6;
     private static final double DRIVE_SECONDS = 10;
     private static final int LAMP = 7;
     private static final int HOT_TRAVEL = 8;
     private static final int PRESSURE = 9;
     private static final int THEN = 10;
+    private static final int WORN = 11;
 
     private final Layout layout;
     private final PressForces forces;
@@ -137,7 +147,9 @@ final class Characterise {
                 new Hold(2),
                 new Release(1),
                 new Heat(60),
-                new Sample(wheels.isEmpty() ? Sensed.OUTSIDE_LOSS_ML_PER_DAY : Sensed.WORST_DRAG_NM),
+                wheels.isEmpty()
+                        ? Sample.at(Sensed.RESIDUAL_BAR, layout.ends().get(0).id())
+                        : new Sample(Sensed.WORST_DRAG_NM),
                 new Sample(Sensed.RETURN_SECONDS),
                 new Sample(Sensed.LAMP_LIT),
                 new Heat(80),
@@ -146,7 +158,12 @@ final class Characterise {
                 new Sample(Sensed.TRAVEL_MM),
                 new Sample(Sensed.PRESSURE_BAR));
         if (wheels.isEmpty()) {
-            return script.then(new Release(20), new PressToStop(), new Hold(3), new Sample(Sensed.RELEASE_MARGIN_MM));
+            return script.then(
+                    new Release(20),
+                    new PressToStop(),
+                    new Hold(3),
+                    new Sample(Sensed.RELEASE_MARGIN_MM),
+                    new Sample(Sensed.CLUTCH_WORN_MM));
         }
         wheels.forEach(w -> script.then(Sample.at(Sensed.BRAKE_SHARE, w)));
         return script;
@@ -156,7 +173,7 @@ final class Characterise {
         List<String> options =
                 new ArrayList<>(List.of("sinks", "springy", "long-then-firm", "hard", "level-falls", "returns-slowly"));
         if (wheels.isEmpty()) {
-            options.add("does-not-free");
+            options.addAll(List.of("does-not-free", "slips"));
         } else {
             options.addAll(List.of("stays-on", "pulls", "soft-when-hot", "lamp-stays-lit"));
         }
@@ -184,6 +201,8 @@ final class Characterise {
         all.add(new Felt(0.05, 2.5, ramp(felt[RETURN], 0.4, 1.1)));
         if (wheels.isEmpty()) {
             all.add(new Felt(0.25, 4.0, ramp(-felt[THEN], -0.1 * scale, 0.8 * scale)));
+            double held = ramp(felt[DRAG], SLIPS_FROM_BAR, SLIPS_PLAINLY_BAR);
+            all.add(new Felt(0.06, 3.0, Math.max(held, SLIPS_OF_WORN * ramp(felt[WORN], 0, scale))));
         } else {
             all.add(new Felt(0.08, 3.5, ramp(felt[DRAG], 6, 16)));
             all.add(new Felt(0.08, 2.0, ramp(unevenness(felt), 0.1, 0.35)));

@@ -1,7 +1,5 @@
 package overturn.procedure;
 
-import static overturn.procedure.ObservationTable.seen;
-
 import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.Assist.HydraulicAssist;
@@ -9,7 +7,6 @@ import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.QuickConnector;
 import overturn.circuit.End;
-import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Input;
@@ -24,16 +21,12 @@ import overturn.protocol.Sensed;
  */
 final class CloserLooks {
 
-    private static final double FALSELY_SEEN = 0.006;
-    private static final double MOST_SEEN = 0.985;
-
     private static final double RATIO_STROKE_MM = 40;
     /** A hose that takes four times its share more than a sound one is felt by half; estimate. */
     private static final double SWELLING_FELT = 4;
 
     private final Layout layout;
     private final boolean brake;
-    private final boolean discs;
     private final boolean drums;
     private final VehicleNeeds raised;
     private final List<Procedure> all = new ArrayList<>();
@@ -41,93 +34,13 @@ final class CloserLooks {
     CloserLooks(Layout layout) {
         this.layout = layout;
         this.brake = !layout.family().clutch();
-        this.discs = !layout.all(DiscEnd.class).isEmpty();
         this.drums = !layout.all(DrumEnd.class).isEmpty();
         this.raised = layout.family().lever() ? VehicleNeeds.SEAT : VehicleNeeds.RAISED;
     }
 
     List<Procedure> all() {
         double wornMm = brake ? 0 : 0.06 * layout.all(Slave.class).get(0).releaseTravelMm();
-        add(
-                brake,
-                "pistons-pressed-back",
-                VehicleNeeds.WHEELS_OFF,
-                6,
-                List.of("free", "binds"),
-                1,
-                List.of("piston-seized", "seal-groove-corroded"),
-                steps(Step.of("hold"), Step.of("press")),
-                Sensed.PISTON_BINDS_NM);
-        add(
-                brake && discs,
-                "slides-moved",
-                VehicleNeeds.WHEELS_OFF,
-                5,
-                List.of("free", "bind"),
-                1,
-                List.of("slides-seized"),
-                steps(Step.of("back"), Step.of("slide")),
-                Sensed.SLIDES_BIND_NM);
-        add(
-                paired(),
-                "screws-looked-at",
-                VehicleNeeds.SEAT,
-                3,
-                List.of("on-top", "below"),
-                0.1,
-                List.of("screws-below"),
-                steps(Step.of("find"), Step.of("compare")),
-                Sensed.SCREWS_BELOW);
-        add(
-                brake,
-                "linings-gauged",
-                VehicleNeeds.WHEELS_OFF,
-                5,
-                List.of("sound", "bad"),
-                0.02,
-                List.of("linings-bad"),
-                steps(Step.of("out").caution("lining-dust"), Step.of("compare")),
-                Sensed.LINING_LOSS);
-        add(
-                brake,
-                "pistons-measured",
-                VehicleNeeds.WHEELS_OFF,
-                8,
-                List.of("alike", "differ"),
-                0.012,
-                List.of("wrong-piston"),
-                steps(Step.of("measure"), Step.of("compare")),
-                Sensed.PISTON_MISMATCH);
-        add(
-                brake && drums,
-                "shoes-backed-off",
-                raised,
-                6,
-                List.of("no-change", "frees"),
-                1,
-                List.of("shoes-too-tight"),
-                steps(Step.of("count"), Step.of("turn")),
-                Sensed.SHOES_BIND_NM);
-        add(
-                drums && parking(),
-                "cable-slackened",
-                raised,
-                5,
-                List.of("no-change", "frees"),
-                1,
-                List.of("parking-brake-holding"),
-                steps(Step.of("mark").caution("chocks"), Step.of("turn")),
-                Sensed.PARKING_BINDS_NM);
-        add(
-                brake && discs,
-                "runout-dialled",
-                VehicleNeeds.WHEELS_OFF,
-                6,
-                List.of("runs-true", "runs-out"),
-                0.03,
-                List.of("pad-pushed-back"),
-                steps(Step.of("dial"), Step.of("rock")),
-                Sensed.PUSHED_BACK_MM);
+        all.addAll(new EndLooks(layout).all());
         add(
                 brake || !concentric(),
                 "ends-papered",
@@ -407,8 +320,8 @@ final class CloserLooks {
             List<Step> steps) {
         all.add(TestDraft.sensing(id, new Sample(quantity))
                 .sees(options, found -> {
-                    double yes = FALSELY_SEEN
-                            + (MOST_SEEN - FALSELY_SEEN)
+                    double yes = CloserLook.FALSELY_SEEN
+                            + (CloserLook.MOST_SEEN - CloserLook.FALSELY_SEEN)
                                     * ObservationTable.ramp(from < 0 ? -found[0] : found[0], from, to);
                     return new double[] {1 - yes, yes};
                 })
@@ -441,18 +354,6 @@ final class CloserLooks {
         return layout.all(Slave.class).stream().anyMatch(Slave::concentric);
     }
 
-    /** Discs at both sides of an axle: what can be changed over. */
-    private boolean paired() {
-        return brake
-                && layout.ends().stream()
-                        .anyMatch(one -> layout.ends().stream()
-                                .anyMatch(e -> e != one && e.getClass() == one.getClass() && e.rear() == one.rear()));
-    }
-
-    private boolean parking() {
-        return layout.all(DrumEnd.class).stream().anyMatch(DrumEnd::parkingBrake);
-    }
-
     private static List<Step> steps(Step... steps) {
         return List.of(steps);
     }
@@ -474,26 +375,8 @@ final class CloserLooks {
             List<String> observes,
             List<Step> steps,
             Sensed... sensed) {
-        if (!there) {
-            return;
+        if (there) {
+            all.add(CloserLook.of(id, needs, minutes, options, half, observes, steps, sensed));
         }
-        Sample[] samples = new Sample[sensed.length];
-        for (int i = 0; i < sensed.length; i++) {
-            samples[i] = new Sample(sensed[i]);
-        }
-        all.add(TestDraft.sensing(id, samples)
-                .sees(options, found -> {
-                    double amount = found[0];
-                    for (int i = 1; i < found.length; i++) {
-                        amount -= found[i];
-                    }
-                    double yes =
-                            FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * seen(amount * Math.abs(amount), half * half);
-                    return new double[] {1 - yes, yes};
-                })
-                .needs(needs)
-                .minutes(minutes)
-                .observes(observes.toArray(String[]::new))
-                .steps(steps));
     }
 }

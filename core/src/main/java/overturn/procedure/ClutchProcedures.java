@@ -10,6 +10,7 @@ import overturn.circuit.Component.Pipe;
 import overturn.circuit.Component.QuickConnector;
 import overturn.circuit.CutSet;
 import overturn.circuit.End.Slave;
+import overturn.circuit.Isolation;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
@@ -18,6 +19,7 @@ import overturn.protocol.Act.Heat;
 import overturn.protocol.Act.Hold;
 import overturn.protocol.Act.Press;
 import overturn.protocol.Act.PressToStop;
+import overturn.protocol.Act.Recut;
 import overturn.protocol.Act.Release;
 import overturn.protocol.Act.Sample;
 import overturn.protocol.Protocol;
@@ -25,6 +27,9 @@ import overturn.protocol.Sensed;
 
 /** Tests of a clutch circuit; none where there is no slave. */
 final class ClutchProcedures {
+
+    /** Time in which fluid that was trapped has run back once its way is free, s; estimate. */
+    private static final int RUNS_BACK_SECONDS = 20;
 
     private final Layout layout;
     private final PressForces forces;
@@ -38,8 +43,8 @@ final class ClutchProcedures {
         if (layout.all(Slave.class).isEmpty()) {
             return List.of();
         }
-        List<Procedure> all = new ArrayList<>(
-                List.of(slaveStroke(), heldInGear(), freesAt(), slaveScrew(), bleedFlow(), pressureLeft()));
+        List<Procedure> all = new ArrayList<>(List.of(
+                slaveStroke(), heldInGear(), freesAt(), slaveScrew(), bleedFlow(), pressureLeft(), halfTurnBack()));
         if (!layout.all(Slave.class).get(0).concentric()) {
             all.add(forkWatched());
         }
@@ -145,11 +150,7 @@ final class ClutchProcedures {
     /** A clutch that cannot let its fluid back slips when warm: pressure is left at the slave with nothing pressed. */
     private Procedure pressureLeft() {
         String slave = layout.all(Slave.class).get(0).id();
-        Protocol.Script script = Protocol.whole();
-        for (int press = 0; press < 5; press++) {
-            script.then(new Press(forces.mediumN()), new Hold(1), new Release(1));
-        }
-        script.then(new Heat(40), new Release(5), Sample.at(Sensed.RESIDUAL_BAR, slave));
+        Protocol.Script script = pressedWarm().then(new Release(5), Sample.at(Sensed.RESIDUAL_BAR, slave));
         return TestDraft.of("pressure-left", script)
                 .sees(List.of("no-spurt", "spurts"), left -> {
                     double spurts = 0.03 + 0.92 * ramp(left[0], 0.3, 2);
@@ -160,6 +161,43 @@ final class ClutchProcedures {
                 .rig(RigKind.BLEED_HOSE)
                 .observes("hole-clogged")
                 .steps(Step.of("make"), Step.of("crack").caution("screw"));
+    }
+
+    /**
+     * The cheap remedy tried: pressure that is left at the slave while the hole stays covered is gone once rod or screw
+     * give the piston half a turn.
+     */
+    private Procedure halfTurnBack() {
+        String slave = layout.all(Slave.class).get(0).id();
+        Protocol.Script script = pressedWarm();
+        script.then(
+                new Release(5),
+                Sample.at(Sensed.RESIDUAL_BAR, slave),
+                new Recut(CutSet.by(Isolation.ROD_TURNED_BACK)),
+                new Release(RUNS_BACK_SECONDS),
+                Sample.at(Sensed.RESIDUAL_BAR, slave));
+        return TestDraft.of("half-turn-clutch", script)
+                .sees(List.of("free-before", "freed", "still-pushed"), left -> {
+                    double before = ramp(left[0], 0.3, 2);
+                    double after = ramp(left[1], 0.3, 2);
+                    return normalised(0.04 + (1 - before), 0.02 + before * (1 - after), 0.03 + before * after);
+                })
+                .minutes(8)
+                .isolates()
+                .needs(VehicleNeeds.RAISED)
+                .steps(
+                        Step.of("make"),
+                        Step.of("feel"),
+                        Step.of("turn").caution("nobody-at-pedal").fits("rod-turned-back"),
+                        Step.of("feel-again").timed(RUNS_BACK_SECONDS));
+    }
+
+    private Protocol.Script pressedWarm() {
+        Protocol.Script script = Protocol.whole();
+        for (int press = 0; press < 5; press++) {
+            script.then(new Press(forces.mediumN()), new Hold(1), new Release(1));
+        }
+        return script.then(new Heat(40));
     }
 
     private Procedure bleedFlow() {

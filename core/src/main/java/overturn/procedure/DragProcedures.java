@@ -57,6 +57,7 @@ final class DragProcedures {
         List<Procedure> all = new ArrayList<>(List.of(wheelDrag(), wheelTemperatures(), endsByHand(), bleedFlow()));
         if (!layout.family().lever()) {
             all.add(rollOnSlope());
+            all.add(spunAfterRun());
         }
         all.add(freedBy("toe-lift", CutSet.by(Isolation.PEDAL_LIFTED), 2).steps(steps("lift")));
         all.add(freedBy("half-turn-back", CutSet.by(Isolation.ROD_TURNED_BACK), 4)
@@ -194,6 +195,26 @@ final class DragProcedures {
                 .minutes(15)
                 .rig(RigKind.THERMOMETER)
                 .steps(steps);
+    }
+
+    /**
+     * Where the vehicle must not be driven: run in gear on its stands, braked and warmed so, and spun before and after.
+     */
+    private Procedure spunAfterRun() {
+        Protocol.Script script = Protocol.whole().then(new Sample(Sensed.WORST_DRAG_NM));
+        if (assisted) {
+            script.then(new StartEngine());
+        }
+        stopped(driven(script)).then(new Release(TO_THE_WHEEL_SECONDS), new Sample(Sensed.WORST_DRAG_NM));
+        return TestDraft.of("spun-after-run", script)
+                .reads(Figures.torque("before"), Figures.torque("after"))
+                .needs(VehicleNeeds.RAISED)
+                .minutes(11)
+                .rig(RigKind.HANDS_ON_WHEEL)
+                .steps(
+                        Step.of("before").reads("before"),
+                        Step.of("run").caution("running-on-stands"),
+                        Step.of("spin").timed(TO_THE_WHEEL_SECONDS).reads("after"));
     }
 
     /** No tools: a slope so slight that a free vehicle just rolls. */

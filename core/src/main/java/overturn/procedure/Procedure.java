@@ -24,6 +24,7 @@ import overturn.protocol.Protocol;
  * @param rigKind what rig it relies on; readings of one set-up stand or fall together
  * @param gate whether it comes first whatever the score
  * @param steps in order
+ * @param alsoNeeded what has to be at hand beside what rig, state and cautions ask for; {@link Needed#of} tells all
  */
 public record Procedure(
         String id,
@@ -36,7 +37,8 @@ public record Procedure(
         double minutes,
         RigKind rigKind,
         boolean gate,
-        List<Step> steps) {
+        List<Step> steps,
+        Set<Needed> alsoNeeded) {
 
     /** In an id: what follows are places, not part of the key of its words. */
     public static final String PLACES = "@";
@@ -49,6 +51,7 @@ public record Procedure(
         Objects.requireNonNull(protocol, "protocol");
         observes = Set.copyOf(observes);
         steps = List.copyOf(steps);
+        alsoNeeded = Set.copyOf(alsoNeeded);
         boolean isObservation = spec instanceof ReadingSpec.Observation;
         if (isObservation != table.isPresent()) {
             throw new IllegalArgumentException("Test " + id + ": an observation needs a table, a series none");
@@ -138,6 +141,11 @@ public record Procedure(
         return protocol.onlySenses() && needs.opened() == VehicleNeeds.Opened.NOTHING && !needs.wheelsOff()
                 ? new VehicleNeeds(needs.bonnetOpen(), needs.raised(), false, state.opened())
                 : needs;
+    }
+
+    /** Whether codes are read in it, which are noted beside what was seen. */
+    public boolean readsCodes() {
+        return alsoNeeded.contains(Needed.CODE_READER);
     }
 
     /** Whether it takes a second person and cannot be done alone. */

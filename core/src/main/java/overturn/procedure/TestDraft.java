@@ -24,6 +24,7 @@ final class TestDraft {
     private double minutes = 3;
     private RigKind rig = RigKind.EYE;
     private boolean gate;
+    private Set<Needed> alsoNeeded = Set.of();
 
     private TestDraft(String id, Protocol protocol) {
         this.id = id;
@@ -83,6 +84,12 @@ final class TestDraft {
         return this;
     }
 
+    /** What has to be at hand beside the rig and what state and cautions ask for. */
+    TestDraft with(Needed... needed) {
+        alsoNeeded = Set.of(needed);
+        return this;
+    }
+
     TestDraft first() {
         gate = true;
         return this;
@@ -106,6 +113,6 @@ final class TestDraft {
 
     Procedure steps(List<Step> steps) {
         List<Step> all = needs.raised() ? standsFirst(steps) : steps;
-        return new Procedure(id, protocol, spec, table, nature, observes, needs, minutes, rig, gate, all);
+        return new Procedure(id, protocol, spec, table, nature, observes, needs, minutes, rig, gate, all, alsoNeeded);
     }
 }

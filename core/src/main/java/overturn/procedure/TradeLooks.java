@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.End;
+import overturn.circuit.Input;
 import overturn.circuit.Layout;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.VehicleNeeds.Opened;
@@ -26,6 +27,14 @@ final class TradeLooks {
     private static final double OLD_CODES = 0.12;
 
     private static final double CODES_OF_ACTING = 0.45;
+    /** A lamp that burns at rest leaves a code of its switch so often; estimate. */
+    private static final double CODES_OF_LAMP = 0.35;
+
+    /** A clip or ring out of its place is behind a gap too large so often; estimate. */
+    private static final double LOOSE_OF_GAP = 0.3;
+
+    /** Gap beyond a sound one from which on a clip or ring may be out, mm at the rod; estimate. */
+    private static final double GAP_MM = 1;
     /** Leaks that show under a little air on the reservoir, and the loss of which half do, mL per day; estimates. */
     private static final double WEPT_UNDER_AIR = 0.6;
 
@@ -68,10 +77,59 @@ final class TradeLooks {
         if (layout.modulator().isPresent()) {
             all.add(codesRead());
         }
+        if (!layout.family().clutch()
+                && layout.ends().stream().anyMatch(end -> layout.across(end).isPresent())) {
+            all.add(pistonsAgainstList());
+        }
+        if (layout.input() instanceof Input.Pedal) {
+            all.add(clipsFelt());
+        }
         if (layout.assist().orElse(null) instanceof VacuumAssist vacuum) {
             all.add(supplyFelt(vacuum.supplyKpa()));
         }
         return all;
+    }
+
+    /** Both ends of an axle can be of one wrong size: only the maker's figure tells. */
+    private static Procedure pistonsAgainstList() {
+        return TestDraft.sensing("pistons-against-list", new Sample(Sensed.PISTON_OFF_LIST))
+                .sees(List.of("as-listed", "another"), off -> {
+                    double another = ObservationTable.another(1 + off[0], 1);
+                    return new double[] {1 - another, another};
+                })
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(10)
+                .with(Needed.RULE)
+                .observes("axle-wrong-size", "wrong-piston")
+                .steps(Step.of("wheel").caution("lining-dust"), Step.of("measure"), Step.of("list"));
+    }
+
+    /**
+     * Clips and rings are felt on their hidden side: a rod that has left its clip, or a ring that has left its groove,
+     * is one way in which a gap becomes too large.
+     */
+    private Procedure clipsFelt() {
+        List<Sample> samples = new ArrayList<>(List.of(new Sample(Sensed.FREE_PLAY_MM)));
+        boolean assisted = layout.assist().isPresent();
+        if (assisted) {
+            samples.add(new Sample(Sensed.OUTPUT_ROD_GAP_MM));
+        }
+        double ratio = layout.input().ratioAtRest();
+        double soundMm = layout.input().freePlayMm() / ratio;
+        List<Step> steps = new ArrayList<>(List.of(Step.of("pin"), Step.of("master-ring")));
+        if (assisted) {
+            steps.add(Step.of("assist-rod").caution("nobody-at-pedal"));
+        }
+        return TestDraft.sensing("clips-felt", samples.toArray(Sample[]::new))
+                .sees(List.of("all-seated", "one-out"), found -> {
+                    double gap = assisted ? Math.max(found[0] / ratio, found[1]) : found[0] / ratio;
+                    double out = FALSELY_SEEN + LOOSE_OF_GAP * ObservationTable.ramp(gap - soundMm, GAP_MM, 2 * GAP_MM);
+                    return new double[] {1 - out, out};
+                })
+                .needs(VehicleNeeds.BONNET)
+                .minutes(4)
+                .with(Needed.LAMP)
+                .steps(steps);
     }
 
     /** A thumb on the hose: sure of hardly any vacuum, blind to a quarter less. */
@@ -87,14 +145,25 @@ final class TradeLooks {
                 .steps(Step.of("hose-off").caution("running-engine"), Step.of("thumb"));
     }
 
-    /** A code says that the modulator once saw something; it counts only by what it predicts. */
+    /**
+     * A code says what the modulator once saw; it counts only by what it predicts. A weak wheel-speed sensor makes it
+     * act at walking pace; one that comes often weighs more than one that came once, years ago perhaps.
+     */
     private static Procedure codesRead() {
-        return TestDraft.sensing("codes-read", new Sample(Sensed.MODULATOR_PULSE))
-                .sees(List.of("none", "stored"), pulse -> {
-                    double stored = OLD_CODES + CODES_OF_ACTING * ObservationTable.ramp(pulse[0], 0, 0.3);
-                    return new double[] {1 - stored, stored};
+        return TestDraft.sensing("codes-read", new Sample(Sensed.MODULATOR_PULSE), new Sample(Sensed.LAMP_LIT))
+                .sees(List.of("none", "sensor-often", "sensor-once", "switch", "valve-often", "other"), found -> {
+                    double acts = CODES_OF_ACTING * ObservationTable.ramp(found[0], 0, 0.3);
+                    double lamp = CODES_OF_LAMP * found[1];
+                    return ObservationTable.normalised(
+                            1 - OLD_CODES - acts,
+                            0.15 * OLD_CODES + 0.6 * acts,
+                            0.35 * OLD_CODES + 0.15 * acts,
+                            0.1 * OLD_CODES + lamp,
+                            0.05 * OLD_CODES + 0.2 * acts,
+                            0.35 * OLD_CODES + 0.05 * acts);
                 })
                 .minutes(4)
+                .with(Needed.CODE_READER)
                 .steps(Step.of("plug-in"), Step.of("read"));
     }
 

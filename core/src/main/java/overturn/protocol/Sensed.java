@@ -120,6 +120,8 @@ public enum Sensed {
     HOSE_SWELLING,
     /** Largest deviation of a piston from its twin, share of area. */
     PISTON_MISMATCH,
+    /** Largest deviation of a piston from what the maker lists, share of area. */
+    PISTON_OFF_LIST,
     /** Drag felt when a piston is pushed back, slides moved, a cable freed or shoes backed off, Nm. */
     PISTON_BINDS_NM,
     SLIDES_BIND_NM,

@@ -11,6 +11,7 @@ import static overturn.repair.Handling.TORQUE;
 import static overturn.repair.Handling.UNSCREW;
 
 import java.util.OptionalDouble;
+import overturn.procedure.Needed;
 import overturn.quantity.Dimension;
 
 /** Assist, its supply and its lines. */

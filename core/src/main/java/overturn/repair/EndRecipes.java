@@ -18,6 +18,7 @@ import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
+import overturn.procedure.Needed;
 import overturn.quantity.Dimension;
 
 /** Calipers, drums, slaves and the clutch behind them. */

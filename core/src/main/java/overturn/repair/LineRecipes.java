@@ -11,6 +11,8 @@ import static overturn.repair.Handling.PULL;
 import static overturn.repair.Handling.TORQUE;
 import static overturn.repair.Handling.UNSCREW;
 
+import overturn.procedure.Needed;
+
 /** Pipes, hoses, valves, connectors and the modulator. */
 final class LineRecipes {
 

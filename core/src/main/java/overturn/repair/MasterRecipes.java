@@ -14,6 +14,7 @@ import static overturn.repair.Handling.UNSCREW;
 
 import java.util.OptionalDouble;
 import overturn.circuit.Component.MasterKind;
+import overturn.procedure.Needed;
 import overturn.quantity.Dimension;
 
 /** Master and reservoir. */

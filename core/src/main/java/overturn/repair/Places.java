@@ -56,7 +56,8 @@ final class Places {
             case FREE_SLIDES, MEND_RUNOUT -> ids(layout.all(DiscEnd.class).stream());
             case ADJUST_SHOES, FREE_PARKING_BRAKE -> ids(layout.all(DrumEnd.class).stream());
             case BLEED_LOOP -> ids(layout.all(Pipe.class).stream().filter(Pipe::highLoop));
-            case SWAP_ENDS -> ids(layout.ends().stream().filter(end -> hasTwin(layout, end)));
+            case SWAP_ENDS ->
+                ids(layout.ends().stream().filter(end -> layout.across(end).isPresent()));
             case RENEW_END,
                     RESEAL_END,
                     FIT_MATCHING_END,
@@ -75,11 +76,6 @@ final class Places {
                     LOOK_ELSEWHERE -> ids(Stream.of(layout.master()));
         };
         return all.isEmpty() ? List.of(layout.master().id()) : all;
-    }
-
-    private static boolean hasTwin(Layout layout, End one) {
-        return layout.ends().stream()
-                .anyMatch(end -> end != one && end.getClass() == one.getClass() && end.rear() == one.rear());
     }
 
     private static List<String> ids(Stream<? extends Component> parts) {

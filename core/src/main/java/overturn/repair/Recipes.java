@@ -23,6 +23,7 @@ import overturn.circuit.Component.Pipe;
 import overturn.circuit.End;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Layout;
+import overturn.procedure.Needed;
 import overturn.suspect.Remedy;
 
 /**

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import overturn.procedure.Needed;
 import overturn.quantity.Dimension;
 
 /** A step while its plan is put together. What is said of a state without a place is about the place of the step. */

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import overturn.circuit.Layout;
+import overturn.procedure.Needed;
 import overturn.suspect.Remedy;
 
 /**

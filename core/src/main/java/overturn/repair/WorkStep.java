@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import overturn.procedure.Needed;
 
 /**
  * One action of a work plan. Its sentence is the word {@code repair.<id>}, in which {@code {place}} stands for the

@@ -119,7 +119,8 @@ final class Sensing {
             case FREES_AT_MM -> freesAtMm();
             case HOSE_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.Hose.class);
             case HOSE_SWELLING -> Math.max(0, highest(deviations.swellFactor) - 1);
-            case PISTON_MISMATCH -> mismatch();
+            case PISTON_MISMATCH -> mismatch(true);
+            case PISTON_OFF_LIST -> mismatch(false);
             case SLIDES_BIND_NM -> deviations.bindsNm[Binds.SLIDES.ordinal()];
             case PARKING_BINDS_NM -> deviations.bindsNm[Binds.PARKING_BRAKE.ordinal()];
             case SHOES_BIND_NM -> deviations.bindsNm[Binds.SHOES_TIGHT.ordinal()];
@@ -379,11 +380,17 @@ final class Sensing {
         return ml;
     }
 
-    private double mismatch() {
+    /** Largest deviation of a piston's area: against its twin across the axle, or the list where it has none. */
+    private double mismatch(boolean twins) {
         double most = 0;
-        for (double factor : deviations.pistonFactor) {
-            most = Math.max(most, factor == 0 ? 0 : Math.abs(factor - 1));
+        for (End end : plant.ends) {
+            double against = twins ? plant.layout.across(end).map(this::sizeOf).orElse(1.0) : 1;
+            most = Math.max(most, Math.abs(sizeOf(end) / against - 1));
         }
         return most;
+    }
+
+    private double sizeOf(End end) {
+        return Deviations.factorAt(deviations.pistonFactor, plant.number(end.id()));
     }
 }

@@ -143,6 +143,7 @@ final class EndSuspects {
                 Frequency.NONE.vacuumBrake(0.2).unassistedBrake(3).hydraulicBrake(0.2),
                 (q, l, r) -> List.of(new Fault.WrongPiston(
                         anyOf(brakes, r), r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q)))));
+        axleOfWrongSize(list);
         screwsBelow(list);
         list.add(
                 "linings-bad",
@@ -157,14 +158,36 @@ final class EndSuspects {
                 (q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
     }
 
+    /** Both ends of an axle of another size than the maker's: they match one another, and the balance is off. */
+    private static void axleOfWrongSize(SuspectList list) {
+        List<End> paired = paired(list);
+        boolean bothAxles = paired.stream().map(End::rear).distinct().count() > 1;
+        list.add(
+                "axle-wrong-size",
+                bothAxles ? SuspectList.ids(paired) : List.of(),
+                Remedy.FIT_MATCHING_END,
+                Origin.SETTING,
+                Frequency.NONE.vacuumBrake(0.1).unassistedBrake(1).hydraulicBrake(0.1),
+                (q, l, r) -> {
+                    double factor = r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q));
+                    return sameAxle(list, paired.get(r.nextInt(paired.size()))).stream()
+                            .<Fault>map(end -> new Fault.WrongPiston(end, factor))
+                            .toList();
+                });
+    }
+
+    private static List<End> paired(SuspectList list) {
+        return list.layout().ends().stream()
+                .filter(e -> !(e instanceof Slave) && list.layout().across(e).isPresent())
+                .toList();
+    }
+
     /**
      * Calipers or wheel cylinders of an axle changed over side to side, or fitted upside down: each keeps a pocket
      * above its screw, however long it is bled.
      */
     private static void screwsBelow(SuspectList list) {
-        List<End> paired = list.layout().ends().stream()
-                .filter(e -> !(e instanceof Slave) && sameAxle(list, e).size() > 1)
-                .toList();
+        List<End> paired = paired(list);
         list.add(
                 "screws-below",
                 SuspectList.ids(paired),

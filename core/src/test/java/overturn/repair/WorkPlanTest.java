@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
+import overturn.procedure.Needed;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;

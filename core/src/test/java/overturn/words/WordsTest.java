@@ -17,6 +17,7 @@ import overturn.bleeding.Schools;
 import overturn.calculation.Calculator;
 import overturn.calculation.Calculators;
 import overturn.calculation.Result;
+import overturn.circuit.Component.FluidKind;
 import overturn.circuit.Family;
 import overturn.circuit.Layout;
 import overturn.circuit.Segment;
@@ -29,6 +30,7 @@ import overturn.inference.WorkDone;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.procedure.Needed;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
@@ -142,6 +144,10 @@ class WordsTest {
         for (Schools.Order order : Schools.Order.values()) {
             ids.addAll(List.of("bleed.order." + order.id(), "bleed.order." + order.id() + ".good"));
         }
+        for (FluidKind fluid : FluidKind.values()) {
+            ids.add("fluid." + fluid.id());
+        }
+        ids.add("fluid.refused");
         for (Section section : Section.values()) {
             ids.add("section." + section.name());
         }
@@ -193,7 +199,9 @@ class WordsTest {
 
     private static List<String> neededBy(Procedure p, Layout layout) {
         String test = "test." + p.wordId();
-        List<String> ids = new ArrayList<>(List.of(
+        List<String> ids = new ArrayList<>();
+        Needed.of(p).forEach(needed -> ids.add("needed." + needed.id()));
+        ids.addAll(List.of(
                 test,
                 test + ".purpose",
                 test + ".blind",
@@ -339,6 +347,9 @@ class WordsTest {
     private static Set<String> filledIn(String id) {
         if (id.startsWith("next.") || id.startsWith("may-move.because.")) {
             return Set.of("what");
+        }
+        if (id.equals("fluid.refused")) {
+            return Set.of("takes", "given");
         }
         return id.startsWith("together.") ? Set.of("by", "turns") : Set.of();
     }

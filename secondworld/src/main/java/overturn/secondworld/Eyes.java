@@ -112,7 +112,16 @@ final class Eyes {
             case INPUT_BINDS_SECONDS -> troubles.inputSlowSeconds;
             case FREES_AT_MM -> freesAtMm();
             case HOSE_SWELLING -> Math.max(0, most(troubles.swelling) - 1);
-            case PISTON_MISMATCH -> mismatch();
+            case PISTON_MISMATCH ->
+                machine.layout.ends().stream()
+                        .mapToDouble(end -> Math.abs(sizeOf(end) / sizeAcross(end) - 1))
+                        .max()
+                        .orElse(0);
+            case PISTON_OFF_LIST ->
+                machine.layout.ends().stream()
+                        .mapToDouble(end -> Math.abs(sizeOf(end) - 1))
+                        .max()
+                        .orElse(0);
             case PISTON_BINDS_NM -> troubles.binds(Binds.PISTON) + troubles.binds(Binds.SEAL_GROOVE);
             case SLIDES_BIND_NM -> troubles.binds(Binds.SLIDES);
             case PARKING_BINDS_NM -> troubles.binds(Binds.PARKING_BRAKE);
@@ -321,11 +330,13 @@ final class Eyes {
         return troubles.boreFactor > 1 && troubles.boreFactor < 1.02;
     }
 
-    private double mismatch() {
-        return troubles.pistonFactor.values().stream()
-                .mapToDouble(f -> Math.abs(f - 1))
-                .max()
-                .orElse(0);
+    private double sizeOf(End end) {
+        return troubles.pistonFactor.getOrDefault(end.id(), 1.0);
+    }
+
+    /** Size of the end across the axle; the list's where there is none. */
+    private double sizeAcross(End one) {
+        return machine.layout.across(one).map(this::sizeOf).orElse(1.0);
     }
 
     private double slowPipes() {

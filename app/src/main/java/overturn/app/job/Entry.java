@@ -90,13 +90,37 @@ public sealed interface Entry
      * @param value the observation, or the figures that were taken
      * @param figureIds of these figures, so that a test may change its figures later; empty for an observation, and in
      *     entries that tell figures by their place
+     * @param codes what a code reader showed; empty where none was read
      */
-    record ReadingTaken(String procedureId, ReadingValue value, List<String> figureIds, String rigSetup, RigTrust trust)
+    record ReadingTaken(
+            String procedureId,
+            ReadingValue value,
+            List<String> figureIds,
+            String rigSetup,
+            RigTrust trust,
+            List<StoredCode> codes)
             implements Entry {
         public static final String KIND = "reading-taken";
 
+        /** A code: its number, what it says, and whether it is there now, came often, or once. */
+        public record StoredCode(String number, String text, String often) {
+            public static final List<String> OFTEN = List.of("now", "often", "once");
+        }
+
         public ReadingTaken {
             figureIds = List.copyOf(figureIds);
+            codes = List.copyOf(codes);
+        }
+
+        /** A reading with no codes. */
+        public ReadingTaken(
+                String procedureId, ReadingValue value, List<String> figureIds, String rigSetup, RigTrust trust) {
+            this(procedureId, value, figureIds, rigSetup, trust, List.of());
+        }
+
+        /** The same reading with what a code reader showed beside it. */
+        public ReadingTaken with(List<StoredCode> read) {
+            return new ReadingTaken(procedureId, value, figureIds, rigSetup, trust, read);
         }
 
         /** What somebody saw. */

@@ -63,6 +63,16 @@ public sealed interface RepairEntry extends Entry {
         }
     }
 
+    /** What the can says that this circuit is filled from: its kind and its grade. */
+    record FluidTaken(String fluid, String grade) implements RepairEntry {
+        public static final String KIND = "fluid-taken";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
     /** The level was read or filled to, mL above the minimum mark. */
     record LevelEntered(String text, String unit, double aboveMinimumMl) implements RepairEntry {
         public static final String KIND = "level-entered";

@@ -26,6 +26,7 @@ import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairEntry.CircuitRested;
+import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
@@ -66,6 +67,7 @@ import overturn.suspect.Remedy;
  * @param closedAt by gate, when what it checks was last opened, fitted or moved, or, for the next day, released
  * @param nextDayFrom from when on the checks of the next day count; empty while it was not released since it was last
  *     closed
+ * @param fluid the can from which it is filled; empty until somebody says
  */
 public record RepairState(
         WorkPlan plan,
@@ -82,7 +84,8 @@ public record RepairState(
         boolean takenBack,
         Optional<Instant> nextDayFrom,
         Map<Gate, Instant> closedAt,
-        Optional<UUID> cameBackAs) {
+        Optional<UUID> cameBackAs,
+        Optional<FluidTaken> fluid) {
 
     /** After so long trapped air has moved and a weep shows; a night. Estimate. */
     public static final Duration UNTIL_NEXT_DAY = Duration.ofHours(8);
@@ -202,6 +205,7 @@ public record RepairState(
 
         private boolean takenBack;
         private Optional<UUID> cameBackAs = Optional.empty();
+        private Optional<FluidTaken> fluid = Optional.empty();
         private Schools schools;
         private String orderSource = "";
 
@@ -249,6 +253,8 @@ public record RepairState(
                 orderSource = chosen.source();
             } else if (entry instanceof LevelEntered level) {
                 events.add(new BleedEvent.Level(level.aboveMinimumMl()));
+            } else if (entry instanceof FluidTaken taken) {
+                fluid = Optional.of(taken);
             } else if (entry instanceof WayChosen) {
                 backTo(Gate.CHOCKS, logged.takenAt());
             } else if (entry instanceof CircuitRested) {
@@ -449,7 +455,8 @@ public record RepairState(
                     takenBack,
                     releasedAt.map(at -> nextDay(at, 0)),
                     closedAt(),
-                    cameBackAs);
+                    cameBackAs,
+                    fluid);
         }
     }
 }

@@ -47,6 +47,7 @@ class EntryJson {
             Map.entry(RepairEntry.LevelEntered.KIND, RepairEntry.LevelEntered.class),
             Map.entry(RepairEntry.BleedingChosen.KIND, RepairEntry.BleedingChosen.class),
             Map.entry(RepairEntry.WayChosen.KIND, RepairEntry.WayChosen.class),
+            Map.entry(RepairEntry.FluidTaken.KIND, RepairEntry.FluidTaken.class),
             Map.entry(RepairEntry.CircuitRested.KIND, RepairEntry.CircuitRested.class),
             Map.entry(RepairEntry.CheckDone.KIND, RepairEntry.CheckDone.class),
             Map.entry(RepairEntry.JobReleased.KIND, RepairEntry.JobReleased.class),
@@ -61,7 +62,7 @@ class EntryJson {
      */
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
             Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
-            ReadingTaken.KIND, List.of(EntryJson::placesOfFigures),
+            ReadingTaken.KIND, List.of(EntryJson::placesOfFigures, EntryJson::codesByWhatTheyAreAbout),
             RepairEntry.JobReleased.KIND, List.of(EntryJson::byEarlierGates, EntryJson::byEarlierGates),
             RepairEntry.CheckDone.KIND, List.of(EntryJson::lookedAt),
             VerdictAccepted.KIND,
@@ -80,7 +81,12 @@ class EntryJson {
     private record StoredFigure(String id, Integer place, String text, String unit, double coreValue) {}
 
     private record StoredReading(
-            String procedureId, List<StoredFigure> figures, String observed, String rigSetup, String trust) {}
+            String procedureId,
+            List<StoredFigure> figures,
+            String observed,
+            String rigSetup,
+            String trust,
+            List<ReadingTaken.StoredCode> codes) {}
 
     /** The version in which bodies of this kind are written. */
     int version(String kind) {
@@ -189,6 +195,16 @@ class EntryJson {
         return body;
     }
 
+    /** Version 2 knew no codes, and of stored ones only that there were some. */
+    private static ObjectNode codesByWhatTheyAreAbout(ObjectNode body) {
+        body.set("codes", body.arrayNode());
+        if (body.path("procedureId").asString("").equals("codes-read")
+                && body.path("observed").asString("").equals("stored")) {
+            body.put("observed", "other");
+        }
+        return body;
+    }
+
     /** Version 1 held one remedy, and neither what carried it nor what was missing. */
     private static ObjectNode wholeCure(ObjectNode body) {
         if (body.has("remedyId")) {
@@ -237,7 +253,8 @@ class EntryJson {
                 .orElseThrow()
                 .getKey();
         if (taken.value() instanceof Observed observed) {
-            return new StoredReading(taken.procedureId(), null, observed.option(), taken.rigSetup(), trust);
+            return new StoredReading(
+                    taken.procedureId(), null, observed.option(), taken.rigSetup(), trust, taken.codes());
         }
         List<Optional<TypedQuantity>> all = ((Figures) taken.value()).taken();
         List<StoredFigure> stored = new ArrayList<>();
@@ -248,16 +265,18 @@ class EntryJson {
                     .ifPresent(q -> stored.add(
                             new StoredFigure(id, place, q.text(), q.unit().symbol(), q.coreValue())));
         }
-        return new StoredReading(taken.procedureId(), stored, null, taken.rigSetup(), trust);
+        return new StoredReading(taken.procedureId(), stored, null, taken.rigSetup(), trust, taken.codes());
     }
 
     private static ReadingTaken taken(StoredReading stored) {
         whole(stored.procedureId());
         whole(stored.rigSetup());
+        List<ReadingTaken.StoredCode> codes = whole(stored.codes());
         RigTrust trust = Optional.ofNullable(TRUST.get(stored.trust()))
                 .orElseThrow(() -> new IllegalArgumentException("Trust " + stored.trust()));
         if (stored.observed() != null) {
-            return ReadingTaken.observed(stored.procedureId(), stored.observed(), stored.rigSetup(), trust);
+            return ReadingTaken.observed(stored.procedureId(), stored.observed(), stored.rigSetup(), trust)
+                    .with(codes);
         }
         boolean byId = stored.figures().stream().allMatch(f -> f.id() != null);
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
@@ -275,6 +294,7 @@ class EntryJson {
                 value,
                 byId ? stored.figures().stream().map(StoredFigure::id).toList() : List.of(),
                 stored.rigSetup(),
-                trust);
+                trust,
+                codes);
     }
 }

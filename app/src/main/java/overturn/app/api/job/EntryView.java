@@ -20,6 +20,7 @@ import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CheckDone;
+import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
@@ -48,6 +49,7 @@ public record EntryView(
         Optional<String> procedureId,
         List<FigureTaken> figures,
         Optional<String> observed,
+        List<CodeView> codes,
         Optional<String> rigSetup,
         Optional<String> rigKind,
         Optional<RigTrust> trust,
@@ -67,6 +69,9 @@ public record EntryView(
                     quantity.map(TypedQuantity::coreValue));
         }
     }
+
+    /** A stored code: its number, what it says, and whether it is there now, came often, or once. */
+    public record CodeView(String number, String text, String often) {}
 
     /** A result of the bench as it was noted. */
     public record NoteView(
@@ -120,6 +125,9 @@ public record EntryView(
                 reading.map(ReadingTaken::value)
                         .filter(Observed.class::isInstance)
                         .map(v -> ((Observed) v).option()),
+                reading.map(ReadingTaken::codes).orElse(List.of()).stream()
+                        .map(code -> new CodeView(code.number(), code.text(), code.often()))
+                        .toList(),
                 reading.map(ReadingTaken::rigSetup),
                 reading.map(taken -> RigSetup.kind(taken.rigSetup())),
                 reading.map(ReadingTaken::trust),
@@ -145,6 +153,8 @@ public record EntryView(
                                     chosen.source()),
                             chosen.makersOrder().stream())
                     .toList();
+        } else if (entry instanceof FluidTaken taken) {
+            return List.of(taken.fluid(), taken.grade());
         } else if (entry instanceof WayChosen chosen) {
             return List.of(chosen.school(), chosen.way());
         } else if (entry instanceof WalkSeen walk) {

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.job.RepairRequests.BleedingRequest;
 import overturn.app.api.job.RepairRequests.CheckRequest;
+import overturn.app.api.job.RepairRequests.FluidRequest;
 import overturn.app.api.job.RepairRequests.LevelRequest;
 import overturn.app.api.job.RepairRequests.PartRequest;
 import overturn.app.api.job.RepairRequests.ReleaseRequest;
@@ -67,6 +68,12 @@ class RepairController {
     @PostMapping("/ways")
     ResponseEntity<JobView> way(@PathVariable UUID id, @RequestBody WayRequest request) {
         return views.written(repair.way(id, request.stamp(), request.school(), request.way()));
+    }
+
+    /** From which can the circuit is filled; one of another kind than it takes is refused. */
+    @PostMapping("/fluid")
+    ResponseEntity<JobView> fluid(@PathVariable UUID id, @RequestBody FluidRequest request) {
+        return views.written(repair.fluid(id, request.stamp(), request.fluid(), request.grade()));
     }
 
     @PostMapping("/bleeding")

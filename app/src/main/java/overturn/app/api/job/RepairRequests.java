@@ -90,6 +90,20 @@ final class RepairRequests {
         }
     }
 
+    /** What the can says: {@code fluid} glycol, mineral or silicone, and its grade as it stands there. */
+    record FluidRequest(
+            UUID entryId,
+            Integer sequence,
+            String personId,
+            Optional<Long> takenSecondsAgo,
+            String fluid,
+            String grade) {
+
+        Stamp stamp() {
+            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        }
+    }
+
     /** In which way of a school the plan is done from here on, by their ids in the catalogue. */
     record WayRequest(
             UUID entryId,

@@ -8,6 +8,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.RepairEntry.CheckDone;
+import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.job.RepairState;
@@ -15,6 +16,8 @@ import overturn.app.usecase.job.Jobs.Job;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
 import overturn.bleeding.Schools;
+import overturn.circuit.Component.Reservoir;
+import overturn.procedure.Needed;
 import overturn.procedure.Procedure.RigKind;
 import overturn.proving.Check;
 import overturn.proving.Checks;
@@ -24,7 +27,6 @@ import overturn.proving.Proving.Blocker;
 import overturn.quantity.Dimension;
 import overturn.repair.Asked;
 import overturn.repair.Handling;
-import overturn.repair.Needed;
 import overturn.repair.Section;
 import overturn.repair.Together;
 import overturn.repair.WorkStep;
@@ -34,6 +36,7 @@ import overturn.suspect.Remedy;
  * The half of a job after the verdict.
  *
  * @param needed what has to be at hand before it is begun
+ * @param fluid what the circuit is filled with; empty where nothing is filled
  * @param ways the schools that the plan depends on
  * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
  * @param overturned whether something else leads by now, so that the new part should wait
@@ -45,6 +48,7 @@ import overturn.suspect.Remedy;
 public record RepairView(
         List<WorkStepView> steps,
         List<NeededView> needed,
+        Optional<FluidView> fluid,
         List<WayView> ways,
         double minutes,
         double accepted,
@@ -78,6 +82,7 @@ public record RepairView(
                         .map(s -> WorkStepView.of(s, repair))
                         .toList(),
                 repair.plan().needed().stream().map(NeededView::of).toList(),
+                FluidView.of(repair, job.state().layout().reservoir()),
                 repair.plan().schools().stream()
                         .sorted()
                         .map(school ->
@@ -109,6 +114,19 @@ public record RepairView(
 
         static NeededView of(Needed needed) {
             return new NeededView(needed.id(), needed.kind(), needed.rig().map(RigKind::id));
+        }
+    }
+
+    /**
+     * The kind of fluid that this circuit takes, and the grade of the can that was taken; empty until somebody says.
+     */
+    public record FluidView(String takes, Optional<String> taken) {
+
+        static Optional<FluidView> of(RepairState repair, Reservoir reservoir) {
+            return repair.plan().needed().contains(Needed.FLUID)
+                    ? Optional.of(
+                            new FluidView(reservoir.fluid().id(), repair.fluid().map(FluidTaken::grade)))
+                    : Optional.empty();
         }
     }
 

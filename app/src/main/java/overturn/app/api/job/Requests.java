@@ -6,10 +6,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.api.FigureRequest;
 import overturn.app.job.Entry.JobOpened;
+import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.bench.Calculate;
 import overturn.app.usecase.job.OpenJob;
@@ -98,7 +100,8 @@ public final class Requests {
             List<FigureRequest> figures,
             String observed,
             String rigCheck,
-            Boolean anotherRig) {
+            Boolean anotherRig,
+            Optional<List<CodeRequest>> codes) {
 
         RecordReading.Draft draft() {
             List<RecordReading.TypedFigure> typed = figures == null
@@ -115,8 +118,19 @@ public final class Requests {
                     typed,
                     observed,
                     rigCheck,
-                    Boolean.TRUE.equals(anotherRig));
+                    Boolean.TRUE.equals(anotherRig),
+                    codes == null ? null : codes.map(Requests::codes).orElse(null));
         }
+    }
+
+    /** A stored code: its number, what it says, and whether it is there now, came often or once ({@code now}, …). */
+    record CodeRequest(String number, String text, String often) {}
+
+    private static List<StoredCode> codes(List<CodeRequest> given) {
+        return given.stream()
+                .filter(Objects::nonNull)
+                .map(code -> new StoredCode(code.number(), code.text(), code.often()))
+                .toList();
     }
 
     /** A look of the walk and what was seen. */

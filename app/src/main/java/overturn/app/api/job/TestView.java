@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import overturn.app.api.job.RepairView.NeededView;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
@@ -15,6 +16,7 @@ import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.procedure.Gesture;
+import overturn.procedure.Needed;
 import overturn.procedure.PressForces;
 import overturn.procedure.Procedure;
 import overturn.procedure.Step;
@@ -31,6 +33,8 @@ import overturn.suspect.SuspectCatalogue;
  * A test as it is done on this job: steps, what exactly the reading needs, and where it would lie.
  *
  * @param options observations that are allowed, not-seen included; empty for a series
+ * @param atHand what has to be at hand before it is begun
+ * @param readsCodes whether codes are noted beside what was seen
  * @param forcesN the forces that steps speak of, by name
  */
 public record TestView(
@@ -43,7 +47,9 @@ public record TestView(
         List<StepView> steps,
         List<FigureView> figures,
         List<String> options,
-        Map<String, Double> forcesN) {
+        Map<String, Double> forcesN,
+        List<NeededView> atHand,
+        boolean readsCodes) {
 
     static TestView of(Procedure procedure, Job job) {
         LayoutModel model = job.model();
@@ -90,7 +96,9 @@ public record TestView(
                         "medium",
                         forces.mediumN(),
                         "running",
-                        forces.runningN()));
+                        forces.runningN()),
+                Needed.of(procedure).stream().map(NeededView::of).toList(),
+                procedure.readsCodes());
     }
 
     /** What a figure of this test read last before what has been repaired since. */

@@ -14,11 +14,13 @@ import overturn.app.job.Entry.NoteWritten;
 import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CheckDone;
+import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
@@ -26,15 +28,18 @@ import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
+import overturn.circuit.Component.FluidKind;
 import overturn.circuit.Component.Reservoir;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
+import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.QuantityFormatException;
 import overturn.quantity.QuantityParser;
 import overturn.quantity.TypedQuantity;
 import overturn.verdict.Grade;
+import overturn.words.Words;
 
 /**
  * What an entry may say on a circuit, whatever stands before it and wherever it comes from: one rule for what is typed
@@ -52,6 +57,8 @@ final class EntryRules {
     static final int MOST_CAPTION = 200;
     static final int MOST_STROKES = 200;
     static final int MOST_WORK = 12;
+    static final int MOST_CODES = 40;
+    static final int MOST_CODE = 20;
     /** More than any part of such a circuit measures, mm. */
     static final double MOST_MM = 500;
 
@@ -110,6 +117,8 @@ final class EntryRules {
         } else if (entry instanceof WayChosen chosen) {
             id("school", chosen.school());
             id("way", chosen.way());
+        } else if (entry instanceof FluidTaken fluid) {
+            check(fluid, sheet.layout().reservoir());
         } else if (entry instanceof CheckDone check) {
             id("checkId", check.checkId());
             most("seen", check.seen(), MOST_TEXT);
@@ -169,6 +178,7 @@ final class EntryRules {
     private void check(ReadingTaken taken, Sheet sheet) {
         id("procedureId", taken.procedureId());
         id("rigSetup", taken.rigSetup());
+        checkCodes(taken);
         if (!(taken.value() instanceof Figures figures)) {
             return;
         }
@@ -185,6 +195,23 @@ final class EntryRules {
                 .filter(Series.class::isInstance)
                 .map(Series.class::cast)
                 .ifPresent(series -> taken.in(series).ifPresent(value -> possible((Figures) value, series)));
+    }
+
+    private void checkCodes(ReadingTaken taken) {
+        that(taken.codes().size() <= MOST_CODES, "codes", taken.codes().size(), "at most " + MOST_CODES);
+        taken.codes().forEach(code -> {
+            that(!(code.number() + code.text()).isBlank(), "codes", "", "a number or what it says");
+            most("codes.number", code.number(), MOST_CODE);
+            most("codes.text", code.text(), MOST_CAPTION);
+            that(StoredCode.OFTEN.contains(code.often()), "codes.often", code.often(), "one of " + StoredCode.OFTEN);
+        });
+        that(
+                taken.codes().isEmpty()
+                        || !(taken.value() instanceof Observed seen)
+                        || !seen.option().equals("none"),
+                "observed",
+                "none",
+                "what the codes given are about");
     }
 
     private void possible(Figures figures, Series series) {
@@ -244,6 +271,27 @@ final class EntryRules {
             unit.ifPresent(u -> typed("measured." + m.id(), m.text(), u, m.value()));
         });
         most("why", step.why(), MOST_WHY);
+    }
+
+    private void check(FluidTaken fluid, Reservoir reservoir) {
+        that(
+                fluid.fluid().equals(reservoir.fluid().id()),
+                "fluid",
+                fluid.fluid(),
+                allowedFluid(fluid.fluid(), reservoir));
+        most("grade", fluid.grade(), MOST_PART);
+    }
+
+    /** The one kind of fluid that this circuit takes, and what to do where another is in it already. */
+    static String allowedFluid(String given, Reservoir reservoir) {
+        String takes = Words.all().get("fluid." + reservoir.fluid().id());
+        return FluidKind.find(given == null ? "" : given).isPresent()
+                ? Words.all()
+                        .get("fluid.refused")
+                        .replace("{takes}", takes)
+                        .replace("{given}", Words.all().get("fluid." + given))
+                : "one of "
+                        + Arrays.stream(FluidKind.values()).map(FluidKind::id).toList();
     }
 
     private void check(LevelEntered level, Reservoir reservoir) {

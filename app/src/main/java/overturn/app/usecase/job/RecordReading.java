@@ -3,10 +3,12 @@ package overturn.app.usecase.job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
@@ -59,6 +61,7 @@ public class RecordReading {
      * @param observed for an observation
      * @param rigCheck sound, doubtful or not-checked
      * @param anotherRig whether the rig was built anew
+     * @param codes what a code reader showed; null where none was read
      */
     public record Draft(
             Stamp stamp,
@@ -66,7 +69,8 @@ public class RecordReading {
             List<TypedFigure> figures,
             String observed,
             String rigCheck,
-            boolean anotherRig) {}
+            boolean anotherRig,
+            List<StoredCode> codes) {}
 
     /**
      * Records one reading.
@@ -88,18 +92,40 @@ public class RecordReading {
         Optional<ReadingValue> value = procedure.flatMap(p -> p.spec() instanceof Series series
                 ? figures(series, draft, checks)
                 : observation((Observation) p.spec(), draft, checks));
+        List<StoredCode> codes = codes(draft, procedure, checks);
         checks.orThrow();
         Log taken = writer.append(
                 read,
                 draft.stamp(),
                 Behind.REBASED,
                 seen -> ReadingTaken.of(
-                        draft.procedureId(),
-                        procedure.orElseThrow().spec(),
-                        value.orElseThrow(),
-                        setup(procedure.orElseThrow(), draft.anotherRig(), seen),
-                        RIG_CHECKS.get(draft.rigCheck())));
+                                draft.procedureId(),
+                                procedure.orElseThrow().spec(),
+                                value.orElseThrow(),
+                                setup(procedure.orElseThrow(), draft.anotherRig(), seen),
+                                RIG_CHECKS.get(draft.rigCheck()))
+                        .with(codes));
         return prove.readFor(taken, draft.stamp(), draft.procedureId());
+    }
+
+    private static List<StoredCode> codes(Draft draft, Optional<Procedure> procedure, Checks checks) {
+        if (draft.codes() == null) {
+            return List.of();
+        }
+        List<StoredCode> codes = draft.codes().stream()
+                .filter(Objects::nonNull)
+                .map(code -> new StoredCode(plain(code.number()), plain(code.text()), plain(code.often())))
+                .toList();
+        checks.that(
+                () -> codes.isEmpty() || procedure.filter(Procedure::readsCodes).isPresent(),
+                "codes",
+                codes.size(),
+                "none in this test");
+        return codes;
+    }
+
+    private static String plain(String text) {
+        return text == null ? "" : text.strip();
     }
 
     /** What a test's id may be, for answers to one that is none. */

@@ -16,6 +16,7 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.PartState;
 import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CircuitRested;
+import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.LevelEntered;
 import overturn.app.job.RepairEntry.StrokesBled;
 import overturn.app.job.RepairEntry.WayChosen;
@@ -288,6 +289,33 @@ public class RecordRepair {
                     .ifPresent(released -> checks.add("way", way, "chosen before the vehicle is released"));
             checks.orThrow();
             return new WayChosen(school, way);
+        });
+    }
+
+    /**
+     * Notes from which can the circuit is filled.
+     *
+     * @throws InvalidInputException if it is of another kind than the circuit takes, saying what to do where that is in
+     *     already
+     */
+    public Log fluid(UUID jobId, Stamp stamp, String fluid, String grade) {
+        return append(jobId, stamp, state -> {
+            Reservoir reservoir = state.layout().reservoir();
+            String named = grade == null ? "" : grade.strip();
+            Checks checks = new Checks();
+            accepted(state, checks);
+            checks.that(
+                            () -> reservoir.fluid().id().equals(fluid),
+                            "fluid",
+                            fluid,
+                            EntryRules.allowedFluid(fluid, reservoir))
+                    .that(
+                            () -> named.length() <= EntryRules.MOST_PART,
+                            "grade",
+                            grade,
+                            "at most " + EntryRules.MOST_PART + " characters")
+                    .orThrow();
+            return new FluidTaken(fluid, named);
         });
     }
 

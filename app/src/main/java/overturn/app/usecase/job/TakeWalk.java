@@ -105,7 +105,8 @@ public class TakeWalk {
                             List.of(),
                             look.option(),
                             EYE,
-                            false));
+                            false,
+                            null));
         }
         return jobs.read(jobId);
     }

@@ -1,0 +1,26 @@
+import clsx from "clsx";
+import { useQuery } from "@tanstack/react-query";
+import { api } from "../domain/api";
+import { useSettings } from "../domain/settings";
+import type { Test } from "../domain/types";
+import { say } from "../domain/words";
+
+/** What has to be at hand, and which of it this workshop does not have. */
+export function NeededList({ needed }: { needed: Test["atHand"] }) {
+  const { word } = useSettings();
+  const workshop = useQuery({ queryKey: ["workshop"], queryFn: api.workshop });
+  const lacking = new Set(workshop.data?.tools.filter((tool) => !tool.there).map((tool) => tool.rigKind));
+  return (
+    <ul className="flex flex-wrap gap-2">
+      {needed.map((one) => {
+        const lacks = one.rigKind !== undefined && lacking.has(one.rigKind);
+        return (
+          <li key={one.id} className={clsx("border px-2 py-1", lacks ? "border-danger" : "border-rule")}>
+            {word(`needed.${one.id}`)}
+            {lacks && <span className="ml-2 font-semibold text-danger">{say("neededLacking")}</span>}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
