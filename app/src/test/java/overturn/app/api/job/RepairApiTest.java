@@ -193,6 +193,42 @@ class RepairApiTest {
         assertFalse(repair(after).get("overturned").asBoolean());
     }
 
+    /** The van takes glycol: another can is refused by name, and the answer says what to do if it is in already. */
+    @Test
+    void theWrongFluidIsRefusedByName() {
+        assertEquals("glycol", repair(now()).get("fluid").get("takes").asString());
+        Answer wrong = post("fluid", Map.of("fluid", "mineral", "grade", "ISO 7308"));
+        wrong.assertRefused(422, "input-not-allowed");
+        String allowed = wrong.body().toString();
+        assertTrue(allowed.contains("Mineral oil") && allowed.contains("do not press"), allowed);
+        post("fluid", Map.of("fluid", "milk")).assertRefused(422, "input-not-allowed");
+        assertFalse(repair(now()).get("fluid").hasNonNull("taken"));
+        post("fluid", Map.of("fluid", "glycol", "grade", "DOT 4"));
+        assertEquals("DOT 4", repair(now()).get("fluid").get("taken").asString());
+    }
+
+    /** What the reader showed stands beside what it is about, and no codes go with a test that reads none. */
+    @Test
+    void codesAreNotedAsTheyWereRead() {
+        Map<String, Object> code = Map.of("number", "K 1204", "text", "Sensor rear left, signal", "often", "often");
+        JsonNode read = post(
+                        "readings",
+                        Map.of(
+                                "procedureId", "codes-read",
+                                "observed", "sensor-often",
+                                "rigCheck", "sound",
+                                "codes", List.of(code)))
+                .body();
+        JsonNode entry = read.get("entries").valueStream().reduce((a, b) -> b).orElseThrow();
+        assertEquals("K 1204", entry.get("codes").get(0).get("number").asString());
+        Map<String, Object> none =
+                Map.of("procedureId", "codes-read", "observed", "none", "rigCheck", "sound", "codes", List.of(code));
+        post("readings", none).assertRefused(422, "input-not-allowed");
+        Map<String, Object> walk = Map.of(
+                "procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound", "codes", List.of(code));
+        post("readings", walk).assertRefused(422, "input-not-allowed");
+    }
+
     @Test
     void badInputIsNamedAndNothingIsWritten() {
         int entries = now().get("entries").size();
