@@ -129,7 +129,14 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
         <h2 role="alert" className="text-3xl font-semibold text-hot-text">
           {say(sheet.fills ? "drawDownNow" : "topUpNow")}
         </h2>
-        <p>{word(sheet.fills ? "caution.brim" : "caution.fluid-kinds")}</p>
+        <p>
+          {!sheet.fills && job.repair?.fluid && (
+            <span className="font-semibold">
+              {say("fluidTakes")}: {word(`fluid.${job.repair.fluid.takes}`)}.{" "}
+            </span>
+          )}
+          {word(sheet.fills ? "caution.brim" : "caution.fluid-kinds")}
+        </p>
         <Button
           filled
           large

@@ -252,9 +252,9 @@ function Now({ test, job, step, first }: { test: Test; job: Job; step: Step; fir
         </p>
       )}
       {first && test.atHand.length > 0 && (
-        <section className="grid gap-2 sm:grid-cols-[8rem_1fr]">
-          <h3 className="caps content-center text-soft">{say("whatYouNeed")}</h3>
-          <NeededList needed={test.atHand} />
+        <section className="border-l-4 border-rule pl-3">
+          <h3 className="caps text-soft">{say("whatYouNeed")}</h3>
+          <NeededList needed={test.atHand} inLine />
         </section>
       )}
       {step.aloneWord && <p className="text-lg text-soft">{word(step.aloneWord)}</p>}
