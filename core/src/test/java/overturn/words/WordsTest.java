@@ -165,17 +165,20 @@ class WordsTest {
         return ids;
     }
 
-    /** By every plan of a layout, whatever the workshop has chosen. */
+    /** By every plan of a layout, as usual and in each other way of each school on which it depends. */
     private static Set<String> neededByPlans(Layout layout) {
         Set<String> ids = new TreeSet<>();
         Set<Remedy> remedies = new LinkedHashSet<>();
         SuspectCatalogue.of(layout).forEach(suspect -> remedies.add(suspect.remedy()));
-        for (School school : School.values()) {
-            for (String way : school.ways()) {
-                WorkSchools schools = WorkSchools.USUAL.with(school, way);
-                remedies.forEach(remedy -> WorkPlan.of(layout, List.of(remedy), Map.of(), schools)
-                        .steps()
-                        .forEach(step -> ids.addAll(neededBy(step))));
+        for (Remedy remedy : remedies) {
+            WorkPlan usual = WorkPlan.of(layout, List.of(remedy), Map.of());
+            usual.steps().forEach(step -> ids.addAll(neededBy(step)));
+            for (School school : usual.schools()) {
+                for (String way : school.ways().subList(1, school.ways().size())) {
+                    WorkPlan.of(layout, List.of(remedy), Map.of(), WorkSchools.USUAL.with(school, way))
+                            .steps()
+                            .forEach(step -> ids.addAll(neededBy(step)));
+                }
             }
         }
         return ids;

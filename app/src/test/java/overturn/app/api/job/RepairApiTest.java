@@ -224,8 +224,8 @@ class RepairApiTest {
         Map<String, Object> none =
                 Map.of("procedureId", "codes-read", "observed", "none", "rigCheck", "sound", "codes", List.of(code));
         post("readings", none).assertRefused(422, "input-not-allowed");
-        Map<String, Object> walk = Map.of(
-                "procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound", "codes", List.of(code));
+        Map<String, Object> walk =
+                Map.of("procedureId", "dry-walk", "observed", "all-dry", "rigCheck", "sound", "codes", List.of(code));
         post("readings", walk).assertRefused(422, "input-not-allowed");
     }
 
