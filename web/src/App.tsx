@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect } from "react";
-import { BrowserRouter, Link, Route, Routes } from "react-router";
+import { BrowserRouter, Link, Route, Routes, useLocation } from "react-router";
 import { SettingsProvider, signsHere, useSettings } from "./domain/settings";
 import { soon } from "./domain/soon";
 import { useLive } from "./domain/useLive";
@@ -37,6 +37,13 @@ export function App() {
   );
 }
 
+/** A page opens at its top. */
+function AtTheTop() {
+  const { pathname } = useLocation();
+  useEffect(() => window.scrollTo(0, 0), [pathname]);
+  return null;
+}
+
 /** Nothing can be entered before it is known who works. */
 function Signed() {
   const { personId, catalogue } = useSettings();
@@ -46,6 +53,7 @@ function Signed() {
   if (!catalogue.staff.some((person) => person.id === personId)) return <WhoWorks />;
   return (
     <BrowserRouter>
+      <AtTheTop />
       <Suspense fallback={<Loading />}>
         <Routes>
           <Route path="/" element={<BayView />} />

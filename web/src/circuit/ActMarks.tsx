@@ -74,6 +74,7 @@ function spot(layout: Layout, id: string, gesture: Gesture): { x: number; y: num
   const end = layout.sheet.ends.find((e) => e.id === id);
   if (end) return { x: end.at.x - layout.sheet.endRadius * 0.7, y: end.at.y - layout.sheet.endRadius * 0.7 };
   const box = boxOf(layout, id);
+  if (kind === "RESERVOIR" && box) return { x: box.x + box.width / 2, y: box.y + box.height / 2 + 34 };
   return box && { x: box.x + box.width / 2, y: box.y + box.height / 2 };
 }
 

@@ -119,21 +119,24 @@ function settings(
   };
 }
 
-/** On a vehicle that is worked by a hand lever, the sentences that are written for one, where there are such. */
+/** Words as they are said of a vehicle: the sentence for a lever, a clutch, one without an assist or of one chamber, where such a one is written. */
+export function useVehicleWord(layoutId: string): Settings["word"] {
+  const settings = useSettings();
+  const kinds = settings.catalogue.layouts.find((l) => l.id === layoutId)?.kinds ?? [];
+  return (id, values) => {
+    const { key, joints } = keyed(id);
+    const kind = kinds.find((one) => settings.own(`${key}@${one}`) !== undefined);
+    if (kind === undefined) return settings.word(id, values);
+    const places = joints.map((joint) => settings.part(joint).toLowerCase()).join(", ");
+    return settings.word(`${key}@${kind}`, joints.length > 0 ? { ...values, places } : values);
+  };
+}
+
+/** Below here every word is said as it is of this vehicle. */
 export function ForVehicle({ layoutId, children }: { layoutId: string; children: ReactNode }) {
   const settings = useSettings();
-  const lever = settings.layout(layoutId).family.startsWith("lever");
-  const value = useMemo(
-    () =>
-      lever
-        ? {
-            ...settings,
-            word: (id: string, values?: Values) => settings.own(`${id}@lever`) ?? settings.word(id, values),
-          }
-        : settings,
-    [settings, lever],
-  );
-  return <Context.Provider value={value}>{children}</Context.Provider>;
+  const word = useVehicleWord(layoutId);
+  return <Context.Provider value={{ ...settings, word }}>{children}</Context.Provider>;
 }
 
 export function useSettings(): Settings {

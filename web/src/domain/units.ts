@@ -1,4 +1,4 @@
-import type { Dimension, Unit } from "./types";
+import type { Dimension, Figure, Unit } from "./types";
 
 export type UnitSystem = "metric" | "us";
 
@@ -74,10 +74,32 @@ export function shownFigure(coreValue: number, unit: Unit): string {
   return text.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
 }
 
+/** A figure of a test with its unit, with the decimal that its instrument can tell. */
+export function shownReading(coreValue: number, figure: Pick<Figure, "noiseSd">, unit: Unit): string {
+  return `${readingFigure(coreValue, figure, unit)} ${unit.symbol}`;
+}
+
+/** Noise up to which a decimal more is told, in the unit shown. */
+const FINE = 0.6;
+
+/** The figure of a reading alone: one decimal more where the instrument tells less than the unit by itself would show. */
+export function readingFigure(coreValue: number, figure: Pick<Figure, "noiseSd">, unit: Unit): string {
+  const usual = DECIMALS[unit.symbol] ?? 1;
+  const noise = figure.noiseSd / Math.abs(unit.coreUnitsPerUnit);
+  const decimals = noise < FINE * 10 ** -usual ? (noise < FINE * 10 ** -(usual + 1) ? usual + 2 : usual + 1) : usual;
+  const value = (coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit;
+  return value
+    .toFixed(decimals)
+    .replace(/^-(?=0(\.0*)?$)/, "")
+    .replace("-", "−");
+}
+
 /** The longest text that is read as a figure; the server takes no longer one either. */
 export const MOST_CHARACTERS = 40;
 /** Thousands set apart by a gap, as on a counter: 128 740. */
 const GROUPED = /^\s*[+-]?\d{1,3}([ \u00a0\u202f]\d{3})+([.,]\d*)?\s*[a-zA-Z"%°×]?/;
+/** Between what a tape shows now and what it showed at rest. */
+const LESS = /(?<=\d[.,]?) [-−] (?=[\d.,])/;
 const NUMBER = /^\s*[+-]?(\d+([.,]\d*)?|[.,]\d+)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 const FRACTION = /^\s*(?:(\d+)[ -])?(\d+)\s*\/\s*([1-9]\d*)\s*[a-zA-Z"%°×²/ ]*\s*$/;
 
@@ -92,6 +114,11 @@ export function preview(text: string, unit: Unit, units: Unit[]): number | undef
     return (
       (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * named.coreUnitsPerUnit + named.zeroInCore
     );
+  const [now = "", atRest] = text.split(LESS);
+  if (atRest !== undefined && named.dimension === "LENGTH") {
+    const both = [now, atRest].map((one) => preview(one.replace(/[a-zA-Z"]+\s*$/, ""), named, units));
+    return both[0] === undefined || both[1] === undefined ? undefined : both[0] - both[1];
+  }
   const plain = GROUPED.test(text) ? text.replace(/(?<=\d)[ \u00a0\u202f](?=\d{3})/g, "") : text;
   if (!NUMBER.test(plain)) return undefined;
   return Number.parseFloat(plain.replace(",", ".")) * named.coreUnitsPerUnit + named.zeroInCore;
@@ -102,9 +129,10 @@ export function asTyped(text: string, unit: string | undefined): string {
   return unit === undefined || /[a-zA-Z"%°×²]\s*$/.test(text) ? text : `${text} ${unit}`;
 }
 
-/** A probability as shown: whole per cent, finer where it matters. */
+/** A probability as shown: whole per cent, finer where it matters; near certainty never more than it is. */
 export function percent(probability: number): string {
   if (probability >= 0.995) return "> 99 %";
+  if (probability >= 0.9) return `${Math.floor(100 * probability)} %`;
   if (probability < 0.001) return "< 0.1 %";
   return probability < 0.01 ? `${(100 * probability).toFixed(1)} %` : `${Math.round(100 * probability)} %`;
 }
@@ -116,12 +144,18 @@ export function oneIn(wrong: number): string {
   return odds >= 1000 ? "under 1 in 999" : `1 in ${odds}`;
 }
 
-/** Odds factor in plain words: ×9, ×0.2 becomes ÷5. */
+/** How strongly a reading speaks, by the factor by which it moves the odds, whichever way. */
+export function strength(oddsFactor: number): "hardly" | "somewhat" | "plainly" | "strongly" {
+  const times = oddsFactor >= 1 ? oddsFactor : 1 / oddsFactor;
+  if (times >= 30) return "strongly";
+  if (times >= 6) return "plainly";
+  return times >= 2 ? "somewhat" : "hardly";
+}
+
+/** The factor itself, for who asks: ×9; ×0.2 becomes ×5 against. */
 export function factor(oddsFactor: number): string {
-  const strength = oddsFactor >= 1 ? oddsFactor : 1 / oddsFactor;
-  return strength >= 100
-    ? "×100+"
-    : `×${strength >= 10 ? Math.round(strength) : strength.toFixed(1).replace(".0", "")}`;
+  const times = oddsFactor >= 1 ? oddsFactor : 1 / oddsFactor;
+  return times >= 100 ? "×100+" : `×${times >= 10 ? Math.round(times) : times.toFixed(1).replace(".0", "")}`;
 }
 
 export function minutes(value: number): string {

@@ -3,7 +3,7 @@ import { linear, spanOf, ticks } from "../charts/scale";
 import { useWidth } from "../charts/useWidth";
 import { useSettings } from "../domain/settings";
 import type { Figure } from "../domain/types";
-import { shownFigure } from "../domain/units";
+import { readingFigure, shownReading } from "../domain/units";
 import { say, short } from "../domain/words";
 
 interface Props {
@@ -17,14 +17,14 @@ interface Props {
 
 /** A figure after a repair in one sentence: as a sound one or not, and what it was before. */
 export function AsBefore({ figure, mark }: { figure: Figure; mark: number | undefined }) {
-  const { show } = useSettings();
+  const { unit } = useSettings();
   const sound = figure.bands[0];
   if (mark === undefined || figure.readBefore === undefined || !sound) return null;
   return (
     <p className="figures text-lg">
       {say(mark >= sound.low && mark <= sound.high ? "asSound" : "notAsSound", {
-        now: show(mark, figure.dimension),
-        before: show(figure.readBefore, figure.dimension),
+        now: shownReading(mark, figure, unit(figure.dimension)),
+        before: shownReading(figure.readBefore, figure, unit(figure.dimension)),
       })}
     </p>
   );
@@ -78,7 +78,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
               textAnchor="middle"
               className="figures fill-ink text-[26px] font-semibold"
             >
-              {shownFigure(mark, own)} {own.symbol}
+              {shownReading(mark, figure, own)}
             </text>
           </g>
         )}
@@ -146,16 +146,16 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   }
 
   function range(bandLow: number, bandHigh: number) {
-    return `${shownFigure(bandLow, own)} – ${shownFigure(bandHigh, own)} ${own.symbol}`;
+    return `${readingFigure(bandLow, figure, own)} – ${readingFigure(bandHigh, figure, own)} ${own.symbol}`;
   }
 
   function described() {
     const told = bands.map(
       (b, i) => `${i === 0 ? say("sound") : word(`suspect.${b.suspectId}`)} ${range(b.low, b.high)}`,
     );
-    if (was !== undefined) told.push(`${say("readBefore")} ${shownFigure(was, own)} ${own.symbol}`);
+    if (was !== undefined) told.push(`${say("readBefore")} ${shownReading(was, figure, own)}`);
     if (before) told.push(`${say("soundBefore")} ${range(before.low, before.high)}`);
-    return [title, mark === undefined ? "" : `${say("read")} ${shownFigure(mark, own)} ${own.symbol}`, ...told]
+    return [title, mark === undefined ? "" : `${say("read")} ${shownReading(mark, figure, own)}`, ...told]
       .filter(Boolean)
       .join(", ");
   }

@@ -1,5 +1,5 @@
 import { Toggle } from "radix-ui";
-import { useSettings } from "../../domain/settings";
+import { useSettings, useVehicleWord } from "../../domain/settings";
 import type { Layout } from "../../domain/types";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
@@ -13,7 +13,7 @@ interface Props {
 
 /** What moves the frequencies before any reading; none of it has to be known. */
 export function Facts({ draft, layout, change }: Props) {
-  const { word } = useSettings();
+  const word = useVehicleWord(layout.id);
   const tick = (fact: "recentWork" | "sometimes", label: UiWord) => (
     <label className="flex min-h-14 items-center gap-3 border-2 border-ink bg-panel px-3 text-lg">
       <input

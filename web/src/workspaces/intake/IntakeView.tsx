@@ -5,7 +5,7 @@ import { useNavigate, useSearchParams } from "react-router";
 import { api, Refusal } from "../../domain/api";
 import type { Vehicle } from "../../domain/types";
 import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
-import { useSettings } from "../../domain/settings";
+import { useSettings, useVehicleWord } from "../../domain/settings";
 import { useWrite } from "../../domain/useOutbox";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
@@ -98,6 +98,7 @@ export function IntakeView() {
   const chosen = layout(
     catalogue.layouts.some((l) => l.id === draft.layoutId) ? draft.layoutId : (catalogue.layouts[0]?.id ?? ""),
   );
+  const said = useVehicleWord(chosen.id);
   const [refused, setRefused] = useState("");
   const choose = (id: string) => {
     const refuses = REFUSED.some(([kind]) => kind === id);
@@ -195,7 +196,7 @@ export function IntakeView() {
                 className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink"
               >
                 <BehaviourCurve id={id} />
-                {id === NO_COMPLAINT ? say("noComplaint") : word(`option.characterise.${id}`)}
+                {id === NO_COMPLAINT ? say("noComplaint") : said(`option.characterise.${id}`)}
               </RadioGroup.Item>
             ))}
           </RadioGroup.Root>
@@ -212,7 +213,7 @@ export function IntakeView() {
                   .filter((id) => id !== draft.behaviour)
                   .map((id) => (
                     <option key={id} value={id}>
-                      {word(`option.characterise.${id}`)}
+                      {said(`option.characterise.${id}`)}
                     </option>
                   ))}
               </select>

@@ -2,16 +2,15 @@ import { useSettings } from "../../domain/settings";
 import type { Job, Test } from "../../domain/types";
 import { say, type UiWord } from "../../domain/words";
 import { Choice } from "../../ui/Choice";
-import { QuantityField } from "../../ui/QuantityField";
 import { Ruler } from "../../ui/Ruler";
-import { impossible, minutesSince, unitOf, value, type Code } from "./state";
+import { FigureFields } from "./FigureFields";
+import { impossible, minutesSince, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
 /** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
-export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof useRunner>; test: Test; job: Job }) {
+export function EntryPage({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
   const { word } = useSettings();
   const { draft, change, refused } = runner;
-  const repeat = job.entries.some((e) => !e.struck && e.kind === "reading-taken" && e.rigKind === test.rigKind);
   return (
     <div className="grid gap-6">
       {test.options.length > 0 ? (
@@ -41,34 +40,6 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
           ))}
         </div>
       )}
-      <section className="border-2 border-grid bg-panel p-4">
-        <p className="caps">{say("isRigSound")}</p>
-        <h2 className="mb-3 text-xl font-semibold">{word(`rig.${test.rigKind}.check`)}</h2>
-        <Choice
-          large
-          label={say("isRigSound")}
-          value={draft.rigCheck}
-          onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
-          options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))}
-        />
-        {repeat && (
-          <div className="mt-4">
-            <p className="mb-2">
-              {say("rigAgain")}: {word(`rig.${test.rigKind}`)}
-            </p>
-            <Choice
-              large
-              label={say("rigAgain")}
-              value={draft.newRig ? "new" : "same"}
-              onChange={(v) => change({ newRig: v === "new" })}
-              options={[
-                { value: "same", text: say("rigSame") },
-                { value: "new", text: say("rigNew") },
-              ]}
-            />
-          </div>
-        )}
-      </section>
       <label className="flex items-center gap-3 text-lg">
         <span>{say("spentMinutes")}</span>
         <input
@@ -129,25 +100,12 @@ function Codes({ codes, onCodes }: { codes: Code[]; onCodes: (codes: Code[]) => 
 
 function Figures({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
   const { figure, catalogue } = useSettings();
-  const { draft, type, unitFor } = runner;
-  const label = (id: string) => figure(test.id, id);
+  const { draft, unitFor } = runner;
   const typed = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined);
   const onRuler = typed[typed.length - 1] ?? test.figures[0];
-  const firstEmpty = test.figures.find((f) => (draft.texts[f.id] ?? "") === "");
   return (
     <section className="grid gap-3">
-      {test.figures.map((f) => (
-        <QuantityField
-          key={f.id}
-          figure={f}
-          label={label(f.id)}
-          text={draft.texts[f.id] ?? ""}
-          unitSymbol={unitOf(draft, f, unitFor(f))}
-          onText={(text) => type(f, text)}
-          current={f === firstEmpty}
-          problem={impossible(draft, f, unitFor(f), catalogue.units) ? "impossible" : undefined}
-        />
-      ))}
+      <FigureFields runner={runner} test={test} figures={test.figures} />
       {typed.length === 0 && <p className="text-soft">{say("atLeastOne")}</p>}
       {onRuler && (
         <Ruler
@@ -157,9 +115,44 @@ function Figures({ runner, test }: { runner: ReturnType<typeof useRunner>; test:
               ? undefined
               : value(draft, onRuler, unitFor(onRuler), catalogue.units)
           }
-          title={label(onRuler.id)}
+          title={figure(test.id, onRuler.id)}
         />
       )}
     </section>
+  );
+}
+
+/** Whether the test itself is sound; stands above the bar, so that it is seen whatever is read. */
+export function RigCheck({ runner, test, job }: { runner: ReturnType<typeof useRunner>; test: Test; job: Job }) {
+  const { word, own } = useSettings();
+  const { draft, change } = runner;
+  const repeat = job.entries.some((e) => !e.struck && e.kind === "reading-taken" && e.rigKind === test.rigKind);
+  const asked = own(`test.${test.id}.check`) === undefined ? `rig.${test.rigKind}.check` : `test.${test.id}.check`;
+  return (
+    <div className="mx-auto mb-3 grid max-w-3xl gap-2">
+      <p>
+        <span className="caps mr-2 text-soft">{say("isRigSound")}</span>
+        <span className="font-semibold">{word(asked)}</span>
+      </p>
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        <Choice
+          label={say("isRigSound")}
+          value={draft.rigCheck}
+          onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
+          options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))}
+        />
+        {repeat && (
+          <Choice
+            label={say("rigAgain")}
+            value={draft.newRig ? "new" : "same"}
+            onChange={(v) => change({ newRig: v === "new" })}
+            options={[
+              { value: "same", text: `${word(`rig.${test.rigKind}`)}: ${say("rigSame")}` },
+              { value: "new", text: say("rigNew") },
+            ]}
+          />
+        )}
+      </div>
+    </div>
   );
 }

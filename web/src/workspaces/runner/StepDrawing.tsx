@@ -9,8 +9,8 @@ import { say } from "../../domain/words";
 const LEAST_VIEW = 430;
 const SHAPE = 1.7;
 
-/** The part of this circuit that the step is at, and what is done there. */
-export function StepDrawing({ job, step }: { job: Job; step: Step }) {
+/** The part of this circuit that the step is at, with what steps before it have put on or taken off, and what is done there. */
+export function StepDrawing({ job, step, fitted }: { job: Job; step: Step; fitted: string[] }) {
   const { layout } = useSettings();
   const sheet = layout(job.layoutId);
   const places = step.joints.length > 0 ? jointBoxes(sheet, step.joints) : boxesOf(sheet, step.at);
@@ -18,7 +18,7 @@ export function StepDrawing({ job, step }: { job: Job; step: Step }) {
     <div className="sheet-grid aspect-[1.7] w-full border-2 border-ink" data-gesture={step.gesture}>
       <CircuitSheet
         layout={sheet}
-        stillFitted={job.status.onOffMoved}
+        stillFitted={[...job.status.onOffMoved, ...fitted]}
         at={step.at}
         view={viewOf(sheet, places, LEAST_VIEW, SHAPE)}
       >

@@ -22,6 +22,8 @@ export interface RunnerDraft {
   spentText?: string;
   texts: Record<string, string>;
   units: Record<string, string>;
+  /** What the tape shows at rest; where it is empty, travels are entered as they are. */
+  restText?: string;
   observed: string;
   /** Codes as they were read, where the test reads any. */
   codes?: Code[];
@@ -94,9 +96,23 @@ export function unitOf(draft: RunnerDraft, figure: Figure, preferred: Unit): str
   return draft.units[figure.id] ?? preferred.symbol;
 }
 
+/** Whether nobody said what the tape shows at rest. */
+export const restless = (draft: RunnerDraft): boolean => (draft.restText ?? "").trim() === "";
+
+const ON_TAPE = /^\s*\d/;
+const asNumber = (text: string) => Number.parseFloat(text.replace(",", "."));
+
+/** What is entered of a figure: of a travel on a tape what it shows less what it showed at rest, whichever way it runs. */
+export function typedText(draft: RunnerDraft, figure: Figure): string {
+  const shown = (draft.texts[figure.id] ?? "").trim();
+  const rest = (draft.restText ?? "").trim();
+  if (!figure.fromRest || rest === "" || !ON_TAPE.test(shown) || / [-−] /.test(shown)) return shown;
+  return asNumber(shown) >= asNumber(rest) ? `${shown} - ${rest}` : `${rest} - ${shown}`;
+}
+
 /** What was typed, as the core will see it. */
 export function value(draft: RunnerDraft, figure: Figure, preferred: Unit, units: Unit[]): number | undefined {
-  const text = draft.texts[figure.id] ?? "";
+  const text = typedText(draft, figure);
   const unit = units.find((u) => u.symbol === unitOf(draft, figure, preferred));
   return text.trim() === "" || !unit ? undefined : preview(text, unit, units);
 }
@@ -139,7 +155,7 @@ export function lacking(
 export function figureRequests(test: Test, draft: RunnerDraft, unitFor: (f: Figure) => Unit): FigureRequest[] {
   return test.figures
     .filter((f) => (draft.texts[f.id] ?? "").trim() !== "")
-    .map((f) => ({ id: f.id, text: (draft.texts[f.id] ?? "").trim(), unit: unitOf(draft, f, unitFor(f)) }));
+    .map((f) => ({ id: f.id, text: typedText(draft, f), unit: unitOf(draft, f, unitFor(f)) }));
 }
 
 /** The call that comes next in a hold, s; undefined after the last. */

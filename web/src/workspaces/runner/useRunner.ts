@@ -91,6 +91,19 @@ export function useRunner(jobId: string, procedureId: string) {
     if (inLog) setEntered(true);
   }, [inLog]);
 
+  const restKey = test.data && `rest-${jobId}-${test.data.rigKind}`;
+  const noRest = begun !== undefined && begun.restText === undefined;
+  useEffect(() => {
+    if (restKey === undefined || !noRest) return;
+    void readDraft<string>(restKey).then((text) => text !== undefined && text !== "" && change({ restText: text }));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the draft is there
+  }, [restKey, noRest]);
+  /** What the tape shows at rest is said once for a rig, whatever test it serves. */
+  const rest = (text: string) => {
+    change({ restText: text });
+    if (restKey !== undefined) void saveDraft(restKey, text);
+  };
+
   const type = (figure: Figure, text: string) =>
     change({
       texts: { ...draft.texts, [figure.id]: text },
@@ -137,6 +150,7 @@ export function useRunner(jobId: string, procedureId: string) {
     draft,
     change,
     type,
+    rest,
     keep,
     enterNow,
     setAside,

@@ -8,9 +8,11 @@ import { say } from "../../domain/words";
 import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { AsBefore, Ruler } from "../../ui/Ruler";
-import { listed, standsBy } from "./state";
+import { listed, standsBy, weighed } from "./state";
 
 const SHOWN = 5;
+/** Two suspects that are at fault together each carry the share of both. */
+const MORE_THAN_ALL = 1.02;
 
 /** The suspects with their weight and what weighs on them, then the last reading on its ruler. */
 export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, number>; isNow: boolean }) {
@@ -22,13 +24,16 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
   const retired = isNow ? ranked.filter((s) => s.retired) : [];
   const asked = ranked.filter((s) => !retired.includes(s));
   const live = asked.filter((s) => s.probability >= catalogue.clearedBelow);
+  const rest = asked.filter((s) => !live.includes(s));
+  const cleared = rest.filter((s) => s.clearedBy !== undefined).length;
+  const inPairs = live.reduce((sum, s) => sum + s.probability, 0) > MORE_THAN_ALL;
   const shown = all ? asked : asked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
   return (
     <section aria-label={say("suspects")}>
       <div className="flex items-baseline justify-between">
         <h2 className="text-xl font-semibold">{say(retired.length > 0 ? "suspectsLeft" : "suspects")}</h2>
         <p className="figures text-sm text-soft">
-          {say("suspectsCount", { cleared: asked.length - live.length, live: live.length })}
+          {say("suspectsCount", { live: live.length, unlikely: rest.length - cleared, cleared })}
         </p>
       </div>
       {isNow && <Segments job={job} />}
@@ -43,6 +48,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
           })}
         </p>
       )}
+      {inPairs && <p className="mt-1 text-sm text-soft">{say("inPairs")}</p>}
       <ul>
         {shown.map((s) => (
           <li key={s.suspectId} className="mt-2.5">
@@ -51,7 +57,11 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
               <span className="figures text-[1.15rem] whitespace-nowrap">{percent(s.probability)}</span>
             </p>
             <ShareBar id={`suspect-${s.suspectId}`} share={s.probability} sound={s.suspectId === NOTHING_WRONG} />
-            {isNow && <p className="text-[0.8rem] text-soft">{standsBy(s, word)}</p>}
+            {isNow && (
+              <p className="text-[0.8rem] text-soft" title={weighed(s, word)}>
+                {standsBy(s, word)}
+              </p>
+            )}
           </li>
         ))}
       </ul>

@@ -6,7 +6,7 @@ import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { walkIsNext } from "../walk/state";
 import { nextPage, nextPath, nextText } from "../../domain/status";
-import { moneyText, nextLine, reasonText, stopOrTest } from "./state";
+import { isLever, moneyText, nextLine, reasonText, stopOrTest } from "./state";
 
 interface Props {
   job: Job;
@@ -27,13 +27,13 @@ export function NextStrip(props: Props) {
 }
 
 function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNullable<Job["assessment"]["next"]> }) {
-  const { word } = useSettings();
+  const { word, layout } = useSettings();
   const waste = minutes(job.assessment.verdict?.wrongPartMinutes ?? 0);
   const caution = next.needs.opened !== "NOTHING" && job.vehicleState.opened === "NOTHING";
   return (
     <section aria-label={say("next")} className={STRIP}>
       <div className="min-w-0 flex-1 basis-72">
-        <p className="caps">{nextLine(next, job)}</p>
+        <p className="caps">{nextLine(next, job, isLever(layout(job.layoutId)))}</p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">
           {walkIsNext(job) ? say("firstWalk") : word(`test.${next.procedureId}`)}
           {next.anotherRig ? `, ${say("anotherRig")}` : ""}
@@ -42,7 +42,7 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
         <p className="text-sm text-soft">
           {next.stateMinutes >= 1 ? `${say("stateExtra", { minutes: minutes(next.stateMinutes) })}. ` : ""}
           {job.assessment.anotherTestPays
-            ? `${stopOrTest(next)} ${say("actNowOrTest", { waste })}`
+            ? `${stopOrTest(next, job.assessment.verdict)} ${say("actNowOrTest", { waste })}`
             : say("actNow", { minutes: waste })}{" "}
           {moneyText(job.assessment)}
         </p>

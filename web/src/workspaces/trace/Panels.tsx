@@ -1,16 +1,16 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
 import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
-import type { Entry, Job, Proposal, Verdict } from "../../domain/types";
+import type { Entry, Job, Verdict } from "../../domain/types";
 import { minutes, oneIn } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
-import { capital, listed, needsText, reasonText, sameVerdict, takenText } from "./state";
+import { sameVerdict, takenText } from "./state";
 import { EntryText } from "./EntryText";
+import { Others } from "./Others";
 import { PartSheet } from "./PartSheet";
 import type { useTrace } from "./useTrace";
 import { VehicleSheet } from "./VehicleSheet";
@@ -98,70 +98,6 @@ function Refused({ text }: { text: string }) {
       {text}
     </p>
   ) : null;
-}
-
-function Others({ job }: { job: Job }) {
-  const { word } = useSettings();
-  const go = useNavigate();
-  const all: Proposal[] = [...(job.assessment.next ? [job.assessment.next] : []), ...job.assessment.others];
-  return (
-    <>
-      <Rounds job={job} />
-      <p className="mb-2 text-soft">{say("alternativesWhy")}</p>
-      <ol>
-        {all.map((p) => (
-          <li key={p.procedureId} className="flex flex-wrap items-center gap-3 border-t border-rule py-2">
-            <div className="min-w-0 flex-1 basis-64">
-              <h3 className="text-lg font-semibold">
-                {word(`test.${p.procedureId}`)}
-                {p.anotherRig ? `, ${say("anotherRig")}` : ""}
-              </h3>
-              <p className="figures text-sm text-soft">
-                {minutes(p.minutes)} · {needsText(p.needs)}
-                {p.stateMinutes >= 1 ? ` · ${say("stateExtra", { minutes: minutes(p.stateMinutes) })}` : ""}
-              </p>
-              <p className="text-sm">{reasonText(p, job.assessment, word)}</p>
-            </div>
-            <Button onClick={() => void go(`/jobs/${job.id}/tests/${p.procedureId}`)}>{say("doThis")}</Button>
-          </li>
-        ))}
-      </ol>
-      {job.setAside.length > 0 && (
-        <p className="mt-2 text-soft">
-          {say("setAside", { test: job.setAside.map((id) => word(`test.${id}`)).join(", ") })}
-        </p>
-      )}
-    </>
-  );
-}
-
-/** What is worth doing, grouped by how the vehicle has to stand, so that the way there is gone once. */
-function Rounds({ job }: { job: Job }) {
-  const { word } = useSettings();
-  const { rounds } = job.assessment;
-  if (rounds.length === 0) return null;
-  return (
-    <section aria-label={say("rounds")} className="mb-4 border-2 border-ink bg-panel p-3">
-      <h3 className="caps">{say("rounds")}</h3>
-      <ol className="grid gap-2">
-        {rounds.map((r) => (
-          <li key={JSON.stringify(r.needs)}>
-            <p>
-              {say("roundLine", {
-                state: capital(needsText(r.needs)),
-                tests: listed(r.procedureIds, (id) => word(`test.${id}`), 4),
-              })}
-            </p>
-            <p className="figures text-sm text-soft">
-              {r.wayMinutes >= 1
-                ? say("roundWay", { minutes: minutes(r.minutes), way: minutes(r.wayMinutes) })
-                : say("roundAll", { minutes: minutes(r.minutes) })}
-            </p>
-          </li>
-        ))}
-      </ol>
-    </section>
-  );
 }
 
 /** Accepts the verdict that stood when the sheet was opened; where another stands by now, it is said and shown before anything can be accepted. */

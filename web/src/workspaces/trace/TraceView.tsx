@@ -2,7 +2,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { SpotMarks } from "../../circuit/SpotMarks";
-import { useSettings } from "../../domain/settings";
+import { ForVehicle, useSettings } from "../../domain/settings";
 import type { WaitingOf } from "../../domain/outbox";
 import { useDrawn } from "../../domain/soon";
 import type { Job } from "../../domain/types";
@@ -16,7 +16,7 @@ import { DecidedPanel } from "./DecidedPanel";
 import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { Panels } from "./Panels";
-import { changedComponents, needsText, sharesAt, suspicionAt } from "./state";
+import { changedComponents, isLever, needsText, sharesAt, suspicionAt } from "./state";
 import { placeOf } from "../walk/state";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
@@ -30,7 +30,11 @@ export function TraceView() {
   if (opening && !opening.taken && !trace.job.data) return <KeptJob write={opening} />;
   if (trace.job.isPending) return <Loading />;
   if (trace.job.isError) return <Failed error={trace.job.error} again={() => void trace.job.refetch()} />;
-  return <Workspace job={trace.job.data} trace={trace} />;
+  return (
+    <ForVehicle layoutId={trace.job.data.layoutId}>
+      <Workspace job={trace.job.data} trace={trace} />
+    </ForVehicle>
+  );
 }
 
 /** A job that the server does not have yet: it is kept here and opens by itself. */
@@ -67,7 +71,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopStrip title={job.vehicle} quote={job.complaint} onTitle={() => trace.setPanel("vehicle")}>
         <span className="max-sm:hidden">
-          <Tag>{needsText(job.vehicleState)}</Tag>
+          <Tag>{needsText(job.vehicleState, isLever(sheet))}</Tag>
         </span>
         <MayMoveTag job={job} />
         <AlsoHere jobId={job.id} />

@@ -8,7 +8,8 @@ import { listed } from "./state";
 
 /** Where it stands, what it hangs on, and what would overturn it. */
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
-  const { word } = useSettings();
+  const settings = useSettings();
+  const { word } = settings;
   const { verdict, conflict } = job.assessment;
   if (!verdict) return null;
   const title = say(
@@ -79,11 +80,11 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         <>
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("wouldOverturn")}</h3>
           <ul className="grid gap-1 text-sm">
-            {verdict.overturners.map((o) => (
-              <li key={o.rivalRemedyId}>
-                <Overturns overturner={o} />
-              </li>
-            ))}
+            {overturning(verdict.overturners, settings)
+              .slice(0, MOST_OVERTURNERS)
+              .map((told) => (
+                <li key={told}>{told}</li>
+              ))}
           </ul>
         </>
       )}
@@ -96,21 +97,27 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
   );
 }
 
-function Overturns({ overturner: o }: { overturner: Overturner }) {
-  const { word, show } = useSettings();
-  const test = word(`test.${o.procedureId}`) + (o.anotherRig ? ` (${say("anotherRig")})` : "");
-  const rival = word(`remedy.${o.rivalRemedyId}.short`);
-  if (o.option !== undefined)
-    return <>{say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival })}</>;
-  const value = o.dimension === undefined ? "" : show(o.threshold, o.dimension);
-  return (
-    <>
-      {say(o.above ? "overturnAbove" : "overturnBelow", {
-        test,
-        figure: word(`figure.${o.procedureId}.${o.figureId}`),
-        value,
-        rival,
-      })}
-    </>
-  );
+const MOST_OVERTURNERS = 3;
+
+/** What would overturn the verdict, each sentence once, the rivals of one outcome together. */
+function overturning(all: Overturner[], { word, show }: ReturnType<typeof useSettings>): string[] {
+  const byOutcome = new Map<string, { o: Overturner; rivals: string[] }>();
+  for (const o of all) {
+    const outcome = [o.procedureId, o.anotherRig, o.option, o.figureId, o.above].join(" ");
+    const told = byOutcome.get(outcome) ?? { o, rivals: [] };
+    told.rivals.push(word(`remedy.${o.rivalRemedyId}.short`));
+    byOutcome.set(outcome, told);
+  }
+  return [...byOutcome.values()].map(({ o, rivals }) => {
+    const test = word(`test.${o.procedureId}`) + (o.anotherRig ? ` (${say("anotherRig")})` : "");
+    const rival = listed([...new Set(rivals)], (name) => name, 2);
+    if (o.option !== undefined)
+      return say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival });
+    return say(o.above ? "overturnAbove" : "overturnBelow", {
+      test,
+      figure: word(`figure.${o.procedureId}.${o.figureId}`),
+      value: o.dimension === undefined ? "" : show(o.threshold, o.dimension),
+      rival,
+    });
+  });
 }

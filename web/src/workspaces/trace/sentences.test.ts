@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Assessment, Entry, Job, Proposal, Suspicion } from "../../domain/types";
+import type { Assessment, Entry, Job, Proposal, Suspicion, Verdict } from "../../domain/types";
 import { repairText } from "./entries";
 import { moneyText, needsText, nextLine, reasonText, standsBy, stopOrTest } from "./state";
 
@@ -79,9 +79,30 @@ describe("why this test", () => {
 
 describe("what it costs", () => {
   it("shows acting now beside one more test", () => {
-    expect(stopOrTest(proposal("SPLIT"))).toBe("Act now: wrong 1 in 4. After this test: 1 in 50.");
-    expect(stopOrTest(proposal("PROOF", { leadingNow: 0.97, leadingAfter: 0.97, proofChance: 0.62 }))).toBe(
+    const at = (probability: number) => ({ probability }) as Verdict;
+    expect(stopOrTest(proposal("SPLIT"), at(0.75))).toBe("Act now: wrong 1 in 4. After this test: 1 in 50.");
+    expect(stopOrTest(proposal("PROOF", { leadingNow: 0.97, leadingAfter: 0.97, proofChance: 0.62 }), at(0.97))).toBe(
       "Act now: wrong 1 in 33, not proven. This test proves it in 62 % of such vehicles.",
+    );
+  });
+
+  it("says the odds of the verdict beside it, and that a test changes little where it does", () => {
+    const at = (probability: number) => ({ probability }) as Verdict;
+    expect(stopOrTest(proposal("SPLIT", { leadingNow: 0.6, leadingAfter: 0.83 }), at(0.75))).toBe(
+      "Act now: wrong 1 in 4. After this test: 1 in 50.",
+    );
+    expect(stopOrTest(proposal("SPLIT", { leadingNow: 0.857, leadingAfter: 0.86 }), at(0.857))).toBe(
+      "Act now: wrong 1 in 7. This test changes that little.",
+    );
+    const tiny = {
+      kind: "SPLIT" as const,
+      oneSide: ["air"],
+      oneShare: 0.0004,
+      otherSide: ["shoes"],
+      otherShare: 0.0002,
+    };
+    expect(reasonText(proposal("SPLIT", { reason: tiny }), ASSESSMENT, word)).toBe(
+      "Tells little about what is still suspected.",
     );
   });
 
@@ -120,12 +141,12 @@ describe("by what a suspect stands", () => {
       clearedBy: weight("hold", 0.02),
       weights: [weight("hold", 0.02), weight("walk", 3)],
     });
-    expect(standsBy(cleared, named)).toBe("cleared by hold ×50 · for: walk ×3");
+    expect(standsBy(cleared, named)).toBe("cleared by hold, strongly · for: walk, somewhat");
   });
 
   it("names what holds it up, and what speaks against it", () => {
     const held = suspicion({ heldUpBy: weight("hold", 8), weights: [weight("hold", 8), weight("walk", 0.5)] });
-    expect(standsBy(held, named)).toBe("held up by hold ×8 · against: walk ×2");
+    expect(standsBy(held, named)).toBe("held up by hold, plainly · against: walk, somewhat");
   });
 
   it("says so when nothing weighs on it", () => {

@@ -1,5 +1,5 @@
-import type { Assessment, Entry, Job, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
-import { factor, minutes, oneIn, percent } from "../../domain/units";
+import type { Assessment, Entry, Job, Layout, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
+import { factor, minutes, oneIn, percent, strength } from "../../domain/units";
 import { say } from "../../domain/words";
 
 export type Word = (id: string) => string;
@@ -79,6 +79,7 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
         : say("reasonBESIDE", { ...leader, other: listed(byWeight(others), short) });
     }
     case "SPLIT":
+      if (Math.max(one[1], other[1]) < LITTLE) return say("reasonLittle");
       return say("reasonSPLIT", {
         one: listed(byWeight(one[0]), short),
         oneShare: percent(one[1]),
@@ -87,6 +88,9 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
       });
   }
 }
+
+/** A side less likely than this is not worth a sentence. */
+const LITTLE = 0.01;
 
 /** The remedy that leads, and how likely it is; once it is decided, that which leads of what is left. */
 function leading(assessment: Assessment, short: Word): { one: string; share: string } {
@@ -114,7 +118,9 @@ export const capital = (text: string) => text.charAt(0).toUpperCase() + text.sli
 /** By which readings a suspect is cleared or held up, and what else weighs on it. */
 export function standsBy(suspect: Suspicion, word: Word): string {
   const named = (list: Suspicion["weights"]) =>
-    list.map((w) => `${word(`test.${w.procedureId}`).toLowerCase()} ${factor(w.oddsFactor)}`).join(" · ");
+    list
+      .map((w) => `${word(`test.${w.procedureId}`).toLowerCase()}, ${say(`strength.${strength(w.oddsFactor)}`)}`)
+      .join(" · ");
   const by = suspect.clearedBy ?? suspect.heldUpBy;
   const other = suspect.weights
     .filter((w) => w.entryId !== by?.entryId && w.oddsFactor < 1 === (suspect.clearedBy === undefined))
@@ -143,8 +149,11 @@ export function moneyText(assessment: Assessment): string {
     : say("money", { actNow, test: money(told.nextTest, told.currency) });
 }
 
-/** Where the vehicle has to stand, in words. */
-export function needsText(needs: Needs): string {
+/** Whether it is worked by a hand lever. */
+export const isLever = (layout: Layout): boolean => layout.kinds.includes("lever");
+
+/** Where the vehicle has to stand, in words; one that is worked by a lever has neither seat nor bonnet. */
+export function needsText(needs: Needs, lever = false): string {
   if (needs.opened === "MASTER_PORTS") return say("state.ports");
   if (needs.opened === "MODULATOR_OUTLETS") return say("state.outlets");
   if (needs.opened === "ONE_END") return say("state.end");
@@ -152,20 +161,31 @@ export function needsText(needs: Needs): string {
   if (needs.opened === "CLUTCH_LINE") return say("state.clutch");
   if (needs.wheelsOff) return say("state.wheels");
   if (needs.raised) return say("state.raised");
+  if (lever) return say(needs.bonnetOpen ? "state.bonnetLever" : "state.seatLever");
   return say(needs.bonnetOpen ? "state.bonnet" : "state.seat");
 }
 
-/** Stop or test, both sides shown: what a test for a proof brings is the proof. */
-export function stopOrTest(proposal: Proposal): string {
-  const now = oneIn(1 - proposal.leadingNow);
+/** Stop or test, both sides shown, by the share that stands beside the verdict: what a test for a proof brings is the proof. */
+export function stopOrTest(proposal: Proposal, verdict: Verdict | undefined): string {
+  const stands = verdict?.probability ?? proposal.leadingNow;
+  const now = oneIn(1 - stands);
   if (proposal.reason.kind === "PROOF") return say("orProof", { now, chance: percent(proposal.proofChance) });
-  return say("orNow", { now, after: oneIn(1 - proposal.leadingAfter) });
+  const after = oneIn(1 - Math.min(1, stands + Math.max(0, proposal.leadingAfter - proposal.leadingNow)));
+  return after === now ? say("orLittle", { now }) : say("orNow", { now, after });
 }
 
+/** Figures behind the words of what weighs on a suspect, for who asks. */
+export const weighed = (suspect: Suspicion, word: Word): string =>
+  [suspect.clearedBy, suspect.heldUpBy, ...suspect.weights]
+    .filter((w) => w !== undefined)
+    .filter((w, i, all) => all.findIndex((other) => other.entryId === w.entryId) === i)
+    .map((w) => `${word(`test.${w.procedureId}`)} ${w.oddsFactor < 1 ? "÷" : ""}${factor(w.oddsFactor)}`)
+    .join(" · ");
+
 /** The line above the next test: minutes, state, what stands open. */
-export function nextLine(proposal: Proposal, job: Job): string {
+export function nextLine(proposal: Proposal, job: Job, lever = false): string {
   const shut =
     job.vehicleState.opened === "NOTHING" && proposal.needs.opened === "NOTHING" && job.status.onOffMoved.length === 0;
   const opened = shut ? say("nothingOpened") : "";
-  return [say("next"), minutes(proposal.minutes), needsText(proposal.needs), opened].filter(Boolean).join(" · ");
+  return [say("next"), minutes(proposal.minutes), needsText(proposal.needs, lever), opened].filter(Boolean).join(" · ");
 }

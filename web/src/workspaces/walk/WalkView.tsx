@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { SpotMarks } from "../../circuit/SpotMarks";
-import { useSettings } from "../../domain/settings";
+import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { useJob } from "../../domain/useJob";
 import { useWrite } from "../../domain/useOutbox";
@@ -21,7 +21,11 @@ export function WalkView() {
   const job = useJob(jobId);
   if (job.isPending) return <Loading />;
   if (job.isError) return <Failed error={job.error} again={() => void job.refetch()} />;
-  return <Walk job={job.data} />;
+  return (
+    <ForVehicle layoutId={job.data.layoutId}>
+      <Walk job={job.data} />
+    </ForVehicle>
+  );
 }
 
 function Walk({ job }: { job: Job }) {

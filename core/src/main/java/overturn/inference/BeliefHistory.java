@@ -29,6 +29,10 @@ import overturn.suspect.Repaired;
 public final class BeliefHistory {
 
     private static final double LIKELY = 0.5;
+    /** From this on two readings do not go together, the one more doubted lying so likely at least; rules of ours. */
+    private static final double ONE_OF_TWO = 0.7;
+
+    private static final double DOUBTED = 0.3;
 
     private final LayoutModel model;
     private final Intake intake;
@@ -377,8 +381,8 @@ public final class BeliefHistory {
 
     /**
      * The reading, since the last repair, that does not fit: where nothing in the list explains what was read, the one
-     * that speaks against all of it most, or else one that more likely lied than not. None once another rig has read it
-     * too, and borne it out or shown it up.
+     * that speaks against all of it most, or else one that more likely lied than not, alone or as one of two that
+     * cannot both be right. None once another rig has read it too, and borne it out or shown it up.
      */
     public Optional<Reading> oddOneOut() {
         List<ReadingLikelihood> repeatable = likelihoods.stream()
@@ -388,7 +392,8 @@ public final class BeliefHistory {
             return repeatable.stream()
                     .map(ReadingLikelihood::reading)
                     .filter(r -> lied(r) && readings().stream().noneMatch(other -> showsUp(r.rigSetup(), other)))
-                    .reduce((first, second) -> second);
+                    .reduce((first, second) -> second)
+                    .or(() -> ofTwo(repeatable));
         }
         List<ReadingLikelihood> strange =
                 repeatable.stream().filter(r -> now().strange(r) > LIKELY).toList();
@@ -400,6 +405,28 @@ public final class BeliefHistory {
                 : strange.stream()
                         .max(Comparator.comparingDouble(r -> now().strange(r)))
                         .map(ReadingLikelihood::reading);
+    }
+
+    /**
+     * Of two set-ups whose readings do not go together, whether one lied or nothing in the list explains both, the
+     * reading of the one that more likely lied.
+     */
+    private Optional<Reading> ofTwo(List<ReadingLikelihood> repeatable) {
+        List<String> doubted = repeatable.stream()
+                .map(r -> r.reading().rigSetup())
+                .distinct()
+                .sorted(Comparator.comparingDouble((String setup) -> -now().lyingProbability(setup)))
+                .limit(2)
+                .toList();
+        double either = now().noneOfThese()
+                + doubted.stream().mapToDouble(now()::lyingProbability).sum();
+        return doubted.size() < 2 || either < ONE_OF_TWO || now().lyingProbability(doubted.get(0)) < DOUBTED
+                ? Optional.empty()
+                : repeatable.stream()
+                        .map(ReadingLikelihood::reading)
+                        .filter(r -> r.rigSetup().equals(doubted.get(0)))
+                        .filter(r -> readings().stream().noneMatch(other -> onAnotherRig(r, other)))
+                        .reduce((first, second) -> second);
     }
 
     /** Whether this was read with a rig that more likely lied than not. */

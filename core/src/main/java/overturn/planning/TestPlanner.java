@@ -125,6 +125,7 @@ public final class TestPlanner {
                     && own(history, procedure).size() < MOST_READINGS;
             Repeat repeat = !done.contains(procedure.id()) ? Repeat.FIRST : repeat(history, procedure);
             if (workshop.canDo(procedure)
+                    && !unseenAsItStands(history, procedure)
                     && !setAside.contains(procedure.id())
                     && !ProcedureCatalogue.atIntake(procedure.id())
                     && (repeat != Repeat.NO || mends)
@@ -187,6 +188,29 @@ public final class TestPlanner {
         }
         boolean unproven = own.stream().noneMatch(r -> r.trust() == RigTrust.PROVEN);
         return procedure.nature() != Nature.INDICATING && own.size() == 1 && unproven ? Repeat.FOR_PROOF : Repeat.NO;
+    }
+
+    /**
+     * What could not be seen will not be seen at once either: it is looked at again when the vehicle has stood
+     * otherwise meanwhile.
+     */
+    private boolean unseenAsItStands(BeliefHistory history, Procedure procedure) {
+        List<Reading> readings = history.readings();
+        for (int i = readings.size() - 1; i >= 0; i--) {
+            if (readings.get(i).procedureId().equals(procedure.id())) {
+                return !saysSomething(readings.get(i));
+            }
+            boolean stoodOtherwise = model.procedures()
+                    .find(readings.get(i).procedureId())
+                    .map(Procedure::needs)
+                    .filter(other -> other.raised() != procedure.needs().raised()
+                            || other.opened() != procedure.needs().opened())
+                    .isPresent();
+            if (stoodOtherwise) {
+                return false;
+            }
+        }
+        return false;
     }
 
     /** A test that was not seen may be looked at again as if it had not been done. */

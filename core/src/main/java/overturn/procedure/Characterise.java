@@ -175,7 +175,11 @@ final class Characterise {
         if (wheels.isEmpty()) {
             options.addAll(List.of("does-not-free", "slips"));
         } else {
-            options.addAll(List.of("stays-on", "pulls", "soft-when-hot", "lamp-stays-lit"));
+            options.add("stays-on");
+            if (wheels.size() > 1) {
+                options.add("pulls");
+            }
+            options.addAll(List.of("soft-when-hot", "lamp-stays-lit"));
         }
         return options;
     }
@@ -205,7 +209,9 @@ final class Characterise {
             all.add(new Felt(0.06, 3.0, Math.max(held, SLIPS_OF_WORN * ramp(felt[WORN], 0, scale))));
         } else {
             all.add(new Felt(0.08, 3.5, ramp(felt[DRAG], 6, 16)));
-            all.add(new Felt(0.08, 2.0, ramp(unevenness(felt), 0.1, 0.35)));
+            if (wheels.size() > 1) {
+                all.add(new Felt(0.08, 2.0, ramp(unevenness(felt), 0.1, 0.35)));
+            }
             double hot = felt[HOT_TRAVEL] - sound[HOT_TRAVEL] - Math.max(0, felt[GENTLE_TRAVEL] - sound[GENTLE_TRAVEL]);
             all.add(new Felt(0.03, 2.5, ramp(hot, 3 * scale, 15 * scale)));
             all.add(new Felt(0.02, 3.0, felt[LAMP]));

@@ -250,45 +250,61 @@ final class DragProcedures {
                         Step.of("start").caution("running-engine").reads("running"));
     }
 
+    /**
+     * Something that a hand feels at an end.
+     *
+     * @param falsely how often it is said where there is nothing
+     * @param half amount that is felt by half
+     */
+    private record Felt(String option, Sensed sensed, double falsely, double mostFelt, double half) {
+
+        double weight(double amount) {
+            return falsely + mostFelt * seen(amount, half);
+        }
+    }
+
+    /** What there is to feel on this layout: no slides at drums, no twin of a single end. */
+    private List<Felt> feelable() {
+        boolean discs = !layout.all(End.DiscEnd.class).isEmpty();
+        List<End.DrumEnd> drums = layout.all(End.DrumEnd.class);
+        List<Felt> all = new ArrayList<>(List.of(new Felt("piston-binds", Sensed.PISTON_BINDS_NM, 0.01, 0.95, 2)));
+        if (discs) {
+            all.add(new Felt("slides-bind", Sensed.SLIDES_BIND_NM, 0.02, 0.95, 2));
+        }
+        if (drums.stream().anyMatch(End.DrumEnd::parkingBrake)) {
+            all.add(new Felt("cable-holds", Sensed.PARKING_BINDS_NM, 0.005, 0.93, 2));
+        }
+        if (!drums.isEmpty()) {
+            all.add(new Felt("shoes-bind", Sensed.SHOES_BIND_NM, 0.01, 0.93, 2));
+        }
+        all.add(new Felt("linings-bad", Sensed.LINING_LOSS, 0.02, 0.93, 0.04));
+        if (wheels.size() > 1) {
+            all.add(new Felt("parts-differ", Sensed.PISTON_MISMATCH, 0.003, 0.9, 0.03));
+        }
+        if (discs) {
+            all.add(new Felt("disc-runs-out", Sensed.PUSHED_BACK_MM, 0.01, 0.93, 0.05));
+        }
+        return all;
+    }
+
     /** Wheel off, each part moved by hand: what binds is felt, whatever the pressure. */
     private Procedure endsByHand() {
+        List<Felt> all = feelable();
+        List<String> options = new ArrayList<>(List.of("all-free"));
+        all.forEach(felt -> options.add(felt.option()));
         return TestDraft.sensing(
                         "ends-by-hand",
-                        new Sample(Sensed.PISTON_BINDS_NM),
-                        new Sample(Sensed.SLIDES_BIND_NM),
-                        new Sample(Sensed.PARKING_BINDS_NM),
-                        new Sample(Sensed.SHOES_BIND_NM),
-                        new Sample(Sensed.LINING_LOSS),
-                        new Sample(Sensed.PISTON_MISMATCH),
-                        new Sample(Sensed.PUSHED_BACK_MM))
-                .sees(
-                        List.of(
-                                "all-free",
-                                "piston-binds",
-                                "slides-bind",
-                                "cable-holds",
-                                "shoes-bind",
-                                "linings-bad",
-                                "parts-differ",
-                                "disc-runs-out"),
-                        felt -> {
-                            double[] w = {
-                                0,
-                                0.01 + 0.95 * seen(felt[0], 2),
-                                0.02 + 0.95 * seen(felt[1], 2),
-                                0.005 + 0.93 * seen(felt[2], 2),
-                                0.01 + 0.93 * seen(felt[3], 2),
-                                0.02 + 0.93 * seen(felt[4], 0.04),
-                                0.003 + 0.9 * seen(felt[5], 0.03),
-                                0.01 + 0.93 * seen(felt[6], 0.05)
-                            };
-                            double most = 0;
-                            for (double weight : w) {
-                                most = Math.max(most, weight);
-                            }
-                            w[0] = Math.max(0.02, 1 - most);
-                            return normalised(w);
-                        })
+                        all.stream().map(felt -> new Sample(felt.sensed())).toArray(Sample[]::new))
+                .sees(options, found -> {
+                    double[] weights = new double[found.length + 1];
+                    double most = 0;
+                    for (int i = 0; i < found.length; i++) {
+                        weights[i + 1] = all.get(i).weight(found[i]);
+                        most = Math.max(most, weights[i + 1]);
+                    }
+                    weights[0] = Math.max(0.02, 1 - most);
+                    return normalised(weights);
+                })
                 .needs(VehicleNeeds.WHEELS_OFF)
                 .minutes(14)
                 .observes(
@@ -300,12 +316,16 @@ final class DragProcedures {
                         "linings-bad",
                         "wrong-piston",
                         "pad-pushed-back")
-                .steps(
-                        Step.of("wheel").caution("lining-dust"),
-                        Step.of("pistons"),
-                        Step.of("slides"),
-                        Step.of("linings"),
-                        Step.of("compare"));
+                .steps(endSteps());
+    }
+
+    private List<Step> endSteps() {
+        List<Step> steps = new ArrayList<>(List.of(Step.of("wheel").caution("lining-dust"), Step.of("pistons")));
+        steps.addAll(List.of(Step.of("slides"), Step.of("linings")));
+        if (wheels.size() > 1) {
+            steps.add(Step.of("compare"));
+        }
+        return steps;
     }
 
     /** One screw after the other, the same slow stroke into a cup: the weak one has a restriction before it. */

@@ -179,7 +179,8 @@ final class IsolationProcedures {
             script.then(
                     new LetOut(last, depthMm), new Mark(), new Hold(SWEEP_HOLD_SECONDS), new Sample(Sensed.SINK_MM));
             figures.add(Figures.sink(id));
-            steps.add(Step.of(id).timed(SWEEP_HOLD_SECONDS).reads(id).withHelper());
+            Step sink = Step.of(id).timed(SWEEP_HOLD_SECONDS).reads(id).withHelper();
+            steps.add(depthMm > 0 ? sink.caution("plug-under-force") : sink);
         }
         return TestDraft.of("port-plugs", script)
                 .reads(new ReadingSpec.Series(figures, 0))

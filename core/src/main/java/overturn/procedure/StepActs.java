@@ -52,12 +52,22 @@ public final class StepActs {
     private static List<String> joints(String where, Procedure procedure, Layout layout) {
         return switch (where) {
             case "ports" -> ids(layout.ports().stream());
+            case "far-port" -> ids(layout.ports().stream().filter(j -> j.chamber() == far(layout)));
+            case "drum-ports" -> ids(layout.ports().stream().filter(j -> feedsDrum(layout, j.chamber())));
             case "outlets" ->
                 ids(layout.joints().stream().filter(j -> layout.component(j.from()) instanceof Component.Modulator));
             case "cut" ->
                 ids(layout.joints().stream().filter(j -> closed(procedure).contains(j.id())));
             default -> List.of();
         };
+    }
+
+    private static Chamber far(Layout layout) {
+        return layout.master().tandem() ? Chamber.SECONDARY : Chamber.PRIMARY;
+    }
+
+    private static boolean feedsDrum(Layout layout, Chamber chamber) {
+        return layout.all(End.DrumEnd.class).stream().anyMatch(drum -> layout.chamberOf(drum.id()) == chamber);
     }
 
     private static Set<String> closed(Procedure procedure) {
@@ -82,6 +92,7 @@ public final class StepActs {
             case "slave" -> kinds(layout, End.Slave.class);
             case "drums" -> kinds(layout, End.DrumEnd.class);
             case "ends" -> kinds(layout, End.class);
+            case "one-end" -> kinds(layout, End.class).subList(0, 1);
             case "wheels" -> wheels(layout, true, true);
             case "front-ends" -> wheels(layout, true, false);
             case "rear-ends" -> wheels(layout, false, true);

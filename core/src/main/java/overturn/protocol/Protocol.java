@@ -18,7 +18,15 @@ public record Protocol(CutSet cuts, List<Act> acts) {
 
     /** How many figures it yields. */
     public int samples() {
-        return (int) acts.stream().filter(Act.Sample.class::isInstance).count();
+        return sampled().size();
+    }
+
+    /** What is sensed, in the order of the figures. */
+    public List<Sensed> sampled() {
+        return acts.stream()
+                .filter(Act.Sample.class::isInstance)
+                .map(act -> ((Act.Sample) act).quantity())
+                .toList();
     }
 
     /** Whether it does nothing to the vehicle. */

@@ -5,7 +5,7 @@ import java.util.regex.Pattern;
 
 /**
  * Reads typed text: decimal point or comma, thousands with a gap, a fraction ({@code 15/16}), a mixed number ({@code 1
- * 1/8}), an optional unit behind it.
+ * 1/8}), a length as the difference of two readings of a tape ({@code 612 - 540}), an optional unit behind it.
  */
 public final class QuantityParser {
 
@@ -15,6 +15,9 @@ public final class QuantityParser {
 
     private static final Pattern FRACTION = Pattern.compile("(?:(\\d{1,4})[ -])?(\\d{1,4})\\s*/\\s*(\\d{1,4})");
     private static final Pattern UNIT_START = Pattern.compile("[a-zA-Z\"%°×]");
+
+    /** Between what a tape shows now and what it showed at rest. */
+    private static final Pattern LESS = Pattern.compile("(?<=\\d[.,]?) [-\u2212] (?=[\\d.,])");
 
     /** Longest text taken, characters: no figure needs more. */
     public static final int MOST_CHARACTERS = 40;
@@ -35,7 +38,11 @@ public final class QuantityParser {
         Matcher start = UNIT_START.matcher(typed);
         int unitAt = start.find() ? start.start() : typed.length();
         MeasureUnit unit = unitOf(typed.substring(unitAt), defaultUnit, text);
-        double value = number(typed.substring(0, unitAt).strip(), text, defaultUnit);
+        String digits = typed.substring(0, unitAt).strip();
+        String[] onTape = LESS.split(digits, 2);
+        double value = onTape.length == 2 && unit.dimension() == Dimension.LENGTH
+                ? number(onTape[0].strip(), text, defaultUnit) - number(onTape[1].strip(), text, defaultUnit)
+                : number(digits, text, defaultUnit);
         return new TypedQuantity(text, unit, unit.toCore(value));
     }
 

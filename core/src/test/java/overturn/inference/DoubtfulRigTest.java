@@ -9,6 +9,7 @@ import static overturn.inference.TarnReadings.figures;
 import static overturn.inference.TarnReadings.observed;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
@@ -48,6 +49,22 @@ class DoubtfulRigTest {
         double prior = belief().probability("weeping-joint");
         double factor = wet / (1 - wet) / (prior / (1 - prior));
         assertTrue(factor <= (0.97 * 1 + 0.03 / 5) / (0.03 / 5), "cap " + factor);
+    }
+
+    /** A gauge that shows a good supply beside a thumb that feels hardly any: one of the two lied, whichever. */
+    @Test
+    void twoReadingsOfOneThingThatCannotBothBeRightAreAConflictAtOnce() {
+        Reading hard = observed("characterise", "hard", "eye@characterise", RigTrust.NORMAL);
+        Reading gauge = figures("vacuum-tee", "gauge", RigTrust.NORMAL, 62.0);
+        Reading thumb = observed("supply-felt", "pulls-weakly", "eye@supply-felt", RigTrust.NORMAL);
+        Optional<Reading> odd = BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(hard, gauge, thumb))
+                .oddOneOut();
+        assertTrue(odd.filter(List.of(gauge, thumb)::contains).isPresent(), "odd one out: " + odd);
+        Reading felt = observed("supply-felt", "pulls-hard", "eye@supply-felt", RigTrust.NORMAL);
+        assertEquals(
+                Optional.empty(),
+                BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(hard, gauge, felt))
+                        .oddOneOut());
     }
 
     /** Plugs that weep: three readings of one set-up against everything else are one lie, not three proofs. */

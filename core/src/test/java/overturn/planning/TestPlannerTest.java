@@ -104,10 +104,23 @@ class TestPlannerTest {
         assertTrue(ranked.stream()
                 .map(p -> p.procedure().id())
                 .noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
+    }
+
+    /**
+     * What could not be seen is not proposed again at once, twenty times; it is once the vehicle has stood otherwise.
+     */
+    @Test
+    void whatWasNotSeenIsProposedAgainOnceTheVehicleHasStoodOtherwise() {
         Reading unseen = observed("dry-walk", "not-seen");
+        assertFalse(
+                ids(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen)).contains("dry-walk"));
+        Reading seated = observed("lamp-at-rest", "off");
+        assertFalse(ids(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen, seated))
+                .contains("dry-walk"));
+        Reading raised = observed("ends-by-hand", "all-free");
         assertEquals(
                 "dry-walk",
-                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen)
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, unseen, raised)
                         .get(0)
                         .procedure()
                         .id(),

@@ -28,7 +28,11 @@ class QuantityParserTest {
                 ".5|0.5",
                 "12.|12",
                 "128 740|128740",
-                "1 280,5 mm|1280.5"
+                "1 280,5 mm|1280.5",
+                "612 - 540|72",
+                "612,5 \u2212 540|72.5",
+                "24 1/8 - 21 in|79.375",
+                "540 - 612|-72"
             })
     void readsWhatTechniciansType(String text, double millimetres) {
         TypedQuantity quantity = QuantityParser.parse(text, MeasureUnit.MILLIMETRE);
@@ -38,7 +42,23 @@ class QuantityParserTest {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {"", " ", "hard", "12 bar", "1/0", "1e400", "NaN", "Infinity", "1,2,3", "--4", "12 furlong", "٣"})
+            strings = {
+                "",
+                " ",
+                "hard",
+                "12 bar",
+                "1/0",
+                "1e400",
+                "NaN",
+                "Infinity",
+                "1,2,3",
+                "--4",
+                "12 furlong",
+                "٣",
+                "5 - ",
+                " - 5",
+                "9 - 4 - 2"
+            })
     void saysWhatIsWrongWithTheRest(String text) {
         QuantityFormatException refused =
                 assertThrows(QuantityFormatException.class, () -> QuantityParser.parse(text, MeasureUnit.MILLIMETRE));

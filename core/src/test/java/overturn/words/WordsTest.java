@@ -1,10 +1,10 @@
 package overturn.words;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -35,7 +35,7 @@ import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
-import overturn.procedure.StepWords;
+import overturn.procedure.VehicleWords;
 import overturn.proving.Checks;
 import overturn.proving.Gate;
 import overturn.proving.Proving.Blocker;
@@ -154,14 +154,9 @@ class WordsTest {
         for (Remedy remedy : Remedy.values()) {
             ids.addAll(List.of("remedy." + remedy.id(), "remedy." + remedy.id() + ".short"));
         }
-        Set<String> forLevers = new TreeSet<>();
-        Presets.all().stream()
-                .filter(layout -> layout.family().lever())
-                .forEach(layout -> afterTheVerdict(layout).stream()
-                        .map(id -> id + StepWords.FOR + "lever")
-                        .filter(WORDS::containsKey)
-                        .forEach(forLevers::add));
-        ids.addAll(forLevers);
+        Set<String> ofKinds = new TreeSet<>();
+        Presets.all().forEach(layout -> said(layout).forEach(id -> ofKinds.add(VehicleWords.key(id, layout))));
+        ids.addAll(ofKinds);
         return ids;
     }
 
@@ -210,9 +205,12 @@ class WordsTest {
                 test + ".blind",
                 "rig." + p.rigKind().id(),
                 "rig." + p.rigKind().id() + ".check"));
+        if (WORDS.containsKey(test + ".check")) {
+            ids.add(test + ".check");
+        }
         for (Step step : p.steps()) {
             ids.add(test + ".step." + step.id());
-            ids.add(StepWords.key(p, step, layout));
+            ids.add(VehicleWords.key("test." + p.wordId() + ".step." + step.id(), layout));
             if (step.help() != Step.Help.NONE) {
                 ids.add(test + ".alone");
             }
@@ -260,49 +258,50 @@ class WordsTest {
         return ids;
     }
 
-    /** What a plan, its checks and their cautions say on a circuit, the sentence for a lever where one is written. */
-    private static List<String> saidAfterTheVerdict(Layout layout) {
-        return afterTheVerdict(layout).stream()
-                .map(id ->
-                        WORDS.getOrDefault(layout.family().lever() ? id + StepWords.FOR + "lever" : id, WORDS.get(id)))
-                .toList();
-    }
-
-    private static Set<String> afterTheVerdict(Layout layout) {
-        Set<String> ids = new TreeSet<>();
-        ids.addAll(neededByPlans(layout));
+    /** Everything that is said of a circuit: its suspects, tests, plans and checks. */
+    private static Set<String> said(Layout layout) {
+        Set<String> ids = new TreeSet<>(neededByPlans(layout));
         Checks.of(layout).forEach(check -> {
             ids.add("check." + check.id());
             check.cautionId().ifPresent(c -> ids.add("caution." + c));
         });
+        ids.add("caution.before-opening");
+        SuspectCatalogue.of(layout)
+                .forEach(s -> ids.addAll(List.of("suspect." + s.id(), "suspect." + s.id() + ".shows")));
+        ProcedureCatalogue.of(layout).all().forEach(p -> ids.addAll(neededBy(p, layout)));
+        ProcedureCatalogue.of(layout).cutSets().forEach(test -> ids.addAll(neededBy(test.procedure(), layout)));
+        Arrays.stream(PlainFact.values()).filter(fact -> fact.in(layout)).forEach(fact -> ids.add("fact." + fact.id()));
+        ids.removeIf(id -> id.contains(VehicleWords.FOR));
         return ids;
     }
 
-    @Test
-    void whoeverRepairsALeverReadsOfNoPedal() {
-        Pattern strange = Pattern.compile("pedal|bonnet|steering|carpet|\\btoe\\b");
-        for (Layout layout : Presets.all()) {
-            if (layout.family().lever()) {
-                saidAfterTheVerdict(layout)
-                        .forEach(said -> assertFalse(strange.matcher(said).find(), layout.id() + ": " + said));
-            }
-        }
+    /** Words that mean nothing on a vehicle of a kind. */
+    private static Pattern strange(String kind) {
+        return Pattern.compile(
+                switch (kind) {
+                    case "lever" ->
+                        "(?<!lever or )\\bpedal|bonnet|(?<!its |gauge's )\\bfoot\\b|carpet|\\btoe\\b|from the seat|parking brake";
+                    case "clutch" -> "\\bbrakes\\b|Brake fluid|drums?\\b|\\bdisc\\b|caliper(?!, cylinder or slave)";
+                    case "unassisted" -> "reserve is spent|reserve spent|between master and assist";
+                    default -> "both (ports|plugs|pipes|halves)|front half|rear half|all ports";
+                });
     }
 
+    /** On each kind of vehicle every sentence speaks of what there is: step, purpose, caution, option, plan, check. */
     @Test
-    void whoeverWorksALeverReadsOfNoPedalAndWhoeverHasNoAssistOfNoReserve() {
+    void nobodyReadsOfWhatTheVehicleDoesNotHave() {
+        Set<String> wrong = new TreeSet<>();
         for (Layout layout : Presets.all()) {
-            Pattern strange = Pattern.compile(
-                    layout.family().lever()
-                            ? "pedal|bonnet|(?<!its )\\bfoot\\b|steering|rear plug|carpet|\\btoe\\b|reserve is|reserve spent"
-                            : layout.assist().isEmpty() ? "reserve is spent|reserve spent" : "no such sentence");
-            ProcedureCatalogue.of(layout).all().stream()
-                    .filter(p -> !ProcedureCatalogue.atIntake(p.id()))
-                    .forEach(p -> p.steps().forEach(step -> {
-                        String said = WORDS.get(StepWords.key(p, step, layout));
-                        assertFalse(strange.matcher(said).find(), layout.id() + " " + p.id() + ": " + said);
-                    }));
+            for (String id : said(layout)) {
+                String word = WORDS.get(VehicleWords.key(id, layout));
+                for (String kind : VehicleWords.kinds(layout)) {
+                    if (strange(kind).matcher(word).find()) {
+                        wrong.add(kind + " " + id + ": " + word);
+                    }
+                }
+            }
         }
+        assertEquals(Set.of(), wrong);
     }
 
     @Test

@@ -8,6 +8,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.SplittableRandom;
@@ -107,16 +108,34 @@ class SecondWorldTest {
         return test.predicted(figures);
     }
 
+    /** Places of tests, those that look at a suspect itself before all others. */
+    private static IntStream likeliestFirst(List<Procedure> tests, Suspect suspect) {
+        return IntStream.range(0, tests.size())
+                .boxed()
+                .sorted(Comparator.comparing(t -> !tests.get(t).observes().contains(suspect.id())))
+                .mapToInt(Integer::intValue);
+    }
+
+    @Test
+    void everyFigureOfEveryTestIsANumberWhateverTheFault() {
+        Layout layout = Presets.layout("corvane-flatbed");
+        List<Procedure> tests = ProcedureCatalogue.of(layout).all();
+        for (Suspect suspect : SuspectCatalogue.of(layout)) {
+            List<Fault> faults = suspect.physics().at(0.99, layout, new SplittableRandom(3));
+            tests.forEach(test -> once(layout, test, faults));
+        }
+    }
+
     @ParameterizedTest
     @MethodSource("overturn.layoutfile.Presets#all")
-    void everyFaultShowsInATestAndEveryFigureIsANumber(Layout layout) {
+    void everyFaultShowsInATest(Layout layout) {
         List<Procedure> tests = ProcedureCatalogue.of(layout).all();
         List<double[]> sound =
                 tests.stream().map(test -> once(layout, test, List.of())).toList();
         Set<String> hidden = new TreeSet<>();
         for (Suspect suspect : SuspectCatalogue.of(layout)) {
             List<Fault> faults = suspect.physics().at(0.99, layout, new SplittableRandom(3));
-            boolean shown = IntStream.range(0, tests.size()).anyMatch(t -> {
+            boolean shown = likeliestFirst(tests, suspect).anyMatch(t -> {
                 double[] faulty = once(layout, tests.get(t), faults);
                 return IntStream.range(0, faulty.length)
                         .anyMatch(k -> Math.abs(faulty[k] - sound.get(t)[k])

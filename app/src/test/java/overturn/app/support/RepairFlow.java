@@ -141,18 +141,36 @@ public final class RepairFlow {
 
     /** Ticks steps in their order, up to and without one. */
     public void tickUpTo(String key) {
+        List<JsonNode> together = new ArrayList<>();
         for (JsonNode step : repair(now()).get("steps")) {
             if (step.get("key").asString().equals(key)) {
-                return;
+                break;
             }
             if (!step.has("done")
                     && !step.has("already")
                     && !step.get("optional").asBoolean()
                     && !step.get("id").asString().equals("bleed-end")) {
-                Answer answer = post("work-steps", Map.of("key", step.get("key").asString(), "figures", figures(step)));
-                assertEquals(200, answer.status(), answer.body().toString());
+                if (!step.get("asks").isEmpty()) {
+                    tick(together);
+                }
+                together.add(step);
             }
         }
+        tick(together);
+    }
+
+    /** Steps done in one go, as a visit is; only the first may ask for figures. */
+    private void tick(List<JsonNode> steps) {
+        if (steps.isEmpty()) {
+            return;
+        }
+        List<String> keys =
+                steps.stream().map(step -> step.get("key").asString()).toList();
+        Answer answer = post(
+                "work-steps",
+                Map.of("key", keys.get(0), "figures", figures(steps.get(0)), "also", keys.subList(1, keys.size())));
+        assertEquals(200, answer.status(), answer.body().toString());
+        steps.clear();
     }
 
     /** Does what the sheet says with a circuit that runs clear at once. */
@@ -190,7 +208,7 @@ public final class RepairFlow {
                 Answer answer = post("checks", Map.of("checkId", id, "outcome", "passed"));
                 assertEquals(200, answer.status(), answer.body().toString());
             }
-            assertEquals("passed", outcome(now(), id), id);
+            assertEquals("passed", outcome(told == null ? now() : told, id), id);
         }
     }
 

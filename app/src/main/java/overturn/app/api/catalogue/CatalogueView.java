@@ -20,6 +20,7 @@ import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.procedure.BlindSpots;
 import overturn.procedure.Procedure;
+import overturn.procedure.VehicleWords;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.repair.School;
@@ -97,8 +98,8 @@ public record CatalogueView(
     }
 
     /**
-     * A layout: its circuit and where its parts stand on the sheet, its suspects and tests; a withdrawn one is offered
-     * to no new job.
+     * A layout: its circuit and where its parts stand on the sheet, its suspects and tests, and for which kinds of
+     * vehicle words may be written that are said of it; a withdrawn one is offered to no new job.
      */
     public record LayoutView(
             String id,
@@ -108,6 +109,7 @@ public record CatalogueView(
             boolean withdrawn,
             Optional<String> startedFrom,
             String family,
+            List<String> kinds,
             List<ComponentView> components,
             List<JointView> joints,
             CircuitSheet sheet,
@@ -129,6 +131,7 @@ public record CatalogueView(
                     withdrawn,
                     file.startedFrom(),
                     layout.family().id(),
+                    VehicleWords.kinds(layout),
                     layout.components().stream().map(ComponentView::of).toList(),
                     layout.joints().stream().map(j -> JointView.of(j, layout)).toList(),
                     CircuitSheet.of(layout),

@@ -19,6 +19,8 @@ import overturn.inference.PlacesSeen;
 import overturn.planning.Proposal;
 import overturn.planning.Reason;
 import overturn.planning.Round;
+import overturn.planning.Workshop;
+import overturn.procedure.Procedure;
 import overturn.quantity.Dimension;
 import overturn.repair.WorkPlan;
 import overturn.suspect.Cure;
@@ -43,6 +45,7 @@ public record AssessmentView(
         List<MomentView> river,
         Optional<ProposalView> next,
         List<ProposalView> others,
+        List<LeftOutView> leftOut,
         List<RoundView> rounds,
         boolean anotherTestPays,
         Optional<VerdictView> verdict,
@@ -95,12 +98,49 @@ public record AssessmentView(
                 river,
                 next,
                 others,
+                LeftOutView.all(job),
                 assessment.rounds().stream().map(RoundView::of).toList(),
                 assessment.anotherTestPays(),
                 job.verdict().map(verdict -> VerdictView.of(verdict, job.workshop(), job)),
                 justRenewed(job),
                 history.oddOneOut().map(r -> conflict(r, assessment)),
                 money(job));
+    }
+
+    /**
+     * A test that is proposed in no case here.
+     *
+     * @param why TOOL where the workshop lacks its tool, HELPER where it takes two people, STAYS where the vehicle may
+     *     not be moved
+     */
+    public record LeftOutView(String procedureId, Why why, String rigKind) {
+
+        /** What keeps it from being proposed. */
+        public enum Why {
+            TOOL,
+            HELPER,
+            STAYS
+        }
+
+        private static List<LeftOutView> all(Job job) {
+            Workshop workshop = job.workshop().forPlanning();
+            return job.model().procedures().all().stream()
+                    .flatMap(test -> why(test, workshop, job.state().opened().mayBeMoved())
+                            .map(why -> new LeftOutView(
+                                    test.id(), why, test.rigKind().id()))
+                            .stream())
+                    .toList();
+        }
+
+        private static Optional<Why> why(Procedure test, Workshop workshop, boolean mayBeMoved) {
+            if (workshop.lacks().contains(test.rigKind())) {
+                return Optional.of(Why.TOOL);
+            }
+            if (!workshop.canDo(test)) {
+                return Optional.of(Why.HELPER);
+            }
+            return test.movesVehicle() && !mayBeMoved ? Optional.of(Why.STAYS) : Optional.empty();
+        }
     }
 
     /** Suspects of the verdict that sit in a part renewed just before: compared before it is bought again. */

@@ -21,8 +21,9 @@ import overturn.procedure.PressForces;
 import overturn.procedure.Procedure;
 import overturn.procedure.Step;
 import overturn.procedure.StepActs;
-import overturn.procedure.StepWords;
 import overturn.procedure.VehicleNeeds;
+import overturn.procedure.VehicleWords;
+import overturn.protocol.Sensed;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
@@ -61,10 +62,12 @@ public record TestView(
                         as.now(),
                         as.model().procedures().find(procedure.id()).orElseThrow(),
                         SuspectCatalogue.NOTHING_WRONG));
+        List<Sensed> sampled = procedure.protocol().sampled();
         List<FigureView> figures = procedure.spec() instanceof Series series
                 ? IntStream.range(0, series.figures().size())
                         .mapToObj(i -> FigureView.of(
                                 series.figures().get(i),
+                                sampled.get(i) == Sensed.TRAVEL_MM,
                                 bands,
                                 before.map(b -> b.get(i)),
                                 readBefore(job, procedure, i)))
@@ -148,7 +151,7 @@ public record TestView(
             StepActs.StepAct act = StepActs.of(procedure, step, layout);
             return new StepView(
                     step.id(),
-                    StepWords.key(procedure, step, layout),
+                    VehicleWords.key("test." + procedure.wordId() + ".step." + step.id(), layout),
                     step.place(),
                     act.gesture(),
                     act.places(),
@@ -168,6 +171,7 @@ public record TestView(
     /**
      * A figure to enter: dimension, allowed range in the core's unit, when it is called, and its ruler.
      *
+     * @param fromRest whether it is a travel, which a tape shows as the difference from what it showed at rest
      * @param readBefore what it read before the repair, core unit
      * @param soundBefore where a sound vehicle read before a repair put another size in
      */
@@ -179,6 +183,7 @@ public record TestView(
             double least,
             double most,
             double noiseSd,
+            boolean fromRest,
             Optional<Integer> atSecond,
             List<BandView> bands,
             Optional<Double> readBefore,
@@ -186,6 +191,7 @@ public record TestView(
 
         static FigureView of(
                 Figure figure,
+                boolean fromRest,
                 List<RulerBands.FigureBands> bands,
                 Optional<RulerBands.Band> soundBefore,
                 Optional<Double> readBefore) {
@@ -204,6 +210,7 @@ public record TestView(
                     figure.least(),
                     figure.most(),
                     figure.noiseSd(),
+                    fromRest,
                     figure.atSecond().isPresent()
                             ? Optional.of(figure.atSecond().getAsInt())
                             : Optional.empty(),

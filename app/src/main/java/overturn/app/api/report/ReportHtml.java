@@ -31,6 +31,7 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
+import overturn.procedure.VehicleWords;
 import overturn.proving.Checks;
 import overturn.proving.Proving;
 import overturn.quantity.PlainText;
@@ -106,7 +107,7 @@ final class ReportHtml {
     }
 
     private String word(String id) {
-        return words.getOrDefault(id, id);
+        return words.getOrDefault(VehicleWords.key(id, state.layout()), id);
     }
 
     private String part(String id) {

@@ -1,5 +1,6 @@
 package overturn.procedure;
 
+import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
 import overturn.circuit.Input;
@@ -7,22 +8,21 @@ import overturn.circuit.Layout;
 import overturn.words.Words;
 
 /**
- * Which sentence a step is said with on a vehicle: its own, or one for a hand lever, for a vehicle without an assist,
- * for a master of one chamber, where such a one is written.
+ * Which word is said on a vehicle: its own, or one for a hand lever, for a clutch, for a vehicle without an assist, for
+ * a master of one chamber, where such a one is written.
  */
-public final class StepWords {
+public final class VehicleWords {
 
-    /** Between the key of a sentence and the kind of vehicle that it is for. */
+    /** Between the key of a word and the kind of vehicle that it is for. */
     public static final String FOR = "@";
 
     private static final Set<String> WRITTEN = Set.copyOf(Words.all().keySet());
 
-    private StepWords() {}
+    private VehicleWords() {}
 
-    /** Key of the sentence of a step on this layout. */
-    public static String key(Procedure procedure, Step step, Layout layout) {
-        String own = "test." + procedure.wordId() + ".step." + step.id();
-        return kinds(layout)
+    /** Key of a word on this layout. */
+    public static String key(String own, Layout layout) {
+        return kinds(layout).stream()
                 .map(kind -> own + FOR + kind)
                 .filter(WRITTEN::contains)
                 .findFirst()
@@ -30,11 +30,13 @@ public final class StepWords {
     }
 
     /** The kinds of vehicle that a layout is, the one that says most first. */
-    private static Stream<String> kinds(Layout layout) {
+    public static List<String> kinds(Layout layout) {
         return Stream.of(
                         layout.input() instanceof Input.Lever ? "lever" : "",
+                        layout.family().clutch() ? "clutch" : "",
                         layout.assist().isEmpty() ? "unassisted" : "",
                         layout.master().tandem() ? "" : "single")
-                .filter(kind -> !kind.isEmpty());
+                .filter(kind -> !kind.isEmpty())
+                .toList();
     }
 }
