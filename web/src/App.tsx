@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect } from "react";
+import { lazy, Suspense, useEffect, type ReactNode } from "react";
 import { BrowserRouter, Link, Route, Routes, useLocation } from "react-router";
 import { SettingsProvider, signsHere, useSettings } from "./domain/settings";
 import { soon } from "./domain/soon";
@@ -6,7 +6,7 @@ import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
 import { Button } from "./ui/Button";
-import { Failed, Loading } from "./ui/States";
+import { Drawn, Failed, Loading } from "./ui/States";
 import { showPalette, usePalette } from "./ui/usePalette";
 import { BayView } from "./workspaces/bay/BayView";
 import { TraceView } from "./workspaces/trace/TraceView";
@@ -37,10 +37,16 @@ export function App() {
   );
 }
 
+/** One page that cannot be drawn takes no other with it. */
+function Page({ children }: { children: ReactNode }) {
+  const { pathname } = useLocation();
+  return <Drawn key={pathname}>{children}</Drawn>;
+}
+
 /** A page opens at its top. */
 function AtTheTop() {
   const { pathname } = useLocation();
-  useEffect(() => window.scrollTo(0, 0), [pathname]);
+  useEffect(() => void window.scrollTo(0, 0), [pathname]);
   return null;
 }
 
@@ -54,26 +60,28 @@ function Signed() {
   return (
     <BrowserRouter>
       <AtTheTop />
-      <Suspense fallback={<Loading />}>
-        <Routes>
-          <Route path="/" element={<BayView />} />
-          <Route path="/intake" element={<IntakeView />} />
-          <Route path="/jobs/:jobId" element={<TraceView />} />
-          <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
-          <Route path="/jobs/:jobId/bench" element={<BenchView />} />
-          <Route path="/jobs/:jobId/walk" element={<WalkView />} />
-          <Route path="/jobs/:jobId/work" element={<WorkView />} />
-          <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
-          <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
-          <Route path="/jobs/:jobId/card" element={<CardView />} />
-          <Route path="/bench" element={<BenchView />} />
-          <Route path="/catalogue" element={<CatalogueView />} />
-          <Route path="/workshop" element={<WorkshopView />} />
-          <Route path="/layouts" element={<LayoutsView />} />
-          <Route path="/layouts/new" element={<EditorView />} />
-          <Route path="*" element={<Nothing />} />
-        </Routes>
-      </Suspense>
+      <Page>
+        <Suspense fallback={<Loading />}>
+          <Routes>
+            <Route path="/" element={<BayView />} />
+            <Route path="/intake" element={<IntakeView />} />
+            <Route path="/jobs/:jobId" element={<TraceView />} />
+            <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
+            <Route path="/jobs/:jobId/bench" element={<BenchView />} />
+            <Route path="/jobs/:jobId/walk" element={<WalkView />} />
+            <Route path="/jobs/:jobId/work" element={<WorkView />} />
+            <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
+            <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
+            <Route path="/jobs/:jobId/card" element={<CardView />} />
+            <Route path="/bench" element={<BenchView />} />
+            <Route path="/catalogue" element={<CatalogueView />} />
+            <Route path="/workshop" element={<WorkshopView />} />
+            <Route path="/layouts" element={<LayoutsView />} />
+            <Route path="/layouts/new" element={<EditorView />} />
+            <Route path="*" element={<Nothing />} />
+          </Routes>
+        </Suspense>
+      </Page>
       <AnyPage />
     </BrowserRouter>
   );

@@ -40,14 +40,14 @@ export function Cuts({ layout, stillFitted }: { layout: Layout; stillFitted: str
       {(fitted(ports) || fitted(outlets)) && (
         <>
           <path
-            d={fitted(ports) ? "M210 216H488V20" : `M480 368H${underTestX}V20`}
+            d={fitted(ports) ? "M210 216H560V20" : `M480 368H${underTestX}V20`}
             fill="none"
             stroke="var(--ink)"
             strokeWidth="2"
             strokeDasharray="2 6"
           />
           <text
-            x={fitted(ports) ? 496 : underTestX - 8}
+            x={fitted(ports) ? 568 : underTestX - 8}
             y="30"
             textAnchor={fitted(ports) ? "start" : "end"}
             className="figures fill-soft text-[15px]"
@@ -60,15 +60,23 @@ export function Cuts({ layout, stillFitted }: { layout: Layout; stillFitted: str
   );
 }
 
-/** A plug, across a port that hangs down or a pipe that runs sideways. */
+/** A plug, across a port that hangs down or a pipe that runs sideways; the line that was there is off and capped. */
 function Plug({ at: { x, y }, name, across }: { at: Stretch["from"]; name: string; across: boolean }) {
   return (
     <g>
       <title>{name}</title>
       {across ? (
-        <path d={`M${x - 16} ${y}h32M${x - 10} ${y - 6}h20M${x} ${y - 26}v18`} stroke="var(--ink)" strokeWidth="7" />
+        <>
+          <path d={`M${x} ${y + 4}v26`} stroke="var(--ground)" strokeWidth="8" />
+          <path d={`M${x - 8} ${y + 30}h16`} stroke="var(--soft)" strokeWidth="4" />
+          <path d={`M${x - 16} ${y}h32M${x - 10} ${y - 6}h20M${x} ${y - 26}v18`} stroke="var(--ink)" strokeWidth="7" />
+        </>
       ) : (
-        <path d={`M${x} ${y - 6}v12M${x - 8} ${y}h8`} stroke="var(--ink)" strokeWidth="5" />
+        <>
+          <path d={`M${x + 3} ${y}h14`} stroke="var(--ground)" strokeWidth="8" />
+          <path d={`M${x + 17} ${y - 5}v10`} stroke="var(--soft)" strokeWidth="4" />
+          <path d={`M${x} ${y - 6}v12M${x - 8} ${y}h8`} stroke="var(--ink)" strokeWidth="5" />
+        </>
       )}
     </g>
   );

@@ -122,21 +122,24 @@ function settings(
 /** Words as they are said of a vehicle: the sentence for a lever, a clutch, one without an assist or of one chamber, where such a one is written. */
 export function useVehicleWord(layoutId: string): Settings["word"] {
   const settings = useSettings();
-  const kinds = settings.catalogue.layouts.find((l) => l.id === layoutId)?.kinds ?? [];
-  return (id, values) => {
-    const { key, joints } = keyed(id);
-    const kind = kinds.find((one) => settings.own(`${key}@${one}`) !== undefined);
-    if (kind === undefined) return settings.word(id, values);
-    const places = joints.map((joint) => settings.part(joint).toLowerCase()).join(", ");
-    return settings.word(`${key}@${kind}`, joints.length > 0 ? { ...values, places } : values);
-  };
+  return useMemo(() => {
+    const kinds = settings.catalogue.layouts.find((l) => l.id === layoutId)?.kinds ?? [];
+    return (id, values) => {
+      const { key, joints } = keyed(id);
+      const kind = kinds.find((one) => settings.own(`${key}@${one}`) !== undefined);
+      if (kind === undefined) return settings.word(id, values);
+      const places = joints.map((joint) => settings.part(joint).toLowerCase()).join(", ");
+      return settings.word(`${key}@${kind}`, joints.length > 0 ? { ...values, places } : values);
+    };
+  }, [settings, layoutId]);
 }
 
 /** Below here every word is said as it is of this vehicle. */
 export function ForVehicle({ layoutId, children }: { layoutId: string; children: ReactNode }) {
   const settings = useSettings();
   const word = useVehicleWord(layoutId);
-  return <Context.Provider value={{ ...settings, word }}>{children}</Context.Provider>;
+  const said = useMemo(() => ({ ...settings, word }), [settings, word]);
+  return <Context.Provider value={said}>{children}</Context.Provider>;
 }
 
 export function useSettings(): Settings {

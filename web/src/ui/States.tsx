@@ -1,3 +1,4 @@
+import { Component, type ReactNode } from "react";
 import { say } from "../domain/words";
 import { Button } from "./Button";
 
@@ -29,4 +30,18 @@ export function Failed({ error, again }: { error: Error; again: () => void }) {
       </div>
     </main>
   );
+}
+
+/** A page that fails to draw says so, instead of leaving nothing; what was entered is kept. */
+export class Drawn extends Component<{ children: ReactNode }, { broke: boolean }> {
+  override state = { broke: false };
+
+  static getDerivedStateFromError() {
+    return { broke: true };
+  }
+
+  override render() {
+    if (!this.state.broke) return this.props.children;
+    return <Failed error={new Error(say("pageBroke"))} again={() => window.location.reload()} />;
+  }
 }

@@ -8,7 +8,7 @@ import { impossible, minutesSince, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
 /** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
-export function EntryPage({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
+export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof useRunner>; test: Test; job: Job }) {
   const { word } = useSettings();
   const { draft, change, refused } = runner;
   return (
@@ -40,6 +40,9 @@ export function EntryPage({ runner, test }: { runner: ReturnType<typeof useRunne
           ))}
         </div>
       )}
+      <div className="sm:hidden">
+        <RigCheck runner={runner} test={test} job={job} />
+      </div>
       <label className="flex items-center gap-3 text-lg">
         <span>{say("spentMinutes")}</span>
         <input

@@ -49,7 +49,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
   const lacks = lacking(test, draft, runner.unitFor, catalogue.units);
   const doing = phase.kind === "doing";
   const whole = useRef<HTMLDivElement>(null);
-  useEffect(() => window.scrollTo(0, 0), [draft.step, phase.kind]);
+  useEffect(() => void window.scrollTo(0, 0), [draft.step, phase.kind]);
   useEffect(() => (doing ? focusNext(whole.current) : undefined), [draft.step, doing]);
   useKeys(doing && !cannot, {
     Escape: leave,
@@ -97,7 +97,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
             onStep={(to) => change({ step: to })}
           />
         ) : (
-          <EntryPage runner={runner} test={test} />
+          <EntryPage runner={runner} test={test} job={job} />
         )}
       </main>
       <SetAside
@@ -115,7 +115,11 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
         </footer>
       ) : (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
-          {doing && !step && <RigCheck runner={runner} test={test} job={job} />}
+          {doing && !step && (
+            <div className="max-sm:hidden">
+              <RigCheck runner={runner} test={test} job={job} />
+            </div>
+          )}
           {phase.kind === "sending" ? (
             <p role="status" className="grid min-h-16 place-items-center text-lg">
               {say("entering")}

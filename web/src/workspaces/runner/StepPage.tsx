@@ -97,6 +97,12 @@ function Now({ runner, test, job, at, step }: NowProps) {
   const calls = test.figures
     .filter((f) => step.figures.includes(f.id) && f.atSecond !== undefined)
     .map((f) => f.atSecond ?? 0);
+  const fields = read.length > 0 && (
+    <section className="grid gap-3">
+      {calls.length > 1 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
+      <FigureFields runner={runner} test={test} figures={read} />
+    </section>
+  );
   return (
     <div className="grid min-w-0 content-start gap-5">
       <h2 className="text-[2.1rem] leading-tight font-semibold">{sentence(step)}</h2>
@@ -112,6 +118,7 @@ function Now({ runner, test, job, at, step }: NowProps) {
         </section>
       )}
       {step.aloneWord && <p className="text-lg text-soft">{word(step.aloneWord)}</p>}
+      {step.timerSeconds === undefined && fields}
       {step.timerSeconds !== undefined ? (
         <div className="grid items-center gap-4 md:grid-cols-[1fr_18rem]">
           <div className="grid gap-2">
@@ -130,12 +137,7 @@ function Now({ runner, test, job, at, step }: NowProps) {
           <PressPicture force={pressForce} />
         </>
       )}
-      {read.length > 0 && (
-        <section className="grid gap-3">
-          {calls.length > 1 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
-          <FigureFields runner={runner} test={test} figures={read} />
-        </section>
-      )}
+      {step.timerSeconds !== undefined && fields}
       {step.fits.length > 0 && (
         <p className="label text-lg font-semibold text-hot-text">
           {say("fitsNow", { what: step.fits.map(fitting).join(" · ") })}

@@ -30,7 +30,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
   const shown = all ? asked : asked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
   return (
     <section aria-label={say("suspects")}>
-      <div className="flex items-baseline justify-between">
+      <div className="flex flex-wrap items-baseline justify-between gap-x-3">
         <h2 className="text-xl font-semibold">{say(retired.length > 0 ? "suspectsLeft" : "suspects")}</h2>
         <p className="figures text-sm text-soft">
           {say("suspectsCount", { live: live.length, unlikely: rest.length - cleared, cleared })}

@@ -89,6 +89,8 @@ export function reasonText(proposal: Proposal, assessment: Assessment, word: Wor
   }
 }
 
+/** From here on a suspect leads by what was read, be it by no one reading. */
+const LEADS = 0.5;
 /** A side less likely than this is not worth a sentence. */
 const LITTLE = 0.01;
 
@@ -132,8 +134,14 @@ export function standsBy(suspect: Suspicion, word: Word): string {
       other.length > 0 ? say(suspect.clearedBy ? "for" : "against", { what: named(other) }) : "",
     ]
       .filter(Boolean)
-      .join(" · ") || say(suspect.suspectId === "none-of-these" ? "noneWeight" : "noWeight")
+      .join(" · ") || say(unweighed(suspect))
   );
+}
+
+/** Why no reading stands beside a suspect: nothing in the list explains them, several weigh together, or none does. */
+function unweighed(suspect: Suspicion): "noneWeight" | "manyWeigh" | "noWeight" {
+  if (suspect.suspectId === "none-of-these") return "noneWeight";
+  return suspect.probability > LEADS ? "manyWeigh" : "noWeight";
 }
 
 /** An amount of money as it is said: whole, the currency behind. */
