@@ -5,7 +5,7 @@ import { DEVICE } from "./device";
 export interface StrokeCall {
   jobId: string;
   deviceId: string;
-  call: "press" | "open" | "hold" | "close" | "release" | "end";
+  call: "press" | "open" | "hold" | "close" | "release" | "end" | "stop";
   stroke: number;
   all: number;
 }
@@ -18,16 +18,18 @@ const listeners = new Set<(call: StrokeCall) => void>();
 /** Passes on what was called, wherever it was heard. */
 export const heard = (call: StrokeCall) => listeners.forEach((listener) => listener(call));
 
-/** What another device calls at this job just now. */
-export function useCall(jobId: string): StrokeCall | undefined {
+/** What another device calls at this job just now; lost where it went silent in the middle of a stroke. */
+export function useCall(jobId: string): { call?: StrokeCall; lost: boolean; seen: () => void } {
   const [call, setCall] = useState<StrokeCall>();
+  const [lost, setLost] = useState(false);
   useEffect(() => {
     let timer = 0;
     const listen = (now: StrokeCall) => {
-      if (now.jobId !== jobId || now.deviceId === DEVICE) return;
+      if (now.jobId !== jobId || now.deviceId === DEVICE || now.call === "stop") return;
       window.clearTimeout(timer);
+      setLost(false);
       setCall(now.call === "end" ? undefined : now);
-      timer = window.setTimeout(() => setCall(undefined), GONE_MS);
+      if (now.call !== "end") timer = window.setTimeout(() => setLost(true), GONE_MS);
     };
     listeners.add(listen);
     return () => {
@@ -35,5 +37,20 @@ export function useCall(jobId: string): StrokeCall | undefined {
       window.clearTimeout(timer);
     };
   }, [jobId]);
-  return call;
+  const seen = () => {
+    setLost(false);
+    setCall(undefined);
+  };
+  return { ...(call ? { call } : {}), lost, seen };
+}
+
+/** Runs when another device of this job asks the caller to stop. */
+export function useStopAsked(jobId: string, stop: () => void) {
+  useEffect(() => {
+    const listen = (now: StrokeCall) => {
+      if (now.jobId === jobId && now.deviceId !== DEVICE && now.call === "stop") stop();
+    };
+    listeners.add(listen);
+    return () => void listeners.delete(listen);
+  });
 }

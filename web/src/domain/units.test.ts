@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Unit } from "./types";
-import { asTyped, factor, oneIn, percent, preview, shown, unitFor } from "./units";
+import { asTyped, factor, oneIn, percent, preview, shown, shownReading, unitFor } from "./units";
 
 const UNITS: Unit[] = [
   { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true },
@@ -82,5 +82,22 @@ describe("a figure as typed", () => {
     ["4", undefined, "4"],
   ] as const)("%s typed in %s reads %s", (text, unit, shown) => {
     expect(asTyped(text, unit)).toBe(shown);
+  });
+});
+
+describe("what a tape shows", () => {
+  const mm = { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true } as Unit;
+  const inch = { symbol: "in", dimension: "LENGTH", coreUnitsPerUnit: 25.4, zeroInCore: 0, core: false } as Unit;
+
+  it("is a travel once it is said what it showed at rest", () => {
+    expect(preview("612 - 540", mm, [mm, inch])).toBe(72);
+    expect(preview("24 1/8 - 21 in", mm, [mm, inch])).toBeCloseTo(79.375);
+    expect(preview("5 - ", mm, [mm])).toBeUndefined();
+  });
+
+  it("is shown with the decimal that its instrument can tell", () => {
+    expect(shownReading(-0.3, { noiseSd: 0.15 }, mm)).toBe("−0.3 mm");
+    expect(shownReading(72.4, { noiseSd: 2 }, mm)).toBe("72 mm");
+    expect(shownReading(23.81, { noiseSd: 0.02 }, mm)).toBe("23.81 mm");
   });
 });

@@ -19,7 +19,7 @@ export function Choice({ label, value, onChange, options, large = false }: Props
           value={option.value}
           className={clsx(
             "border-2 border-ink px-4 text-left font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink",
-            large ? "min-h-16 flex-1 basis-56 text-lg" : "min-h-11 text-base",
+            large ? "min-h-16 flex-1 basis-40 text-lg" : "min-h-11 text-base",
             value !== option.value && "bg-panel",
           )}
         >

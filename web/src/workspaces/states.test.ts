@@ -35,11 +35,12 @@ const typed = (text: string, unit = "mm") => ({
 });
 
 describe("intake", () => {
-  const draft = emptyDraft("tarn-box-van", () => "id");
+  const draft = { ...emptyDraft(() => "id"), layoutId: "tarn-box-van" };
 
   it("names what is missing in the order of the form", () => {
     expect(unfilled(draft)).toEqual(["vehicle", "complaint", "behaviour", "mayBeMoved"]);
     expect(unfilled({ ...draft, vehicle: "  " })).toContain("vehicle");
+    expect(unfilled(emptyDraft(() => "id")), "no circuit is chosen for anybody").toContain("layoutId");
     expect(unfilled({ ...draft, behaviour: "no-complaint" })).not.toContain("complaint");
     expect(request({ ...draft, behaviour: "no-complaint" }, "juno").complaint).toBe("No complaint, a check");
   });
@@ -88,7 +89,7 @@ describe("a kept entry", () => {
     }));
 
   it("that opens a job becomes its form again", () => {
-    const form = { ...emptyDraft("tarn-box-van", () => "id"), vehicle: "SK 14", mayBeMoved: "no" as const };
+    const form = { ...emptyDraft(() => "id"), layoutId: "tarn-box-van", vehicle: "SK 14", mayBeMoved: "no" as const };
     const { entryId, jobId, ...body } = request(form, "juno-vale");
     expect(intakeOf({ entryId, jobId, kind: "jobs", madeAt: 0, body })).toMatchObject({
       vehicle: "SK 14",

@@ -16,6 +16,7 @@ import { BehaviourCurve } from "./behaviours";
 import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
 import {
+  ABOUT,
   anotherCircuit,
   draftOf,
   emptyDraft,
@@ -35,10 +36,8 @@ const REFUSED: [string, UiWord][] = [
 ];
 
 function useIntake() {
-  const { personId, catalogue } = useSettings();
-  const [draft, setDraft] = useState<IntakeDraft>(() =>
-    emptyDraft(catalogue.layouts[0]?.id ?? "", () => crypto.randomUUID()),
-  );
+  const { personId } = useSettings();
+  const [draft, setDraft] = useState<IntakeDraft>(() => emptyDraft(() => crypto.randomUUID()));
   const [missing, setMissing] = useState<IntakeField[]>([]);
   const [refused, setRefused] = useState("");
   const [busy, setBusy] = useState(false);
@@ -127,7 +126,7 @@ export function IntakeView() {
             <input
               id="intake-vehicle"
               aria-label={say("intakeVehicle")}
-              maxLength={40}
+              maxLength={80}
               placeholder={say("intakeVehicleHint")}
               value={draft.vehicle}
               onChange={(e) => change({ vehicle: e.target.value, vehicleId: undefined })}
@@ -143,6 +142,7 @@ export function IntakeView() {
               onChange={(e) => choose(e.target.value)}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg"
             >
+              <option value="">{say("intakeLayoutNone")}</option>
               {offered(catalogue.layouts).map((l) => (
                 <option key={l.id} value={l.id}>
                   {l.name}
@@ -158,68 +158,88 @@ export function IntakeView() {
               <p role="alert" className="mt-2 border-2 border-danger p-3 font-semibold">
                 {word(`caution.${refused}`)}
               </p>
-            ) : (
+            ) : draft.layoutId === "" ? null : (
               <p className="mt-1 text-soft">
                 {[word(`family.${chosen.family}`), chosen.about].filter(Boolean).join(" · ")}
               </p>
             )}
           </Part>
         </div>
+        <details className="ml-5 border-2 border-ink bg-panel" open={Object.keys(draft.about).length > 0 || undefined}>
+          <summary className="min-h-11 cursor-pointer p-3 text-lg">{say("intakeAbout")}</summary>
+          <div className="grid gap-3 p-3 pt-0 sm:grid-cols-2">
+            {ABOUT.map((what) => (
+              <label key={what} className="grid gap-1">
+                <span className="caps">{word(`about.${what}`)}</span>
+                <input
+                  value={draft.about[what] ?? ""}
+                  maxLength={80}
+                  onChange={(e) => change({ about: { ...draft.about, [what]: e.target.value } })}
+                  className="min-h-11 border-2 border-ink px-3"
+                />
+              </label>
+            ))}
+          </div>
+        </details>
         <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
           <textarea
             id="intake-complaint"
             rows={2}
-            maxLength={400}
+            maxLength={2000}
             aria-label={say("intakeComplaint")}
             value={draft.complaint}
             onChange={(e) => change({ complaint: e.target.value })}
             className="w-full border-2 border-ink p-3 text-lg"
           />
         </Part>
-        <Part field="behaviour" label="intakeBehaviour" missing={intake.missing}>
-          <RadioGroup.Root
-            id="intake-behaviour"
-            aria-label={say("intakeBehaviour")}
-            value={draft.behaviour}
-            onValueChange={(behaviour) =>
-              change({
-                behaviour,
-                ...(behaviour === draft.alsoBehaviour || behaviour === NO_COMPLAINT ? { alsoBehaviour: "" } : {}),
-              })
-            }
-            className="grid gap-2 sm:grid-cols-2 md:grid-cols-3"
-          >
-            {[...chosen.behaviours, NO_COMPLAINT].map((id) => (
-              <RadioGroup.Item
-                key={id}
-                value={id}
-                className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink"
-              >
-                <BehaviourCurve id={id} />
-                {id === NO_COMPLAINT ? say("noComplaint") : said(`option.characterise.${id}`)}
-              </RadioGroup.Item>
-            ))}
-          </RadioGroup.Root>
-          {draft.behaviour !== "" && draft.behaviour !== NO_COMPLAINT && (
-            <label className="mt-3 flex flex-wrap items-center gap-3 text-lg">
-              {say("intakeAlso")}
-              <select
-                value={draft.alsoBehaviour}
-                onChange={(e) => change({ alsoBehaviour: e.target.value })}
-                className="min-h-14 flex-1 border-2 border-ink px-3"
-              >
-                <option value="">{say("intakeAlsoNothing")}</option>
-                {chosen.behaviours
-                  .filter((id) => id !== draft.behaviour)
-                  .map((id) => (
-                    <option key={id} value={id}>
-                      {said(`option.characterise.${id}`)}
-                    </option>
-                  ))}
-              </select>
-            </label>
-          )}
-        </Part>
+        {draft.layoutId === "" ? (
+          <p className="ml-5 text-soft">{say("intakeLayoutFirst")}</p>
+        ) : (
+          <Part field="behaviour" label="intakeBehaviour" missing={intake.missing}>
+            <RadioGroup.Root
+              id="intake-behaviour"
+              aria-label={say("intakeBehaviour")}
+              value={draft.behaviour}
+              onValueChange={(behaviour) =>
+                change({
+                  behaviour,
+                  ...(behaviour === draft.alsoBehaviour || behaviour === NO_COMPLAINT ? { alsoBehaviour: "" } : {}),
+                })
+              }
+              className="grid gap-2 sm:grid-cols-2 md:grid-cols-3"
+            >
+              {[...chosen.behaviours, NO_COMPLAINT].map((id) => (
+                <RadioGroup.Item
+                  key={id}
+                  value={id}
+                  className="flex min-h-20 items-center gap-3 border-2 border-ink bg-panel px-3 text-left text-lg font-medium data-[state=checked]:bg-fill data-[state=checked]:text-fill-ink"
+                >
+                  <BehaviourCurve id={id} />
+                  {id === NO_COMPLAINT ? say("noComplaint") : said(`option.characterise.${id}`)}
+                </RadioGroup.Item>
+              ))}
+            </RadioGroup.Root>
+            {draft.behaviour !== "" && draft.behaviour !== NO_COMPLAINT && (
+              <label className="mt-3 flex flex-wrap items-center gap-3 text-lg">
+                {say("intakeAlso")}
+                <select
+                  value={draft.alsoBehaviour}
+                  onChange={(e) => change({ alsoBehaviour: e.target.value })}
+                  className="min-h-14 flex-1 border-2 border-ink px-3"
+                >
+                  <option value="">{say("intakeAlsoNothing")}</option>
+                  {chosen.behaviours
+                    .filter((id) => id !== draft.behaviour)
+                    .map((id) => (
+                      <option key={id} value={id}>
+                        {said(`option.characterise.${id}`)}
+                      </option>
+                    ))}
+                </select>
+              </label>
+            )}
+          </Part>
+        )}
         <Part field="mayBeMoved" label="intakeMoved" missing={intake.missing}>
           <div id="intake-mayBeMoved">
             <Choice
@@ -233,25 +253,29 @@ export function IntakeView() {
             />
           </div>
         </Part>
-        <Facts draft={draft} layout={chosen} change={change} />
-        <Part label="intakeHunch" missing={intake.missing}>
-          <select
-            id="intake-hunchId"
-            aria-label={say("intakeHunch")}
-            value={draft.hunchId}
-            onChange={(e) => change({ hunchId: e.target.value })}
-            className="min-h-14 w-full border-2 border-ink px-3 text-lg"
-          >
-            <option value="">{say("intakeHunchNone")}</option>
-            {chosen.suspects.map((s) => (
-              <option key={s.id} value={s.id}>
-                {word(`suspect.${s.id}`)}
-              </option>
-            ))}
-            <option value="none-of-these">{word("suspect.none-of-these")}</option>
-          </select>
-          <p className="mt-1 text-soft">{say("intakeHunchWhy")}</p>
-        </Part>
+        {draft.layoutId !== "" && (
+          <>
+            <Facts draft={draft} layout={chosen} change={change} />
+            <Part label="intakeHunch" missing={intake.missing}>
+              <select
+                id="intake-hunchId"
+                aria-label={say("intakeHunch")}
+                value={draft.hunchId}
+                onChange={(e) => change({ hunchId: e.target.value })}
+                className="min-h-14 w-full border-2 border-ink px-3 text-lg"
+              >
+                <option value="">{say("intakeHunchNone")}</option>
+                {chosen.suspects.map((s) => (
+                  <option key={s.id} value={s.id}>
+                    {word(`suspect.${s.id}`)}
+                  </option>
+                ))}
+                <option value="none-of-these">{word("suspect.none-of-these")}</option>
+              </select>
+              <p className="mt-1 text-soft">{say("intakeHunchWhy")}</p>
+            </Part>
+          </>
+        )}
         {intake.refused && (
           <p role="alert" className="border-2 border-danger p-3">
             {intake.refused}

@@ -36,14 +36,18 @@ export interface IntakeDraft {
   age: (typeof AGES)[number];
   work: Work[];
   facts: string[];
+  /** Make, chassis number, customer, order number, as far as they are told. */
+  about: Record<string, string>;
 }
 
-export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => ({
+export const ABOUT = ["make", "vin", "customer", "order"] as const;
+
+export const emptyDraft = (id: () => string): IntakeDraft => ({
   jobId: id(),
   entryId: id(),
   readingId: id(),
   vehicle: "",
-  layoutId,
+  layoutId: "",
   complaint: "",
   behaviour: "",
   alsoBehaviour: "",
@@ -54,6 +58,7 @@ export const emptyDraft = (layoutId: string, id: () => string): IntakeDraft => (
   age: "UNKNOWN",
   work: [],
   facts: [],
+  about: {},
 });
 
 export type IntakeField = "vehicle" | "layoutId" | "complaint" | "behaviour" | "mayBeMoved";

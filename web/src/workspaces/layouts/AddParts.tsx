@@ -7,6 +7,7 @@ import {
   hoseless,
   idOf,
   places,
+  standing,
   withEnd,
   withHose,
   withModulator,
@@ -50,6 +51,8 @@ function AddEnd({ file, schema, onChange }: Props) {
   const [kind, setKind] = useState("disc");
   const where = places(file);
   const [at, setAt] = useState(0);
+  const [chosen, setChosen] = useState<Partial<ReturnType<typeof standing>>>({});
+  const stands = { ...standing(name), ...chosen };
   const id = idOf(name);
   const taken = file.components.some((c) => c.id === id || c.id === `${id}-hose`);
   if (where.length === 0) return null;
@@ -61,7 +64,8 @@ function AddEnd({ file, schema, onChange }: Props) {
       onSubmit={(e) => {
         e.preventDefault();
         if (!id || taken || !place) return;
-        onChange(withEnd(file, schema, kind, id, place));
+        onChange(withEnd(file, schema, kind, id, place, stands));
+        setChosen({});
         setOpen(false);
         setName("");
       }}
@@ -106,6 +110,23 @@ function AddEnd({ file, schema, onChange }: Props) {
             </option>
           ))}
         </select>
+      </div>
+      <div className="grid grid-cols-2 gap-2">
+        {(["axle", "side"] as const).map((field) => (
+          <select
+            key={field}
+            aria-label={schema.$defs[kind]?.properties[field]?.title}
+            value={stands[field]}
+            onChange={(e) => setChosen({ ...chosen, [field]: e.target.value })}
+            className="min-h-11 border-2 border-ink px-2"
+          >
+            {schema.$defs[kind]?.properties[field]?.enum?.map((one) => (
+              <option key={one} value={one}>
+                {one}
+              </option>
+            ))}
+          </select>
+        ))}
       </div>
       <div className="flex gap-2">
         <Button onClick={() => setOpen(false)}>{say("cancel")}</Button>

@@ -26,6 +26,8 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
   const editor = useEditor(preset);
   const go = useGo();
   const [nameless, setNameless] = useState(false);
+  const [reds, setReds] = useState<string[]>([]);
+  const red = reds.filter((field) => editor.file.components.some((part) => field.startsWith(`${part.id}.`)));
   const save = async () => {
     setNameless(editor.name.trim() === "");
     if (editor.name.trim() === "") {
@@ -69,6 +71,7 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
               findings={editor.findings}
               preset={preset}
               onChange={editor.change}
+              onRed={(field, red) => setReds((all) => [...all.filter((one) => one !== field), ...(red ? [field] : [])])}
             />
           ))}
         </div>
@@ -111,9 +114,20 @@ function Editor({ schema, preset }: { schema: Schema; preset: LayoutFile }) {
         <Button large disabled={!editor.canUndo} onClick={editor.undo}>
           {say("undo")}
         </Button>
-        <Button large filled className="flex-1" disabled={editor.checked.isError} onClick={() => void save()}>
+        <Button
+          large
+          filled
+          className="flex-1"
+          disabled={editor.checked.isError || red.length > 0}
+          onClick={() => void save()}
+        >
           {say("saveLayout")}
         </Button>
+        {red.length > 0 && (
+          <p role="status" className="w-full font-semibold text-danger">
+            {say("redFields", { count: red.length })}
+          </p>
+        )}
       </footer>
     </>
   );
@@ -132,6 +146,7 @@ function Drawn({ checked, stale }: { checked: CheckedLayout; stale: boolean }) {
       <div className="sheet-grid border-2 border-ink">
         <CircuitSheet layout={checked.layout} />
       </div>
+      <p className="mt-2 text-sm text-soft">{say("figuresAt", { force: show(checked.forceN, "FORCE") })}</p>
       <dl className="mt-2 grid grid-cols-2 gap-x-4 gap-y-1 sm:grid-cols-4">
         {checked.figures
           .filter((f) => f.id !== "to-stop")

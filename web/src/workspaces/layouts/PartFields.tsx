@@ -8,6 +8,7 @@ import {
   ENDS,
   rules,
   withField,
+  withKind,
   withoutEnd,
   withoutHose,
   type FieldRule,
@@ -25,10 +26,12 @@ interface Props {
   schema: Schema;
   findings: Finding[];
   onChange: (file: LayoutFile) => void;
+  /** A field holds what cannot be, or no longer does. */
+  onRed: (field: string, red: boolean) => void;
 }
 
 /** The dimensions of one part, folded up until they are wanted. */
-export function PartFields({ part, index, file, preset, schema, findings, onChange }: Props) {
+export function PartFields({ part, index, file, preset, schema, findings, onChange, onRed }: Props) {
   const { part: named } = useSettings();
   const own = rules(schema, part.kind);
   const ends = file.components.filter((c) => ENDS.includes(c.kind)).length;
@@ -56,8 +59,18 @@ export function PartFields({ part, index, file, preset, schema, findings, onChan
             rule={rule}
             finding={findings.find((f) => f.field === `components.${index}.${field}`)}
             onValue={(value) => onChange(withField(file, part.id, field, value))}
+            onRed={(red) => onRed(`${part.id}.${field}`, red)}
           />
         ))}
+        {(part.kind === "disc" || part.kind === "drum") && (
+          <button
+            type="button"
+            className="label min-h-11 justify-self-start underline underline-offset-4"
+            onClick={() => onChange(withKind(file, schema, part.id, part.kind === "disc" ? "drum" : "disc"))}
+          >
+            {say("makeIt", { kind: (schema.$defs[part.kind === "disc" ? "drum" : "disc"]?.title ?? "").toLowerCase() })}
+          </button>
+        )}
         {removable && (
           <button
             type="button"
@@ -78,9 +91,10 @@ interface DimensionProps {
   rule: FieldRule;
   finding?: Finding;
   onValue: (value: Value) => void;
+  onRed: (red: boolean) => void;
 }
 
-function Dimension({ part, field, rule, finding, onValue }: DimensionProps) {
+function Dimension({ part, field, rule, finding, onValue, onRed }: DimensionProps) {
   const id = `part-${part.id}-${field}`;
   if (rule.type === "boolean") {
     return (
@@ -115,7 +129,9 @@ function Dimension({ part, field, rule, finding, onValue }: DimensionProps) {
       </div>
     );
   }
-  return <NumberField id={id} value={Number(part[field])} rule={rule} finding={finding} onValue={onValue} />;
+  return (
+    <NumberField id={id} value={Number(part[field])} rule={rule} finding={finding} onValue={onValue} onRed={onRed} />
+  );
 }
 
 /** A number with its unit and range; lengths may be typed in inches too. What cannot be is kept on the screen and told, not taken. */
@@ -125,12 +141,14 @@ function NumberField({
   rule,
   finding,
   onValue,
+  onRed,
 }: {
   id: string;
   value: number;
   rule: FieldRule;
   finding?: Finding;
   onValue: (value: number) => void;
+  onRed: (red: boolean) => void;
 }) {
   const { catalogue } = useSettings();
   const [text, setText] = useState(String(value));
@@ -180,16 +198,16 @@ function NumberField({
             onChange={(e) => {
               setText(e.target.value);
               const next = read(e.target.value);
-              if (
+              const fits =
                 next !== undefined &&
                 next >= minimum &&
                 next <= maximum &&
-                (rule.type !== "integer" || Number.isInteger(next))
-              ) {
-                const rounded = Number(next.toPrecision(8));
-                setKnown(rounded);
-                onValue(rounded);
-              }
+                (rule.type !== "integer" || Number.isInteger(next));
+              onRed(!fits);
+              if (!fits) return;
+              const rounded = Number(next.toPrecision(8));
+              setKnown(rounded);
+              onValue(rounded);
             }}
             className="figures min-h-11 w-full min-w-0 bg-transparent px-2 text-right text-lg font-semibold outline-none"
           />

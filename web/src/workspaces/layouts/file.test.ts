@@ -11,6 +11,7 @@ import {
   withEnd,
   withField,
   withHose,
+  withKind,
   withModulator,
   withoutEnd,
   withoutHose,
@@ -37,8 +38,30 @@ describe("a layout in the editor", () => {
     const mine = withoutHose(withField(TARN, "master", "boreMm", 25.4), "rear-left-hose");
     expect(differences(TARN, mine)).toEqual([
       { part: "master", field: "boreMm", before: 23.81, after: 25.4 },
+      { part: "master", field: "fastFillBoreMm", before: 23.81, after: 25.4 },
       { part: "rear-left-hose", before: "hose" },
     ]);
+  });
+
+  it("takes the fast-fill bore along with the bore, and nothing along with anything else", () => {
+    const stepped = withField(TARN, "master", "fastFillBoreMm", 31.75);
+    const mine = withField(stepped, "master", "boreMm", 25.4);
+    expect(mine.components.find((c) => c.id === "master")?.fastFillBoreMm).toBeCloseTo(33.87, 2);
+    expect(withField(stepped, "master", "primaryStrokeMm", 20)).toMatchObject({ id: TARN.id });
+  });
+
+  it("puts a new end where its name says, unless told otherwise", () => {
+    const at = { id: "modulator", chamber: "primary" as const };
+    const end = (file: LayoutFile) => file.components.find((c) => c.id === "rear-right-inner");
+    expect(end(withEnd(TARN, SCHEMA, "drum", "rear-right-inner", at))).toMatchObject({ axle: "rear", side: "right" });
+    const told = withEnd(TARN, SCHEMA, "drum", "rear-right-inner", at, { axle: "front", side: "centre" });
+    expect(end(told)).toMatchObject({ axle: "front", side: "centre" });
+  });
+
+  it("makes a drum of a caliper in one act, at the same wheel", () => {
+    const mine = withKind(TARN, SCHEMA, "front-left", "drum").components.find((c) => c.id === "front-left");
+    expect(mine).toMatchObject({ kind: "drum", axle: "front", side: "left" });
+    expect(mine).not.toHaveProperty("rollbackMm");
   });
 
   it("takes an end away with its pipe and hose and nothing else", () => {

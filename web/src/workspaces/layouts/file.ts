@@ -56,7 +56,34 @@ export function fresh(schema: Schema, kind: string, id: string): Part {
 }
 
 export function withField(file: LayoutFile, id: string, field: string, value: Value): LayoutFile {
-  return { ...file, components: file.components.map((c) => (c.id === id ? { ...c, [field]: value } : c)) };
+  const changed = (part: Part): Part => ({ ...part, ...along(part, field, value), [field]: value });
+  return { ...file, components: file.components.map((c) => (c.id === id ? changed(c) : c)) };
+}
+
+/** What goes with a change: a master of another bore has its fast-fill bore in the same proportion. */
+function along(part: Part, field: string, value: Value): Record<string, Value> {
+  const [bore, fastFill] = [Number(part.boreMm), Number(part.fastFillBoreMm)];
+  if (part.kind !== "master" || field !== "boreMm" || !(fastFill > 0) || !(bore > 0)) return {};
+  return { fastFillBoreMm: Number(((fastFill * Number(value)) / bore).toFixed(2)) };
+}
+
+/** The same end as another kind, at its place: a caliper where a drum was; what both have stays. */
+export function withKind(file: LayoutFile, schema: Schema, id: string, kind: string): LayoutFile {
+  const become = (part: Part): Part => {
+    const other = fresh(schema, kind, id);
+    const kept = Object.fromEntries(["axle", "side"].flatMap((f) => (part[f] === undefined ? [] : [[f, part[f]]])));
+    return { ...other, ...kept };
+  };
+  return { ...file, components: file.components.map((c) => (c.id === id ? become(c) : c)) };
+}
+
+/** Where an end stands, by how it is called: rear right, front left; in front at the centre where it does not say. */
+export function standing(name: string): { axle: string; side: string } {
+  const id = idOf(name);
+  return {
+    axle: id.includes("rear") ? "rear" : "front",
+    side: id.includes("left") ? "left" : id.includes("right") ? "right" : "centre",
+  };
 }
 
 const kindOf = (file: LayoutFile, id: string) => file.components.find((c) => c.id === id)?.kind;
@@ -110,6 +137,7 @@ export function withEnd(
   kind: string,
   id: string,
   at: { id: string; chamber: Chamber },
+  stands: { axle: string; side: string } = standing(id),
 ): LayoutFile {
   return {
     ...file,
@@ -117,7 +145,7 @@ export function withEnd(
       ...file.components,
       fresh(schema, "pipe", `${id}-pipe`),
       fresh(schema, "hose", `${id}-hose`),
-      fresh(schema, kind, id),
+      { ...fresh(schema, kind, id), ...stands },
     ],
     joints: [
       ...file.joints,

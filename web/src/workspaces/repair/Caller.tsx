@@ -1,13 +1,22 @@
 import { useEffect, useRef, useState } from "react";
 import { api } from "../../domain/api";
-import { useCall } from "../../domain/calls";
+import { useCall, useStopAsked } from "../../domain/calls";
 import { DEVICE } from "../../domain/device";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
 import { callAfter, type Call } from "./state";
 
-/** Seconds each call stands before the next: time for a foot and for a spanner. */
-const SECONDS: Record<Call, number> = { PRESS: 2, OPEN: 2, HOLD: 2, CLOSE: 2, RELEASE: 2 };
+/** How long each call stands before the next, s: time for a foot and for a spanner. */
+const PACES = [1.5, 2, 3, 4] as const;
+const USUAL_PACE = 2;
+const PACE_KEY = "overturn-pace";
+
+const keptPace = (): number => {
+  const kept = Number(localStorage.getItem(PACE_KEY));
+  return PACES.find((pace) => pace === kept) ?? USUAL_PACE;
+};
+
 const TONES: Record<Call, number> = { PRESS: 660, OPEN: 880, HOLD: 880, CLOSE: 1046, RELEASE: 523 };
 
 /** A flash of the whole screen and a buzz. */
@@ -18,22 +27,37 @@ function flash(call: Call) {
   document.body.classList.add("flash");
 }
 
-/** What another device of this job calls, as large as on that one. */
+/** What another device of this job calls, as large as on that one; where that one is lost, that the screw is closed. */
 export function CallHeard({ jobId }: { jobId: string }) {
-  const heard = useCall(jobId);
+  const { call: heard, lost, seen } = useCall(jobId);
   const call = heard?.call.toUpperCase() as Call | undefined;
   useEffect(() => {
-    if (call) flash(call);
-  }, [call, heard?.stroke]);
+    if (call) flash(lost ? "CLOSE" : call);
+  }, [call, heard?.stroke, lost]);
+  if (!heard) return null;
+  const stop = () =>
+    void api
+      .call(jobId, { deviceId: DEVICE, call: "stop", stroke: heard.stroke, all: heard.all })
+      .catch(() => undefined);
   return (
-    heard && (
-      <div role="alert" className="fixed inset-0 z-20 grid grid-rows-[auto_1fr] bg-ground p-4">
-        <p className="figures text-2xl">{say("callerStroke", { count: heard.stroke, all: heard.all })}</p>
-        <p className="grid place-items-center text-center font-bold text-[18vw] leading-none">
-          {say(`call${call ?? "PRESS"}` as UiWord)}
-        </p>
-      </div>
-    )
+    <div role="alert" className="fixed inset-0 z-20 grid grid-rows-[auto_1fr_auto] bg-ground p-4">
+      <p className="figures text-2xl">{say("callerStroke", { count: heard.stroke, all: heard.all })}</p>
+      <p className="grid place-items-center text-center font-bold text-[18vw] leading-none">
+        {say(lost ? "callCLOSE" : (`call${call ?? "PRESS"}` as UiWord))}
+      </p>
+      {lost ? (
+        <div className="grid gap-3">
+          <p className="text-xl font-semibold">{say("callerLost")}</p>
+          <Button large filled onClick={seen}>
+            {say("callerClosed")}
+          </Button>
+        </div>
+      ) : (
+        <Button large onClick={stop}>
+          {say("callerStop")}
+        </Button>
+      )}
+    </div>
   );
 }
 
@@ -55,7 +79,9 @@ export function Caller({
   const [call, setCall] = useState<Call>();
   const [count, setCount] = useState(0);
   const [stopping, setStopping] = useState(false);
+  const [pace, setPace] = useState(keptPace);
   const audio = useRef<AudioContext>(undefined);
+  useStopAsked(jobId, () => setStopping(true));
 
   const tell = (now: Call | "END", stroke: number) =>
     void api
@@ -84,7 +110,7 @@ export function Caller({
         onStrokes(counted);
         setCount(0);
       } else setCall("PRESS");
-    }, SECONDS[call] * 1000);
+    }, pace * 1000);
     return () => window.clearTimeout(timer);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- each call stands its own time
   }, [call]);
@@ -107,6 +133,18 @@ export function Caller({
       <div className="flex flex-wrap gap-3">
         {call === undefined ? (
           <>
+            <div className="basis-full">
+              <p className="caps mb-1">{say("callerPace")}</p>
+              <Choice
+                label={say("callerPace")}
+                value={String(pace)}
+                onChange={(chosen) => {
+                  localStorage.setItem(PACE_KEY, chosen);
+                  setPace(Number(chosen));
+                }}
+                options={PACES.map((one) => ({ value: String(one), text: `${one} s` }))}
+              />
+            </div>
             <Button large onClick={onClose}>
               {say("close")}
             </Button>

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useSettings } from "../../domain/settings";
-import type { Job } from "../../domain/types";
+import type { Job, Repair } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import type { RepairPage } from "./useRepair";
@@ -17,8 +17,12 @@ const NEXT: Record<State, State[]> = {
 };
 
 /** The parts of this job: wanted, ordered, arrived, gone back; a second order is asked about. */
-export function Parts({ job, page }: { job: Job; page: RepairPage }) {
-  const { person } = useSettings();
+export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: RepairPage }) {
+  const { person, word } = useSettings();
+  const ready = repair.needed
+    .filter((one) => one.kind === "PART" || one.id === "fluid")
+    .map((one) => word(`needed.${one.id}`))
+    .filter((name) => job.parts.every((part) => part.part !== name));
   const [twice, setTwice] = useState<string>();
   const move = (part: string, state: State, again: boolean, note?: string) => {
     setTwice(undefined);
@@ -61,6 +65,16 @@ export function Parts({ job, page }: { job: Job; page: RepairPage }) {
           </li>
         ))}
       </ul>
+      {ready.length > 0 && (
+        <div role="group" aria-label={say("partsReady")} className="mt-2 flex flex-wrap items-center gap-2">
+          <span className="text-soft">{say("partsReady")}</span>
+          {ready.map((name) => (
+            <Button key={name} disabled={page.busy} onClick={() => void move(name, "wanted", false)}>
+              {name}
+            </Button>
+          ))}
+        </div>
+      )}
       <NewPart busy={page.busy} onAdd={(part, note) => move(part, "wanted", false, note)} />
     </section>
   );

@@ -70,7 +70,7 @@ function Plan({ job, repair, page }: { job: Job; repair: Repair; page: RepairPag
           </div>
         </div>
         {done > 0 && <WhatYouNeed job={job} repair={repair} page={page} begun />}
-        <Parts job={job} page={page} />
+        <Parts job={job} repair={repair} page={page} />
         <HowDone repair={repair} page={page} />
         <OnOffMoved job={job} />
       </div>

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { useSettings } from "../../domain/settings";
 import type { Job, Test } from "../../domain/types";
 import { say, type UiWord } from "../../domain/words";
@@ -7,8 +8,15 @@ import { FigureFields } from "./FigureFields";
 import { impossible, minutesSince, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
+interface Props {
+  runner: ReturnType<typeof useRunner>;
+  test: Test;
+  /** What stands between the reading and the minutes. */
+  children: ReactNode;
+}
+
 /** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
-export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof useRunner>; test: Test; job: Job }) {
+export function EntryPage({ runner, test, children }: Props) {
   const { word } = useSettings();
   const { draft, change, refused } = runner;
   return (
@@ -40,9 +48,7 @@ export function EntryPage({ runner, test, job }: { runner: ReturnType<typeof use
           ))}
         </div>
       )}
-      <div className="sm:hidden">
-        <RigCheck runner={runner} test={test} job={job} />
-      </div>
+      {children}
       <label className="flex items-center gap-3 text-lg">
         <span>{say("spentMinutes")}</span>
         <input
@@ -139,6 +145,7 @@ export function RigCheck({ runner, test, job }: { runner: ReturnType<typeof useR
       </p>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
         <Choice
+          large
           label={say("isRigSound")}
           value={draft.rigCheck}
           onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
@@ -146,6 +153,7 @@ export function RigCheck({ runner, test, job }: { runner: ReturnType<typeof useR
         />
         {repeat && (
           <Choice
+            large
             label={say("rigAgain")}
             value={draft.newRig ? "new" : "same"}
             onChange={(v) => change({ newRig: v === "new" })}

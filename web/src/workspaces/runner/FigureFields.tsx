@@ -25,14 +25,14 @@ export function FigureFields({ runner, test, figures }: Props) {
         <div className="border-l-4 border-rule pl-3">
           <label className="flex flex-wrap items-center gap-x-4 gap-y-1">
             <span className="figures w-40 shrink-0 text-lg text-soft">{say("tapeAtRest")}</span>
-            <span className="flex min-h-12 w-44 items-center border-2 border-ink bg-panel pr-3">
+            <span className="flex min-h-16 w-44 items-center border-2 border-ink bg-panel pr-3">
               <input
                 inputMode="decimal"
                 autoComplete="off"
                 maxLength={12}
                 value={draft.restText ?? ""}
                 onChange={(e) => rest(e.target.value)}
-                className="figures min-h-12 w-full min-w-0 bg-transparent px-3 text-right text-2xl"
+                className="figures min-h-16 w-full min-w-0 bg-transparent px-3 text-right text-2xl"
               />
               <span className="figures text-soft">{unitOf(draft, onTape, unitFor(onTape))}</span>
             </span>

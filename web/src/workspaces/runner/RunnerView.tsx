@@ -10,6 +10,7 @@ import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
 import { useGo } from "../../ui/useGo";
+import { useWide } from "../../ui/useWide";
 import { EntryPage, RigCheck } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
 import { focusNext, useKeys } from "./keys";
@@ -47,6 +48,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
   const [cannot, setCannot] = useState(false);
   const leave = () => go(`/jobs/${job.id}`);
   const lacks = lacking(test, draft, runner.unitFor, catalogue.units);
+  const wide = useWide();
   const doing = phase.kind === "doing";
   const whole = useRef<HTMLDivElement>(null);
   useEffect(() => void window.scrollTo(0, 0), [draft.step, phase.kind]);
@@ -97,7 +99,9 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
             onStep={(to) => change({ step: to })}
           />
         ) : (
-          <EntryPage runner={runner} test={test} job={job} />
+          <EntryPage runner={runner} test={test}>
+            {!wide && <RigCheck runner={runner} test={test} job={job} />}
+          </EntryPage>
         )}
       </main>
       <SetAside
@@ -115,11 +119,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
         </footer>
       ) : (
         <footer className="sticky bottom-0 border-t-2 border-ink bg-panel p-4">
-          {doing && !step && (
-            <div className="max-sm:hidden">
-              <RigCheck runner={runner} test={test} job={job} />
-            </div>
-          )}
+          {doing && !step && wide && <RigCheck runner={runner} test={test} job={job} />}
           {phase.kind === "sending" ? (
             <p role="status" className="grid min-h-16 place-items-center text-lg">
               {say("entering")}

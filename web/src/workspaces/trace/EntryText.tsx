@@ -45,6 +45,12 @@ function Text({ entry, job }: { entry: Entry; job: Job }) {
         {say("notUnderstood", { kind: [entry.kind, entry.procedureId].filter(Boolean).join(" ") })}
       </p>
     );
+  if (entry.note?.calculatorId === "")
+    return (
+      <p>
+        <span className="label font-semibold">{say("noteText")}</span> {entry.note.text}
+      </p>
+    );
   if (entry.note) {
     const own = `calculator.${entry.note.calculatorId}`;
     const inputs = entry.note.inputs.map((i) => `${word(`${own}.in.${i.id}`)} ${asTyped(i.text, i.unit)}`).join(", ");

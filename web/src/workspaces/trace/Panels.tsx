@@ -66,6 +66,7 @@ export function Panels({ job, trace }: { job: Job; trace: Trace }) {
             {say("readingsCsv")}
           </a>
         </div>
+        <Note trace={trace} />
         <Log job={job} trace={trace} />
       </Dialog>
       {trace.panel === "accept" && job.assessment.verdict && (
@@ -201,6 +202,37 @@ const STRIKABLE = [
   "fluid-taken",
   "part-moved",
 ];
+
+/** A free note on the job. */
+function Note({ trace }: { trace: Trace }) {
+  const [text, setText] = useState("");
+  return (
+    <form
+      className="mb-3 flex flex-wrap gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void trace.enter("notes", { text: text.trim() }, text.trim());
+      }}
+    >
+      <textarea
+        aria-label={say("noteWrite")}
+        placeholder={say("noteWrite")}
+        rows={1}
+        maxLength={2000}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        className="min-h-11 min-w-0 flex-1 basis-60 border-2 border-ink bg-panel p-2 placeholder:text-soft"
+      />
+      <button
+        type="submit"
+        disabled={trace.busy || text.trim() === ""}
+        className="label min-h-11 border-2 border-ink bg-fill px-4 text-fill-ink"
+      >
+        {say("noteKeep")}
+      </button>
+    </form>
+  );
+}
 
 /** Striking a strike puts back what it struck. */
 const strikeWord = (entry: Entry): UiWord => (entry.kind === "entry-struck" ? "putBack" : "strike");

@@ -23,6 +23,11 @@ export function VehicleSheet({ job }: { job: Job }) {
   return (
     <>
       <p className="mb-2 text-soft">{layout(data.layoutId).name}</p>
+      {Object.entries(job.about).map(([what, text]) => (
+        <p key={what}>
+          <span className="caps">{word(`about.${what}`)}</span> {text}
+        </p>
+      ))}
       <h3 className="caps">{say("vehicleFacts")}</h3>
       {data.facts.length === 0 && <p>{say("vehicleNoFacts")}</p>}
       <ul>

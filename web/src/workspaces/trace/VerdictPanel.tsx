@@ -4,7 +4,7 @@ import { toldAtIntake } from "../../domain/intake";
 import { minutes, percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { listed } from "./state";
+import { listed, quarrel } from "./state";
 
 /** Where it stands, what it hangs on, and what would overturn it. */
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
@@ -12,6 +12,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
   const { word } = settings;
   const { verdict, conflict } = job.assessment;
   if (!verdict) return null;
+  const two = quarrel(job.entries);
   const title = say(
     job.accepted ? (job.assessment.suspects.some((s) => s.retired) ? "verdictLeft" : "verdictOther") : "verdictSoFar",
   );
@@ -45,6 +46,15 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         </p>
       )}
       {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
+      {two && (
+        <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
+          {say("twoPeople", {
+            test: word(`test.${two.other.procedureId}`),
+            one: settings.person(two.one.personId),
+            other: settings.person(two.other.personId),
+          })}
+        </p>
+      )}
       {conflict && (
         <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
           {conflict.repeat

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Assessment, Entry, Job, Proposal, Suspicion, Verdict } from "../../domain/types";
 import { repairText } from "./entries";
-import { moneyText, needsText, nextLine, reasonText, standsBy, stopOrTest } from "./state";
+import { moneyText, needsText, nextLine, quarrel, reasonText, standsBy, stopOrTest } from "./state";
 
 const word = (id: string) => id.replace("remedy.", "").replace(".short", "");
 const SHUT = { bonnetOpen: false, raised: false, wheelsOff: false, opened: "NOTHING" as const };
@@ -189,5 +189,32 @@ describe("an entry after the verdict", () => {
     expect(told("check-done", "hard-press", "failed", "drips")).toBe("check.hard-press · failed · drips");
     expect(told("job-released", "2026-11-28")).toMatch(/2026-11-28/);
     expect(told("reading-taken")).toBeUndefined();
+  });
+});
+
+describe("the same test by two people", () => {
+  const reading = (id: string, personId: string, takenAt: string, text: string) =>
+    ({
+      id,
+      kind: "reading-taken",
+      procedureId: "hold-medium",
+      personId,
+      takenAt,
+      struck: false,
+      understood: true,
+      figures: [{ text, unit: "mm", coreValue: Number(text) }],
+    }) as unknown as Entry;
+  const first = reading("a", "ines", "2026-11-29T10:00:00Z", "34");
+
+  it("is asked about when it differs within two minutes", () => {
+    const second = reading("b", "juno", "2026-11-29T10:00:50Z", "48");
+    expect(quarrel([first, second])).toEqual({ one: first, other: second });
+  });
+
+  it("is no quarrel when it agrees, when it is one person, or when time has passed", () => {
+    expect(quarrel([first, reading("b", "juno", "2026-11-29T10:00:50Z", "34")])).toBeUndefined();
+    expect(quarrel([first, reading("b", "ines", "2026-11-29T10:00:50Z", "48")])).toBeUndefined();
+    expect(quarrel([first, reading("b", "juno", "2026-11-29T10:09:00Z", "48")])).toBeUndefined();
+    expect(quarrel([{ ...first, struck: true }, reading("b", "juno", "2026-11-29T10:00:50Z", "48")])).toBeUndefined();
   });
 });

@@ -1,5 +1,5 @@
 import type { Assessment, Entry, Job, Layout, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
-import { factor, minutes, oneIn, percent, strength } from "../../domain/units";
+import { asTyped, factor, minutes, oneIn, percent, strength } from "../../domain/units";
 import { say } from "../../domain/words";
 
 export type Word = (id: string) => string;
@@ -50,6 +50,22 @@ export function listed(ids: string[], name: Word, most = 2): string {
     ? (shown[0] ?? "")
     : `${shown.slice(0, -1).join(", ")} ${say("and")} ${shown[shown.length - 1]}`;
 }
+
+const AT_ONCE_MS = 120_000;
+
+/** Two people who read the same test within two minutes and differently: one of them may have mistyped. */
+export function quarrel(entries: Entry[]): { one: Entry; other: Entry } | undefined {
+  const readings = entries.filter((e) => e.kind === "reading-taken" && !e.struck && e.understood);
+  const other = readings[readings.length - 1];
+  const one = readings.filter((e) => e !== other && e.procedureId === other?.procedureId).pop();
+  if (!one || !other || one.personId === other.personId) return undefined;
+  const near = Math.abs(Date.parse(other.takenAt) - Date.parse(one.takenAt)) <= AT_ONCE_MS;
+  return near && readingText(one) !== readingText(other) ? { one, other } : undefined;
+}
+
+/** What was seen, or the figures as typed. */
+const readingText = (entry: Entry): string =>
+  entry.observed ?? entry.figures.flatMap((f) => (f.text === undefined ? [] : [asTyped(f.text, f.unit)])).join(" · ");
 
 /** Why this test, in one sentence. */
 export function reasonText(proposal: Proposal, assessment: Assessment, word: Word): string {

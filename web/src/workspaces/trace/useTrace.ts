@@ -1,5 +1,8 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
+import { api } from "../../domain/api";
+import { soon } from "../../domain/soon";
 import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import type { Kind, Said } from "../../domain/outbox";
@@ -7,6 +10,9 @@ import { useWrite } from "../../domain/useOutbox";
 import { placeOf } from "../walk/state";
 
 export type Panel = "none" | "others" | "cannot" | "log" | "accept" | "takeOff" | "vehicle" | "part";
+
+/** So many tests are on the device before they are asked for: what is proposed and what is likely to follow it. */
+const FETCHED_AHEAD = 4;
 
 /** Behaviour of the workspace: which moment is looked at, which sheet is open, keys. */
 export function useTrace(jobId: string) {
@@ -23,6 +29,20 @@ export function useTrace(jobId: string) {
   const move = (to: number) => setDrawnBack(to >= moments - 1 ? undefined : Math.max(0, to));
   const next = job.data?.assessment.next;
 
+  const queries = useQueryClient();
+  const likely = [job.data?.assessment.next, ...(job.data?.assessment.others ?? [])]
+    .slice(0, FETCHED_AHEAD)
+    .map((one) => one?.procedureId)
+    .filter((one) => one !== undefined)
+    .join(" ");
+  useEffect(() => {
+    if (likely === "") return;
+    return soon(() =>
+      likely.split(" ").forEach((id) => {
+        void queries.prefetchQuery({ queryKey: ["test", jobId, "run", id], queryFn: () => api.test(jobId, id) });
+      }),
+    );
+  }, [queries, jobId, likely]);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, select, [role=dialog]");

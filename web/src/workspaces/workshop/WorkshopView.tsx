@@ -76,6 +76,9 @@ function Form({
             kept.mutate();
           }}
         >
+          <Group title={say("workshopName")} hint={say("workshopNameWhy")}>
+            <Text label={say("workshopName")} value={draft.name} onChange={(name) => set({ name })} />
+          </Group>
           <Group title={say("workshopTools")} hint={say("workshopToolsWhy")}>
             <div className="grid gap-2 sm:grid-cols-2">
               {workshop.tools.map((t) => (

@@ -4,6 +4,7 @@ import { draftOf, figure, rateReadable, request, unreadable, withPrices } from "
 
 const WORKSHOP: Workshop = {
   version: 3,
+  name: "Quay 3",
   helper: true,
   lift: false,
   bleedMethod: "two-people",
@@ -29,6 +30,7 @@ describe("the workshop's settings", () => {
       bleedOrder: "farthest-first",
       schools: { priming: "bench" },
       lacks: ["port-plugs"],
+      name: "Quay 3",
       ratePerHour: 90,
       currency: "crowns",
       prices: [{ remedyId: "set-rod", labourMinutes: 25, partsMinutes: 0 }],

@@ -2,6 +2,7 @@ import type { Workshop, WorkshopRequest } from "../../domain/types";
 
 /** The settings as they are being edited: figures as typed. */
 export interface Draft {
+  name: string;
   there: Record<string, boolean>;
   helper: boolean;
   lift: boolean;
@@ -16,6 +17,7 @@ export interface Draft {
 
 export function draftOf(workshop: Workshop): Draft {
   return {
+    name: workshop.name,
     there: Object.fromEntries(workshop.tools.map((t) => [t.rigKind, t.there])),
     helper: workshop.helper,
     lift: workshop.lift,
@@ -57,6 +59,7 @@ export function request(draft: Draft, version: number, personId: string): Worksh
   return {
     version,
     personId,
+    name: draft.name.trim(),
     helper: draft.helper,
     lift: draft.lift,
     bleedMethod: draft.bleedMethod,

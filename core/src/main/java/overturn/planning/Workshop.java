@@ -29,7 +29,8 @@ public record Workshop(Set<RigKind> lacks, boolean helper, boolean lift, Prices 
 
     /** Whether a test can be done here. */
     public boolean canDo(Procedure procedure) {
-        return !lacks.contains(procedure.rigKind()) && (helper || !procedure.needsHelper());
+        return (!lacks.contains(procedure.rigKind()) || procedure.rigKind().dispensable())
+                && (helper || !procedure.needsHelper());
     }
 
     /** Minutes to raise or lower a vehicle. */

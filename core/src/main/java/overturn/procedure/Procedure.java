@@ -100,13 +100,19 @@ public record Procedure(
         }
 
         /**
-         * Whether it is a tool that a workshop may not have; eyes, hands, a foot, a tape and a rule are always there.
+         * Whether it is a tool that a workshop may not have; eyes, hands, a tape for the level and a rule are always
+         * there.
          */
         public boolean tool() {
             return switch (this) {
-                case EYE, FOOT_AND_TAPE, LEVEL_TAPE, RULE, HANDS_ON_WHEEL -> false;
+                case EYE, LEVEL_TAPE, RULE, HANDS_ON_WHEEL -> false;
                 default -> true;
             };
+        }
+
+        /** Whether its tests can be done without it, less surely: {@code rig.<id>.without} says how. */
+        public boolean dispensable() {
+            return this == FOOT_AND_TAPE;
         }
 
         public String id() {

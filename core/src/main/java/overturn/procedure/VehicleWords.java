@@ -3,13 +3,14 @@ package overturn.procedure;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Stream;
+import overturn.circuit.End.Slave;
 import overturn.circuit.Input;
 import overturn.circuit.Layout;
 import overturn.words.Words;
 
 /**
- * Which word is said on a vehicle: its own, or one for a hand lever, for a clutch, for a vehicle without an assist, for
- * a master of one chamber, where such a one is written.
+ * Which word is said on a vehicle: its own, or one for a concentric slave, for a hand lever, for a clutch, for a
+ * vehicle without an assist, for a master of one chamber, where such a one is written.
  */
 public final class VehicleWords {
 
@@ -32,6 +33,7 @@ public final class VehicleWords {
     /** The kinds of vehicle that a layout is, the one that says most first. */
     public static List<String> kinds(Layout layout) {
         return Stream.of(
+                        layout.all(Slave.class).stream().anyMatch(Slave::concentric) ? "concentric" : "",
                         layout.input() instanceof Input.Lever ? "lever" : "",
                         layout.family().clutch() ? "clutch" : "",
                         layout.assist().isEmpty() ? "unassisted" : "",

@@ -75,6 +75,9 @@ class WordsTest {
         }
         for (RigKind rig : RigKind.values()) {
             ids.add("rig." + rig.id());
+            if (rig.dispensable()) {
+                ids.add("rig." + rig.id() + ".without");
+            }
         }
         for (Layout layout : Presets.all()) {
             layout.components().forEach(c -> ids.add("component." + c.id()));
@@ -144,6 +147,7 @@ class WordsTest {
         for (Schools.Order order : Schools.Order.values()) {
             ids.addAll(List.of("bleed.order." + order.id(), "bleed.order." + order.id() + ".good"));
         }
+        List.of("make", "vin", "customer", "order").forEach(what -> ids.add("about." + what));
         for (FluidKind fluid : FluidKind.values()) {
             ids.add("fluid." + fluid.id());
         }
@@ -205,6 +209,9 @@ class WordsTest {
                 test + ".blind",
                 "rig." + p.rigKind().id(),
                 "rig." + p.rigKind().id() + ".check"));
+        if (p.rigKind().dispensable()) {
+            ids.add("rig." + p.rigKind().id() + ".without");
+        }
         if (WORDS.containsKey(test + ".check")) {
             ids.add(test + ".check");
         }
@@ -267,7 +274,11 @@ class WordsTest {
         });
         ids.add("caution.before-opening");
         SuspectCatalogue.of(layout)
-                .forEach(s -> ids.addAll(List.of("suspect." + s.id(), "suspect." + s.id() + ".shows")));
+                .forEach(s -> ids.addAll(List.of(
+                        "suspect." + s.id(),
+                        "suspect." + s.id() + ".shows",
+                        "remedy." + s.remedy().id(),
+                        "remedy." + s.remedy().id() + ".short")));
         ProcedureCatalogue.of(layout).all().forEach(p -> ids.addAll(neededBy(p, layout)));
         ProcedureCatalogue.of(layout).cutSets().forEach(test -> ids.addAll(neededBy(test.procedure(), layout)));
         Arrays.stream(PlainFact.values()).filter(fact -> fact.in(layout)).forEach(fact -> ids.add("fact." + fact.id()));
@@ -282,6 +293,7 @@ class WordsTest {
                     case "lever" ->
                         "(?<!lever or )\\bpedal|bonnet|(?<!its |gauge's )\\bfoot\\b|carpet|\\btoe\\b|from the seat|parking brake";
                     case "clutch" -> "\\bbrakes\\b|Brake fluid|drums?\\b|\\bdisc\\b|caliper(?!, cylinder or slave)";
+                    case "concentric" -> "\\bfork\\b";
                     case "unassisted" -> "reserve is spent|reserve spent|between master and assist";
                     default -> "both (ports|plugs|pipes|halves)|front half|rear half|all ports";
                 });

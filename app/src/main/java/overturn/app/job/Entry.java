@@ -50,6 +50,7 @@ public sealed interface Entry
      * @param sometimes whether the complaint is there only sometimes
      * @param work what was done where before it, by stable ids
      * @param facts what somebody told or saw, by stable ids
+     * @param about what else was told of vehicle and order, by {@link #ABOUT}
      */
     record JobOpened(
             UUID vehicleId,
@@ -62,9 +63,13 @@ public sealed interface Entry
             String age,
             Boolean sometimes,
             List<Work> work,
-            List<String> facts)
+            List<String> facts,
+            Map<String, String> about)
             implements Entry {
         public static final String KIND = "job-opened";
+
+        /** What may be told of vehicle and order: make and model, number of the chassis, customer, order. */
+        public static final List<String> ABOUT = List.of("make", "vin", "customer", "order");
 
         /** One piece of work: where, what, and whether it was bled afterwards. */
         public record Work(String area, String kind, String bled) {}
@@ -76,6 +81,35 @@ public sealed interface Entry
             sometimes = Boolean.TRUE.equals(sometimes);
             work = work == null ? List.of() : List.copyOf(work);
             facts = facts == null ? List.of() : List.copyOf(facts);
+            about = about == null ? Map.of() : Map.copyOf(about);
+        }
+
+        /** A job of which nothing more is told. */
+        public JobOpened(
+                UUID vehicleId,
+                String vehicle,
+                String layoutId,
+                String complaint,
+                String hunchId,
+                boolean mayBeMoved,
+                Boolean recentWork,
+                String age,
+                Boolean sometimes,
+                List<Work> work,
+                List<String> facts) {
+            this(
+                    vehicleId,
+                    vehicle,
+                    layoutId,
+                    complaint,
+                    hunchId,
+                    mayBeMoved,
+                    recentWork,
+                    age,
+                    sometimes,
+                    work,
+                    facts,
+                    Map.of());
         }
 
         @Override

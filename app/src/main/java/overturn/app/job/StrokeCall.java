@@ -15,8 +15,11 @@ public record StrokeCall(UUID jobId, UUID deviceId, String call, int stroke, int
 
     public static final String END = "end";
 
+    /** Whoever hears the calls asks the caller to end after this stroke. */
+    private static final String STOP = "stop";
+
     /** Everything that is called, in its order: nobody lets go before the screw is closed. */
-    public static final List<String> CALLS = List.of("press", "open", "hold", "close", "release", END);
+    public static final List<String> CALLS = List.of("press", "open", "hold", "close", "release", END, STOP);
 
     /** As it is announced. */
     public String text() {

@@ -61,7 +61,7 @@ class EntryJson {
      * version.
      */
     private static final Map<String, List<UnaryOperator<ObjectNode>>> UPCASTERS = Map.of(
-            Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts),
+            Entry.JobOpened.KIND, List.of(EntryJson::vehicleAsRecord, EntryJson::plainFacts, EntryJson::aboutNothing),
             ReadingTaken.KIND, List.of(EntryJson::placesOfFigures, EntryJson::codesByWhatTheyAreAbout),
             RepairEntry.JobReleased.KIND, List.of(EntryJson::byEarlierGates, EntryJson::byEarlierGates),
             RepairEntry.CheckDone.KIND, List.of(EntryJson::lookedAt),
@@ -177,6 +177,12 @@ class EntryJson {
     private static ObjectNode plainFacts(ObjectNode body) {
         body.set("work", body.arrayNode());
         body.set("facts", body.arrayNode());
+        return body;
+    }
+
+    /** Version 3 told neither make nor order. */
+    private static ObjectNode aboutNothing(ObjectNode body) {
+        body.set("about", body.objectNode());
         return body;
     }
 

@@ -33,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 class PostgresWorkshopLog implements WorkshopLog {
 
     /** Version 1 named tools and remedies by the constants of this program; version 2 did not say how it bleeds. */
-    private static final int BODY_VERSION = 3;
+    private static final int BODY_VERSION = 4;
 
     private final JdbcClient jdbc;
     private final JsonMapper mapper = JsonMapper.builder().build();
@@ -44,6 +44,7 @@ class PostgresWorkshopLog implements WorkshopLog {
 
     private record Stored(
             int version,
+            String name,
             List<String> lacks,
             boolean helper,
             boolean lift,
@@ -74,6 +75,7 @@ class PostgresWorkshopLog implements WorkshopLog {
         }
         return new WorkshopSettings(
                 stored.version(),
+                stored.name() == null ? "" : stored.name(),
                 lacks,
                 stored.helper(),
                 stored.lift(),
@@ -89,6 +91,7 @@ class PostgresWorkshopLog implements WorkshopLog {
         settings.prices().forEach((remedy, price) -> prices.put(remedy.id(), price));
         Stored stored = new Stored(
                 settings.version(),
+                settings.name(),
                 settings.lacks().stream().map(RigKind::id).sorted().toList(),
                 settings.helper(),
                 settings.lift(),

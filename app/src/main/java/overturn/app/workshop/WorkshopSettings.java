@@ -15,6 +15,7 @@ import overturn.suspect.Remedy;
  * What the workshop told of itself. Every change is a new version; jobs are assessed with the latest.
  *
  * @param version how often it was told; 0 before the first time
+ * @param name what stands at the head of its reports; empty where it told none
  * @param lacks tools it does not have
  * @param helper whether a second person is at hand
  * @param lift whether there is a lift
@@ -25,6 +26,7 @@ import overturn.suspect.Remedy;
  */
 public record WorkshopSettings(
         int version,
+        String name,
         Set<RigKind> lacks,
         boolean helper,
         boolean lift,
@@ -34,7 +36,7 @@ public record WorkshopSettings(
         Map<Remedy, Price> prices) {
 
     public static final WorkshopSettings PLAIN = new WorkshopSettings(
-            0, Set.of(), true, true, Bleeding.USUAL, WorkSchools.USUAL, Optional.empty(), Map.of());
+            0, "", Set.of(), true, true, Bleeding.USUAL, WorkSchools.USUAL, Optional.empty(), Map.of());
 
     public WorkshopSettings {
         lacks = Set.copyOf(lacks);

@@ -7,6 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import overturn.circuit.Layout;
+import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
@@ -14,6 +16,7 @@ import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.CutSetProcedure;
 import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
+import overturn.procedure.VehicleWords;
 import overturn.words.Words;
 
 /** A technician at the screens: sees only what is shown, by role and name, and touches only what can be touched. */
@@ -22,6 +25,9 @@ public final class Screens {
     private static final Map<String, String> WORDS = Words.all();
 
     private final Page page;
+    /** The circuit of the job that was opened here; of a van where it was opened otherwise. */
+    private Layout layout = Presets.TARN_BOX_VAN;
+
     private final String address;
 
     public Screens(Page page, String address) {
@@ -77,7 +83,8 @@ public final class Screens {
     public void fillIntake(String vehicle, String layoutId, String complaint, String behaviour, String hunchId) {
         page.locator("#intake-layoutId").selectOption(layoutId);
         page.getByLabel("What the driver says, in the driver’s words").fill(complaint);
-        radio(WORDS.get("option.characterise." + behaviour)).click();
+        layout = Presets.layout(layoutId);
+        radio(word("option.characterise." + behaviour)).click();
         page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)).fill(vehicle);
         radio("no, it stays where it is").click();
         page.getByLabel("Your hunch, if you have one: what would you bet on now?")
@@ -99,13 +106,18 @@ public final class Screens {
     }
 
     /** What the pages call a test; one that is derived from the layout names its joints. */
-    private static String name(Procedure procedure) {
+    private String name(Procedure procedure) {
         String places = procedure
                 .id()
                 .substring(procedure.id().indexOf(Procedure.PLACES) + 1)
                 .replace("+", ", ")
                 .replace('-', ' ');
-        return WORDS.get("test." + procedure.wordId()).replace("{places}", places);
+        return word("test." + procedure.wordId()).replace("{places}", places);
+    }
+
+    /** A word as it is said of the vehicle of this job. */
+    private String word(String id) {
+        return WORDS.get(VehicleWords.key(id, layout));
     }
 
     /** Grade in the verdict panel: OPEN, PROBABLE or PROVEN. */
@@ -146,16 +158,14 @@ public final class Screens {
             page.getByRole(
                             AriaRole.RADIO,
                             new Page.GetByRoleOptions()
-                                    .setName(WORDS.get("option." + procedure.id() + "." + observed.option()))
+                                    .setName(word("option." + procedure.id() + "." + observed.option()))
                                     .setExact(true))
                     .click();
         } else {
             Series series = (Series) procedure.spec();
             for (int k = 0; k < series.figures().size(); k++) {
                 String id = series.figures().get(k).id();
-                String label =
-                        WORDS.getOrDefault("figure." + procedure.wordId() + "." + id, WORDS.get("component." + id));
-                page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                page.locator("[id='figure-" + id + "']")
                         .fill(((Figures) value).taken().get(k).orElseThrow().text());
             }
         }

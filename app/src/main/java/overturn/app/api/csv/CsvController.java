@@ -1,6 +1,7 @@
 package overturn.app.api.csv;
 
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.FileNames;
 import overturn.app.api.workshop.WorkshopView;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.LoggedEntry;
@@ -61,8 +63,10 @@ class CsvController {
     private final Jobs jobs;
     private final Staff staff;
     private final TellWorkshop workshop;
+    private final Clock clock;
 
-    CsvController(Jobs jobs, Staff staff, TellWorkshop workshop) {
+    CsvController(Jobs jobs, Staff staff, TellWorkshop workshop, Clock clock) {
+        this.clock = clock;
         this.jobs = jobs;
         this.staff = staff;
         this.workshop = workshop;
@@ -81,7 +85,7 @@ class CsvController {
                 rows.addAll(rows(logged, taken, people.getOrDefault(logged.personId(), logged.personId()), struck));
             }
         }
-        return table(READINGS, rows, "readings-" + id + ".csv");
+        return table(READINGS, rows, FileNames.of(log.state().opened().vehicle(), "readings", clock, "csv"));
     }
 
     private static List<List<String>> rows(LoggedEntry logged, ReadingTaken taken, String person, boolean struck) {

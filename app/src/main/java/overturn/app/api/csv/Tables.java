@@ -14,7 +14,7 @@ import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.quantity.PlainText;
 
-/** Writes and reads tables as comma-separated values (RFC 4180). */
+/** Writes tables as comma-separated values (RFC 4180), and reads them with commas or semicolons. */
 final class Tables {
 
     private static final CSVFormat FORMAT = CSVFormat.RFC4180;
@@ -52,13 +52,15 @@ final class Tables {
      *     kept, naming the row
      */
     static List<List<String>> read(String text, List<String> columns, int mostRows) {
+        String plain = text.replaceFirst("^\uFEFF", "");
         CSVFormat withHead = FORMAT.builder()
+                .setDelimiter(between(plain))
                 .setHeader()
                 .setSkipHeaderRecord(true)
                 .setIgnoreEmptyLines(true)
                 .setTrim(true)
                 .get();
-        try (CSVParser parser = CSVParser.parse(new StringReader(text.replaceFirst("^\uFEFF", "")), withHead)) {
+        try (CSVParser parser = CSVParser.parse(new StringReader(plain), withHead)) {
             boolean eachOnce = parser.getHeaderNames().size() == columns.size();
             if (!eachOnce || !new HashSet<>(parser.getHeaderNames()).equals(new HashSet<>(columns))) {
                 throw refused("row 1", String.join(",", parser.getHeaderNames()), String.join(",", columns));
@@ -79,8 +81,17 @@ final class Tables {
             }
             return rows;
         } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
-            throw refused("", "text that is no table", "comma-separated values (RFC 4180), UTF-8");
+            throw refused(
+                    "",
+                    "text that is no table",
+                    "a table as a spreadsheet saves it: commas or semicolons between the columns, UTF-8");
         }
+    }
+
+    /** What a spreadsheet puts between columns: a semicolon where a comma is the decimal sign. */
+    private static char between(String text) {
+        String head = text.lines().findFirst().orElse("");
+        return head.contains(";") && !head.contains(",") ? ';' : ',';
     }
 
     private static InvalidInputException refused(String field, String given, String allowed) {

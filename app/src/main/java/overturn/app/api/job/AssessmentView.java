@@ -133,7 +133,7 @@ public record AssessmentView(
         }
 
         private static Optional<Why> why(Procedure test, Workshop workshop, boolean mayBeMoved) {
-            if (workshop.lacks().contains(test.rigKind())) {
+            if (workshop.lacks().contains(test.rigKind()) && !test.rigKind().dispensable()) {
                 return Optional.of(Why.TOOL);
             }
             if (!workshop.canDo(test)) {

@@ -182,12 +182,8 @@ class JobController {
 
     @PostMapping("/{id}/notes")
     ResponseEntity<JobView> note(@PathVariable UUID id, @RequestBody NoteRequest request) {
-        return views.written(writeNote.write(
-                id,
-                request.stamp(),
-                request.text(),
-                request.calculatorId() == null ? "" : request.calculatorId(),
-                request.typed()));
+        return views.written(
+                writeNote.write(id, request.stamp(), request.text(), request.calculator(), request.typed()));
     }
 
     /** Gives the job up; striking that entry takes it up again. */

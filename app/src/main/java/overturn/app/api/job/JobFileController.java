@@ -1,5 +1,6 @@
 package overturn.app.api.job;
 
+import java.time.Clock;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -12,7 +13,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.FileNames;
 import overturn.app.usecase.job.JobFiles;
+import overturn.app.usecase.job.JobFiles.JobFile;
 import overturn.app.usecase.job.TakeJobFile;
 
 /** A job to take along, in an open format. */
@@ -23,8 +26,10 @@ class JobFileController {
     private final JobFiles files;
     private final TakeJobFile takeJobFile;
     private final JobViews views;
+    private final Clock clock;
 
-    JobFileController(JobFiles files, TakeJobFile takeJobFile, JobViews views) {
+    JobFileController(JobFiles files, TakeJobFile takeJobFile, JobViews views, Clock clock) {
+        this.clock = clock;
         this.views = views;
         this.files = files;
         this.takeJobFile = takeJobFile;
@@ -32,14 +37,15 @@ class JobFileController {
 
     @GetMapping("/jobs/{id}/file")
     ResponseEntity<JobFileView> file(@PathVariable UUID id) {
+        JobFile file = files.of(id);
         return ResponseEntity.ok()
                 .header(
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment()
-                                .filename("job-" + id + ".json")
+                                .filename(FileNames.of(file.vehicle().vehicle().name(), "job", clock, "json"))
                                 .build()
                                 .toString())
-                .body(JobFileView.of(files.of(id)));
+                .body(JobFileView.of(file));
     }
 
     /**

@@ -62,6 +62,7 @@ public final class Requests {
             Boolean sometimes,
             Optional<List<WorkView>> work,
             Optional<List<String>> facts,
+            Optional<Map<String, String>> about,
             Optional<UUID> comesBackFrom) {
 
         OpenJob.Intake intake() {
@@ -82,6 +83,7 @@ public final class Requests {
                     sometimes,
                     work == null ? null : work.map(Requests::work).orElse(null),
                     orNull(facts),
+                    orNull(about),
                     orNull(comesBackFrom));
         }
     }
@@ -239,22 +241,27 @@ public final class Requests {
         }
     }
 
-    /** A result to be noted in the log. */
+    /** What is to be noted in the log: a text, with a result of the bench where {@code calculatorId} names one. */
     record NoteRequest(
             UUID entryId,
             Integer sequence,
             String personId,
             Optional<Long> takenSecondsAgo,
             String text,
-            String calculatorId,
-            List<FigureRequest> inputs) {
+            Optional<String> calculatorId,
+            Optional<List<FigureRequest>> inputs) {
 
         Stamp stamp() {
             return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
         }
 
+        /** Empty where it is a text alone. */
+        String calculator() {
+            return calculatorId == null ? "" : calculatorId.orElse("");
+        }
+
         List<Calculate.TypedInput> typed() {
-            return FigureRequest.inputs(inputs);
+            return FigureRequest.inputs(orNull(inputs));
         }
     }
 }

@@ -15,6 +15,7 @@ import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.SaveLayout;
+import overturn.calculation.Calculator;
 import overturn.calculation.Calculators;
 import overturn.calculation.Result;
 import overturn.layoutfile.LayoutFile;
@@ -38,10 +39,11 @@ class LayoutController {
     /**
      * A layout that passed, drawn, with what it would do sound at its usual force.
      *
+     * @param forceN at which force
      * @param figures pressure, travel and stroke left from the travel calculator, core units
      */
     public record CheckedLayoutView(
-            LayoutView layout, List<CalculationView.OutputView> figures, List<String> notices) {}
+            LayoutView layout, double forceN, List<CalculationView.OutputView> figures, List<String> notices) {}
 
     @GetMapping(value = "/layouts/{id}", produces = MediaType.APPLICATION_JSON_VALUE)
     String layout(@PathVariable String id) {
@@ -58,9 +60,15 @@ class LayoutController {
     @PostMapping("/layouts/check")
     CheckedLayoutView check(@RequestBody String file) {
         LayoutFile checked = saveLayout.check(file);
-        Result travel = Calculators.find("travel").orElseThrow().compute(checked.layout(), java.util.Map.of());
+        Calculator calculator = Calculators.find("travel").orElseThrow();
+        Result travel = calculator.compute(checked.layout(), java.util.Map.of());
         return new CheckedLayoutView(
                 LayoutView.of(sheets.ofUnsaved(checked), false),
+                calculator.fields(checked.layout()).stream()
+                        .filter(field -> field.id().equals("force"))
+                        .findFirst()
+                        .orElseThrow()
+                        .preset(),
                 travel.outputs().stream().map(CalculationView.OutputView::of).toList(),
                 travel.notices());
     }

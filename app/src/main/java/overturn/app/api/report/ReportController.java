@@ -35,6 +35,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.FileNames;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.NotFoundException;
@@ -42,6 +43,8 @@ import overturn.app.usecase.job.Jobs;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.TakePhoto;
 import overturn.app.usecase.layout.LayoutSheets;
+import overturn.app.usecase.vehicle.VehicleRecords;
+import overturn.app.vehicle.VehicleEntry.SheetFigure;
 import overturn.app.workshop.Staff;
 import overturn.words.Words;
 
@@ -58,13 +61,16 @@ class ReportController {
     private final Staff staff;
     private final LayoutSheets sheets;
     private final TakePhoto photos;
+    private final VehicleRecords vehicles;
     private final Clock clock;
 
-    ReportController(Jobs jobs, Staff staff, LayoutSheets sheets, TakePhoto photos, Clock clock) {
+    ReportController(
+            Jobs jobs, Staff staff, LayoutSheets sheets, TakePhoto photos, VehicleRecords vehicles, Clock clock) {
         this.jobs = jobs;
         this.staff = staff;
         this.sheets = sheets;
         this.photos = photos;
+        this.vehicles = vehicles;
         this.clock = clock;
     }
 
@@ -89,9 +95,16 @@ class ReportController {
         Map<String, String> people =
                 staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
         return file(
-                pdf(ReportHtml.of(job, words, people, clock.getZone(), photos::find)),
+                pdf(ReportHtml.of(job, words, people, clock.getZone(), photos::find, sheet(job))),
                 MediaType.APPLICATION_PDF,
-                "report-" + id + ".pdf");
+                FileNames.of(job.state().opened().vehicle(), "report", clock, "pdf"));
+    }
+
+    /** What the sheet of its vehicle says, with units, by what it is about. */
+    private Map<String, String> sheet(Job job) {
+        return vehicles.find(job.state().opened().vehicleId()).sheet().stream()
+                .map(entry -> (SheetFigure) entry.fact())
+                .collect(Collectors.toMap(SheetFigure::what, SheetFigure::text));
     }
 
     private static byte[] pdf(String html) {
@@ -131,7 +144,7 @@ class ReportController {
         return file(
                 Biweekly.write(calendar).go().getBytes(StandardCharsets.UTF_8),
                 new MediaType("text", "calendar", StandardCharsets.UTF_8),
-                "recheck-" + id + ".ics");
+                FileNames.of(job.state().opened().vehicle(), "recheck", clock, "ics"));
     }
 
     /** The code on the tag: it opens the hand-over card of this job. */

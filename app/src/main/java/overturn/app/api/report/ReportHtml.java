@@ -5,6 +5,8 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -12,17 +14,19 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import overturn.app.job.Entry.EntryStruck;
+import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.PhotoTaken;
+import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
-import overturn.app.job.RepairEntry.CheckDone;
-import overturn.app.job.RepairEntry.JobReleased;
-import overturn.app.job.RepairEntry.WorkStepDone;
-import overturn.app.job.RepairState;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.course.MayMove;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
 import overturn.inference.RulerBands;
@@ -32,12 +36,8 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
 import overturn.procedure.VehicleWords;
-import overturn.proving.Checks;
-import overturn.proving.Proving;
 import overturn.quantity.PlainText;
 import overturn.quantity.TypedQuantity;
-import overturn.repair.Section;
-import overturn.repair.WorkStep;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 import overturn.verdict.Standing;
@@ -64,6 +64,7 @@ final class ReportHtml {
     private final Map<String, String> people;
     private final ZoneId zone;
     private final Function<String, byte[]> photos;
+    private final Map<String, String> sheet;
     private final StringBuilder html = new StringBuilder();
 
     private ReportHtml(
@@ -71,7 +72,9 @@ final class ReportHtml {
             Map<String, String> words,
             Map<String, String> people,
             ZoneId zone,
-            Function<String, byte[]> photos) {
+            Function<String, byte[]> photos,
+            Map<String, String> sheet) {
+        this.sheet = sheet;
         this.job = job;
         this.state = job.state();
         this.history = job.assessment().history();
@@ -87,14 +90,16 @@ final class ReportHtml {
      * @param words of suspects, tests and steps, by id
      * @param people names by id
      * @param photos the JPEG file of a digest
+     * @param sheet what the vehicle's sheet says, by what it is about
      */
     static String of(
             Job job,
             Map<String, String> words,
             Map<String, String> people,
             ZoneId zone,
-            Function<String, byte[]> photos) {
-        return new ReportHtml(job, words, people, zone, photos).page();
+            Function<String, byte[]> photos,
+            Map<String, String> sheet) {
+        return new ReportHtml(job, words, people, zone, photos, sheet).page();
     }
 
     static String escaped(String text) {
@@ -106,19 +111,19 @@ final class ReportHtml {
                 .replace("'", "&#39;");
     }
 
-    private String word(String id) {
+    String word(String id) {
         return words.getOrDefault(VehicleWords.key(id, state.layout()), id);
     }
 
-    private String part(String id) {
+    String part(String id) {
         return words.getOrDefault("component." + id, id);
     }
 
-    private String person(String id) {
+    String person(String id) {
         return people.getOrDefault(id, id);
     }
 
-    private String at(Instant when) {
+    String at(Instant when) {
         return DAY.format(when.atZone(zone));
     }
 
@@ -147,12 +152,17 @@ final class ReportHtml {
         verdict();
         readings();
         ruledOut();
-        state.repair().ifPresent(this::repair);
+        if (state.repair().isPresent()) {
+            new ReportRepair(job, sheet, this).write();
+        }
+        struck();
         pictures();
-        html.append("<p class=\"caution\">")
-                .append(escaped(word("caution.not-to-be-driven")))
-                .append("</p></body></html>");
-        return html.toString();
+        if (job.status().mayMove().answer() != MayMove.Answer.RELEASED) {
+            html.append("<p class=\"caution\">")
+                    .append(escaped(word("caution.not-to-be-driven")))
+                    .append("</p>");
+        }
+        return html.append("</body></html>").toString();
     }
 
     /** The latest pictures, each with what it shows and when it was taken. */
@@ -176,7 +186,7 @@ final class ReportHtml {
         }
     }
 
-    private void line(String label, String text) {
+    void line(String label, String text) {
         html.append("<tr><td class=\"quiet\" style=\"width: 34mm\">")
                 .append(escaped(label))
                 .append("</td><td>")
@@ -184,22 +194,84 @@ final class ReportHtml {
                 .append("</td></tr>");
     }
 
-    private void title(String text) {
+    void table() {
+        html.append("<table>");
+    }
+
+    void endTable() {
+        html.append("</table>");
+    }
+
+    void title(String text) {
         html.append("<h2>").append(escaped(text)).append("</h2>");
     }
 
     private void head() {
+        if (!job.workshop().name().isEmpty()) {
+            html.append("<p class=\"quiet\">")
+                    .append(escaped(job.workshop().name()))
+                    .append("</p>");
+        }
         html.append("<h1>").append(escaped(state.opened().vehicle())).append("</h1><table>");
         line("Complaint", "“" + state.opened().complaint() + "”");
         line(
                 "Circuit",
                 words.getOrDefault(
                         "layout." + state.opened().layoutId(), state.opened().layoutId()));
+        JobOpened.ABOUT.stream()
+                .filter(state.opened().about()::containsKey)
+                .forEach(what ->
+                        line(word("about." + what), state.opened().about().get(what)));
         LoggedEntry first = state.log().get(0);
         line("Opened", at(first.at()) + ", " + person(first.personId()));
         line("Stands", word("stage." + job.status().stage().id()));
         line("May it be moved", word("may-move." + job.status().mayMove().answer()));
+        line("Time and cost", spent());
         html.append("</table>");
+    }
+
+    /** Minutes that were entered, and what they come to at the workshop's rate. */
+    private String spent() {
+        double minutes = state.log().stream()
+                .filter(logged -> !state.struckIds().contains(logged.id()))
+                .flatMap(logged -> logged.spentMinutes().stream())
+                .mapToDouble(Double::doubleValue)
+                .sum();
+        return String.format(Locale.ROOT, "%.0f min", minutes)
+                + job.workshop()
+                        .rate()
+                        .map(rate -> String.format(Locale.ROOT, ", %.0f %s", rate.of(minutes), rate.currency()))
+                        .orElse("");
+    }
+
+    /** Readings that were struck, and why they do not count. */
+    private void struck() {
+        List<LoggedEntry> all = state.log().stream()
+                .filter(logged -> logged.entry() instanceof EntryStruck)
+                .filter(logged -> !state.struckIds().contains(logged.id()))
+                .toList();
+        Map<UUID, ReadingTaken> readings = new HashMap<>();
+        state.log().forEach(logged -> {
+            if (logged.entry() instanceof ReadingTaken taken) {
+                readings.put(logged.id(), taken);
+            }
+        });
+        List<LoggedEntry> told = all.stream()
+                .filter(logged -> readings.containsKey(((EntryStruck) logged.entry()).struckId()))
+                .toList();
+        if (told.isEmpty()) {
+            return;
+        }
+        title("Readings that do not count");
+        table();
+        for (LoggedEntry logged : told) {
+            EntryStruck strike = (EntryStruck) logged.entry();
+            ReadingTaken taken = readings.get(strike.struckId());
+            line(
+                    word("test." + taken.procedureId().split(Procedure.PLACES)[0]),
+                    strike.why() + ", " + person(logged.personId()) + ", " + at(logged.takenAt()));
+        }
+        endTable();
     }
 
     private void circuit() {
@@ -258,7 +330,8 @@ final class ReportHtml {
             for (Reading reading : entry.getValue()) {
                 told.append(told.isEmpty() ? "" : "<br/>")
                         .append(reading.after().isEmpty() ? "" : "after the repair: ")
-                        .append(escaped(value(test, reading)));
+                        .append(escaped(value(test, reading)))
+                        .append(escaped(codes(reading)));
             }
             if (rulers < MOST_RULERS && test.spec() instanceof Series series) {
                 told.append("<br/>").append(ruler(test, series, entry.getValue()));
@@ -276,6 +349,15 @@ final class ReportHtml {
                     "<p class=\"quiet\">Rulers: shaded where a sound vehicle of this layout reads; solid mark before, dashed after the"
                             + " repair.</p>");
         }
+    }
+
+    private String codes(Reading reading) {
+        return state.log().stream()
+                .filter(logged -> logged.id().toString().equals(reading.id()))
+                .filter(logged -> logged.entry() instanceof ReadingTaken)
+                .flatMap(logged -> ((ReadingTaken) logged.entry()).codes().stream())
+                .map(code -> "; " + code.number() + " " + code.text() + " (" + code.often() + ")")
+                .collect(Collectors.joining());
     }
 
     private String value(Procedure test, Reading reading) {
@@ -298,21 +380,34 @@ final class ReportHtml {
         return String.join(", ", told);
     }
 
-    /** The ruler of the figure that was read last in each reading of a test. */
+    /** The ruler of the figure by which what is suspected lies farthest from sound, of those that were read. */
     private String ruler(Procedure test, Series series, List<Reading> readings) {
         List<RulerBands.Band> sound = RulerBands.of(history.now(), test, SuspectCatalogue.NOTHING_WRONG);
-        for (int f = series.figures().size() - 1; f >= 0 && f < sound.size(); f--) {
-            int figure = f;
-            List<Double> marks = readings.stream()
-                    .map(r -> ((Figures) r.value()).taken().get(figure))
-                    .flatMap(Optional::stream)
-                    .map(TypedQuantity::coreValue)
-                    .toList();
-            if (!marks.isEmpty()) {
-                return ReportDrawing.ruler(series.figures().get(f), sound.get(f), marks);
-            }
-        }
-        return "";
+        List<RulerBands.FigureBands> live = RulerBands.of(history.now(), test);
+        return IntStream.range(0, Math.min(series.figures().size(), sound.size()))
+                .filter(figure -> !marks(readings, figure).isEmpty())
+                .boxed()
+                .max(Comparator.comparingDouble(figure -> apart(sound.get(figure), live.get(figure))))
+                .map(figure ->
+                        ReportDrawing.ruler(series.figures().get(figure), sound.get(figure), marks(readings, figure)))
+                .orElse("");
+    }
+
+    private static List<Double> marks(List<Reading> readings, int figure) {
+        return readings.stream()
+                .map(r -> ((Figures) r.value()).taken().get(figure))
+                .flatMap(Optional::stream)
+                .map(TypedQuantity::coreValue)
+                .toList();
+    }
+
+    /** How far the suspect that lies farthest is from sound, in widths of the sound band. */
+    private static double apart(RulerBands.Band sound, RulerBands.FigureBands live) {
+        double width = Math.max(1e-9, sound.high() - sound.low());
+        return live.bands().stream()
+                .mapToDouble(band -> Math.abs((band.low() + band.high()) - (sound.low() + sound.high())) / 2 / width)
+                .max()
+                .orElse(0);
     }
 
     private void ruledOut() {
@@ -345,87 +440,5 @@ final class ReportHtml {
                     .append("</td></tr>");
         }
         html.append("</table>");
-    }
-
-    private void repair(RepairState repair) {
-        if (!repair.done().isEmpty()) {
-            title("What was done");
-            html.append("<table>");
-            for (Section section : Section.values()) {
-                List<WorkStep> steps = repair.plan().steps().stream()
-                        .filter(step ->
-                                step.section() == section && repair.done().containsKey(step.key()))
-                        .toList();
-                if (!steps.isEmpty()) {
-                    line(word("section." + section.name()), told(steps, repair.done()));
-                }
-            }
-            repair.sheet()
-                    .ifPresent(sheet -> line(
-                            "Strokes",
-                            sheet.ends().stream()
-                                    .filter(end -> end.strokes() > 0)
-                                    .map(end -> part(end.id()) + " " + end.strokes())
-                                    .collect(Collectors.joining(", "))));
-            html.append("</table>");
-        }
-        if (!repair.outcomes().isEmpty()) {
-            title("How it was proven");
-            html.append("<table>");
-            for (Proving.Standing gate : repair.proving().gates()) {
-                List<LoggedEntry> checks = Checks.of(state.layout()).stream()
-                        .filter(c ->
-                                c.gate() == gate.gate() && repair.outcomes().containsKey(c.id()))
-                        .map(c -> repair.outcomes().get(c.id()))
-                        .toList();
-                if (!checks.isEmpty()) {
-                    line(word("gate." + gate.gate().id()), proven(checks));
-                }
-            }
-            html.append("</table>");
-        }
-        repair.released().ifPresent(logged -> {
-            JobReleased released = (JobReleased) logged.entry();
-            title(released.conditional() ? "Released conditionally" : "Released");
-            html.append("<table>");
-            line("Signed", person(logged.personId()) + ", " + at(logged.takenAt()));
-            if (!released.secondId().isEmpty()) {
-                line("Checked by", person(released.secondId()));
-            }
-            if (released.conditional()) {
-                line("Looked at again", released.recheckOn());
-            }
-            html.append("</table>");
-        });
-    }
-
-    /** How many steps, by whom, and every figure that was measured. */
-    private String told(List<WorkStep> steps, Map<String, LoggedEntry> done) {
-        String measured = steps.stream()
-                .flatMap(step -> ((WorkStepDone) done.get(step.key()).entry()).measured().stream())
-                .map(m -> word("asked." + m.id()) + " " + m.text() + " " + m.unit())
-                .collect(Collectors.joining(", "));
-        return steps.size()
-                + (steps.size() == 1 ? " step, " : " steps, ")
-                + by(steps.stream().map(step -> done.get(step.key())).toList())
-                + (measured.isEmpty() ? "" : "; " + measured);
-    }
-
-    private String proven(List<LoggedEntry> checks) {
-        List<CheckDone> failed = checks.stream()
-                .map(c -> (CheckDone) c.entry())
-                .filter(c -> c.outcome().equals("failed"))
-                .toList();
-        String seen = checks.stream()
-                .map(c -> (CheckDone) c.entry())
-                .filter(c -> !c.seen().isEmpty())
-                .map(c -> word("check." + c.checkId()) + " " + c.seen())
-                .collect(Collectors.joining("; "));
-        return checks.size() - failed.size() + " checks passed, " + failed.size() + " failed, " + by(checks)
-                + (seen.isEmpty() ? "" : "; " + seen);
-    }
-
-    private String by(List<LoggedEntry> entries) {
-        return entries.stream().map(e -> person(e.personId())).distinct().collect(Collectors.joining(", "));
     }
 }

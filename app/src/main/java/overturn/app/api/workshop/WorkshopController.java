@@ -33,6 +33,7 @@ class WorkshopController {
     record WorkshopRequest(
             Integer version,
             String personId,
+            Optional<String> name,
             List<String> lacks,
             Boolean helper,
             Boolean lift,
@@ -47,6 +48,7 @@ class WorkshopController {
             return new TellWorkshop.Draft(
                     version,
                     personId,
+                    orNull(name),
                     lacks,
                     helper,
                     lift,

@@ -14,6 +14,7 @@ import overturn.app.workshop.WorkshopSettings;
  */
 public record WorkshopView(
         int version,
+        String name,
         boolean helper,
         boolean lift,
         String bleedMethod,
@@ -27,6 +28,7 @@ public record WorkshopView(
     public static WorkshopView of(WorkshopSettings settings) {
         return new WorkshopView(
                 settings.version(),
+                settings.name(),
                 settings.helper(),
                 settings.lift(),
                 settings.bleeding().method(),

@@ -3,6 +3,7 @@ package overturn.app.usecase.job;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import overturn.app.job.Entry;
@@ -35,6 +36,7 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
 import overturn.quantity.MeasureUnit;
+import overturn.quantity.PlainText;
 import overturn.quantity.QuantityFormatException;
 import overturn.quantity.QuantityParser;
 import overturn.quantity.TypedQuantity;
@@ -48,11 +50,12 @@ import overturn.words.Words;
 final class EntryRules {
 
     /** Longest texts, characters. */
-    static final int MOST_VEHICLE = 40;
+    static final int MOST_VEHICLE = 80;
 
-    static final int MOST_COMPLAINT = 400;
+    static final int MOST_COMPLAINT = 2000;
     static final int MOST_WHY = 400;
     static final int MOST_TEXT = 400;
+    static final int MOST_NOTE = 2000;
     static final int MOST_PART = 80;
     static final int MOST_CAPTION = 200;
     static final int MOST_STROKES = 200;
@@ -173,6 +176,19 @@ final class EntryRules {
             id("work.bled", work.bled());
         });
         ids("facts", opened.facts());
+        about(opened.about(), this.checks, at);
+    }
+
+    /** What may be told of vehicle and order, and how much of it. */
+    static void about(Map<String, String> about, Checks checks, String at) {
+        about.forEach((what, text) -> {
+            checks.that(() -> JobOpened.ABOUT.contains(what), at + "about", what, "any of " + JobOpened.ABOUT);
+            checks.that(
+                    () -> text != null && text.length() <= MOST_PART && PlainText.keeps(text),
+                    at + "about." + what,
+                    text,
+                    "at most " + MOST_PART + " characters");
+        });
     }
 
     private void check(ReadingTaken taken, Sheet sheet) {
@@ -306,7 +322,7 @@ final class EntryRules {
     }
 
     private void check(NoteWritten note) {
-        text("text", note.text(), MOST_TEXT);
+        text("text", note.text(), note.calculatorId().isEmpty() ? MOST_NOTE : MOST_TEXT);
         most("calculatorId", note.calculatorId(), MOST_ID);
         that(note.inputs().size() <= MOST_ITEMS, "inputs", note.inputs().size(), "at most " + MOST_ITEMS);
         note.inputs().forEach(input -> {

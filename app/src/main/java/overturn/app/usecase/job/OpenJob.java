@@ -2,7 +2,9 @@ package overturn.app.usecase.job;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -61,6 +63,7 @@ public class OpenJob {
      * @param vehicleId which vehicle is meant; left out, the one that is called so
      * @param work what was done where before it, by stable ids; may be left out
      * @param facts what somebody told or saw, by stable ids; may be left out
+     * @param about what else is told of vehicle and order, by {@link JobOpened#ABOUT}; may be left out
      * @param comesBackFrom the released job of which this is the comeback; null where it is none
      * @param behaviour stable id of what is felt, or {@code no-complaint} for a check, of which no behaviour is told
      * @param alsoBehaviour what else is felt, told beside the behaviour; null where nothing is
@@ -83,7 +86,21 @@ public class OpenJob {
             Boolean sometimes,
             List<JobOpened.Work> work,
             List<String> facts,
+            Map<String, String> about,
             UUID comesBackFrom) {}
+
+    /** What was told of vehicle and order; what was left blank was not. */
+    private static Map<String, String> about(Intake intake) {
+        Map<String, String> told = new TreeMap<>();
+        if (intake.about() != null) {
+            intake.about().forEach((what, text) -> {
+                if (text != null && !text.isBlank()) {
+                    told.put(what == null ? "" : what, text.strip());
+                }
+            });
+        }
+        return told;
+    }
 
     /** @throws InvalidInputException naming every field that cannot be taken */
     public Log open(Intake intake) {
@@ -101,6 +118,7 @@ public class OpenJob {
         List<String> facts = layout.map(OpenJob::facts).orElse(List.of());
         List<JobOpened.Work> work = intake.work() == null ? List.of() : intake.work();
         Checks checks = new Checks();
+        EntryRules.about(about(intake), checks, "");
         for (int i = 0; i < work.size(); i++) {
             checkWork(checks, "work[" + i + "]", work.get(i), layout);
         }
@@ -172,7 +190,8 @@ public class OpenJob {
                         intake.age(),
                         intake.sometimes(),
                         work,
-                        told(intake)),
+                        told(intake),
+                        about(intake)),
                 intake.readingId(),
                 felt(intake, sheet.orElseThrow().procedures()));
         return intake.comesBackFrom() == null ? opened : comeBack.link(opened, intake.comesBackFrom(), intake.stamp());

@@ -15,7 +15,10 @@ import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
 import overturn.calculation.Result;
 
-/** Puts a result of the bench into a job's log, with its inputs as typed; the server calculates it itself. */
+/**
+ * Puts a note into a job's log: a text alone, or a result of the bench with its inputs as typed, which the server
+ * calculates itself.
+ */
 @Component
 public class WriteNote {
 
@@ -33,6 +36,11 @@ public class WriteNote {
     public Log write(UUID jobId, Stamp stamp, String text, String calculatorId, List<TypedInput> inputs) {
         Log read = jobs.read(jobId);
         String layoutId = read.sheet().file().id();
+        if (calculatorId.isBlank()) {
+            new Checks().text("text", text, EntryRules.MOST_NOTE).orThrow();
+            return writer.append(
+                    read, stamp, Behind.REBASED, seen -> new NoteWritten(text, "", List.of(), List.of(), List.of()));
+        }
         new Checks().text("text", text, EntryRules.MOST_TEXT).orThrow();
         Result result =
                 calculate.columns(calculatorId, layoutId, List.of(inputs)).get(0);

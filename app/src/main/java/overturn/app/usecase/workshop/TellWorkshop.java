@@ -32,6 +32,9 @@ import overturn.suspect.Remedy;
 public class TellWorkshop {
 
     /** Tools that can be lacking. */
+    /** Longest name of a workshop, characters. */
+    private static final int MOST_NAME = 60;
+
     public static final List<RigKind> TOOLS =
             Arrays.stream(RigKind.values()).filter(RigKind::tool).toList();
     /** Remedies that the workshop does itself, each with its price. */
@@ -57,6 +60,7 @@ public class TellWorkshop {
     public record Draft(
             Integer version,
             String personId,
+            String name,
             List<String> lacks,
             Boolean helper,
             Boolean lift,
@@ -97,6 +101,8 @@ public class TellWorkshop {
                         "the last version seen, 0 or more")
                 .that(() -> draft.helper != null, "helper", draft.helper, "true or false")
                 .that(() -> draft.lift != null, "lift", draft.lift, "true or false");
+        String name = draft.name == null ? "" : draft.name.strip();
+        checks.that(() -> name.length() <= MOST_NAME, "name", draft.name, "at most " + MOST_NAME + " characters");
         Set<RigKind> lacks = lacks(draft.lacks, checks);
         Optional<Rate> rate = rate(draft, checks);
         Map<Remedy, Price> prices = prices(draft.prices, checks);
@@ -105,7 +111,7 @@ public class TellWorkshop {
         checks.orThrow();
         WorkshopSettings before = log.latest();
         WorkshopSettings same = new WorkshopSettings(
-                before.version(), lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
+                before.version(), name, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
         if (same.equals(before)) {
             return before;
         }
@@ -113,7 +119,7 @@ public class TellWorkshop {
             throw StaleLogException.ofSettings(draft.version);
         }
         WorkshopSettings next = new WorkshopSettings(
-                before.version() + 1, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
+                before.version() + 1, name, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
         log.append(next, draft.personId, clock.instant());
         return next;
     }
@@ -130,6 +136,7 @@ public class TellWorkshop {
         return tell(new Draft(
                 version,
                 personId,
+                now.name(),
                 now.lacks().stream().map(RigKind::id).toList(),
                 now.helper(),
                 now.lift(),
