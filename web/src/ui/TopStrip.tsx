@@ -1,23 +1,14 @@
-import { Popover } from "radix-ui";
-import { useEffect, useState, type ReactNode } from "react";
+import { lazy, Suspense, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../domain/settings";
 import { useLine } from "../domain/line";
+import { useDrawn } from "../domain/soon";
 import { needsSomebody, useConnection } from "../domain/useOutbox";
-import { say, type UiWord } from "../domain/words";
-import { Choice } from "./Choice";
-import { Dialog } from "./Dialog";
-import { KeptSheet } from "./KeptSheet";
+import { say } from "../domain/words";
 import { showPalette } from "./usePalette";
 
-const KEYS: [string, UiWord][] = [
-  ["n", "key.n"],
-  ["o", "key.o"],
-  ["b", "key.b"],
-  ["← →", "key.arrows"],
-  ["Ctrl K", "key.palette"],
-  ["?", "key.question"],
-];
+const WhoMenu = lazy(async () => ({ default: (await import("./WhoMenu")).WhoMenu }));
+const KeptSheet = lazy(async () => ({ default: (await import("./KeptSheet")).KeptSheet }));
 
 /** The slim strip on top: where one is, what runs, whether all is saved, who works. */
 export function TopStrip({
@@ -124,74 +115,25 @@ function ConnectionTag() {
           <Tag tone={tone[connection]}>{say(connection, { count: refused })}</Tag>
         </button>
       </span>
-      <KeptSheet open={open} onClose={() => setOpen(false)} kept={kept} />
+      {open && (
+        <Suspense>
+          <KeptSheet open onClose={() => setOpen(false)} kept={kept} />
+        </Suspense>
+      )}
     </>
   );
 }
 
+/** Who works, with units, theme and keys behind it; what opens is fetched once the page has been drawn. */
 function Who() {
-  const { person, personId, set, units, theme } = useSettings();
-  const [keys, setKeys] = useState(false);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement))
-        setKeys(true);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, []);
-  return (
-    <Popover.Root>
-      <Popover.Trigger className="label min-h-11 px-2 underline decoration-dotted underline-offset-4">
-        {person(personId)}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={6}
-          aria-label={say("units")}
-          className="z-10 grid w-72 gap-4 border-2 border-ink bg-panel p-4 text-ink"
-        >
-          <Choice
-            label={say("units")}
-            value={units}
-            onChange={(v) => set({ units: v as "metric" | "us" })}
-            options={[
-              { value: "metric", text: say("metric") },
-              { value: "us", text: say("us") },
-            ]}
-          />
-          <Choice
-            label={say("theme")}
-            value={theme}
-            onChange={(v) => set({ theme: v as "light" | "dark" })}
-            options={[
-              { value: "light", text: say("light") },
-              { value: "dark", text: say("dark") },
-            ]}
-          />
-          <button
-            type="button"
-            className="min-h-11 border-2 border-ink px-3 text-left"
-            onClick={() => set({ personId: "" })}
-          >
-            {say("who")}
-          </button>
-          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => setKeys(true)}>
-            {say("keys")} ( ? )
-          </button>
-        </Popover.Content>
-      </Popover.Portal>
-      <Dialog open={keys} onClose={() => setKeys(false)} title={say("keysTitle")}>
-        <dl className="grid grid-cols-[5rem_1fr] gap-2 text-lg">
-          {KEYS.map(([key, word]) => (
-            <div key={key} className="contents">
-              <dt className="figures font-semibold">{key}</dt>
-              <dd>{say(word)}</dd>
-            </div>
-          ))}
-        </dl>
-      </Dialog>
-    </Popover.Root>
+  const { person, personId } = useSettings();
+  const drawn = useDrawn();
+  const plain = <span className="label grid min-h-11 place-items-center px-2">{person(personId)}</span>;
+  return drawn ? (
+    <Suspense fallback={plain}>
+      <WhoMenu />
+    </Suspense>
+  ) : (
+    plain
   );
 }

@@ -50,7 +50,10 @@ function useIntake() {
     if (back !== undefined)
       void api
         .job(back)
-        .then(({ vehicle, vehicleId, layoutId }) => setDraft((now) => ({ ...now, vehicle, vehicleId, layoutId })))
+        .then(({ vehicle, vehicleId, layoutId, about, accepted }) => {
+          const work = accepted?.asWork ?? [];
+          setDraft((now) => ({ ...now, vehicle, vehicleId, layoutId, about, work, recentWork: work.length > 0 }));
+        })
         .catch(() => undefined);
   }, [back]);
   useEffect(() => {
@@ -85,7 +88,7 @@ function useIntake() {
       setBusy(false);
     }
   };
-  return { draft, change, missing, refused, busy, open };
+  return { draft, change, missing, refused, busy, open, back };
 }
 
 /** A new job: short, in the order of the talk with the driver. */
@@ -118,6 +121,13 @@ export function IntakeView() {
     <>
       <TopStrip title={say("intakeTitle")} />
       <main className="mx-auto grid max-w-4xl gap-6 p-4 pb-28 md:p-8 md:pb-28">
+        {intake.back !== undefined && draft.work.length > 0 && (
+          <p role="note" className="ml-5 border-l-4 border-rule pl-3">
+            {say("intakeBack", {
+              what: draft.work.map((w) => `${word(`work.area.${w.area}`)}, ${word(`work.kind.${w.kind}`)}`).join("; "),
+            })}
+          </p>
+        )}
         <p role="note" className="ml-5 border border-caution bg-caution-ground p-3">
           {word("caution.not-to-be-driven")}
         </p>

@@ -11,6 +11,7 @@ import { SetAside } from "../../ui/SetAside";
 import { Failed, Loading } from "../../ui/States";
 import { useGo } from "../../ui/useGo";
 import { useWide } from "../../ui/useWide";
+import { Arithmetic } from "./Arithmetic";
 import { EntryPage, RigCheck } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
 import { focusNext, useKeys } from "./keys";
@@ -100,6 +101,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
           />
         ) : (
           <EntryPage runner={runner} test={test}>
+            <Arithmetic runner={runner} test={test} layoutId={job.layoutId} />
             {!wide && <RigCheck runner={runner} test={test} job={job} />}
           </EntryPage>
         )}

@@ -1,3 +1,4 @@
+import { lazy, Suspense } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
@@ -15,12 +16,13 @@ import { MayMoveNote, MayMoveTag } from "../../ui/MayMove";
 import { DecidedPanel } from "./DecidedPanel";
 import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
-import { Panels } from "./Panels";
 import { changedComponents, isLever, needsText, sharesAt, suspicionAt } from "./state";
 import { placeOf } from "../walk/state";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
 import { WayOut } from "./WayOut";
+
+const Panels = lazy(async () => ({ default: (await import("./Panels")).Panels }));
 
 /** The workspace of a job: circuit, next test, suspects, evidence. */
 export function TraceView() {
@@ -141,7 +143,11 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           <MayMoveNote job={job} />
         </aside>
       </main>
-      {drawn && <Panels job={job} trace={trace} />}
+      {drawn && (
+        <Suspense>
+          <Panels job={job} trace={trace} />
+        </Suspense>
+      )}
     </div>
   );
 }

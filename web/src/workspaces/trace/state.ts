@@ -142,6 +142,7 @@ export function standsBy(suspect: Suspicion, word: Word): string {
   const by = suspect.clearedBy ?? suspect.heldUpBy;
   const other = suspect.weights
     .filter((w) => w.entryId !== by?.entryId && w.oddsFactor < 1 === (suspect.clearedBy === undefined))
+    .filter((w) => strength(w.oddsFactor) !== "hardly")
     .slice(0, 1);
   return (
     [

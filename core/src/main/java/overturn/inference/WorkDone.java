@@ -151,6 +151,19 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
                 .findFirst();
     }
 
+    /** What a remedy at a place was, told later as work done before; whatever opened the circuit was bled. */
+    public static Optional<WorkDone> of(Remedy remedy, String placeId, Layout layout) {
+        Kind kind = remedy.name().startsWith("RENEW") || remedy.name().startsWith("FIT")
+                ? Kind.RENEWED
+                : remedy.opensCircuit() ? Kind.OPENED : Kind.SET;
+        Component part = layout.component(placeId);
+        boolean fluid = remedy == Remedy.CHANGE_FLUID || remedy == Remedy.FLUSH_AND_RESEAL;
+        return Arrays.stream(Area.values())
+                .filter(area -> fluid ? area == Area.FLUID : area.holds.test(part, layout))
+                .findFirst()
+                .map(area -> new WorkDone(area, kind, remedy.opensCircuit() ? Bled.YES : Bled.UNKNOWN));
+    }
+
     /** Factor on the frequency of a suspect. */
     double factor(Suspect suspect, Layout layout) {
         boolean here = area.holds(suspect, layout);

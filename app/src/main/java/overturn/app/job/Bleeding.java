@@ -20,6 +20,11 @@ public record Bleeding(String method, String order) {
         return new Bleeding(method.id(), order.id());
     }
 
+    /** The same, but by one person where there is no second. */
+    public Bleeding by(boolean helper) {
+        return helper || !method.equals(Method.TWO_PEOPLE.id()) ? this : new Bleeding(Method.ONE_WAY_VALVE.id(), order);
+    }
+
     /** With an order of the maker's; a method or order that is not known any more is the usual one. */
     public Schools schools(List<String> makersOrder) {
         return new Schools(

@@ -92,6 +92,8 @@ class KeyboardTest {
         page.keyboard().press("Enter");
         tabTo(page.getByLabel("Vehicle", new Page.GetByLabelOptions().setExact(true)));
         page.keyboard().type("Keyed van");
+        tabTo(page.getByLabel("Circuit", new Page.GetByLabelOptions().setExact(true)));
+        page.keyboard().type("Tarn");
         tabTo(page.getByLabel("What the driver says, in the driver’s words"));
         page.keyboard().type("Sinks while I wait");
         choose("What does it do most?", "Sinks under a steady foot");

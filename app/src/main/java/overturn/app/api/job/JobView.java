@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.VerdictAccepted;
@@ -13,8 +14,11 @@ import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.TakeWalk;
+import overturn.circuit.Layout;
 import overturn.inference.PlacesSeen;
+import overturn.inference.WorkDone;
 import overturn.measurement.ReadingSpec.Observation;
+import overturn.suspect.Remedy;
 import overturn.verdict.CatalogueVersion;
 
 /**
@@ -75,7 +79,7 @@ public record JobView(
                 state.log().stream().map(e -> EntryView.of(e, state)).toList(),
                 TestView.NeedsView.of(state.vehicle()),
                 state.setAside().stream().sorted().toList(),
-                state.accepted().map(AcceptedView::of),
+                state.accepted().map(verdict -> AcceptedView.of(verdict, state.layout())),
                 job.status().stage().id(),
                 StatusView.of(job.status()),
                 state.comesBackFrom(),
@@ -160,9 +164,10 @@ public record JobView(
             String why,
             List<String> places,
             List<UUID> carriers,
-            List<String> missing) {
+            List<String> missing,
+            List<WorkView> asWork) {
 
-        static AcceptedView of(VerdictAccepted verdict) {
+        static AcceptedView of(VerdictAccepted verdict, Layout layout) {
             return new AcceptedView(
                     verdict.remedyIds(),
                     verdict.grade(),
@@ -170,7 +175,18 @@ public record JobView(
                     verdict.why(),
                     verdict.places(),
                     verdict.carrierIds(),
-                    verdict.missing());
+                    verdict.missing(),
+                    IntStream.range(
+                                    0,
+                                    Math.min(
+                                            verdict.remedyIds().size(),
+                                            verdict.places().size()))
+                            .boxed()
+                            .flatMap(i -> Remedy.find(verdict.remedyIds().get(i)).stream()
+                                    .flatMap(remedy ->
+                                            WorkDone.of(remedy, verdict.places().get(i), layout).stream()))
+                            .map(WorkView::of)
+                            .toList());
         }
     }
 }

@@ -124,7 +124,7 @@ public class AcceptVerdict {
                 verdict.missing().stream().map(Enum::name).toList(),
                 why,
                 places,
-                settings.bleeding(),
+                settings.bleeding().by(settings.helper()),
                 settings.schools().ids());
     }
 
@@ -170,7 +170,7 @@ public class AcceptVerdict {
                 standing.missing(),
                 why,
                 places,
-                settings.bleeding(),
+                settings.bleeding().by(settings.helper()),
                 settings.schools().ids());
     }
 

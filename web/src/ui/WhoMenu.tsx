@@ -1,0 +1,83 @@
+import { Popover } from "radix-ui";
+import { useEffect, useState } from "react";
+import { useSettings } from "../domain/settings";
+import { say, type UiWord } from "../domain/words";
+import { Choice } from "./Choice";
+import { Dialog } from "./Dialog";
+
+const KEYS: [string, UiWord][] = [
+  ["n", "key.n"],
+  ["o", "key.o"],
+  ["b", "key.b"],
+  ["← →", "key.arrows"],
+  ["Ctrl K", "key.palette"],
+  ["?", "key.question"],
+];
+
+/** Who works, and what that person has chosen for this device. */
+export function WhoMenu() {
+  const { person, personId, set, units, theme } = useSettings();
+  const [keys, setKeys] = useState(false);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement))
+        setKeys(true);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="label min-h-11 px-2 underline decoration-dotted underline-offset-4">
+        {person(personId)}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          aria-label={say("units")}
+          className="z-10 grid w-72 gap-4 border-2 border-ink bg-panel p-4 text-ink"
+        >
+          <Choice
+            label={say("units")}
+            value={units}
+            onChange={(v) => set({ units: v as "metric" | "us" })}
+            options={[
+              { value: "metric", text: say("metric") },
+              { value: "us", text: say("us") },
+            ]}
+          />
+          <Choice
+            label={say("theme")}
+            value={theme}
+            onChange={(v) => set({ theme: v as "light" | "dark" })}
+            options={[
+              { value: "light", text: say("light") },
+              { value: "dark", text: say("dark") },
+            ]}
+          />
+          <button
+            type="button"
+            className="min-h-11 border-2 border-ink px-3 text-left"
+            onClick={() => set({ personId: "" })}
+          >
+            {say("who")}
+          </button>
+          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => setKeys(true)}>
+            {say("keys")} ( ? )
+          </button>
+        </Popover.Content>
+      </Popover.Portal>
+      <Dialog open={keys} onClose={() => setKeys(false)} title={say("keysTitle")}>
+        <dl className="grid grid-cols-[5rem_1fr] gap-2 text-lg">
+          {KEYS.map(([key, word]) => (
+            <div key={key} className="contents">
+              <dt className="figures font-semibold">{key}</dt>
+              <dd>{say(word)}</dd>
+            </div>
+          ))}
+        </dl>
+      </Dialog>
+    </Popover.Root>
+  );
+}
