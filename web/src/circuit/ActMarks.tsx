@@ -21,7 +21,8 @@ const BESIDE_ONE_ANOTHER = 0.5;
 
 /** The act of a step, drawn where it is done: a plug going in, a clamp on, a screw turned, a foot pressing, an eye looking. */
 export function ActMarks({ layout, step }: { layout: Layout; step: Act }) {
-  const draw = DRAWINGS[step.gesture];
+  const lever = step.at.some((id) => layout.components.find((c) => c.id === id)?.kind === "LEVER");
+  const draw = (lever ? AT_A_LEVER[step.gesture] : undefined) ?? DRAWINGS[step.gesture];
   return (
     <g pointerEvents="none">
       {spots(layout, step).map(({ x, y, turn }) => (
@@ -306,4 +307,27 @@ const DRAWINGS: Record<Gesture, ReactNode> = {
   TURN_WHEEL: round,
   WAIT: glass,
   WIPE: paper,
+};
+
+/** A lever is pulled by a hand, where a pedal is pressed by a foot. */
+const AT_A_LEVER: Partial<Record<Gesture, ReactNode>> = {
+  PRESS: (
+    <>
+      <g className="act-press">{hand}</g>
+      {shove}
+    </>
+  ),
+  HOLD: (
+    <>
+      {hand}
+      {shove}
+      <path d="M-70 44H-10" {...LINE} strokeDasharray="2 9" />
+    </>
+  ),
+  RELEASE: (
+    <>
+      {hand}
+      {back}
+    </>
+  ),
 };

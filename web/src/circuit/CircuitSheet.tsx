@@ -188,12 +188,12 @@ function Tap({ layout, id, label, onTap }: { layout: Layout; id: string; label: 
 function Pipes({ sheet, look }: { sheet: Sheet; look: (id: string) => Look }) {
   return (
     <g fill="none">
-      {sheet.stretches.map((pipe) => {
+      {sheet.stretches.map((pipe, n) => {
         const own = look(pipe.to);
         const { hot } = own;
         return (
           <path
-            key={`${pipe.id}-${pipe.to}`}
+            key={`${pipe.id}-${pipe.to}-${n}`}
             d={pipe.path}
             stroke={pipe.hose || own.p >= 0.12 ? own.stroke : "var(--soft)"}
             strokeWidth={pipe.hose ? (hot ? 7 : 4) : own.p >= 0.12 ? 5 : 3}

@@ -104,6 +104,12 @@ export function viewOf({ sheet }: Layout, boxes: Box[], leastWidth: number, shap
   };
 }
 
+/** A sheet in two pages, one below the other, where a phone is too narrow for the whole of it. */
+export function halves({ sheet }: Layout): Box[] {
+  const width = sheet.width / 2;
+  return [0, width].map((x) => ({ x, y: 0, width, height: sheet.height }));
+}
+
 /** Where a stretch begins that is to lie within a length and its margins; in the middle where it is longer. */
 function within(middle: number, size: number, most: number): number {
   return size > most + 2 * MARGIN

@@ -11,12 +11,14 @@ import type { useRunner } from "./useRunner";
 interface Props {
   runner: ReturnType<typeof useRunner>;
   test: Test;
+  /** Whether it is worked by a hand lever. */
+  lever: boolean;
   /** What stands between the reading and the minutes. */
   children: ReactNode;
 }
 
 /** Everything that was read, on one page, with the rig checked and the reading on its ruler. */
-export function EntryPage({ runner, test, children }: Props) {
+export function EntryPage({ runner, test, lever, children }: Props) {
   const { word } = useSettings();
   const { draft, change, refused } = runner;
   return (
@@ -37,7 +39,7 @@ export function EntryPage({ runner, test, children }: Props) {
           />
         </section>
       ) : (
-        <Figures runner={runner} test={test} />
+        <Figures runner={runner} test={test} lever={lever} />
       )}
       {refused.length > 0 && (
         <div role="alert" className="border-2 border-danger p-3">
@@ -107,14 +109,14 @@ function Codes({ codes, onCodes }: { codes: Code[]; onCodes: (codes: Code[]) => 
   );
 }
 
-function Figures({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
+function Figures({ runner, test, lever }: { runner: ReturnType<typeof useRunner>; test: Test; lever: boolean }) {
   const { figure, catalogue } = useSettings();
   const { draft, unitFor } = runner;
   const typed = test.figures.filter((f) => value(draft, f, unitFor(f), catalogue.units) !== undefined);
   const onRuler = typed[typed.length - 1] ?? test.figures[0];
   return (
     <section className="grid gap-3">
-      <FigureFields runner={runner} test={test} figures={test.figures} />
+      <FigureFields runner={runner} test={test} figures={test.figures} lever={lever} />
       {typed.length === 0 && <p className="text-soft">{say("atLeastOne")}</p>}
       {onRuler && (
         <Ruler

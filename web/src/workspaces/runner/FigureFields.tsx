@@ -11,10 +11,12 @@ interface Props {
   test: Test;
   /** Those of the test that are entered here. */
   figures: Figure[];
+  /** Whether a rule lies at a hand lever, in place of a tape at a pedal. */
+  lever: boolean;
 }
 
 /** Fields of figures as they are read; of a travel what the tape shows, once it is said what it shows at rest. */
-export function FigureFields({ runner, test, figures }: Props) {
+export function FigureFields({ runner, test, figures, lever }: Props) {
   const { figure: named, show, catalogue } = useSettings();
   const { draft, type, rest, unitFor } = runner;
   const firstEmpty = figures.find((f) => (draft.texts[f.id] ?? "") === "");
@@ -24,15 +26,15 @@ export function FigureFields({ runner, test, figures }: Props) {
       {onTape && (
         <div className="border-l-4 border-rule pl-3">
           <label className="flex flex-wrap items-center gap-x-4 gap-y-1">
-            <span className="figures w-40 shrink-0 text-lg text-soft">{say("tapeAtRest")}</span>
-            <span className="flex min-h-16 w-44 items-center border-2 border-ink bg-panel pr-3">
+            <span className="figures w-40 shrink-0 text-lg text-soft">{say(lever ? "ruleAtRest" : "tapeAtRest")}</span>
+            <span className="flex min-h-16 w-44 items-center border-2 border-ink bg-panel pr-3 focus-within:outline-3 focus-within:outline-offset-2 focus-within:outline-cool">
               <input
                 inputMode="decimal"
                 autoComplete="off"
                 maxLength={12}
                 value={draft.restText ?? ""}
                 onChange={(e) => rest(e.target.value)}
-                className="figures min-h-16 w-full min-w-0 bg-transparent px-3 text-right text-2xl"
+                className="figures min-h-16 w-full min-w-0 bg-transparent px-3 text-right text-2xl focus-visible:outline-hidden"
               />
               <span className="figures text-soft">{unitOf(draft, onTape, unitFor(onTape))}</span>
             </span>

@@ -17,6 +17,7 @@ import { OutcomePage } from "./OutcomePage";
 import { focusNext, useKeys } from "./keys";
 import { lacking, pages } from "./state";
 import { StepPage } from "./StepPage";
+import { isLever } from "../trace/state";
 import { useRunner } from "./useRunner";
 
 /** A test being done: one step at a time, readable at two metres, everything kept as it is typed. */
@@ -41,7 +42,7 @@ export function RunnerView() {
 }
 
 function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job: Job; test: Test }) {
-  const { word, catalogue } = useSettings();
+  const { word, catalogue, layout } = useSettings();
   const go = useGo();
   const { draft, phase, change, before } = runner;
   const last = pages(test) - 1;
@@ -100,7 +101,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
             onStep={(to) => change({ step: to })}
           />
         ) : (
-          <EntryPage runner={runner} test={test}>
+          <EntryPage runner={runner} test={test} lever={isLever(layout(job.layoutId))}>
             <Arithmetic runner={runner} test={test} layoutId={job.layoutId} />
             {!wide && <RigCheck runner={runner} test={test} job={job} />}
           </EntryPage>

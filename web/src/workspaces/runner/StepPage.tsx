@@ -4,6 +4,7 @@ import type { Job, Step, Test } from "../../domain/types";
 import { say } from "../../domain/words";
 import { NeededList } from "../../ui/Needed";
 import { FigureFields } from "./FigureFields";
+import { isLever } from "../trace/state";
 import { forceOf } from "./state";
 import { PressPicture, StepDrawing } from "./StepDrawing";
 import { Timer } from "./Timer";
@@ -87,7 +88,7 @@ interface NowProps {
 }
 
 function Now({ runner, test, job, at, step }: NowProps) {
-  const { word, show, fitting } = useSettings();
+  const { word, show, fitting, layout } = useSettings();
   const sentence = useSentence(test);
   const pressed = forceOf(word(step.word));
   const newton = pressed === undefined ? undefined : test.forcesN[pressed];
@@ -100,7 +101,7 @@ function Now({ runner, test, job, at, step }: NowProps) {
   const fields = read.length > 0 && (
     <section className="grid gap-3">
       {calls.length > 1 && <p className="text-lg text-soft">{say("enterAfter")}</p>}
-      <FigureFields runner={runner} test={test} figures={read} />
+      <FigureFields runner={runner} test={test} figures={read} lever={isLever(layout(job.layoutId))} />
     </section>
   );
   return (

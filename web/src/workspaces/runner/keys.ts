@@ -27,7 +27,7 @@ const isChoice = (target: EventTarget | null): target is HTMLElement =>
 
 /** The focus goes where the next key goes: to the first field that is empty, else to what leads on; no keyboard is put up under a thumb. */
 export function focusNext(page: HTMLElement | null) {
-  const fields = [...(page?.querySelectorAll<HTMLInputElement>("main input.figures") ?? [])];
+  const fields = [...(page?.querySelectorAll<HTMLInputElement>("main input[id^='figure-']") ?? [])];
   const typing = window.matchMedia("(pointer: fine)").matches ? fields.find((field) => field.value === "") : undefined;
   const choice = page?.querySelector<HTMLElement>("main [role=radio]");
   (typing ?? choice ?? page?.querySelector<HTMLElement>("[data-next]"))?.focus({ preventScroll: true });

@@ -41,9 +41,11 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
         <p className="mt-0.5 text-[1.05rem]">{reasonText(next, job.assessment, word)}</p>
         <p className="text-sm text-soft">
           {next.stateMinutes >= 1 ? `${say("stateExtra", { minutes: minutes(next.stateMinutes) })}. ` : ""}
-          {job.assessment.anotherTestPays
-            ? `${stopOrTest(next, job.assessment.verdict)} ${say("actNowOrTest", { waste })}`
-            : say("actNow", { minutes: waste })}{" "}
+          {next.reason.kind === "GATE"
+            ? ""
+            : job.assessment.anotherTestPays
+              ? `${stopOrTest(next, job.assessment.verdict)} ${say("actNowOrTest", { waste })}`
+              : say("actNow", { minutes: waste })}{" "}
           {moneyText(job.assessment)}
         </p>
         {caution && (

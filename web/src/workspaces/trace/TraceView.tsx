@@ -1,12 +1,13 @@
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect, useRef } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
+import { boxOf } from "../../circuit/places";
 import { SpotMarks } from "../../circuit/SpotMarks";
 import { ForVehicle, useSettings } from "../../domain/settings";
 import type { WaitingOf } from "../../domain/outbox";
 import { useDrawn } from "../../domain/soon";
-import type { Job } from "../../domain/types";
+import type { Job, Layout } from "../../domain/types";
 import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
 import { AlsoHere } from "../../ui/AlsoHere";
@@ -58,11 +59,28 @@ function KeptJob({ write }: { write: WaitingOf<"jobs"> }) {
   );
 }
 
+/** Where the sheet is wider than the screen it opens on the part that is suspected most. */
+function useLeadingInView(job: Job, sheet: Layout) {
+  const drawing = useRef<HTMLDivElement>(null);
+  const leading = [...suspicionAt(job.assessment.river[job.assessment.river.length - 1])].sort(
+    ([, a], [, b]) => b - a,
+  )[0]?.[0];
+  useEffect(() => {
+    const box = leading === undefined ? undefined : boxOf(sheet, leading);
+    const frame = drawing.current;
+    if (!box || !frame) return;
+    const middle = ((box.x + box.width / 2) / sheet.sheet.width) * frame.scrollWidth;
+    frame.scrollLeft = middle - frame.clientWidth / 2;
+  }, [leading, sheet]);
+  return drawing;
+}
+
 function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace> }) {
   const { layout, word, person } = useSettings();
   const go = useNavigate();
   const drawn = useDrawn();
   const sheet = layout(job.layoutId);
+  const drawing = useLeadingInView(job, sheet);
   const closed = job.stage === "released" && trace.isNow;
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
@@ -92,7 +110,13 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
       <main className="grid min-h-0 flex-1 lg:grid-cols-[1fr_20rem]">
         <div className="flex min-h-0 min-w-0 flex-col lg:overflow-y-auto lg:border-r-2 lg:border-ink">
           <div className="sheet-grid min-h-0 flex-1 max-lg:order-2 lg:min-h-[20rem]">
-            <div className="h-full max-sm:overflow-x-auto" tabIndex={0} role="group" aria-label={sheet.name}>
+            <div
+              ref={drawing}
+              className="h-full max-sm:overflow-x-auto"
+              tabIndex={0}
+              role="group"
+              aria-label={sheet.name}
+            >
               <div className="h-full max-sm:w-[640px]">
                 <CircuitSheet
                   layout={sheet}

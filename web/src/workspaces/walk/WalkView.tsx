@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
+import { halves } from "../../circuit/places";
 import { SpotMarks } from "../../circuit/SpotMarks";
 import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
@@ -12,6 +13,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { useWide } from "../../ui/useWide";
 import { useGo } from "../../ui/useGo";
 import { tapped, walkTests, type Spot } from "./state";
 
@@ -39,6 +41,7 @@ function Walk({ job }: { job: Job }) {
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState("");
   const sheet = layout(job.layoutId);
+  const views = useWide() ? [undefined] : halves(sheet);
   const tap = (id: string) => {
     if (!job.walk.parts.includes(id)) return;
     const { [id]: before, ...others } = spots;
@@ -76,17 +79,14 @@ function Walk({ job }: { job: Job }) {
             <p className="text-soft">{say("walkWhy")}</p>
             <p className="mt-2 text-lg font-semibold">{say("walkTap")}</p>
           </div>
-          <div
-            className="sheet-grid border-y-2 border-ink max-sm:overflow-x-auto"
-            tabIndex={0}
-            role="group"
-            aria-label={sheet.name}
-          >
-            <div className="h-[26rem] max-sm:w-[640px]">
-              <CircuitSheet layout={sheet} onPart={tap}>
-                <SpotMarks layout={sheet} spots={shown} />
-              </CircuitSheet>
-            </div>
+          <div className="sheet-grid border-y-2 border-ink" role="group" aria-label={sheet.name}>
+            {views.map((view, page) => (
+              <div key={page} className={view ? "border-b border-rule" : "h-[26rem]"}>
+                <CircuitSheet layout={sheet} onPart={tap} {...(view ? { view } : {})}>
+                  <SpotMarks layout={sheet} spots={shown} />
+                </CircuitSheet>
+              </div>
+            ))}
           </div>
           <div className="flex flex-wrap items-center gap-4 p-4">
             <Button large filled={restDry} aria-pressed={restDry} onClick={() => setRestDry(!restDry)}>
