@@ -309,25 +309,27 @@ const DRAWINGS: Record<Gesture, ReactNode> = {
   WIPE: paper,
 };
 
-/** A lever is pulled by a hand, where a pedal is pressed by a foot. */
+const below = (mark: ReactNode) => <g transform="translate(0 22)">{mark}</g>;
+
+/** A lever is pulled by a hand towards its grip, where a pedal is pressed by a foot. */
 const AT_A_LEVER: Partial<Record<Gesture, ReactNode>> = {
   PRESS: (
     <>
       <g className="act-press">{hand}</g>
-      {shove}
+      {below(back)}
     </>
   ),
   HOLD: (
     <>
       {hand}
-      {shove}
+      {below(back)}
       <path d="M-70 44H-10" {...LINE} strokeDasharray="2 9" />
     </>
   ),
   RELEASE: (
     <>
       {hand}
-      {back}
+      {below(shove)}
     </>
   ),
 };
