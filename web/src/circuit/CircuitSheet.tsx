@@ -119,7 +119,7 @@ export function CircuitSheet({
       <Cuts layout={layout} stillFitted={stillFitted} />
       {children}
       {onPart &&
-        tapOrder(layout).map((id) => (
+        tapOrder(layout, view).map((id) => (
           <Tap key={id} layout={layout} id={id} label={`${part(id)} ${state(id)}`.trim()} onTap={() => onPart(id)} />
         ))}
     </svg>
@@ -149,9 +149,15 @@ function hideCutNames(drawing: SVGSVGElement | null, view: Box | undefined) {
 }
 
 /** Lines lie under what they lead to, so that a tap on a part is never taken for one on its pipe. */
-function tapOrder(layout: Layout): string[] {
+function tapOrder(layout: Layout, view: Box | undefined): string[] {
   const lines = new Set(layout.sheet.stretches.map((s) => s.to));
-  const drawn = layout.components.map((c) => c.id).filter((id) => boxOf(layout, id) !== undefined);
+  const drawn = layout.components
+    .map((c) => c.id)
+    .filter((id) => {
+      const box = boxOf(layout, id);
+      const middle = box && box.x + box.width / 2;
+      return middle !== undefined && (!view || (middle >= view.x && middle < view.x + view.width));
+    });
   return [...drawn.filter((id) => lines.has(id)), ...drawn.filter((id) => !lines.has(id))];
 }
 

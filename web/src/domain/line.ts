@@ -25,6 +25,12 @@ export function noteAnswer(response: Response) {
   if (keptSince !== line.keptSince) tell({ keptSince });
 }
 
+/** The browser knows that it has no line before anything is asked: it is said then, and not when a request fails. */
+if (typeof window !== "undefined") {
+  window.addEventListener("offline", () => tell({ keptSince: line.keptSince || new Date().toISOString() }));
+  window.addEventListener("online", () => tell({ keptSince: "" }));
+}
+
 export const offerNewVersion = (renew: () => void) => tell({ renew });
 
 export function useLine(): Line {

@@ -31,6 +31,14 @@ export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: R
   return (
     <section aria-label={say("parts")} className="border-t-2 border-ink bg-panel p-4">
       <h2 className="caps">{say("parts")}</h2>
+      {repair.cost && (
+        <p className="figures text-soft">
+          {say("partsCost", {
+            parts: `${Math.round(repair.cost.parts)} ${repair.cost.currency}`,
+            labour: `${Math.round(repair.cost.labour)} ${repair.cost.currency}`,
+          })}
+        </p>
+      )}
       <ul>
         {job.parts.map((one) => (
           <li key={one.part} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule py-2">

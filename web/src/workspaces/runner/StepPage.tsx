@@ -59,7 +59,7 @@ function StepLine({ test, step, now, done, onStep }: LineProps) {
       )}
     >
       <span aria-hidden="true" className="w-4 shrink-0 text-center">
-        {done ? "✓" : "·"}
+        {done ? "✓" : now ? "▸" : ""}
       </span>
       {sentence(step)}
     </button>

@@ -92,7 +92,7 @@ function Segments({ job }: { job: Job }) {
 }
 
 function LastReading({ job }: { job: Job }) {
-  const { word } = useSettings();
+  const { word, figure: named } = useSettings();
   const last = [...job.entries]
     .reverse()
     .find((e) => e.kind === "reading-taken" && !e.struck && e.figures.some((f) => f.coreValue !== undefined));
@@ -113,7 +113,7 @@ function LastReading({ job }: { job: Job }) {
         figure={figure}
         mark={last.figures[index]?.coreValue}
         title={say("lastReading", {
-          test: `${word(`test.${procedureId}`)}: ${word(`figure.${procedureId}.${figure.id}`)}`,
+          test: `${word(`test.${procedureId}`)}: ${named(procedureId, figure.id)}`,
         })}
       />
       <AsBefore figure={figure} mark={last.figures[index]?.coreValue} />

@@ -16,7 +16,13 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
   const title = say(
     job.accepted ? (job.assessment.suspects.some((s) => s.retired) ? "verdictLeft" : "verdictOther") : "verdictSoFar",
   );
+  const against = new Set(
+    job.assessment.suspects
+      .filter((s) => s.remedyId === verdict.remedyId)
+      .flatMap((s) => s.weights.filter((w) => w.oddsFactor < 1).map((w) => w.entryId)),
+  );
   const carriers = verdict.carriers
+    .filter((id) => !against.has(id))
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "")
     .map((id) => word(`test.${id}`));
   return (
@@ -110,7 +116,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
 const MOST_OVERTURNERS = 3;
 
 /** What would overturn the verdict, each sentence once, the rivals of one outcome together. */
-function overturning(all: Overturner[], { word, show }: ReturnType<typeof useSettings>): string[] {
+function overturning(all: Overturner[], { word, show, figure }: ReturnType<typeof useSettings>): string[] {
   const byOutcome = new Map<string, { o: Overturner; rivals: string[] }>();
   for (const o of all) {
     const outcome = [o.procedureId, o.anotherRig, o.option, o.figureId, o.above].join(" ");
@@ -125,7 +131,7 @@ function overturning(all: Overturner[], { word, show }: ReturnType<typeof useSet
       return say("overturnSeen", { test, option: word(`option.${o.procedureId}.${o.option}`), rival });
     return say(o.above ? "overturnAbove" : "overturnBelow", {
       test,
-      figure: word(`figure.${o.procedureId}.${o.figureId}`),
+      figure: figure(o.procedureId, o.figureId ?? ""),
       value: o.dimension === undefined ? "" : show(o.threshold, o.dimension),
       rival,
     });

@@ -32,6 +32,7 @@ public enum PlainFact {
     FLUID_UNDER_RESERVOIR(always(), by(25, "reservoir-weeping").and(3, "weeping-joint")),
     FLUID_ON_LINES(always(), by(20, "weeping-joint", "connector-weeping").and(10, "hose-weeping")),
     STEERING_FLUID_SEEN(hydraulic(), by(25, "assist-input-seal-leaking", "assist-line-leaking")),
+    LEVEL_STEADY(always(), leaks(0.25).and(0.3, "fluid-low")),
     FLUID_ADDED(always(), leaks(3).and(2, "fluid-wrong").and(0.3, "fluid-low")),
     OTHER_FLUID_FILLED(always(), by(25, "fluid-wrong")),
     LEVEL_LAMP(pedalBrake(), leaks(2.5).and(6, "fluid-low")),
@@ -81,6 +82,12 @@ public enum PlainFact {
                     .and(2.5, "fluid-low")
                     .and(0.2, "swelling-hoses", "bracket-flexing", "wrong-ratio")
                     .and(0.05, SuspectCatalogue.NOTHING_WRONG)),
+    BITES_AT_THE_FLOOR(
+            clutch(),
+            by(2.5, "air-in-slave", "air-in-high-loop", "air-in-master", "rod-gap-too-large")
+                    .and(2, "primary-piston-cup", "fork-worn", "clutch-mechanical")
+                    .and(0.2, "hole-clogged", "rod-too-long", "pedal-stop-wrong")
+                    .and(0.2, SuspectCatalogue.NOTHING_WRONG)),
     ONE_AXLE_IDLE(
             bothAxles(),
             by(6, "valve-shifted")

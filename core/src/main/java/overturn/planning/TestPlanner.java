@@ -24,6 +24,8 @@ import overturn.procedure.Procedure.Nature;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
+import overturn.protocol.Act.Press;
+import overturn.protocol.Act.Stand;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
@@ -34,6 +36,9 @@ import overturn.suspect.Suspect;
 public final class TestPlanner {
 
     /** Share of the leading remedy above which the open question is its proof. */
+    /** From so long on a vehicle has stood for a night. */
+    private static final double A_NIGHT_SECONDS = 4 * 3600;
+
     private static final double KNOWN = 0.9;
     /** Chance of a proof from which on a test is done for it. */
     private static final double LEAST_PROOF = 0.05;
@@ -238,7 +243,7 @@ public final class TestPlanner {
         double share = candidate.repeat().worth;
         CostToCome.Gain gain = cost.gain(now, outcomes).times(share);
         double chance = share * proofChance(history, procedure, now, outcomes, foresight, carried);
-        double stateMinutes = stateMinutes(procedure, state, history.now());
+        double stateMinutes = stateMinutes(procedure, state, history.now()) + standingMinutes(procedure, history);
         return new Proposal(
                 procedure,
                 candidate.repeat() != Repeat.FIRST,
@@ -301,6 +306,23 @@ public final class TestPlanner {
             }
         }
         return true;
+    }
+
+    /**
+     * What is read after a night is read at once while nobody has pressed; afterwards the night has to be waited for.
+     */
+    private double standingMinutes(Procedure procedure, BeliefHistory history) {
+        double stoodSeconds = procedure.protocol().acts().stream()
+                .filter(Stand.class::isInstance)
+                .mapToDouble(act -> ((Stand) act).seconds())
+                .filter(seconds -> seconds >= A_NIGHT_SECONDS)
+                .sum();
+        boolean pressed = history.readings().stream()
+                .map(Reading::procedureId)
+                .filter(id -> !ProcedureCatalogue.atIntake(id))
+                .flatMap(id -> model.procedures().find(id).stream())
+                .anyMatch(done -> done.protocol().acts().stream().anyMatch(Press.class::isInstance));
+        return pressed ? stoodSeconds / 60 : 0;
     }
 
     /** The way there and what it adds to the way back, with credit for what the likely remedy opens anyway. */

@@ -106,6 +106,17 @@ class TestPlannerTest {
                 .noneMatch(Set.of("reservoir", "dry-walk", "port-plugs", "characterise")::contains));
     }
 
+    /** The first press after a night is read while nobody has pressed; afterwards it waits for the next night. */
+    @Test
+    void theFirstPressAfterStandingIsNotProposedRightAfterAPedalTest() {
+        List<Proposal> before = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY);
+        assertTrue(proposal(before, "first-press").stateMinutes() < 60);
+        Reading pressed = figures("hold-gentle", RigTrust.PROVEN, 24.0, 24.5, 25.0, 26.0);
+        Proposal after = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, pressed), "first-press");
+        assertTrue(after.stateMinutes() > 400, "a night: " + after.stateMinutes());
+        assertFalse(after.worthDoing());
+    }
+
     /**
      * What could not be seen is not proposed again at once, twenty times; it is once the vehicle has stood otherwise.
      */

@@ -91,7 +91,6 @@ class WalksOfTheTradeTest {
         assertTrue(
                 next == null
                         || assessment.history().now().probability(leading) >= KNOWN
-                        || proposed.isEmpty()
                         || proposed.stream().anyMatch(words(next, " ")::contains),
                 () -> walk + ": next comes " + proposed + "; " + told(assessment));
     }

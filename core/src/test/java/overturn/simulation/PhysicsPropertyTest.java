@@ -8,8 +8,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Assume;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
 import net.jqwik.api.Tag;
 import net.jqwik.api.constraints.DoubleRange;
 import net.jqwik.api.constraints.IntRange;
@@ -41,6 +45,12 @@ class PhysicsPropertyTest {
     private static final Layout TARN = Presets.TARN_BOX_VAN;
     private static final Simulator SIMULATOR = SIMULATORS.get(0);
 
+    /** Every preset by its place, however many there are. */
+    @Provide
+    Arbitrary<Integer> presets() {
+        return Arbitraries.integers().between(0, PRESETS.size() - 1);
+    }
+
     private static VehicleUnknowns vehicle(long seed) {
         return VehicleUnknowns.draw(new SplittableRandom(seed));
     }
@@ -67,7 +77,7 @@ class PhysicsPropertyTest {
     @Property(seed = "20261127")
     void moreForceNeverGivesLessPressureOrLessTravel(
             @ForAll long seed,
-            @ForAll @IntRange(max = 8) int preset,
+            @ForAll("presets") int preset,
             @ForAll @IntRange(max = 63) int suspect,
             @ForAll @DoubleRange(min = 0, max = 600) double forceN,
             @ForAll @DoubleRange(min = 0, max = 200) double moreN) {
@@ -82,7 +92,7 @@ class PhysicsPropertyTest {
     @Property(seed = "20261127")
     void pluggingAJointNeverAddsTravel(
             @ForAll long seed,
-            @ForAll @IntRange(max = 8) int preset,
+            @ForAll("presets") int preset,
             @ForAll @IntRange(max = 63) int suspect,
             @ForAll @IntRange(max = 63) int joint,
             @ForAll @DoubleRange(min = 0, max = 600) double forceN) {
@@ -97,13 +107,14 @@ class PhysicsPropertyTest {
     @Property(seed = "20261127")
     void aLargerBoreNeverGivesLongerTravelAtTheSameForceInASoundCircuit(
             @ForAll long seed,
-            @ForAll @IntRange(max = 8) int preset,
+            @ForAll("presets") int preset,
             @ForAll @DoubleRange(min = 30, max = 500) double forceN,
             @ForAll @DoubleRange(min = 1.01, max = 1.4) double factor) {
         Layout layout = PRESETS.get(preset);
         double small = press(SIMULATORS.get(preset), forceN, CutSet.NONE, vehicle(seed), List.of())[1];
+        Assume.that(small < layout.input().travelToStopMm() - 1e-6);
         double large = press(Simulator.of(withBore(layout, factor)), forceN, CutSet.NONE, vehicle(seed), List.of())[1];
-        assertTrue(small >= layout.input().travelToStopMm() - 1e-6 || large <= small + 1e-6, small + " to " + large);
+        assertTrue(large <= small + 1e-6, small + " to " + large);
     }
 
     private static Layout withBore(Layout layout, double factor) {
@@ -130,7 +141,7 @@ class PhysicsPropertyTest {
     @Property(seed = "20261127")
     void timeOnlyLetsThePedalDownWhileTheEngineIsOff(
             @ForAll long seed,
-            @ForAll @IntRange(max = 8) int preset,
+            @ForAll("presets") int preset,
             @ForAll @IntRange(max = 63) int suspect,
             @ForAll @IntRange(min = 1, max = 120) int seconds) {
         Layout layout = PRESETS.get(preset);
@@ -151,7 +162,7 @@ class PhysicsPropertyTest {
     @Property(seed = "20261127")
     void volumeIsConserved(
             @ForAll long seed,
-            @ForAll @IntRange(max = 8) int preset,
+            @ForAll("presets") int preset,
             @ForAll @IntRange(max = 63) int suspect,
             @ForAll @DoubleRange(min = 20, max = 900) double forceN,
             @ForAll @IntRange(max = 90) int seconds) {
@@ -187,7 +198,7 @@ class PhysicsPropertyTest {
      */
     @Property(tries = 300, seed = "20261127")
     void anyCutSetCanBeSimulated(
-            @ForAll long seed, @ForAll @IntRange(max = 8) int preset, @ForAll @IntRange(max = 63) int suspect) {
+            @ForAll long seed, @ForAll("presets") int preset, @ForAll @IntRange(max = 63) int suspect) {
         Layout layout = PRESETS.get(preset);
         SplittableRandom random = new SplittableRandom(seed);
         java.util.Set<String> closed = new java.util.TreeSet<>();
@@ -314,9 +325,7 @@ class PhysicsPropertyTest {
      */
     @Property(tries = 120, seed = "20261127")
     void everySuspectChangesWhatAtLeastOneTestReads(
-            @ForAll @IntRange(max = 8) int preset,
-            @ForAll @IntRange(min = 1, max = 63) int suspect,
-            @ForAll long seed) {
+            @ForAll("presets") int preset, @ForAll @IntRange(min = 1, max = 63) int suspect, @ForAll long seed) {
         Layout layout = PRESETS.get(preset);
         List<Suspect> all = SuspectCatalogue.of(layout);
         Suspect one = all.get(1 + suspect % (all.size() - 1));

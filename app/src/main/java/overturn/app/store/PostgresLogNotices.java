@@ -71,7 +71,7 @@ class PostgresLogNotices implements LogNotices, DisposableBean {
                 while (!ended) {
                     tell(connection.unwrap(PGConnection.class).getNotifications(WAIT_MILLIS));
                 }
-            } catch (SQLException e) {
+            } catch (SQLException | RuntimeException e) {
                 LOG.warn("Entries are not announced just now: {}", e.getMessage());
                 rest();
             }

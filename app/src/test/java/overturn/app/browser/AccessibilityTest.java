@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -58,6 +59,15 @@ class AccessibilityTest {
         Map<?, ?> size =
                 (Map<?, ?>) page.evaluate("() => ({wide: document.documentElement.scrollWidth, window: innerWidth})");
         assertEquals(size.get("window"), size.get("wide"), view + " does not scroll sideways");
+        assertEquals(
+                List.of(),
+                Pattern.compile(
+                                "\\b(test|figure|option|suspect|remedy|component|fact|caution|repair|check)\\.[a-z-]+[.a-z-]*")
+                        .matcher(page.locator("body").innerText())
+                        .results()
+                        .map(MatchResult::group)
+                        .toList(),
+                view + " shows words, and no keys of words");
         page.evaluate(axe);
         Object found = page.evaluate(
                 "async () => (await axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}))"

@@ -45,9 +45,9 @@ class HiddenFaultsTest {
     @Test
     void oneJsonObjectHoldsEveryFigureOfEveryPolicy() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        assertEquals(0, run(out, "--vehicles", "16", "--seed", "3", "--family", "lever-clutch", "--json"));
+        assertEquals(0, run(out, "--vehicles", "24", "--seed", "3", "--family", "lever-clutch", "--json"));
         JsonNode report = JsonMapper.builder().build().readTree(out.toString(StandardCharsets.UTF_8));
-        assertEquals(16, report.get("vehicles").asInt());
+        assertEquals(24, report.get("vehicles").asInt());
         assertEquals(
                 Set.of("overturn", "likelihood", "chart", "informationPerMinute", "informationOnly"),
                 Set.copyOf(report.get("policies").propertyNames()));
@@ -114,7 +114,7 @@ class HiddenFaultsTest {
     @Test
     void theBoundIsPrintedForEveryStratum() {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        assertEquals(0, run(out, "--bound", "--vehicles", "16", "--seed", "3", "--family", "lever-clutch", "--json"));
+        assertEquals(0, run(out, "--bound", "--vehicles", "24", "--seed", "3", "--family", "lever-clutch", "--json"));
         JsonNode reached = JsonMapper.builder()
                 .build()
                 .readTree(out.toString(StandardCharsets.UTF_8))

@@ -13,6 +13,7 @@ import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.workshop.WorkshopSettings;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.BleedSheet;
 import overturn.bleeding.Schools;
@@ -37,6 +38,7 @@ import overturn.suspect.Remedy;
  *
  * @param needed what has to be at hand before it is begun
  * @param fluid what the circuit is filled with; empty where nothing is filled
+ * @param cost what the workshop reckons for it; empty where it told no rate
  * @param ways the schools that the plan depends on
  * @param accepted share that the evidence now gives to what was accepted; what was measured meanwhile counts
  * @param overturned whether something else leads by now, so that the new part should wait
@@ -49,6 +51,7 @@ public record RepairView(
         List<WorkStepView> steps,
         List<NeededView> needed,
         Optional<FluidView> fluid,
+        Optional<CostView> cost,
         List<WayView> ways,
         double minutes,
         double accepted,
@@ -83,6 +86,7 @@ public record RepairView(
                         .toList(),
                 repair.plan().needed().stream().map(NeededView::of).toList(),
                 FluidView.of(repair, job.state().layout().reservoir()),
+                CostView.of(accepted, job.workshop()),
                 repair.plan().schools().stream()
                         .sorted()
                         .map(school ->
@@ -127,6 +131,26 @@ public record RepairView(
                     ? Optional.of(
                             new FluidView(reservoir.fluid().id(), repair.fluid().map(FluidTaken::grade)))
                     : Optional.empty();
+        }
+    }
+
+    /** What the workshop's table says of these remedies, in its currency. */
+    public record CostView(double parts, double labour, String currency) {
+
+        static Optional<CostView> of(List<String> remedyIds, WorkshopSettings workshop) {
+            List<WorkshopSettings.Price> prices = remedyIds.stream()
+                    .flatMap(id -> Remedy.find(id).stream())
+                    .map(workshop::priceOf)
+                    .toList();
+            return workshop.rate()
+                    .map(rate -> new CostView(
+                            rate.of(prices.stream()
+                                    .mapToDouble(WorkshopSettings.Price::partsMinutes)
+                                    .sum()),
+                            rate.of(prices.stream()
+                                    .mapToDouble(WorkshopSettings.Price::labourMinutes)
+                                    .sum()),
+                            rate.currency()));
         }
     }
 

@@ -127,14 +127,15 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
         }
     }
 
+    /** For as long as the server runs: whatever fails is looked at again, and ends this for no other job. */
     private void keep() {
         Iterator<LayoutFile> cold = warms ? Presets.files().iterator() : Collections.emptyIterator();
         try {
             if (warms) {
                 warmUp();
             }
-        } catch (DataAccessException e) {
-            LOG.warn("The first jobs are worked out when they are asked for: {}", e.getMessage());
+        } catch (RuntimeException e) {
+            LOG.warn("The first jobs are worked out when they are asked for: {}", e.toString());
         }
         while (!ended) {
             try {
@@ -146,8 +147,8 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
                 }
                 assessBehind();
                 warmNext(cold);
-            } catch (DataAccessException e) {
-                LOG.warn("The bay is looked after later: {}", e.getMessage());
+            } catch (RuntimeException e) {
+                LOG.warn("The bay is looked after later: {}", e.toString());
             }
         }
     }
