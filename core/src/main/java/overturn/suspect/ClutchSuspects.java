@@ -9,9 +9,6 @@ import overturn.suspect.Suspect.Origin;
 /** What can fail at the end of a clutch circuit. */
 final class ClutchSuspects {
 
-    /** Slave seals that weep out and draw air in as the slave runs back, so that the clutch does not free; estimate. */
-    private static final double DRAWS_AIR = 0.5;
-
     private static final Severity AIR_ML = Severity.of(0.9, 1.8, 0.2, 3);
     private static final Severity FORK_SHARE = Severity.of(0.22, 1.4, 0.1, 0.5);
     private static final Severity RELEASE_SHARE = Severity.of(0.3, 1.4, 0.15, 0.8);
@@ -20,18 +17,12 @@ final class ClutchSuspects {
 
     static void addTo(SuspectList list) {
         List<String> slaves = list.of(Slave.class);
-        list.add(
+        LineSuspects.outward(
+                list,
                 "slave-seal-weeping",
                 slaves,
                 Remedy.RENEW_SLAVE,
-                Origin.WEAR,
-                Frequency.NONE.pedalClutch(24).concentricClutch(28).leverClutch(28),
-                (q, l, r) -> {
-                    Fault leak = LineSuspects.leak(list, slaves, q, r);
-                    return r.nextDouble() < DRAWS_AIR
-                            ? List.of(leak, new Fault.TrappedAir(slaves.get(0), Chamber.PRIMARY, AIR_ML.at(q)))
-                            : List.of(leak);
-                });
+                Frequency.NONE.pedalClutch(24).concentricClutch(28).leverClutch(28));
         list.add(
                 "air-in-slave",
                 slaves,

@@ -5,9 +5,7 @@ import static overturn.suspect.SuspectList.between;
 
 import java.util.List;
 import java.util.Set;
-import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
-import overturn.circuit.Chamber;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.MeteringValve;
 import overturn.circuit.Component.Pipe;
@@ -158,17 +156,14 @@ final class LineSuspects {
     }
 
     static void outward(SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency) {
-        list.add(id, places, remedy, Origin.WEAR, frequency, (q, l, r) -> List.of(leak(list, places, q, r)));
-    }
-
-    /** A leak outward at one of these places. */
-    static OutwardLeak leak(SuspectList list, List<String> places, double q, RandomGenerator r) {
-        String place = anyOf(places, r);
-        double opensAtBar = r.nextDouble() < 0.6 ? 0 : between(r, 30, 60);
-        return new OutwardLeak(
-                place,
-                place.equals(list.layout().master().id()) ? Chamber.PRIMARY : list.chamberOf(place),
-                OUTWARD_ML_PER_MIN.at(q),
-                opensAtBar);
+        list.add(id, places, remedy, Origin.WEAR, frequency, (q, l, r) -> {
+            String place = anyOf(places, r);
+            double opensAtBar = r.nextDouble() < 0.6 ? 0 : between(r, 30, 60);
+            return List.of(new OutwardLeak(
+                    place,
+                    place.equals(l.master().id()) ? overturn.circuit.Chamber.PRIMARY : list.chamberOf(place),
+                    OUTWARD_ML_PER_MIN.at(q),
+                    opensAtBar));
+        });
     }
 }
