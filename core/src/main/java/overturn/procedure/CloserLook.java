@@ -7,7 +7,7 @@ import java.util.Map;
 import overturn.protocol.Act.Sample;
 import overturn.protocol.Sensed;
 
-/** A look that sees one quantity and little else, so that its table is a single curve. */
+/** Looks that see one quantity each and little else, so that the table of each is a single curve. */
 final class CloserLook {
 
     static final double FALSELY_SEEN = 0.006;
@@ -22,16 +22,23 @@ final class CloserLook {
             "joints-papered", new Needed[] {Needed.CLEANER},
             "reservoir-papered", new Needed[] {Needed.CLEANER});
 
-    private CloserLook() {}
+    private final List<Procedure> all;
+
+    /** Adds looks to this list. */
+    CloserLook(List<Procedure> all) {
+        this.all = all;
+    }
 
     /**
-     * The look.
+     * Adds a look where the layout has what it looks at.
      *
+     * @param there whether it has
      * @param options what is seen when there is nothing, and when there is something
      * @param half amount that is seen by half
      * @param sensed the first, less all others
      */
-    static Procedure of(
+    void add(
+            boolean there,
             String id,
             VehicleNeeds needs,
             double minutes,
@@ -40,11 +47,14 @@ final class CloserLook {
             List<String> observes,
             List<Step> steps,
             Sensed... sensed) {
+        if (!there) {
+            return;
+        }
         Sample[] samples = new Sample[sensed.length];
         for (int i = 0; i < sensed.length; i++) {
             samples[i] = new Sample(sensed[i]);
         }
-        return TestDraft.sensing(id, samples)
+        all.add(TestDraft.sensing(id, samples)
                 .with(AT_HAND.getOrDefault(id, new Needed[0]))
                 .sees(options, found -> {
                     double amount = found[0];
@@ -58,6 +68,6 @@ final class CloserLook {
                 .needs(needs)
                 .minutes(minutes)
                 .observes(observes.toArray(String[]::new))
-                .steps(steps);
+                .steps(steps));
     }
 }

@@ -30,6 +30,7 @@ final class CloserLooks {
     private final boolean drums;
     private final VehicleNeeds raised;
     private final List<Procedure> all = new ArrayList<>();
+    private final CloserLook looks = new CloserLook(all);
 
     CloserLooks(Layout layout) {
         this.layout = layout;
@@ -41,7 +42,7 @@ final class CloserLooks {
     List<Procedure> all() {
         double wornMm = brake ? 0 : 0.06 * layout.all(Slave.class).get(0).releaseTravelMm();
         all.addAll(new EndLooks(layout).all());
-        add(
+        looks.add(
                 brake || !concentric(),
                 "ends-papered",
                 layout.family().lever() ? VehicleNeeds.SEAT : brake ? VehicleNeeds.WHEELS_OFF : VehicleNeeds.RAISED,
@@ -51,7 +52,7 @@ final class CloserLooks {
                 List.of("end-seal-weeping", "slave-seal-weeping"),
                 steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
                 Sensed.END_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 !layout.all(Hose.class).isEmpty(),
                 "hoses-felt",
                 raised,
@@ -61,7 +62,7 @@ final class CloserLooks {
                 List.of("swelling-hoses"),
                 steps(Step.of("grip").withHelper(), Step.of("compare")),
                 Sensed.HOSE_SWELLING);
-        add(
+        looks.add(
                 !layout.all(Hose.class).isEmpty(),
                 "hoses-papered",
                 raised,
@@ -71,7 +72,7 @@ final class CloserLooks {
                 List.of("hose-weeping"),
                 steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
                 Sensed.HOSE_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 true,
                 "joints-papered",
                 raised,
@@ -85,7 +86,7 @@ final class CloserLooks {
                 Sensed.HOSE_LOSS_ML_PER_DAY,
                 Sensed.RESERVOIR_LOSS_ML_PER_DAY,
                 Sensed.CONNECTOR_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 !layout.all(QuickConnector.class).isEmpty(),
                 "connector-papered",
                 raised,
@@ -95,7 +96,7 @@ final class CloserLooks {
                 List.of("connector-weeping"),
                 steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
                 Sensed.CONNECTOR_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 true,
                 "reservoir-papered",
                 VehicleNeeds.BONNET,
@@ -105,7 +106,7 @@ final class CloserLooks {
                 List.of("reservoir-weeping"),
                 steps(Step.of("wipe").caution("fluid"), Step.of("pump")),
                 Sensed.RESERVOIR_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 true,
                 "rear-face-papered",
                 layout.assist().isPresent() ? VehicleNeeds.BONNET : VehicleNeeds.SEAT,
@@ -115,7 +116,7 @@ final class CloserLooks {
                 List.of("rear-seal-weeping"),
                 steps(Step.of("off"), Step.of("paper")),
                 Sensed.HIDDEN_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 layout.assist().filter(VacuumAssist.class::isInstance).isPresent(),
                 "test-hose-fitted",
                 VehicleNeeds.BONNET,
@@ -125,7 +126,7 @@ final class CloserLooks {
                 List.of("supply-hose-leaking"),
                 steps(Step.of("fit").caution("running-engine"), Step.of("gauge")),
                 Sensed.SUPPLY_HOSE_LEAK);
-        add(
+        looks.add(
                 layout.assist().filter(VacuumAssist.class::isInstance).isPresent(),
                 "joint-soaped",
                 VehicleNeeds.BONNET,
@@ -135,7 +136,7 @@ final class CloserLooks {
                 List.of("assist-joint-leaking"),
                 steps(Step.of("soap").caution("running-engine"), Step.of("slacken")),
                 Sensed.HISS_AT_JOINT);
-        add(
+        looks.add(
                 layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(),
                 "assist-lines-papered",
                 VehicleNeeds.BONNET,
@@ -146,7 +147,7 @@ final class CloserLooks {
                 steps(Step.of("wipe"), Step.of("lock").caution("running-engine")),
                 Sensed.ASSIST_LOSS_ML_PER_DAY,
                 Sensed.FOOTWELL_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(),
                 "footwell-papered",
                 VehicleNeeds.SEAT,
@@ -156,7 +157,7 @@ final class CloserLooks {
                 List.of("assist-input-seal-leaking"),
                 steps(Step.of("wipe"), Step.of("press").caution("running-engine")),
                 Sensed.FOOTWELL_LOSS_ML_PER_DAY);
-        add(
+        looks.add(
                 !layout.family().lever(),
                 "pipes-followed",
                 raised,
@@ -166,7 +167,7 @@ final class CloserLooks {
                 List.of("pipe-kinked"),
                 steps(Step.of("follow")),
                 Sensed.PIPE_KINKED_SECONDS);
-        add(
+        looks.add(
                 true,
                 "master-ports-cracked",
                 VehicleNeeds.BONNET,
@@ -178,7 +179,7 @@ final class CloserLooks {
                         Step.of("press").caution("pressure").withHelperOrAlone(),
                         Step.of("crack").caution("fluid")),
                 Sensed.MASTER_AIR_ML);
-        add(
+        looks.add(
                 layout.modulator().isPresent(),
                 "modulator-ports-cracked",
                 VehicleNeeds.BONNET,
@@ -190,7 +191,7 @@ final class CloserLooks {
                         Step.of("press").caution("pressure").withHelperOrAlone(),
                         Step.of("crack").caution("fluid")),
                 Sensed.MODULATOR_AIR_ML);
-        add(
+        looks.add(
                 brake,
                 "front-screws-tapped",
                 raised,
@@ -200,7 +201,7 @@ final class CloserLooks {
                 List.of("air-in-front-end"),
                 steps(Step.of("tap"), Step.of("bleed").caution("screw")),
                 Sensed.FRONT_AIR_ML);
-        add(
+        looks.add(
                 brake && layout.ends().stream().anyMatch(End::rear),
                 "rear-screws-tapped",
                 raised,
@@ -210,7 +211,7 @@ final class CloserLooks {
                 List.of("air-in-rear-end"),
                 steps(Step.of("tap"), Step.of("bleed").caution("screw")),
                 Sensed.REAR_AIR_ML);
-        add(
+        looks.add(
                 !brake,
                 "slave-tapped",
                 raised,
@@ -220,7 +221,7 @@ final class CloserLooks {
                 List.of("air-in-slave"),
                 steps(Step.of("tap"), Step.of("bleed").caution("screw")),
                 Sensed.FRONT_AIR_ML);
-        add(
+        looks.add(
                 !brake && concentric(),
                 "bearing-watched",
                 raised,
@@ -230,7 +231,7 @@ final class CloserLooks {
                 List.of("fork-worn"),
                 steps(Step.of("scope"), Step.of("press").caution("clutch-in-gear")),
                 Sensed.FORK_LOSS_MM);
-        add(
+        looks.add(
                 !brake,
                 "clutch-looked-into",
                 raised,
@@ -260,7 +261,7 @@ final class CloserLooks {
                 0.8,
                 List.of("fluid-wrong"),
                 steps(Step.of("draw").caution("fluid"), Step.of("drop")));
-        add(
+        looks.add(
                 layout.input() instanceof Input.Pedal,
                 "pedal-stop-looked-at",
                 VehicleNeeds.SEAT,
@@ -270,7 +271,7 @@ final class CloserLooks {
                 List.of("pedal-stop-wrong"),
                 steps(Step.of("mark"), Step.of("back-off").fits("stop-backed-off")),
                 Sensed.PEDAL_STOP_MM);
-        add(
+        looks.add(
                 layout.input() instanceof Input.Lever,
                 "piston-pushed-by-hand",
                 VehicleNeeds.BONNET,
@@ -280,7 +281,7 @@ final class CloserLooks {
                 List.of("master-piston-sticking"),
                 steps(Step.of("lever-off"), Step.of("push").caution("pressure")),
                 Sensed.PISTON_STICKS_N);
-        add(
+        looks.add(
                 brake && drums && !layout.family().lever(),
                 "residual-valve-poured",
                 VehicleNeeds.openedAt(VehicleNeeds.Opened.MASTER_PORTS),
@@ -356,27 +357,5 @@ final class CloserLooks {
 
     private static List<Step> steps(Step... steps) {
         return List.of(steps);
-    }
-
-    /**
-     * Adds a look where the layout has what it looks at.
-     *
-     * @param options what is seen when there is nothing, and when there is something
-     * @param half amount that is seen by half
-     * @param sensed the first, less all others
-     */
-    private void add(
-            boolean there,
-            String id,
-            VehicleNeeds needs,
-            double minutes,
-            List<String> options,
-            double half,
-            List<String> observes,
-            List<Step> steps,
-            Sensed... sensed) {
-        if (there) {
-            all.add(CloserLook.of(id, needs, minutes, options, half, observes, steps, sensed));
-        }
     }
 }

@@ -16,6 +16,7 @@ final class EndLooks {
     private final boolean drums;
     private final VehicleNeeds raised;
     private final List<Procedure> all = new ArrayList<>();
+    private final CloserLook looks = new CloserLook(all);
 
     EndLooks(Layout layout) {
         this.layout = layout;
@@ -26,7 +27,7 @@ final class EndLooks {
     }
 
     List<Procedure> all() {
-        add(
+        looks.add(
                 brake,
                 "pistons-pressed-back",
                 VehicleNeeds.WHEELS_OFF,
@@ -36,7 +37,7 @@ final class EndLooks {
                 List.of("piston-seized", "seal-groove-corroded"),
                 steps(Step.of("hold"), Step.of("press")),
                 Sensed.PISTON_BINDS_NM);
-        add(
+        looks.add(
                 brake && discs,
                 "slides-moved",
                 VehicleNeeds.WHEELS_OFF,
@@ -46,7 +47,7 @@ final class EndLooks {
                 List.of("slides-seized"),
                 steps(Step.of("back"), Step.of("slide")),
                 Sensed.SLIDES_BIND_NM);
-        add(
+        looks.add(
                 paired(),
                 "screws-looked-at",
                 VehicleNeeds.SEAT,
@@ -56,7 +57,7 @@ final class EndLooks {
                 List.of("screws-below"),
                 steps(Step.of("find"), Step.of("compare")),
                 Sensed.SCREWS_BELOW);
-        add(
+        looks.add(
                 brake,
                 "linings-gauged",
                 VehicleNeeds.WHEELS_OFF,
@@ -66,7 +67,7 @@ final class EndLooks {
                 List.of("linings-bad"),
                 steps(Step.of("out").caution("lining-dust"), Step.of("compare")),
                 Sensed.LINING_LOSS);
-        add(
+        looks.add(
                 brake,
                 "pistons-measured",
                 VehicleNeeds.WHEELS_OFF,
@@ -76,7 +77,7 @@ final class EndLooks {
                 List.of("wrong-piston"),
                 steps(Step.of("measure"), Step.of("compare")),
                 Sensed.PISTON_MISMATCH);
-        add(
+        looks.add(
                 brake && drums,
                 "shoes-backed-off",
                 raised,
@@ -86,7 +87,7 @@ final class EndLooks {
                 List.of("shoes-too-tight"),
                 steps(Step.of("count"), Step.of("turn")),
                 Sensed.SHOES_BIND_NM);
-        add(
+        looks.add(
                 drums && parking(),
                 "cable-slackened",
                 raised,
@@ -96,7 +97,7 @@ final class EndLooks {
                 List.of("parking-brake-holding"),
                 steps(Step.of("mark").caution("chocks"), Step.of("turn")),
                 Sensed.PARKING_BINDS_NM);
-        add(
+        looks.add(
                 brake && discs,
                 "runout-dialled",
                 VehicleNeeds.WHEELS_OFF,
@@ -121,20 +122,5 @@ final class EndLooks {
 
     private static List<Step> steps(Step... steps) {
         return List.of(steps);
-    }
-
-    private void add(
-            boolean there,
-            String id,
-            VehicleNeeds needs,
-            double minutes,
-            List<String> options,
-            double half,
-            List<String> observes,
-            List<Step> steps,
-            Sensed... sensed) {
-        if (there) {
-            all.add(CloserLook.of(id, needs, minutes, options, half, observes, steps, sensed));
-        }
     }
 }
