@@ -144,25 +144,28 @@ function JobLine({ job }: { job: JobSummary }) {
   const decided = lead?.stands?.decided ?? [];
   return (
     <li className="border-b-2 border-ink bg-panel">
-      <Link to={`/jobs/${job.id}`} className="grid gap-x-8 gap-y-3 p-4 hover:bg-ground md:grid-cols-[1.1fr_1fr_1fr]">
+      <Link
+        to={`/jobs/${job.id}`}
+        className="grid gap-x-8 gap-y-3 p-4 hover:bg-ground [&>div]:min-w-0 max-sm:gap-y-0.5 max-sm:px-3 max-sm:py-2 md:grid-cols-[1.1fr_1fr_1fr]"
+      >
         <div>
-          <h2 className="text-2xl font-semibold">{job.vehicle}</h2>
-          <p className="mt-1">“{job.complaint}”</p>
-          <p className="mt-1 text-sm text-soft">
+          <h2 className="text-2xl font-semibold max-sm:truncate max-sm:text-xl">{job.vehicle}</h2>
+          <p className="mt-1 max-sm:mt-0 max-sm:truncate">“{job.complaint}”</p>
+          <p className="mt-1 text-sm text-soft max-sm:hidden">
             {layout(job.layoutId).name} · {say("openedBy", { name: person(job.openedById) })} ·{" "}
             {say("readings", { count: job.readings })}
           </p>
         </div>
         <div>
-          <p className="caps">{say(decided.length > 0 ? "decided" : "lead")}</p>
+          <p className="caps max-sm:hidden">{say(decided.length > 0 ? "decided" : "lead")}</p>
           {decided.length > 0 ? (
-            <p className="label text-lg font-semibold">
+            <p className="label text-lg font-semibold max-sm:truncate max-sm:text-base">
               {decided.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}
             </p>
           ) : lead ? (
             <>
-              <p className="flex justify-between gap-3 text-lg font-semibold">
-                <span className="label">{word(`suspect.${lead.suspectId}`)}</span>
+              <p className="flex justify-between gap-3 text-lg font-semibold max-sm:text-base">
+                <span className="label max-sm:truncate">{word(`suspect.${lead.suspectId}`)}</span>
                 <span className="figures whitespace-nowrap">{percent(lead.probability)}</span>
               </p>
               <ShareBar id={`bay-${job.id}`} share={lead.probability} sound={lead.suspectId === NOTHING_WRONG} />
@@ -170,24 +173,35 @@ function JobLine({ job }: { job: JobSummary }) {
           ) : (
             <p className="text-lg">{say("leadUnknown")}</p>
           )}
-          <p className="mt-2 text-sm text-soft">
+          <p className="mt-2 text-sm text-soft max-sm:hidden">
             {job.hunchId === "" ? say("hunchNone") : `${say("hunch")}: ${word(`suspect.${job.hunchId}`)}`}
             {lead && job.hunchId !== "" && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
           </p>
         </div>
         <div className="md:border-l md:border-grid md:pl-6">
-          <p className="label text-lg font-semibold">
+          <p className="label text-lg font-semibold max-sm:hidden">
             {lead?.stands?.turnedOut
               ? capital(word(`turned-out.${lead.stands.turnedOut}`))
               : lead && say(`grade${lead.grade}` as UiWord)}
           </p>
-          <p className={clsx("mt-1", job.stage === "release-taken-back" && "font-semibold text-hot-text")}>
+          <p
+            className={clsx(
+              "mt-1 max-sm:mt-0 max-sm:line-clamp-1",
+              job.stage === "release-taken-back" && "font-semibold text-hot-text",
+            )}
+          >
             {waitsFor(job, settings)}
           </p>
-          {lead?.stands && <p className="mt-1 text-sm text-soft">{word(`may-move.${lead.stands.mayMove}`)}</p>}
+          {lead?.stands && (
+            <p className="mt-1 text-sm text-soft max-sm:mt-0 max-sm:truncate">
+              {word(`may-move.${lead.stands.mayMove}`)}
+            </p>
+          )}
           {job.recheckOn !== undefined && <Recheck day={job.recheckOn} />}
           {job.stillFitted > 0 && (
-            <p className="mt-2 font-semibold text-hot-text">{say("stillFitted", { count: job.stillFitted })}</p>
+            <p className="mt-2 font-semibold text-hot-text max-sm:mt-0">
+              {say("stillFitted", { count: job.stillFitted })}
+            </p>
           )}
         </div>
       </Link>

@@ -2,9 +2,13 @@ import { useState } from "react";
 import { useLocation } from "react-router";
 import { useSettings } from "../../domain/settings";
 import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
 import { cautions, circuits, found, KINDS, schools, suspects, tests, type Kind, type Line } from "./state";
+
+/** So many entries at a time. */
+const PART = 20;
 
 /** What the program knows: suspects, tests with what each cannot see, cautions; searched, and linked one by one. */
 export function CatalogueView() {
@@ -21,6 +25,8 @@ export function CatalogueView() {
     circuit: () => circuits(catalogue, word),
   };
   const lines = found(all[kind](), search);
+  const [parts, setParts] = useState(1);
+  const most = Math.max(parts * PART, lines.findIndex((line) => line.id === linked) + 1);
   return (
     <>
       <TopStrip title={say("catalogue")} />
@@ -44,10 +50,15 @@ export function CatalogueView() {
         </div>
         {lines.length === 0 && <p className="text-lg">{say("catalogueNone")}</p>}
         <ul className="border-t-2 border-ink">
-          {lines.map((line) => (
+          {lines.slice(0, most).map((line) => (
             <Entry key={line.id} line={line} linked={line.id === linked} />
           ))}
         </ul>
+        {lines.length > most && (
+          <Button className="mt-4" onClick={() => setParts(Math.ceil(most / PART) + 1)}>
+            {say("catalogueMore", { count: Math.min(PART, lines.length - most), all: lines.length })}
+          </Button>
+        )}
       </main>
     </>
   );

@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { toldAtIntake } from "../../domain/intake";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
@@ -25,7 +26,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
   const asked = ranked.filter((s) => !retired.includes(s));
   const live = asked.filter((s) => s.probability >= catalogue.clearedBelow);
   const rest = asked.filter((s) => !live.includes(s));
-  const cleared = rest.filter((s) => s.clearedBy !== undefined).length;
+  const cleared = rest.filter((s) => s.clearedBy && !toldAtIntake(s.clearedBy.procedureId)).length;
   const inPairs = live.reduce((sum, s) => sum + s.probability, 0) > MORE_THAN_ALL;
   const shown = all ? asked : asked.slice(0, Math.min(SHOWN, Math.max(2, live.length)));
   return (

@@ -1,5 +1,6 @@
 import type { Assessment, Entry, Job, Layout, Moment, Needs, Proposal, Suspicion, Verdict } from "../../domain/types";
 import { asTyped, factor, minutes, oneIn, percent, strength } from "../../domain/units";
+import { toldAtIntake } from "../../domain/intake";
 import { say } from "../../domain/words";
 
 export type Word = (id: string) => string;
@@ -139,6 +140,9 @@ export function standsBy(suspect: Suspicion, word: Word): string {
     list
       .map((w) => `${word(`test.${w.procedureId}`).toLowerCase()}, ${say(`strength.${strength(w.oddsFactor)}`)}`)
       .join(" · ");
+  const telling = (w: Suspicion["clearedBy"]) => (w && strength(w.oddsFactor) !== "hardly" ? w : undefined);
+  const clearedBy = telling(suspect.clearedBy);
+  const heldUpBy = telling(suspect.heldUpBy);
   const by = suspect.clearedBy ?? suspect.heldUpBy;
   const other = suspect.weights
     .filter((w) => w.entryId !== by?.entryId && w.oddsFactor < 1 === (suspect.clearedBy === undefined))
@@ -146,8 +150,10 @@ export function standsBy(suspect: Suspicion, word: Word): string {
     .slice(0, 1);
   return (
     [
-      suspect.clearedBy ? say("clearedBy", { what: named([suspect.clearedBy]) }) : "",
-      suspect.heldUpBy ? say("heldUpBy", { what: named([suspect.heldUpBy]) }) : "",
+      clearedBy
+        ? say(toldAtIntake(clearedBy.procedureId) ? "unlikelyBy" : "clearedBy", { what: named([clearedBy]) })
+        : "",
+      heldUpBy ? say("heldUpBy", { what: named([heldUpBy]) }) : "",
       other.length > 0 ? say(suspect.clearedBy ? "for" : "against", { what: named(other) }) : "",
     ]
       .filter(Boolean)

@@ -35,6 +35,7 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.procedure.Procedure;
+import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleWords;
 import overturn.quantity.PlainText;
 import overturn.quantity.TypedQuantity;
@@ -421,7 +422,11 @@ final class ReportHtml {
                 .filter(s -> !s.id().equals(SuspectCatalogue.NOTHING_WRONG))
                 .sorted((a, b) -> Double.compare(b.frequency(), a.frequency()))
                 .map(s -> Standing.of(before, s))
-                .filter(s -> s.cleared() && s.clearedBy().isPresent())
+                .filter(s -> s.cleared()
+                        && s.clearedBy()
+                                .filter(by -> !ProcedureCatalogue.atIntake(
+                                        by.reading().procedureId()))
+                                .isPresent())
                 .limit(MOST_RULED_OUT)
                 .toList();
         if (cleared.isEmpty()) {
