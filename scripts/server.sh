@@ -205,6 +205,15 @@ write_tables() {
     java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.SuspectTables "$ROOT/docs/tables"
 }
 
+# mutate PACKAGE: mutations of one package of the core against its own tests, survivors in core/target/pit-reports
+mutate() {
+    [[ ${1:-} =~ ^[a-z]+$ ]] || fail 2 "'./overturn mutate' takes one package of the core, for example proving"
+    [ -d "$ROOT/core/src/main/java/overturn/$1" ] || fail 2 "There is no package '$1' in the core"
+    maven test-compile -pl core
+    mvn -B -ntp -f "$ROOT/pom.xml" -pl core -Pmutate org.pitest:pitest-maven:mutationCoverage -Dmutate.package="$1" |
+        grep -E "^>> (Generated|Line|Ran)|^\[ERROR\]" || true
+}
+
 take_shots() {
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" verify -Dtest=ScreenshotsTest -Dsurefire.failIfNoSpecifiedTests=false \
         -Dshots.write=true

@@ -149,8 +149,8 @@ function JobLine({ job }: { job: JobSummary }) {
         className="grid gap-x-8 gap-y-3 p-4 hover:bg-ground [&>div]:min-w-0 max-sm:gap-y-0.5 max-sm:px-3 max-sm:py-2 md:grid-cols-[1.1fr_1fr_1fr]"
       >
         <div>
-          <h2 className="text-2xl font-semibold max-sm:truncate max-sm:text-xl">{job.vehicle}</h2>
-          <p className="mt-1 max-sm:mt-0 max-sm:truncate">“{job.complaint}”</p>
+          <h2 className="text-2xl font-semibold max-sm:line-clamp-1 max-sm:text-xl">{job.vehicle}</h2>
+          <p className="mt-1 max-sm:mt-0 max-sm:line-clamp-1">“{job.complaint}”</p>
           <p className="mt-1 text-sm text-soft max-sm:hidden">
             {layout(job.layoutId).name} · {say("openedBy", { name: person(job.openedById) })} ·{" "}
             {say("readings", { count: job.readings })}
@@ -159,13 +159,13 @@ function JobLine({ job }: { job: JobSummary }) {
         <div>
           <p className="caps max-sm:hidden">{say(decided.length > 0 ? "decided" : "lead")}</p>
           {decided.length > 0 ? (
-            <p className="label text-lg font-semibold max-sm:truncate max-sm:text-base">
+            <p className="label text-lg font-semibold max-sm:line-clamp-1 max-sm:text-base">
               {decided.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}
             </p>
           ) : lead ? (
             <>
               <p className="flex justify-between gap-3 text-lg font-semibold max-sm:text-base">
-                <span className="label max-sm:truncate">{word(`suspect.${lead.suspectId}`)}</span>
+                <span className="label max-sm:line-clamp-1">{word(`suspect.${lead.suspectId}`)}</span>
                 <span className="figures whitespace-nowrap">{percent(lead.probability)}</span>
               </p>
               <ShareBar id={`bay-${job.id}`} share={lead.probability} sound={lead.suspectId === NOTHING_WRONG} />
@@ -193,7 +193,7 @@ function JobLine({ job }: { job: JobSummary }) {
             {waitsFor(job, settings)}
           </p>
           {lead?.stands && (
-            <p className="mt-1 text-sm text-soft max-sm:mt-0 max-sm:truncate">
+            <p className="mt-1 text-sm text-soft max-sm:mt-0 max-sm:line-clamp-1">
               {word(`may-move.${lead.stands.mayMove}`)}
             </p>
           )}

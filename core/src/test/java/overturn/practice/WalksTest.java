@@ -13,13 +13,17 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import overturn.forecast.LayoutModel;
+import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
 import overturn.simulation.VehicleUnknowns;
 import overturn.support.Models;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
+import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
+import overturn.verdict.Standing;
+import overturn.verdict.Verdict;
 
 /**
  * The walks that the trade knows come out of the planner; none is written down anywhere. Three vehicles have a fault of
@@ -126,6 +130,7 @@ class WalksTest {
                     tests.indexOf("reservoir") < 4 && tests.indexOf("dry-walk") < 4,
                     walk + " looks before it measures: " + tests);
             firstOpeningComesAfterSomethingShut(model, walk, tests);
+            whatIsSaidAgrees(model, walk, done.assessment());
         }
         assertTrue(right >= VEHICLES - 1, walk + ": right on " + right + " of " + VEHICLES);
     }
@@ -138,6 +143,38 @@ class WalksTest {
                 suspect.physics().at(0.6, model.layout(), random),
                 1);
         return new PlanFollower(model).diagnose(vehicle, random);
+    }
+
+    /**
+     * What carries a verdict does not speak against what is suspected, and what would overturn it is a reading that can
+     * be taken and speaks for something else.
+     */
+    private static void whatIsSaidAgrees(LayoutModel model, String walk, Assessment assessment) {
+        Verdict verdict = assessment.verdict();
+        List<Standing> suspected = verdict.suspects().stream()
+                .map(suspect -> Standing.of(assessment.history(), suspect))
+                .toList();
+        boolean borne = verdict.carriers().isEmpty()
+                || suspected.isEmpty()
+                || verdict.carriers().stream()
+                        .anyMatch(carrier -> suspected.stream()
+                                .anyMatch(standing -> standing.weights().stream()
+                                        .noneMatch(w -> w.reading().equals(carrier) && w.oddsFactor() < 1)));
+        assertTrue(borne, walk + ": all that carries " + verdict.remedy() + " speaks against it");
+        for (Verdict.Overturner one : verdict.overturners()) {
+            assertTrue(!verdict.remedies().contains(one.rival()), walk + ": " + one);
+            ReadingSpec spec =
+                    model.procedures().find(one.procedureId()).orElseThrow().spec();
+            assertTrue(
+                    spec instanceof ReadingSpec.Observation seen
+                            ? one.option().filter(seen.options()::contains).isPresent()
+                            : ((ReadingSpec.Series) spec)
+                                    .figures().stream()
+                                            .anyMatch(f -> one.figureId()
+                                                    .filter(f.id()::equals)
+                                                    .isPresent()),
+                    walk + ": " + one);
+        }
     }
 
     /** Nothing is opened before at least two tests that open nothing. */
