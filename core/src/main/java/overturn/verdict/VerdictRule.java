@@ -106,7 +106,10 @@ public final class VerdictRule {
                 waste(now, cure),
                 enough(now, cure),
                 grade(now, cure, probability, missing),
-                carriers.stream().map(history.readings()::get).toList(),
+                carriers.stream()
+                        .filter(i -> history.oddsFactor(i, cure) >= 1)
+                        .map(history.readings()::get)
+                        .toList(),
                 missing,
                 List.of(),
                 Optional.empty());
