@@ -65,10 +65,8 @@ class ScreenshotsTest {
                 .waitForCondition(
                         () -> wide.page().getByText("being worked out").count() == 0);
         shot(wide, "bay");
-        wide.open("/intake")
-                .page()
-                .getByLabel("What the driver says, in the driver’s words")
-                .fill("Sinks to the boards at the ramp");
+        wide.open("/intake").page().locator("#intake-layoutId").selectOption("tarn-box-van");
+        wide.page().getByLabel("What the driver says, in the driver’s words").fill("Sinks to the boards at the ramp");
         wide.radio("Sinks under a steady foot").click();
         shot(wide, "intake");
         wide.open("/").heading("Tarn SK 22").click();
