@@ -8,6 +8,12 @@ export function filled(template: string, values: Values = {}): string {
   return template.replace(/\{(\w+)\}/g, (whole, name: string) => String(values[name] ?? whole));
 }
 
+/** The word of the screens by this id; the id itself where there is none. */
+export function known(id: string): string {
+  const words: Record<string, string> = ui;
+  return words[id] ?? id;
+}
+
 /** A word of the screens. */
 export function say(id: UiWord, values?: Values): string {
   return filled(ui[id], values);

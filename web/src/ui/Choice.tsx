@@ -1,18 +1,22 @@
 import clsx from "clsx";
 import { RadioGroup } from "radix-ui";
 
-interface Props {
+interface Props<V extends string> {
   label: string;
-  value: string;
-  onChange: (value: string) => void;
-  options: { value: string; text: string }[];
+  value: V | "";
+  onChange: (value: V) => void;
+  options: readonly { value: V; text: string }[];
   large?: boolean;
 }
 
 /** One of a few, as big targets. */
-export function Choice({ label, value, onChange, options, large = false }: Props) {
+export function Choice<V extends string>({ label, value, onChange, options, large = false }: Props<V>) {
+  const chosen = (of: string) => {
+    const option = options.find((one) => one.value === of);
+    if (option) onChange(option.value);
+  };
   return (
-    <RadioGroup.Root aria-label={label} value={value} onValueChange={onChange} className="flex flex-wrap gap-2">
+    <RadioGroup.Root aria-label={label} value={value} onValueChange={chosen} className="flex flex-wrap gap-2">
       {options.map((option) => (
         <RadioGroup.Item
           key={option.value}

@@ -41,7 +41,7 @@ export function WhoMenu() {
           <Choice
             label={say("units")}
             value={units}
-            onChange={(v) => set({ units: v as "metric" | "us" })}
+            onChange={(v) => set({ units: v })}
             options={[
               { value: "metric", text: say("metric") },
               { value: "us", text: say("us") },
@@ -50,7 +50,7 @@ export function WhoMenu() {
           <Choice
             label={say("theme")}
             value={theme}
-            onChange={(v) => set({ theme: v as "light" | "dark" })}
+            onChange={(v) => set({ theme: v })}
             options={[
               { value: "light", text: say("light") },
               { value: "dark", text: say("dark") },

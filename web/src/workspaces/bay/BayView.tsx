@@ -5,7 +5,7 @@ import { nextText } from "../../domain/status";
 import { capital } from "../trace/state";
 import type { JobList, JobSummary } from "../../domain/types";
 import { minutes, percent } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { NOTHING_WRONG } from "../../domain/types";
@@ -14,7 +14,7 @@ import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 import { dueOn } from "./state";
 import { TakeIn } from "./TakeIn";
-import { useBay, type Which } from "./useBay";
+import { useBay } from "./useBay";
 
 /** The jobs and what each waits for. */
 export function BayView() {
@@ -68,7 +68,7 @@ export function BayView() {
             <Choice
               label={say("bayWhich")}
               value={bay.which}
-              onChange={(which) => bay.setWhich(which as Which)}
+              onChange={bay.setWhich}
               options={[
                 { value: "open", text: say("bayOpenJobs") },
                 { value: "released-conditionally", text: say("bayRechecks") },
@@ -182,7 +182,7 @@ function JobLine({ job }: { job: JobSummary }) {
           <p className="label text-lg font-semibold max-sm:hidden">
             {lead?.stands?.turnedOut
               ? capital(word(`turned-out.${lead.stands.turnedOut}`))
-              : lead && say(`grade${lead.grade}` as UiWord)}
+              : lead && say(`grade${lead.grade}`)}
           </p>
           <p
             className={clsx(

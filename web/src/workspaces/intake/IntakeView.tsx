@@ -255,7 +255,7 @@ export function IntakeView() {
             <Choice
               label={say("intakeMoved")}
               value={draft.mayBeMoved}
-              onChange={(v) => change({ mayBeMoved: v as "yes" | "no" })}
+              onChange={(v) => change({ mayBeMoved: v })}
               options={[
                 { value: "yes", text: say("movedYes") },
                 { value: "no", text: say("movedNo") },

@@ -2,17 +2,20 @@ import clsx from "clsx";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
-import { nextPage, nextPath, nextText } from "../../domain/status";
+import { nextPath, nextText } from "../../domain/status";
 import type { BleedSheet, Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
+import { GoOn } from "../../ui/GoOn";
 import { Caller, CallHeard } from "./Caller";
 import { Frame } from "./Frame";
 import { HowBled } from "./HowBled";
 import { levelShare, restLeft } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
+
+type Colour = NonNullable<BleedSheet["ends"][number]["colour"]>;
 
 /** The method that the caller calls for. */
 const TWO_PEOPLE = "two-people";
@@ -59,13 +62,13 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
               >
                 <td className="p-3">
                   {at + 1}. {word(`component.${end.id}`)}
-                  <span className="block text-sm font-normal text-soft">{say(`bleedState${end.state}` as UiWord)}</span>
+                  <span className="block text-sm font-normal text-soft">{say(`bleedState${end.state}`)}</span>
                 </td>
                 <td className="p-3 text-right">{end.strokes}</td>
                 <td className="p-3 text-right max-sm:hidden">{show(end.takenMl, "VOLUME")}</td>
                 <td className="p-3">
-                  {end.bubbles ? say(`bubbles${end.bubbles}` as UiWord) : "–"}
-                  {end.colour ? `, ${say(`colour${end.colour}` as UiWord)}` : ""}
+                  {end.bubbles ? say(`bubbles${end.bubbles}`) : "–"}
+                  {end.colour ? `, ${say(`colour${end.colour}`)}` : ""}
                 </td>
                 <td className="p-3 text-right">{show(end.leftMl, "VOLUME")}</td>
               </tr>
@@ -91,12 +94,7 @@ function Before({ job }: { job: Job }) {
   return (
     <p role="note" className="flex flex-wrap items-center gap-3 border-b-2 border-caution bg-caution-ground p-3">
       <span className="min-w-0 flex-1 basis-56">{say("bleedLater", { what: nextText(next, settings) })}</span>
-      <Link
-        to={path}
-        className="inline-grid min-h-11 place-items-center border-2 border-ink bg-panel px-4 font-semibold"
-      >
-        {say(`go.${nextPage(next)}` as UiWord)}
-      </Link>
+      <GoOn job={job} small />
     </p>
   );
 }
@@ -104,7 +102,6 @@ function Before({ job }: { job: Job }) {
 function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
   const settings = useSettings();
   const { word } = settings;
-  const path = nextPath(job, job.status.next);
   const end = sheet.ends.find((e) => e.id === sheet.next);
   if (sheet.done || !end)
     return (
@@ -113,14 +110,7 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
           <p>{say("bleedDone")}</p>
           <h2 className="text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
         </div>
-        {path !== undefined && (
-          <Link
-            to={path}
-            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
-          >
-            {say(`go.${nextPage(job.status.next)}` as UiWord)}
-          </Link>
-        )}
+        <GoOn job={job} />
       </section>
     );
   if (sheet.topUpNow)
@@ -204,14 +194,20 @@ function useSecond(ticking: boolean): number {
 function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["ends"][number]; page: RepairPage }) {
   const { word } = useSettings();
   const [count, setCount] = useState("");
-  const [colour, setColour] = useState(end.colour === "DARK" ? "dark" : "clear");
+  const [colour, setColour] = useState<Colour>(end.colour ?? "CLEAR");
   const [calling, setCalling] = useState(false);
   const strokes = count === "" ? end.strokesNow : Number(count);
-  const enter = (bubbles: string) => void page.enter("strokes", { endId: end.id, count: strokes, bubbles, colour });
+  const enter = (bubbles: string) =>
+    void page.enter("strokes", {
+      endId: end.id,
+      count: strokes,
+      bubbles: bubbles.toLowerCase(),
+      colour: colour.toLowerCase(),
+    });
   return (
     <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
       <p className="caps">
-        {say(sheet.rounds > 0 ? "roundAfterRest" : "roundFirst")} · {say(`bleedState${end.state}` as UiWord)}
+        {say(sheet.rounds > 0 ? "roundAfterRest" : "roundFirst")} · {say(`bleedState${end.state}`)}
       </p>
       <h2 className="text-2xl font-semibold">
         {say(sheet.withoutPedal ? "bleedPortions" : "bleedNow", {
@@ -249,17 +245,17 @@ function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["end
           label={say("bleedColour")}
           value={colour}
           onChange={setColour}
-          options={(["clear", "dark"] as const).map((c) => ({
+          options={(["CLEAR", "DARK"] as const).map((c) => ({
             value: c,
-            text: say(`colour${c.toUpperCase()}` as UiWord),
+            text: say(`colour${c}`),
           }))}
         />
       </div>
       <p className="font-semibold">{say("bubblesSeen", { count: strokes })}</p>
       <div className="grid gap-2 sm:grid-cols-3" role="group" aria-label={say("bubblesSeen", { count: strokes })}>
-        {(["none", "few", "many"] as const).map((bubbles) => (
+        {(["NONE", "FEW", "MANY"] as const).map((bubbles) => (
           <Button key={bubbles} large disabled={page.busy || strokes < 1} onClick={() => enter(bubbles)}>
-            {say(`bubbles${bubbles.toUpperCase()}` as UiWord)}
+            {say(`bubbles${bubbles}`)}
           </Button>
         ))}
       </div>

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from "react";
 import { api } from "../../domain/api";
 import { useCall, useStopAsked } from "../../domain/calls";
 import { DEVICE } from "../../domain/device";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { callAfter, type Call } from "./state";
@@ -43,7 +43,7 @@ export function CallHeard({ jobId }: { jobId: string }) {
     <div role="alert" className="fixed inset-0 z-20 grid grid-rows-[auto_1fr_auto] bg-ground p-4">
       <p className="figures text-2xl">{say("callerStroke", { count: heard.stroke, all: heard.all })}</p>
       <p className="grid place-items-center text-center font-bold text-[18vw] leading-none">
-        {say(lost ? "callCLOSE" : (`call${call ?? "PRESS"}` as UiWord))}
+        {say(lost ? "callCLOSE" : `call${call ?? "PRESS"}`)}
       </p>
       {lost ? (
         <div className="grid gap-3">
@@ -128,7 +128,7 @@ export function Caller({
     >
       <p className="figures text-2xl">{say("callerStroke", { count: call ? count + 1 : count, all: strokes })}</p>
       <p aria-live="assertive" className="grid place-items-center text-center font-bold text-[18vw] leading-none">
-        {call ? say(`call${call}` as UiWord) : say("callerReady")}
+        {call ? say(`call${call}`) : say("callerReady")}
       </p>
       <div className="flex flex-wrap gap-3">
         {call === undefined ? (

@@ -4,7 +4,7 @@ import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import { stepText } from "../../domain/status";
 import type { Job, Repair } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { progress } from "./state";
 
 const NOT_THERE = new Set(["wanted", "ordered"]);
@@ -30,7 +30,7 @@ export function LeftOpen({ job, repair }: { job: Job; repair: Repair }) {
       <ul className="list-inside list-disc">
         {parts.map((part) => (
           <li key={part.part}>
-            {part.part}: {say(`part.${part.state}` as UiWord)}
+            {part.part}: {say(`part.${part.state}`)}
           </li>
         ))}
         {figures.map((id) => (

@@ -44,12 +44,12 @@ export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: R
           <li key={one.part} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule py-2">
             <p className="min-w-0 flex-1 basis-56">
               <span className="text-lg font-semibold">{one.part}</span>{" "}
-              <span className="label">{say(`part.${one.state as State}`)}</span>
+              <span className="label">{say(`part.${one.state}`)}</span>
               <span className="block text-sm text-soft">
                 {[one.note, person(one.personId)].filter(Boolean).join(" · ")}
               </span>
             </p>
-            {NEXT[one.state as State].map((state) => {
+            {NEXT[one.state].map((state) => {
               const second = state === "ordered" && one.state === "ordered";
               return (
                 <Button

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import { stepText } from "../../domain/status";
 import type { Gate, GateCheck, Job, Repair } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Frame } from "./Frame";
 import { LeftOpen } from "./LeftOpen";
@@ -67,7 +67,7 @@ function GateSection({ job, gate, repair, page }: GateProps) {
       <h2 className="flex items-baseline justify-between gap-4 text-2xl font-semibold">
         {word(`gate.${gate.id}`)}
         <span className="figures text-base font-normal">
-          {say(`gate${waits && gate.state === "OPEN" ? "SHUT" : gate.state}` as UiWord)} · {done}/{gate.checks.length}
+          {say(`gate${waits && gate.state === "OPEN" ? "SHUT" : gate.state}`)} · {done}/{gate.checks.length}
         </span>
       </h2>
       <Blockers job={job} gate={gate} repair={repair} page={page} />

@@ -1,9 +1,10 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
-import { nextPage, nextPath, nextText } from "../../domain/status";
+import { nextPage, nextText } from "../../domain/status";
 import type { Job, Repair } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import { GoOn } from "../../ui/GoOn";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { MayMoveNote } from "../../ui/MayMove";
 import type { RepairPage } from "./useRepair";
@@ -13,8 +14,6 @@ export function Release({ job, repair, page }: { job: Job; repair: Repair; page:
   const settings = useSettings();
   const { word } = settings;
   const released = repair.released;
-  const target = nextPage(job.status.next);
-  const path = nextPath(job, job.status.next);
   const back = repair.gates.find((gate) => gate.state !== "PASSED" && gate.id !== "next-day");
   const sign = job.status.next.kind === "SIGN" || job.status.next.kind === "SIGN_CONDITIONALLY";
   return (
@@ -22,14 +21,7 @@ export function Release({ job, repair, page }: { job: Job; repair: Repair; page:
       <p className="caps">{word(`stage.${job.stage}`)}</p>
       <div className="flex flex-wrap items-center gap-4">
         <h2 className="min-w-0 flex-1 basis-64 text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
-        {path !== undefined && target !== "proving" && (
-          <Link
-            to={path}
-            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
-          >
-            {say(`go.${target}` as UiWord)}
-          </Link>
-        )}
+        {nextPage(job.status.next) !== "proving" && <GoOn job={job} />}
       </div>
       {repair.takenBack && (
         <p role="alert" className="border-2 border-danger p-2">

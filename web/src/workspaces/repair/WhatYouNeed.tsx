@@ -4,7 +4,7 @@ import clsx from "clsx";
 import { api } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Job, Repair } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { NeededList } from "../../ui/Needed";
@@ -38,7 +38,7 @@ export function WhatYouNeed({ job, repair, page, begun }: Props) {
       <dl className="grid gap-x-4 gap-y-2 sm:grid-cols-[6rem_1fr]">
         {KINDS.map((kind) => (
           <div key={kind} className="contents">
-            <dt className="text-soft">{say(`needed${kind}` as UiWord)}</dt>
+            <dt className="text-soft">{say(`needed${kind}`)}</dt>
             <dd>
               <NeededList needed={repair.needed.filter((one) => one.kind === kind)} />
             </dd>

@@ -1,13 +1,14 @@
 import clsx from "clsx";
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { ActMarks, type Act } from "../../circuit/ActMarks";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { boxesOf, viewOf } from "../../circuit/places";
 import { useSettings } from "../../domain/settings";
-import { nextPage, nextPath, nextText, stepText } from "../../domain/status";
+import { nextText, stepText } from "../../domain/status";
 import type { Job, Repair, WorkStep } from "../../domain/types";
 import { minutes } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { GoOn } from "../../ui/GoOn";
+import { say } from "../../domain/words";
 import { Schools } from "../../ui/Schools";
 import { useGo } from "../../ui/useGo";
 import { Frame } from "./Frame";
@@ -143,20 +144,12 @@ interface NothingProps {
 /** Nothing of the plan is to be done now: how far it is, what was left out, and where it goes on. */
 function NothingHere({ job, leftOut, done, count }: NothingProps) {
   const settings = useSettings();
-  const path = nextPath(job, job.status.next);
   return (
     <section aria-label={say("next")} className="grid gap-3 bg-panel p-4">
       <p className="caps">{say(done === count ? "planDone" : "planWaits", { done, all: count })}</p>
       <div className="flex flex-wrap items-center gap-4">
         <h2 className="min-w-0 flex-1 basis-64 text-2xl font-semibold">{nextText(job.status.next, settings)}</h2>
-        {path !== undefined && (
-          <Link
-            to={path}
-            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
-          >
-            {say(`go.${nextPage(job.status.next)}` as UiWord)}
-          </Link>
-        )}
+        <GoOn job={job} />
       </div>
       {leftOut.length > 0 && (
         <details>

@@ -1,11 +1,11 @@
 import type { ReactNode } from "react";
 import { useSettings } from "../../domain/settings";
 import type { Job, Test } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Choice } from "../../ui/Choice";
 import { Ruler } from "../../ui/Ruler";
 import { FigureFields } from "./FigureFields";
-import { impossible, minutesSince, value, type Code } from "./state";
+import { impossible, minutesSince, OFTEN, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
 interface Props {
@@ -69,7 +69,7 @@ export function EntryPage({ runner, test, lever, children }: Props) {
 
 /** Every code that was read: its number, what it says, and how often; one empty row more than are filled. */
 function Codes({ codes, onCodes }: { codes: Code[]; onCodes: (codes: Code[]) => void }) {
-  const rows = [...codes, { number: "", text: "", often: "once" }];
+  const rows: Code[] = [...codes, { number: "", text: "", often: "once" }];
   const change = (at: number, part: Partial<Code>) =>
     onCodes(
       rows
@@ -101,7 +101,7 @@ function Codes({ codes, onCodes }: { codes: Code[]; onCodes: (codes: Code[]) => 
             label={say("codeOften", { at: at + 1 })}
             value={row.often}
             onChange={(often) => change(at, { often })}
-            options={["now", "often", "once"].map((one) => ({ value: one, text: say(`code.${one}` as UiWord) }))}
+            options={OFTEN.map((one) => ({ value: one, text: say(`code.${one}`) }))}
           />
         </div>
       ))}
@@ -150,7 +150,7 @@ export function RigCheck({ runner, test, job }: { runner: ReturnType<typeof useR
           large
           label={say("isRigSound")}
           value={draft.rigCheck}
-          onChange={(v) => change({ rigCheck: v as typeof draft.rigCheck })}
+          onChange={(v) => change({ rigCheck: v })}
           options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))}
         />
         {repeat && (

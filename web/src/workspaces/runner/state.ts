@@ -6,11 +6,15 @@ import { preview } from "../../domain/units";
 const RIG_CHECKS = ["sound", "doubtful", "not-checked"] as const;
 export type RigCheck = (typeof RIG_CHECKS)[number];
 
+/** How a code came. */
+export const OFTEN = ["now", "often", "once"] as const;
+export type Often = (typeof OFTEN)[number];
+
 /** A stored code: its number, what it says, and whether it is there now, came often, or once. */
 export interface Code {
   number: string;
   text: string;
-  often: string;
+  often: Often;
 }
 
 export interface RunnerDraft {

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { percent } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { listed } from "./state";
 
 /** What was decided, by what, as it stood when it was accepted; and what it turned out to be. */
@@ -25,7 +25,7 @@ export function DecidedPanel({ job }: { job: Job }) {
       <p className="font-semibold">{accepted.remedyIds.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}</p>
       <p className="figures text-sm text-soft">
         {say("decidedAs", {
-          grade: say(`grade${accepted.grade}` as UiWord).toLowerCase(),
+          grade: say(`grade${accepted.grade}`).toLowerCase(),
           share: percent(accepted.probability),
         })}
       </p>
@@ -38,7 +38,7 @@ export function DecidedPanel({ job }: { job: Job }) {
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("wasMissing")}</h3>
           <ul className="list-disc pl-5 text-sm">
             {accepted.missing.map((m) => (
-              <li key={m}>{say(`missing${m}` as UiWord)}</li>
+              <li key={m}>{say(`missing${m}`)}</li>
             ))}
           </ul>
         </>

@@ -1,15 +1,14 @@
 import { photoFile } from "../../domain/api";
 import { ForVehicle, useSettings } from "../../domain/settings";
-import type { Entry, Job } from "../../domain/types";
+import type { Entry, Job, PhotoTold } from "../../domain/types";
 import { asTyped } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
-import { repairText } from "./entries";
+import { known, say } from "../../domain/words";
+import { toldText } from "./entries";
 
 const noted = (value: number) => Number(value.toPrecision(3)).toString().replace("-", "−");
 
-function Photo({ entry }: { entry: Entry }) {
+function Photo({ sha256, caption, procedureId }: PhotoTold) {
   const { word } = useSettings();
-  const [sha256 = "", caption = "", procedureId = ""] = entry.told;
   const about = procedureId === "" ? "" : word(`test.${procedureId}`);
   return (
     <figure>
@@ -82,21 +81,20 @@ function Text({ entry, job }: { entry: Entry; job: Job }) {
         {entry.codes.map((code, i) => (
           <span key={i} className="figures text-soft">
             {" · "}
-            {[code.number, code.text, say(`code.${code.often}` as UiWord)].filter(Boolean).join(" ")}
+            {[code.number, code.text, say(`code.${code.often}`)].filter(Boolean).join(" ")}
           </span>
         ))}
       </p>
     );
   }
-  if (entry.kind === "photo-taken") return <Photo entry={entry} />;
-  const repaired = repairText(entry, word);
-  if (repaired) return <p className="figures">{repaired}</p>;
+  if (entry.told?.kind === "photo-taken") return <Photo {...entry.told} />;
+  if (entry.told) return <p className="figures">{toldText(entry.told, word)}</p>;
   const struck = job.entries.find((e) => e.id === entry.struckId);
   const about = entry.procedureId ? word(`test.${entry.procedureId}`) : "";
   return (
     <>
       <p>
-        <span className="label font-semibold">{say(`entry.${entry.kind}` as UiWord)}</span>{" "}
+        <span className="label font-semibold">{known(`entry.${entry.kind}`)}</span>{" "}
         {[about, entry.why, entry.items.map(fitting).join(", ")].filter(Boolean).join(" · ")}
       </p>
       {struck && (

@@ -1,11 +1,11 @@
-import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { GoOn } from "../../ui/GoOn";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { walkIsNext } from "../walk/state";
-import { nextPage, nextPath, nextText } from "../../domain/status";
+import { nextText } from "../../domain/status";
 import { isLever, moneyText, nextLine, reasonText, stopOrTest } from "./state";
 
 interface Props {
@@ -93,8 +93,6 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
   const settings = useSettings();
   const { word } = settings;
   const { next, decided } = job.status;
-  const page = nextPage(next);
-  const path = nextPath(job, next);
   const remedy = (decided?.remedyIds ?? []).map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
   return (
     <section aria-label={say("next")} className={STRIP}>
@@ -114,14 +112,7 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
         <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
           {say("otherTests")}
         </button>
-        {path !== undefined && (
-          <Link
-            to={path}
-            className="grid min-h-16 place-items-center border-2 border-ink bg-fill px-6 text-xl font-semibold text-fill-ink"
-          >
-            {say(`go.${page}` as UiWord)}
-          </Link>
-        )}
+        <GoOn job={job} />
       </div>
     </section>
   );

@@ -2,7 +2,7 @@ import { useSettings } from "../../domain/settings";
 import type { Job, Overturner } from "../../domain/types";
 import { toldAtIntake } from "../../domain/intake";
 import { minutes, percent } from "../../domain/units";
-import { say, type UiWord } from "../../domain/words";
+import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { listed, quarrel } from "./state";
 
@@ -32,7 +32,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         <p role="note" className="mb-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
           {say("movedByUpgrade", {
             remedy: word(`remedy.${job.moved.remedyId}`),
-            grade: say(`grade${job.moved.grade}` as UiWord).toLowerCase(),
+            grade: say(`grade${job.moved.grade}`).toLowerCase(),
             share: percent(job.moved.probability),
           })}{" "}
           {word(`catalogue.${job.moved.since}`)}
@@ -79,7 +79,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
           <h3 className="caps mt-2 border-t border-grid pt-2">{say("stillMissing")}</h3>
           <ul className="list-disc pl-5 text-sm">
             {verdict.missing.map((m) => (
-              <li key={m}>{say(`missing${m}` as UiWord)}</li>
+              <li key={m}>{say(`missing${m}`)}</li>
             ))}
           </ul>
         </>

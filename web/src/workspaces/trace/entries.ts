@@ -1,64 +1,64 @@
-import type { Entry } from "../../domain/types";
-import { say, type UiWord } from "../../domain/words";
+import type { Told } from "../../domain/types";
+import { say } from "../../domain/words";
 import type { Word } from "./state";
 
-/** What an entry of the half after the verdict says; nothing for any other. */
-export function repairText(entry: Entry, word: Word): string | undefined {
-  const [first = "", second = "", third = "", fourth = ""] = entry.told;
-  switch (entry.kind) {
+const list = (parts: string[]) => parts.filter(Boolean).join(" · ");
+
+/** What an entry says beside what every entry says; a picture is shown, not said. */
+export function toldText(told: Told, word: Word): string {
+  switch (told.kind) {
     case "work-step-done": {
-      const [step = "", place = ""] = first.split("@");
+      const [step = "", place = ""] = told.step.split("@");
       const done = word(`repair.${step}`).replace("{place}", word(`component.${place}`).toLowerCase());
-      return [`${say("stepDone")}: ${done}`, ...entry.told.slice(1)].join(" · ");
+      return list([`${say("stepDone")}: ${done}`, ...told.measured.map((m) => `${m.text} ${m.unit}`)]);
     }
     case "strokes-bled":
-      return [
-        say("bleedNow", { count: second, end: word(`component.${first}`).toLowerCase() }),
-        say(`bubbles${third.toUpperCase()}` as UiWord),
-        say(`colour${fourth.toUpperCase()}` as UiWord),
-      ].join(" · ");
+      return list([
+        say("bleedNow", { count: told.count, end: word(`component.${told.endId}`).toLowerCase() }),
+        say(`bubbles${told.bubbles}`),
+        say(`colour${told.colour}`),
+      ]);
     case "level-entered":
-      return `${say("reservoirLevel")} · ${first === "max" ? say("markMax") : first === "min" ? say("markMin") : `${first} ${second}`}`;
+      return list([
+        say("reservoirLevel"),
+        told.text === "max" ? say("markMax") : told.text === "min" ? say("markMin") : `${told.text} ${told.unit}`,
+      ]);
     case "bleeding-chosen":
-      return [
-        word(`bleed.method.${first}`),
-        third === ""
-          ? word(`bleed.order.${second}`)
-          : entry.told
-              .slice(3)
-              .map((end) => word(`component.${end}`))
-              .join(", "),
-        ...(third ? [third] : []),
-      ].join(" · ");
+      return list([
+        word(`bleed.method.${told.method}`),
+        told.source === ""
+          ? word(`bleed.order.${told.order}`)
+          : told.makersOrder.map((end) => word(`component.${end}`)).join(", "),
+        told.source,
+      ]);
     case "fluid-taken":
-      return [say("fluidInCan"), word(`fluid.${first}`), second].filter(Boolean).join(" · ");
+      return list([say("fluidInCan"), word(`fluid.${told.fluid}`), told.grade]);
     case "way-chosen":
-      return `${word(`school.${first}`)} ${word(`school.${first}.${second}`)}`;
+      return `${word(`school.${told.school}`)} ${word(`school.${told.school}.${told.way}`)}`;
     case "walk-seen": {
-      const spots = Array.from({ length: entry.told.length / 2 }, (_, i) => entry.told.slice(2 * i, 2 * i + 2));
-      const told = spots
-        .filter(([, state]) => state !== "dry")
-        .map(
-          ([part = "", state = ""]) => `${word(`component.${part}`)}: ${say(`spot${state.toUpperCase()}` as UiWord)}`,
-        );
-      const dry = spots.length - told.length;
-      return [say("firstWalk"), ...told, ...(dry > 0 ? [say("walkDry", { count: dry })] : [])].join(" · ");
+      const spots = told.spots.filter((spot) => spot.state !== "DRY");
+      const dry = told.spots.length - spots.length;
+      return list([
+        say("firstWalk"),
+        ...spots.map((spot) => `${word(`component.${spot.componentId}`)}: ${say(`spot${spot.state}`)}`),
+        dry > 0 ? say("walkDry", { count: dry }) : "",
+      ]);
     }
     case "circuit-rested":
       return say("rested");
     case "check-done":
-      return [
-        word(`check.${first}`),
-        say(second === "failed" ? "checkFailed" : "checkPassed"),
-        ...(third ? [third] : []),
-      ].join(" · ");
+      return list([
+        word(`check.${told.checkId}`),
+        say(told.outcome === "FAILED" ? "checkFailed" : "checkPassed"),
+        told.seen,
+      ]);
     case "part-moved":
-      return [first, say(`part.${second}` as UiWord), third].filter(Boolean).join(" · ");
+      return list([told.part, say(`part.${told.state}`), told.note]);
     case "job-released":
-      return first === "" ? say("releasedFinally") : say("releasedUntil", { day: first });
+      return told.recheckOn === undefined ? say("releasedFinally") : say("releasedUntil", { day: told.recheckOn });
     case "came-back":
       return say("comeback");
-    default:
-      return undefined;
+    case "photo-taken":
+      return list([say("photo"), told.caption]);
   }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Assessment, Entry, Job, Proposal, Suspicion, Verdict } from "../../domain/types";
-import { repairText } from "./entries";
+import type { Assessment, Entry, Job, Proposal, Suspicion, Told, Verdict } from "../../domain/types";
+import { toldText } from "./entries";
 import { moneyText, needsText, nextLine, quarrel, reasonText, standsBy, stopOrTest } from "./state";
 
 const word = (id: string) => id.replace("remedy.", "").replace(".short", "");
@@ -171,24 +171,38 @@ describe("in money", () => {
 });
 
 describe("an entry after the verdict", () => {
-  const told = (kind: string, ...parts: string[]) =>
-    repairText({ kind, told: parts } as unknown as Entry, (id) =>
-      id === "repair.wheel-off" ? "Wheel off at {place}." : id,
-    );
+  const said = (told: Told) => toldText(told, (id) => (id === "repair.wheel-off" ? "Wheel off at {place}." : id));
 
   it("says the step and where, with its figures", () => {
-    expect(told("work-step-done", "wheel-off@rear-left")).toBe("Done: Wheel off at component.rear-left.");
-    expect(told("work-step-done", "compare-bore@master", "23.8 mm", "22.2 mm")).toMatch(/· 23\.8 mm · 22\.2 mm$/);
+    expect(said({ kind: "work-step-done", step: "wheel-off@rear-left", measured: [] })).toBe(
+      "Done: Wheel off at component.rear-left.",
+    );
+    const measured = [
+      { text: "23.8", unit: "mm" },
+      { text: "22.2", unit: "mm" },
+    ];
+    expect(said({ kind: "work-step-done", step: "compare-bore@master", measured })).toMatch(/· 23\.8 mm · 22\.2 mm$/);
   });
 
   it("says strokes, levels, checks and the release", () => {
-    expect(told("strokes-bled", "rear-left", "5", "few", "dark")).toBe(
+    expect(said({ kind: "strokes-bled", endId: "rear-left", count: 5, bubbles: "FEW", colour: "DARK" })).toBe(
       "5 strokes at component.rear-left · Few bubbles · dark",
     );
-    expect(told("level-entered", "max", "")).toBe("Reservoir · MAX");
-    expect(told("check-done", "hard-press", "failed", "drips")).toBe("check.hard-press · failed · drips");
-    expect(told("job-released", "2026-11-28")).toMatch(/2026-11-28/);
-    expect(told("reading-taken")).toBeUndefined();
+    expect(said({ kind: "level-entered", text: "max", unit: "" })).toBe("Reservoir · MAX");
+    expect(said({ kind: "check-done", checkId: "hard-press", outcome: "FAILED", seen: "drips" })).toBe(
+      "check.hard-press · failed · drips",
+    );
+    expect(said({ kind: "job-released", recheckOn: "2026-11-28" })).toMatch(/2026-11-28/);
+    expect(said({ kind: "job-released" })).not.toMatch(/20/);
+  });
+
+  it("says of a walk what was wet or damp, and how many parts were dry", () => {
+    const spots = [
+      { componentId: "master", state: "WET" as const },
+      { componentId: "front-left", state: "DRY" as const },
+      { componentId: "front-right", state: "DRY" as const },
+    ];
+    expect(said({ kind: "walk-seen", spots })).toMatch(/component\.master: wet · .*2/);
   });
 });
 

@@ -7,10 +7,12 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The walls of the application. */
+@Tag("walls")
 class ArchitectureTest {
 
     private static final JavaClasses APP = new ClassFileImporter()
@@ -35,6 +37,25 @@ class ArchitectureTest {
                         "..app.store..",
                         "..app.usecase..",
                         "..app.api..")
+                .check(APP);
+    }
+
+    /** Making a picture small is a service of Spring's; what a picture is knows neither Spring nor where it is kept. */
+    @Test
+    void aPictureKnowsNeitherItsStoreNorWhoAsksForIt() {
+        noClasses()
+                .that()
+                .resideInAPackage("overturn.app.photo..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "tools.jackson..",
+                        "java.sql..",
+                        "org.springframework.web..",
+                        "..app.store..",
+                        "..app.usecase..",
+                        "..app.api..",
+                        "..app.job..")
                 .check(APP);
     }
 
@@ -85,6 +106,13 @@ class ArchitectureTest {
                 .should()
                 .beDeclaredInClassesThat()
                 .resideInAPackage("..app.usecase..")
+                .check(APP);
+        noClasses()
+                .that()
+                .resideOutsideOfPackages("..app.usecase..", "..app.demo..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("org.springframework.transaction.support..")
                 .check(APP);
     }
 }

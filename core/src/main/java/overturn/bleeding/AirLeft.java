@@ -15,14 +15,17 @@ import overturn.bleeding.BleedEvent.Strokes;
  */
 final class AirLeft {
 
+    /** Imagined ends by which the air left is judged; chosen. */
     private static final int PARTICLES = 300;
     /** Air beforehand, mL: half of all ends opened have less; estimate. */
     private static final double MEDIAN_ML = 1.2;
 
+    /** Factor of one standard deviation in the air before the first stroke; estimate. */
     private static final double SPREAD = 2.6;
     /** Fluid that carries most of the loose air out, mL, and its spread; estimates. */
     private static final double CARRYING_ML = 9;
 
+    /** Factor of one standard deviation in how much a stroke carries; estimate. */
     private static final double CARRYING_SPREAD = 1.8;
     /** Most of the air that clings until a rest, as a share; estimate. */
     private static final double MOST_CLINGING = 0.3;
@@ -31,7 +34,9 @@ final class AirLeft {
     /** Air in one stroke that half of all eyes call few instead of none, and many instead of few, mL; estimates. */
     private static final double SEEN_ML = 0.012;
 
+    /** Air that comes with the strokes at which half of all call the bubbles many, mL; estimate. */
     private static final double MANY_ML = 0.12;
+    /** Chance that bubbles are called wrongly; estimate. */
     private static final double WRONGLY_SEEN = 0.03;
 
     private final double[] looseMl = new double[PARTICLES];

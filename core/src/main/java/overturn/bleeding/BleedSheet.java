@@ -46,6 +46,10 @@ public record BleedSheet(
     /** Many bubbles after so many strokes are drawn in, not driven out; estimate. */
     private static final int DRAWN_IN_STROKES = 30;
 
+    /**
+     * Bubbles so many rounds of strokes running, though hardly any air can be left, are drawn in at the thread;
+     * estimate.
+     */
     private static final int DRAWN_IN_TURNS = 3;
 
     public BleedSheet {

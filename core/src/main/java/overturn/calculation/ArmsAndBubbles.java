@@ -13,11 +13,15 @@ final class ArmsAndBubbles {
     /** From this share of the listed ratio on a measured one is another; two arms are measured to some 1.5 % each. */
     private static final double ANOTHER_SHARE = 0.04;
 
+    /** Spread of an arm read off with a rule, as a share of it; estimate. */
     private static final double ARM_SD_SHARE = 0.015;
+    /** Arm of a pedal at its rod where none is given, mm; estimate. */
     private static final double PEDAL_ROD_ARM_MM = 60;
+    /** The same of a hand lever, mm; estimate. */
     private static final double LEVER_ROD_ARM_MM = 25;
+    /** Pressure at which a bubble is asked for where none is given, bar: of a firm pedal; chosen. */
     private static final double FIRM_BAR = 20;
-    /** Travel that a foot or a hand just feels, mm. */
+    /** Travel that a foot or a hand just feels, mm; estimate. */
     private static final double FELT_MM = 1;
 
     private ArmsAndBubbles() {}

@@ -20,9 +20,13 @@ import overturn.simulation.VehicleUnknowns;
 /** Calculator 7: what a sound vacuum assist of these figures does. */
 final class AssistFigures {
 
+    /** 1 N/mm² is 10 bar; definition. */
     private static final double BAR_PER_N_MM2 = 10;
+    /** A working press, N; estimate (docs/trade-figures.md). */
     private static final double FOOT_N = 150;
+    /** Strokes that are drawn; chosen. */
     private static final int STROKES = 6;
+    /** Share of the supply from which on a stored stroke still helps; estimate. */
     private static final double HELPS_SHARE = 0.25;
 
     private AssistFigures() {}

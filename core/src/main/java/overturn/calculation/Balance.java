@@ -18,8 +18,11 @@ final class Balance {
     /** Query and fail of a left/right difference (docs/method.md). */
     private static final double QUERY_SHARE = 20;
 
+    /** Difference over an axle that fails, %; the usual rule, local rules go before (docs/trade-figures.md). */
     private static final double FAIL_SHARE = 30;
+    /** Least share of the front axle, %; estimate. */
     private static final double FRONT_LEAST = 50;
+    /** Greatest share of the front axle, %; estimate. */
     private static final double FRONT_MOST = 85;
 
     private Balance() {}

@@ -14,6 +14,7 @@ import overturn.circuit.Layout;
  */
 public final class Calculator {
 
+    /** Step of the numeric derivative, as a share of the input; chosen. */
     private static final double NUDGE = 1e-4;
 
     private final String id;

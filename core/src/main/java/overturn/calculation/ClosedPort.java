@@ -14,7 +14,9 @@ import overturn.quantity.Dimension;
 /** Calculator 9: what a closed port does as the ends warm up. */
 final class ClosedPort {
 
+    /** Step of the curve, °C; chosen. */
     private static final double STEP_C = 5;
+    /** Drag that nobody turns by hand, Nm; estimate. */
     private static final double LOCK_NM = 200;
 
     private ClosedPort() {}

@@ -16,12 +16,14 @@ final class FluidFigures {
 
     /** Share of a full stroke that is safe and useful in bleeding; estimate from docs/trade-figures.md A. */
     private static final double USEFUL_SHARE = 0.5;
-    /** Fluid of a hose, mL per m: 3.3 mm inside. */
+    /** Fluid of a hose, mL per m: 3.3 mm inside; definition. */
     private static final double HOSE_ML_PER_M = 8.6;
     /** Fluid pushed through an end when bled, as a multiple of what lies between master and screw; estimate. */
     private static final double FLUSH_FACTOR = 1.3;
 
+    /** Fluid to have at hand, by what it takes; estimate. */
     private static final double SPARE_FACTOR = 1.25;
+    /** Share of the reservoir that may be spent before it is topped up; chosen. */
     private static final double TOP_UP_SHARE = 0.8;
 
     private FluidFigures() {}

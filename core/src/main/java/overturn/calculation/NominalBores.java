@@ -8,7 +8,9 @@ import java.util.Locale;
 /** Bores that are made: inch sizes in sixteenths, metric sizes in whole millimetres. */
 final class NominalBores {
 
+    /** An inch, mm; definition. */
     private static final double INCH_MM = 25.4;
+
     private static final List<Nominal> ALL = all();
 
     private NominalBores() {}

@@ -23,9 +23,13 @@ final class PedalReadings {
     /** From this correlation on, two estimates are one. */
     private static final double NOT_TOLD_APART = 0.9;
 
+    /** Points that are entered at most; chosen. */
     private static final int MOST_POINTS = 5;
+    /** Spread of a travel read off a tape, mm; estimate. */
     private static final double TRAVEL_SD_MM = 1.2;
+    /** Fall that is seen on a tape, mm; estimate. */
     private static final double VISIBLE_MM = 0.7;
+    /** 1 N/mm² is 10 bar; definition. */
     private static final double BAR_PER_N_MM2 = 10;
 
     private PedalReadings() {}

@@ -19,13 +19,18 @@ import overturn.simulation.VehicleUnknowns;
 /** Calculators 1 and 2: pressure from force and bore; effort, travel and reserve together. */
 final class PressureAndTravel {
 
-    /** N/mm² to bar. */
+    /** N/mm² to bar; definition. */
     private static final double BAR_PER_N_MM2 = 10;
 
+    /** How far from the bore the bores beside it are looked for, mm: an eighth of an inch; chosen. */
     private static final double NEIGHBOURS_MM = 3.2;
+    /** Points of a curve; chosen. */
     private static final int CURVE_POINTS = 24;
+    /** A third; definition. */
     private static final double THIRD = 1.0 / 3;
+    /** Log spread of a force by foot or hand on a scale; estimate. */
     private static final double FORCE_SD = 0.04;
+    /** Log spread of a size off a data sheet; estimate. */
     private static final double SIZE_SD = 0.003;
 
     private PressureAndTravel() {}

@@ -10,8 +10,9 @@ import overturn.quantity.Dimension;
 /** Calculators 3 and 4: which made bore a measured one is; turns of a rod for a free play. */
 final class Sizes {
 
+    /** How far from the measure a made size is considered, mm: a sixteenth of an inch; chosen. */
     private static final double CONSIDERED_MM = 1.6;
-    /** Two made sizes nearer than this many resolutions cannot be told apart. */
+    /** Two made sizes nearer than this many resolutions cannot be told apart; chosen. */
     private static final double TELLABLE_RESOLUTIONS = 2;
 
     private Sizes() {}

@@ -19,9 +19,13 @@ import org.hipparchus.util.CombinatoricsUtils;
  */
 public final class CutSets {
 
-    /** Ways looked at; a circuit with so many joints that three devices give more is divided with two or with one. */
+    /**
+     * Ways looked at; a circuit with so many joints that three devices give more is divided with two or with one;
+     * chosen for speed.
+     */
     public static final int MOST_WAYS = 4000;
 
+    /** Plugs and clamps put on at once; a fourth is never at hand; estimate. */
     private static final int MOST_DEVICES = 3;
 
     private final Layout layout;

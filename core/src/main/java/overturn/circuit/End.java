@@ -172,7 +172,7 @@ public sealed interface End extends Component {
             boolean concentric)
             implements End {
 
-        /** Share of the release travel made by the bite. */
+        /** Share of the release travel made by the bite; estimate. */
         private static final double BITE_SHARE = 0.25;
 
         /** Stroke at a pressure, mm: to the bite, to full release and on with the same slope to its stop. */

@@ -27,10 +27,10 @@ public record Measured(List<Judged> figures) {
 
     /**
      * A band holds nine of ten sound readings; widened on each side by this share of its width it holds all but one of
-     * a thousand, so that a sound vehicle is not kept for it.
+     * a thousand, so that a sound vehicle is not kept for it; chosen.
      */
     private static final double WIDENED = 0.5;
-    /** Two readings of one vehicle grow by less in all but one of forty cases, in 1σ of their difference. */
+    /** Two readings of one vehicle grow by less in all but one of forty cases, in 1σ of their difference; chosen. */
     private static final double SAME_SD = 2;
 
     public Measured {

@@ -17,14 +17,17 @@ import java.util.stream.IntStream;
  */
 public final class Channel {
 
+    /** Outcomes a test is divided into; chosen (docs/experiments.md). */
     private static final int OUTCOMES = 16;
+    /** Readings drawn to weigh a test; chosen. */
     private static final int DRAWN = 480;
+    /** Any number; so that a test is weighed alike each time it is asked; seed. */
     private static final long SEED = 41L;
-    /** Chance that a rig yet to be set up will lie unnoticed: between a proven and a normal one. */
+    /** Chance that a rig yet to be set up will lie unnoticed: between a proven and a normal one; estimate. */
     private static final double LYING = 0.01;
     /**
      * Distances beyond some standard deviations count less and less, so that a pedal on the floor does not draw all
-     * outcomes.
+     * outcomes; chosen.
      */
     private static final double FAR = 3;
 

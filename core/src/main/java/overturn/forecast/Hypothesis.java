@@ -17,8 +17,11 @@ import overturn.suspect.Suspect;
  */
 public record Hypothesis(int first, int second) {
 
+    /** No second fault; chosen. */
     static final int NO = -1;
+    /** A fault in no list; chosen. */
     private static final int UNLISTED = -2;
+    /** What the last work brought; chosen. */
     private static final int BROUGHT = -3;
 
     public static Hypothesis single(int suspect) {

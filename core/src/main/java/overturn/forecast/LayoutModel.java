@@ -18,6 +18,7 @@ import overturn.suspect.SuspectCatalogue;
 /** Suspects, tests, particles and predictions of one layout: everything that does not depend on a job. Thread-safe. */
 public final class LayoutModel {
 
+    /** Heap of a model before any test is simulated, bytes; measured (docs/speed.md). */
     private static final long FIXED_BYTES = 6_000_000;
 
     private final Layout layout;

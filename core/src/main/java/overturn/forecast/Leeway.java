@@ -16,8 +16,11 @@ public final class Leeway {
     /** How far a particle's neighbourhood reaches, in standard deviations of the particles; estimate. */
     static final double REACH = 0.5;
 
+    /** As many as there are slopes; definition. */
     private static final int DIRECTIONS = Slopes.DIRECTIONS;
+    /** Rounding that a symmetric matrix may show; chosen. */
     private static final double ASYMMETRY = 1e-9;
+    /** Pivot below which a direction is not told from none; chosen. */
     private static final double LEAST_PIVOT = 1e-10;
 
     private final double[] logs;

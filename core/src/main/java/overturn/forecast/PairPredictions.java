@@ -16,7 +16,9 @@ import overturn.suspect.Fault;
  */
 public final class PairPredictions {
 
+    /** Pairs of a test that are kept; chosen for memory. */
     private static final int KEPT = 128;
+
     private static final float LEAST_CHANCE = 1e-3f;
 
     private final Procedure procedure;

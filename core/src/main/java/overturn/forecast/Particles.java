@@ -27,38 +27,47 @@ import overturn.suspect.SuspectCatalogue;
  */
 public final class Particles {
 
-    /** The first vehicles of each suspect, on which a test is weighed before it is done. */
+    /** The first vehicles of each suspect, on which a test is weighed before it is done; chosen for speed. */
     public static final int FORESEEN = 100;
     /**
      * Vehicles per suspect, by which a reading is judged; those beyond the foreseen are simulated once a test has been
-     * read.
+     * read; chosen for speed (docs/experiments.md).
      */
     public static final int PARTICLES = 3 * FORESEEN;
 
-    /** With how many vehicles each severity of a leading suspect is tried, and each of two at once. */
+    /**
+     * With how many vehicles each severity of a leading suspect is tried, and each of two at once; chosen for speed.
+     */
     public static final int VEHICLES_TRIED = 4;
 
+    /** With how many partners each severity of a pair is tried; chosen (docs/experiments.md). */
     public static final int PAIRS_TRIED = 2;
-    /** Prime to the number of particles, so that no vehicle is tried twice. */
+    /** Prime to the number of particles, so that no vehicle is tried twice; chosen. */
     private static final int STRIDE = 17;
 
+    /** Share of the vehicles on which readings spread twice as far; chosen (docs/experiments.md). */
     private static final double DOUBLED_NOISE_SHARE = 0.2;
     /** Severities wider than believed, in standard deviations, against over-confidence (docs/method.md). */
     private static final double SEVERITY_WIDTH = 1.4;
-    /** Share of the tests in which a fault that is not there always shows; drawn evenly from this up to 1. */
+    /** Share of the tests in which a fault that is not there always shows; drawn evenly from this up to 1; estimate. */
     private static final double LEAST_OCCURRENCE = 0.3;
-    /** Shares of the tests that a fault outside the list is seen by. */
+    /** Shares of the tests that a fault outside the list is seen by; estimate. */
     private static final double[] UNLISTED_SHARES = {0.12, 0.3, 0.55};
 
+    /** Log of the share of a fault in no list; definition. */
     private static final double[] LOG_UNLISTED =
             Arrays.stream(UNLISTED_SHARES).map(Math::log).toArray();
+    /** Log of what is left for the listed; definition. */
     private static final double[] LOG_LISTED =
             Arrays.stream(UNLISTED_SHARES).map(share -> Math.log1p(-share)).toArray();
+    /** Any number; a layout gets the same vehicles each time; seed. */
     private static final long SEED = 20_261_125L;
-    /** Odd and of mixed bits, so that neighbours get unlike sources of chance. */
+    /** Odd and of mixed bits, so that neighbours get unlike sources of chance; textbook. */
     private static final long BETWEEN_GROUPS = 0xD1B54A32D192ED03L;
 
+    /** Odd and of mixed bits, so that neighbours get unlike seeds: the golden ratio; textbook. */
     private static final long BETWEEN_SUSPECTS = 0x9E3779B97F4A7C15L;
+
     private static final NormalDistribution NORMAL = new NormalDistribution();
     /**
      * A vehicle is brought in because something was felt: the chance grows with how far it strays from sound, up to
@@ -66,10 +75,12 @@ public final class Particles {
      */
     private static final double SURELY_FELT = 0.3;
 
+    /** Draws for one severity that is felt before the last is taken; chosen. */
     private static final int MOST_DRAWS = 10;
-    /** Vehicles that are simulated with two faults at once; the others are taken to differ alike. */
+    /** Vehicles that are simulated with two faults at once; the others are taken to differ alike; chosen for speed. */
     public static final int PAIRS_SIMULATED = 50;
 
+    /** Pairs of a layout that are kept; chosen for memory. */
     private static final int PAIRS_KEPT = 1024;
 
     private final VehicleUnknowns[] vehicles = new VehicleUnknowns[PARTICLES];

@@ -36,12 +36,16 @@ public final class Predictions {
     private static final double TABLE_DOUBT = 0.01;
     /**
      * A fault that strays less than this from sound, in standard deviations of the reading or as a chance, leaves the
-     * test alone.
+     * test alone; chosen.
      */
     private static final double UNMOVED = 1e-3;
-    /** Change of an observation's chance from which on it tells something; of a figure it is one standard deviation. */
+    /**
+     * Change of an observation's chance from which on it tells something; of a figure it is one standard deviation;
+     * chosen.
+     */
     private static final double TELLING_CHANCE = 0.15;
 
+    /** Factor on the spread of a doubled reading; chosen. */
     static final double DOUBLED = 2;
 
     private final LayoutModel model;

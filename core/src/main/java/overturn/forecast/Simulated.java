@@ -16,7 +16,7 @@ import overturn.simulation.VehicleCondition;
  */
 final class Simulated {
 
-    /** Every so many particles one goes ahead to see whether the suspect shows at all. */
+    /** Every so many particles one goes ahead to see whether the suspect shows at all; chosen for speed. */
     private static final int SCOUT_EVERY = 5;
 
     private final Particles particles;

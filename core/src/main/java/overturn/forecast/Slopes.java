@@ -8,10 +8,16 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
  */
 final class Slopes {
 
+    /** Place of the severity of the first fault, behind the traits; definition. */
     private static final int FIRST = Traits.COUNT;
+    /** Place of that of the second; definition. */
     private static final int SECOND = FIRST + 1;
+    /** Place of what all travels are off together; definition. */
     private static final int TRAVELS = SECOND + 1;
-    /** Traits of the vehicle, how bad the first fault is, and the second, and what all travels are off together. */
+    /**
+     * Traits of the vehicle, how bad the first fault is, and the second, and what all travels are off together;
+     * definition.
+     */
     static final int DIRECTIONS = TRAVELS + 1;
 
     private final Traits traits;

@@ -23,9 +23,10 @@ final class Traits {
             VehicleUnknowns::lostMotionMm,
             VehicleUnknowns::freePlay,
             VehicleUnknowns::forceBias);
-    /** Traits of a vehicle; the severity comes behind them. */
+    /** Traits of a vehicle; the severity comes behind them; definition. */
     static final int COUNT = OF_VEHICLE.size();
 
+    /** Pivot below which a trait tells nothing of its own; chosen. */
     private static final double SINGULAR = 1e-9;
 
     private final Particles particles;

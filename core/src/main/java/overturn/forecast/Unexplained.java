@@ -15,6 +15,7 @@ public final class Unexplained {
     /** Chance that an eye sees once more what it saw of a fault that nobody has described; estimate. */
     private static final double SEEN_AGAIN = 0.85;
 
+    /** Least spread that a reading can have; chosen, only to divide by. */
     private static final double LEAST_STRAY = 1e-9;
 
     private final Scatter scatter;

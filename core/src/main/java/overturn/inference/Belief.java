@@ -31,16 +31,19 @@ import overturn.suspect.Suspect;
  */
 public final class Belief {
 
+    /** Least probability that is divided by; chosen. */
     private static final double LEAST = 1e-12;
-    /** Share below which a hypothesis says nothing about whether a rig lied. */
+    /** Share below which a hypothesis says nothing about whether a rig lied; chosen. */
     private static final double UNFELT = 1e-6;
     /**
      * Share from which on a fault in no list is tried with several vehicles, and a single; and how many singles are at
-     * most.
+     * most; chosen.
      */
     private static final double MATTERING = 0.002;
 
+    /** Share below which a hypothesis is not tried with several vehicles; chosen. */
     private static final double HARDLY_MATTERING = 1e-5;
+    /** Hypotheses that are tried with several vehicles at most; chosen for speed. */
     private static final int MOST_LEADING = 8;
 
     private final LayoutModel model;

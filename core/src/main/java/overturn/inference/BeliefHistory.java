@@ -28,10 +28,15 @@ import overturn.suspect.Repaired;
  */
 public final class BeliefHistory {
 
+    /** From here on a fault in no list, or a strange reading, is likelier than not; definition. */
     private static final double LIKELY = 0.5;
-    /** From this on two readings do not go together, the one more doubted lying so likely at least; rules of ours. */
+    /**
+     * From this on two readings do not go together, the one more doubted lying so likely at least; rules of ours;
+     * chosen.
+     */
     private static final double ONE_OF_TWO = 0.7;
 
+    /** Probability of lying from which on a reading is named as doubtful; chosen. */
     private static final double DOUBTED = 0.3;
 
     private final LayoutModel model;

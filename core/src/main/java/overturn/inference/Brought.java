@@ -21,6 +21,7 @@ final class Brought {
     /** Share of repairs that leave each behind where the circuit was opened; estimates. */
     private static final double AIR = 0.06;
 
+    /** Chance that work which opened a joint left it weeping; estimate. */
     private static final double JOINT = 0.015;
     /** A wrong part or setting, whether or not the circuit was opened; estimate. */
     private static final double SETTING = 0.03;

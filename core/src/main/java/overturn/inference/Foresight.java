@@ -17,11 +17,16 @@ import overturn.suspect.Cure;
  */
 public final class Foresight {
 
+    /** Particles by which a hypothesis is foreseen at most; chosen for speed. */
     private static final int MOST_PARTICLES = 12;
-    /** Hypotheses that hardly matter are kept with few particles: a proof has to move odds even against them. */
+    /**
+     * Hypotheses that hardly matter are kept with few particles: a proof has to move odds even against them; chosen.
+     */
     private static final int FEWEST_PARTICLES = 2;
 
+    /** Share below which a hypothesis is left out of foreseeing; chosen. */
     private static final double NEGLIGIBLE = 0.002;
+    /** Least probability that is divided by; chosen. */
     private static final double LEAST_PROBABILITY = 1e-9;
 
     private final LayoutModel model;

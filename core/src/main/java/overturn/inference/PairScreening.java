@@ -21,13 +21,15 @@ import overturn.suspect.Repaired;
  */
 final class PairScreening {
 
+    /** Partners that are looked at closely for each fault; chosen for speed. */
     private static final int PICKED = 4;
     /**
      * What two faults that both show in a reading may lack to what fits it best, nats; and what a reading that does not
-     * fit costs at most.
+     * fit costs at most; chosen.
      */
     private static final double BENEFIT = 2;
 
+    /** What a pair may lack to the best one before it is dropped, nats; chosen. */
     private static final double MOST_LACKING = 8;
 
     private final double[] evidence;

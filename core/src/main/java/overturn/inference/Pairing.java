@@ -20,12 +20,16 @@ import overturn.numeric.LogSpace;
  */
 final class Pairing {
 
+    /** Pairs that are looked at; chosen for speed (docs/experiments.md). */
     private static final int LOOKED_AT = 20;
+    /** Pairs that are carried on; chosen for speed. */
     private static final int CARRIED = 8;
-    /** Carried whatever the first look says: it may miss the severities. */
+    /** Carried whatever the first look says: it may miss the severities; chosen. */
     private static final int AT_A_GLANCE = 3;
 
+    /** Of pairs with a fault in no list, those looked at; chosen for speed. */
     private static final int UNLISTED_LOOKED_AT = 20;
+    /** Of those, the ones carried on; chosen for speed. */
     private static final int UNLISTED_CARRIED = 8;
 
     private Pairing() {}

@@ -16,15 +16,17 @@ final class Prior {
     /** Share of vehicles in which two suspects are at fault at once, and after recent work; estimates. */
     private static final double PAIRS = 0.15;
 
+    /** Share of pairs where the system was worked on just before; estimate. */
     private static final double PAIRS_AFTER_WORK = 0.25;
     /** Share of vehicles whose fault is in no list; estimate. */
     private static final double NONE_OF_THESE = 0.08;
     /** Share of those that look sound wherever they do not show; estimate. */
     private static final double LIKE_SOUND = 0.33;
-    /** The frequencies of the trade count as this many closed jobs. */
+    /** The frequencies of the trade count as this many closed jobs; chosen. */
     private static final double TRADE_JOBS = 60;
     /**
-     * Facts multiply, since each is told for a reason of its own; together they move a suspect by no more than this.
+     * Facts multiply, since each is told for a reason of its own; together they move a suspect by no more than this;
+     * chosen.; chosen.
      */
     private static final double MOST_MOVED = 60;
 

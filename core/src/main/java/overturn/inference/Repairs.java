@@ -27,15 +27,16 @@ final class Repairs {
     static final Repairs NONE =
             new Repairs(Repaired.NONE, List.of(), new double[0][], new Brought.Weights(new double[0], 0), List.of());
 
-    /** Share of the severities that are taken evenly, whatever was read. */
+    /** Share of the severities that are taken evenly, whatever was read; chosen. */
     private static final double EVENLY = 0.2;
-    /** A severity meets other vehicles than its own: so much less than it fits that one is it preferred. */
+    /** A severity meets other vehicles than its own: so much less than it fits that one is it preferred; chosen. */
     private static final double DAMPED = 0.5;
 
+    /** Meetings of two severities; definition. */
     private static final int PAIRS_OF_SEVERITIES = (Particles.PAIRS_TRIED - 1) * Particles.PARTICLES;
     /**
      * From one meeting to the next the severities of the fault that is left go round by this; prime to the number of
-     * pairs.
+     * pairs; chosen.
      */
     private static final int STRIDE = 187;
 

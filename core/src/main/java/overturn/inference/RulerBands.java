@@ -17,19 +17,27 @@ import overturn.suspect.SuspectCatalogue;
 /** Where a figure of a test would lie on this vehicle if it were sound, and under each live suspect. */
 public final class RulerBands {
 
-    /** Suspects below this share are not drawn. */
+    /** Suspects below this share are not drawn; chosen. */
     private static final double LIVE = 0.02;
 
+    /** Suspects drawn on a ruler at most; chosen for the eye. */
     private static final int MOST_SUSPECTS = 3;
-    /** On either side of a band. */
+    /** On either side of a band; chosen. */
     private static final double TAIL = 0.05;
 
+    /** Particles that a band has to rest on; chosen. */
     private static final double LEAST_EFFECTIVE = 15;
+    /** Power to which weights are softened at least; chosen. */
     private static final double LEAST_POWER = 0.02;
+    /** Weight that is left out of a band; chosen. */
     private static final double NEGLIGIBLE = 1e-3;
+    /** How far from the mean a bound is looked for, standard deviations; chosen. */
     private static final double FARTHEST = 4;
+    /** Halvings until a bound is found: a four-thousandth of the way; chosen. */
     private static final int HALVINGS = 12;
+    /** Step in which a band is told, standard deviations; chosen. */
     private static final double GRID = 0.02;
+    /** The normal distribution on that grid; definition. */
     private static final double[] BELOW = normalBelow();
 
     private RulerBands() {}

@@ -21,6 +21,7 @@ import overturn.suspect.Remedy;
  */
 public record Split(int figure, List<Remedy> low, List<Remedy> high) {
 
+    /** Share from which on a suspect is told apart; chosen. */
     private static final double LIVE = 0.01;
     /** Of the chance of an observation; estimate. */
     private static final double OBSERVED_NOISE = 0.05;

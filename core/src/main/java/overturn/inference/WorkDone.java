@@ -28,12 +28,16 @@ import overturn.suspect.Suspect.Origin;
  */
 public record WorkDone(Area area, Kind kind, Bled bled) {
 
+    /** By how much likelier a joint leaks that was opened; estimate. */
     private static final double JOINT_OPENED = 4;
     /** An old bore is pumped through its whole length by bleeding: the cups run over rust; estimate. */
     private static final double CUPS_AFTER_BLEEDING = 1.6;
 
+    /** By how much likelier wrong fluid is after filling; estimate. */
     private static final double WRONG_FLUID_FILLED = 5;
+    /** What is left of aged fluid after a change; estimate. */
     private static final double AGED_AFTER_CHANGE = 0.1;
+
     private static final List<String> CUPS =
             List.of("primary-piston-cup", "second-piston-rear-cup", "second-piston-front-cup");
 

@@ -11,9 +11,10 @@ import tools.jackson.databind.JsonNode;
 /** What keeps a JSON file from being taken: texts and numbers that cannot be kept, and whatever its schema refuses. */
 public final class FileFindings {
 
-    /** Characters of what was given that a refusal repeats. */
+    /** Characters of what was given that a refusal repeats; chosen. */
     private static final int MOST_SHOWN = 60;
 
+    /** Greatest number that is read at all; chosen, beyond any size. */
     private static final int MOST_NUMBER = 1_000_000_000;
 
     private FileFindings() {}

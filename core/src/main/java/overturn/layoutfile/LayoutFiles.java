@@ -34,7 +34,8 @@ import tools.jackson.databind.node.ObjectNode;
 public final class LayoutFiles {
 
     /**
-     * Ends of the largest vehicles that a pedal works without air; more parts than the schema allows are refused by it.
+     * Ends of the largest vehicles that a pedal works without air; more parts than the schema allows are refused by it;
+     * estimate.; estimate.
      */
     public static final int MOST_ENDS = 12;
 

@@ -24,7 +24,7 @@ public final class ReadingLikelihood {
      * estimate.
      */
     private static final double FELT = 0.8;
-    /** A particle on which a fault in no list shows as often as on most. */
+    /** A particle on which a fault in no list shows as often as on most; definition. */
     private static final int USUAL = 1;
 
     private final Reading reading;

@@ -20,7 +20,9 @@ import overturn.numeric.LogSpace;
  */
 public final class SetupLikelihood {
 
-    /** PairedSeverities in which two faults that both show in one reading may fit it, though neither does alone. */
+    /**
+     * PairedSeverities in which two faults that both show in one reading may fit it, though neither does alone; chosen.
+     */
     public static final int AS_THEY_COME = 44;
 
     private final List<ReadingLikelihood> readings;

@@ -5,14 +5,18 @@ public final class LogSpace {
 
     private LogSpace() {}
 
-    /** How far below the highest a term of a rough sum is no longer told from nothing, nats. */
+    /** How far below the highest a term of a rough sum is no longer told from nothing, nats; chosen. */
     private static final double NOTHING_NATS = 40;
 
+    /** Part of a step; definition. */
     private static final double PART = 1.0 / (1 << 10);
+    /** A sixth; definition. */
     private static final double SIXTH = 1.0 / 6;
+    /** Steps of the table per nat; chosen for an error below 2e-6. */
     private static final int STEPS_PER_NAT = 128;
+    /** How far the table goes, nats; chosen: what is left is below a millionth. */
     private static final int REACH_NATS = 14;
-    /** {@code log(1 + exp(-x))} from 0 on, in steps; between them straight, off by less than 2e-6. */
+    /** {@code log(1 + exp(-x))} from 0 on, in steps; between them straight, off by less than 2e-6; definition. */
     private static final double[] LOG_ONE_PLUS = new double[REACH_NATS * STEPS_PER_NAT + 2];
 
     static {

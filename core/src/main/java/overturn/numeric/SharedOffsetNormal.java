@@ -8,6 +8,7 @@ package overturn.numeric;
  */
 public final class SharedOffsetNormal {
 
+    /** log 2π; definition. */
     private static final double LOG_TWO_PI = Math.log(2 * Math.PI);
 
     private final double[] seen;

@@ -12,7 +12,9 @@ import overturn.suspect.Cure;
  */
 public final class CostToCome {
 
+    /** Cures that are weighed at once; chosen for speed. */
     private static final int MOST_ACTIONS = 8;
+    /** Share of a cure that is left out; chosen. */
     private static final double NEGLIGIBLE = 1e-7;
     /** Share at which doubt about a second fault counts beside doubt about the first; estimate. */
     private static final double SECOND_FAULT_DOUBT = 0.3;

@@ -22,6 +22,7 @@ import overturn.suspect.Suspect;
  */
 final class CutSetChoice {
 
+    /** Ways to divide the circuit that are offered at once; chosen for the eye. */
     private static final int OFFERED = 2;
     /** Information of the split from which on it is worth simulating, nats; estimate. */
     private static final double LEAST_NATS = 0.15;

@@ -1,6 +1,8 @@
 package overturn.planning;
 
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
@@ -10,12 +12,12 @@ import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
-/** What may carry a proof. */
+/** What a proof asks for: how belief has to be spread, and which readings may carry it. */
 public final class Proof {
 
     /** Share that a remedy has to carry (docs/method.md). */
     public static final double SHARE = 0.95;
-    /** By how much a reading must move odds by itself to carry a proof. */
+    /** By how much a reading must move odds by itself to carry a proof; docs/method.md. */
     public static final double CARRYING_FACTOR = 3;
 
     /**
@@ -24,10 +26,70 @@ public final class Proof {
      */
     public static final double SEPARATED_SHARE = 0.012;
 
-    /** Part of a remedy's probability from which on a suspect is one for which it is wanted. */
+    /**
+     * Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the
+     * rest; chosen.
+     */
+    public static final double ENOUGH_SHARE = 0.85;
+
+    /** Part of a remedy's probability from which on a suspect is one for which it is wanted; chosen. */
     private static final double LEADING_PART = 0.2;
 
+    /** Least share that is divided by; chosen. */
+    private static final double NOTHING = 1e-12;
+
     private Proof() {}
+
+    /**
+     * A cure in what is believed.
+     *
+     * @param probability that every remedy of it is needed
+     * @param enough probability that nothing beyond it is needed, of the cases in which what it holds is needed
+     * @param rivals remedies, not beside it but instead of it, that are still likely enough to name
+     */
+    public record Claim(double probability, double enough, List<Remedy> rivals) {
+
+        public Claim {
+            rivals = List.copyOf(rivals);
+        }
+
+        /** Whether belief alone leaves nothing to ask: what was read has to carry it besides. */
+        public boolean holds() {
+            return probability >= SHARE && enough >= ENOUGH_SHARE && rivals.isEmpty();
+        }
+    }
+
+    /**
+     * What is claimed of a cure where belief is spread over cures like this.
+     *
+     * @param shares of each cure of the list, in any scale
+     */
+    public static Claim claim(List<Cure> cures, double[] shares, Cure cure) {
+        double total = 0;
+        double needed = 0;
+        double alone = 0;
+        Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
+        for (int c = 0; c < shares.length; c++) {
+            Cure other = cures.get(c);
+            total += shares[c];
+            if (other.includes(cure)) {
+                needed += shares[c];
+                alone += other.equals(cure) ? shares[c] : 0;
+            } else {
+                for (Remedy remedy : other.remedies()) {
+                    instead.merge(remedy, shares[c], Double::sum);
+                }
+            }
+        }
+        double named = SEPARATED_SHARE * total;
+        return new Claim(
+                needed / total,
+                alone / Math.max(NOTHING, needed),
+                instead.entrySet().stream()
+                        .filter(e -> !cure.has(e.getKey()) && e.getValue() > named)
+                        .map(Map.Entry::getKey)
+                        .toList());
+    }
 
     /**
      * Whether a reading of this test can carry the proof of a remedy: it isolates or looks at the fault itself, and can

@@ -36,21 +36,26 @@ import overturn.suspect.Suspect;
 public final class TestPlanner {
 
     /** Share of the leading remedy above which the open question is its proof. */
-    /** From so long on a vehicle has stood for a night. */
+    /** From so long on a vehicle has stood for a night; chosen. */
     private static final double A_NIGHT_SECONDS = 4 * 3600;
 
+    /** Share from which on what it is is known and only proof is wanted; chosen. */
     private static final double KNOWN = 0.9;
-    /** Chance of a proof from which on a test is done for it. */
+    /** Chance of a proof from which on a test is done for it; chosen. */
     private static final double LEAST_PROOF = 0.05;
     /** A repeat on another rig shares the vehicle, the hand and the eye with the first; estimate. */
     private static final double REPEAT_WORTH = 0.35;
-    /** A rig that may have lied is worth another from this probability on; no test is done more often than this. */
+    /**
+     * A rig that may have lied is worth another from this probability on; no test is done more often than this; chosen.
+     */
     private static final double SUSPICIOUS = 0.15;
 
+    /** Readings of one test at most; chosen. */
     private static final int MOST_READINGS = 2;
     /** What a round brings is less than the sum of its tests, which partly tell the same; estimate. */
     private static final double ROUND_OVERLAP = 1.6;
 
+    /** Least saving of a round that is divided by, minutes; chosen. */
     private static final double LEAST_SAVED = 1e-6;
     /** Share from which on what an isolation would change is worth isolating; chosen. */
     private static final double ISOLATED_SHARE = 0.02;
@@ -262,10 +267,7 @@ public final class TestPlanner {
         return Optional.of(leading).filter(c -> history.now().probability(c) >= KNOWN && Proof.carried(history, c));
     }
 
-    /**
-     * Chance that a cure is then proven: it carries 95 %, its rivals are separated, and this test or an earlier one
-     * carries it.
-     */
+    /** Chance that a cure is then proven: belief leaves nothing to ask, and this test or an earlier one carries it. */
     private static double proofChance(
             BeliefHistory history,
             Procedure procedure,
@@ -284,28 +286,14 @@ public final class TestPlanner {
                 top = outcome[c] > outcome[top] ? c : top;
                 total += outcome[c];
             }
-            double share = outcome[top] / total;
             boolean moved = outcome[top] >= Proof.CARRYING_FACTOR * now[top] * overall[m];
             boolean carries = carried.filter(cures.get(top)::equals).isPresent()
                     || moved && Proof.canCarry(history, procedure, cures.get(top));
-            if (share >= Proof.SHARE && carries && separated(cures, top, outcome, total)) {
+            if (carries && Proof.claim(cures, outcome, cures.get(top)).holds()) {
                 chance += total;
             }
         }
         return chance;
-    }
-
-    private static boolean separated(List<Cure> cures, int top, double[] outcome, double total) {
-        for (int c = 0; c < outcome.length; c++) {
-            boolean instead =
-                    outcome[c] > Proof.SEPARATED_SHARE * total && !cures.get(c).includes(cures.get(top));
-            if (instead
-                    && cures.get(c).remedies().stream()
-                            .anyMatch(r -> !cures.get(top).has(r))) {
-                return false;
-            }
-        }
-        return true;
     }
 
     /**

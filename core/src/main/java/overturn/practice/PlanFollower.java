@@ -22,6 +22,7 @@ import overturn.verdict.Assessment;
  */
 public final class PlanFollower {
 
+    /** Tests after which a job ends as it stands; chosen. */
     private static final int MOST_TESTS = 16;
 
     private final LayoutModel model;

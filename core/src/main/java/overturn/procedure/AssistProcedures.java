@@ -28,7 +28,9 @@ import overturn.suspect.SuspectCatalogue;
 /** Tests of the assist; none where there is none. Tables are estimates argued beside them. */
 final class AssistProcedures {
 
+    /** An hour, s; definition. */
     private static final double HOUR_SECONDS = 3600;
+    /** Five minutes, s; definition. */
     private static final double FIVE_MINUTES_SECONDS = 300;
 
     private final Layout layout;

@@ -33,28 +33,35 @@ final class Characterise {
     /** Whoever plainly feels one thing hardly complains of another; estimate. */
     private static final double OUTSHONE = 0.95;
 
+    /** Places of what it reads; definition. */
     private static final int TRAVEL = 0;
+
     private static final int SINK = 1;
     private static final int GENTLE_TRAVEL = 2;
     private static final int OUTSIDE_LOSS = 3;
     private static final int HIDDEN_LOSS = 4;
-    /** Drag of the worst wheel; at a clutch the pressure left at its slave, which holds it half released. */
+    /**
+     * Drag of the worst wheel; at a clutch the pressure left at its slave, which holds it half released; definition.
+     */
     private static final int DRAG = 5;
 
-    /** Pressure left from which a clutch slips at full load, and plainly; estimates. */
-    private static final double SLIPS_FROM_BAR = 0.3;
-
-    private static final double SLIPS_PLAINLY_BAR = 2;
-    /** A worn cover or plate slips so plainly, the hydraulics sound; estimate. */
-    private static final double SLIPS_OF_WORN = 0.4;
-
     private static final int RETURN = 6;
-    private static final double DRIVE_SECONDS = 10;
     private static final int LAMP = 7;
     private static final int HOT_TRAVEL = 8;
     private static final int PRESSURE = 9;
     private static final int THEN = 10;
     private static final int WORN = 11;
+
+    /** Pressure left from which a clutch slips at full load, and plainly; estimates. */
+    private static final double SLIPS_FROM_BAR = 0.3;
+
+    /** Pressure left at the slave by which a clutch slips plainly, bar; estimate. */
+    private static final double SLIPS_PLAINLY_BAR = 2;
+    /** A worn cover or plate slips so plainly, the hydraulics sound; estimate. */
+    private static final double SLIPS_OF_WORN = 0.4;
+
+    /** How long it is driven until it shows, s; estimate. */
+    private static final double DRIVE_SECONDS = 10;
 
     private final Layout layout;
     private final PressForces forces;

@@ -10,7 +10,9 @@ import overturn.protocol.Sensed;
 /** Looks that see one quantity each and little else, so that the table of each is a single curve. */
 final class CloserLook {
 
+    /** Chance that something is seen that is not there; estimate. */
     static final double FALSELY_SEEN = 0.006;
+    /** Chance that something plain is seen; estimate. */
     static final double MOST_SEEN = 0.985;
 
     private static final Map<String, Needed[]> AT_HAND = Map.of(

@@ -21,6 +21,7 @@ import overturn.protocol.Sensed;
  */
 final class CloserLooks {
 
+    /** Stroke over which the ratio is measured, mm; chosen. */
     private static final double RATIO_STROKE_MM = 40;
     /** A hose that takes four times its share more than a sound one is felt by half; estimate. */
     private static final double SWELLING_FELT = 4;

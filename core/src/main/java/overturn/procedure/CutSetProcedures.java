@@ -17,11 +17,14 @@ import overturn.protocol.Sensed;
  */
 final class CutSetProcedures {
 
+    /** When a held pedal is read, s; docs/method.md. */
     private static final int[] HOLD_SECONDS = {5, 15, 30, 60};
     /** Tape, reserve spent and the hold itself; and fitting one device, what it cut off capped; minutes, estimates. */
     private static final double HOLD_MINUTES = 5;
 
+    /** Putting a clamp on and off, minutes; estimate. */
     private static final double CLAMP_MINUTES = 1.5;
+    /** Opening a joint, plugging and closing it, minutes; estimate. */
     private static final double PLUG_MINUTES = 5;
 
     private CutSetProcedures() {}

@@ -29,6 +29,7 @@ import overturn.protocol.Sensed;
 /** Tests of what drags, from the wheel inwards and from the pedal outwards; none where nothing turns. */
 final class DragProcedures {
 
+    /** Warmth of the fluid after a morning of driving, °C; estimate. */
     private static final double MORNING_C = 60;
     /** Time in which fluid that was trapped has run back once its way is free, s; estimate. */
     private static final int RUNS_BACK_SECONDS = 20;

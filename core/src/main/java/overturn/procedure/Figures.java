@@ -12,26 +12,41 @@ import overturn.quantity.Dimension;
 /** The kinds of figure the catalogue asks for, with their noise and physical range (docs/trade-figures.md C). */
 final class Figures {
 
-    /** Where the tape is hooked, shared by one series, mm. */
+    /** Where the tape is hooked, shared by one series, mm; estimate. */
     static final double DATUM_SD_MM = 2;
 
+    /** A tape at a pedal, read anew, mm; estimate. */
     private static final double TAPE_SD_MM = 1.2;
+    /** The same tape read again without moving it, mm; estimate. */
     private static final double SAME_TAPE_SD_MM = 0.8;
+    /** A level at the reservoir, mm; estimate. */
     private static final double LEVEL_SD_MM = 0.6;
+    /** Free play felt by a finger, mm; estimate. */
     private static final double FREE_PLAY_SD_MM = 1;
+    /** A vacuum gauge, kPa; estimate. */
     private static final double VACUUM_SD_KPA = 2;
+    /** A pressure gauge, bar; estimate. */
     private static final double GAUGE_SD_BAR = 1.5;
+    /** A stopwatch by hand, s; estimate. */
     private static final double RETURN_SD_SECONDS = 0.1;
-    /** Half a kilonewton at the tyre of a road wheel: what does not turn then is locked. */
+    /** Half a kilonewton at the tyre of a road wheel: what does not turn then is locked; estimate. */
     private static final double MOST_BY_HAND_NM = 150;
 
+    /** A torque wrench on a wheel, Nm; estimate. */
     private static final double TORQUE_SD_NM = 1.5;
+    /** A thermometer at the rim or drum, °C; estimate. */
     private static final double TEMPERATURE_SD_C = 7;
+    /** A stroke by rule, mm; estimate. */
     private static final double STROKE_SD_MM = 0.4;
+    /** A feeler gauge, mm; estimate. */
     private static final double FEELER_SD_MM = 0.15;
+    /** A bore gauge or slide gauge, mm; estimate. */
     private static final double BORE_SD_MM = 0.03;
+    /** A steel rule, mm; estimate. */
     private static final double RULE_SD_MM = 0.4;
+    /** A fluid tester, %; estimate. */
     private static final double WATER_SD_PERCENT = 0.5;
+    /** A measuring cup, mL; estimate. */
     private static final double CUP_SD_ML = 0.4;
 
     /** Foot against scale, friction, roll-back of seals, flex of bulkhead: a travel with the engine off, mm. */

@@ -31,7 +31,9 @@ import overturn.protocol.Sensed;
 final class IsolationProcedures {
 
     private static final List<Integer> SWEEP_MM = List.of(0, 3, 6, 9, 12);
+    /** Hold while one hose after the other is clamped, s; estimate. */
     private static final int SWEEP_HOLD_SECONDS = 20;
+    /** Clamps of a set; estimate. */
     private static final int MOST_CLAMPS = 8;
 
     private final Layout layout;

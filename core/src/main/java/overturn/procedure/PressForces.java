@@ -17,6 +17,7 @@ import overturn.circuit.Layout;
  */
 public record PressForces(double gentleN, double easyN, double strokeN, double mediumN, double runningN) {
 
+    /** A working press with the engine running, N; estimate (docs/trade-figures.md). */
     private static final double FOOT_WITH_ENGINE_N = 150;
 
     public static PressForces of(Layout layout) {

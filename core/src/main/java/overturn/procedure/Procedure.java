@@ -43,6 +43,7 @@ public record Procedure(
     /** In an id: what follows are places, not part of the key of its words. */
     public static final String PLACES = "@";
 
+    /** Change of a chance that counts as one standard deviation; chosen. */
     private static final double TELLABLE_CHANCE = 0.25;
     /** Share of looks that are of the wrong part or entered at the wrong word; estimate. */
     private static final double SLIP_SHARE = 0.015;

@@ -25,12 +25,16 @@ import overturn.suspect.SuspectCatalogue;
 /** Tests done with a foot or hand, a tape and a scale; nothing is opened. */
 final class SeatProcedures {
 
+    /** When a held pedal is read, s; docs/method.md. */
     static final int[] HOLD_SECONDS = {5, 15, 30, 60};
+
     static final String[] HOLD_FIGURES = {"at-5", "at-15", "at-30", "at-60"};
+    /** A night, s; chosen. */
     private static final double NIGHT_SECONDS = 8 * 3600;
     /** As hard as a hand pulls a lever, N; estimate. */
     private static final double FULL_PULL_N = 250;
 
+    /** How much two hard stops warm a front brake, °C; estimate. */
     private static final double TWO_HARD_STOPS_C = 170;
 
     private final Layout layout;

@@ -8,17 +8,26 @@ import overturn.procedure.VehicleNeeds.Opened;
  */
 public final class StateChanges {
 
+    /** Bonnet up, minutes; estimate. */
     private static final double BONNET = 0.5;
-    /** On the lift, and with jack and stands where there is none. */
+    /** On the lift, and with jack and stands where there is none; estimate. */
     public static final double LIFT = 4;
 
+    /** Jack and four stands, minutes; estimate. */
     public static final double STANDS = 10;
+    /** Four wheels off, minutes; estimate. */
     private static final double WHEELS_OFF = 8;
+    /** Four wheels on with the torque wrench, minutes; estimate. */
     private static final double WHEELS_ON = 10;
+    /** Closing and bleeding all ends, minutes; estimate. */
     private static final double CLOSE_AND_BLEED_ALL = 40;
+    /** The same with a modulator, minutes; estimate. */
     private static final double CLOSE_AND_BLEED_WITH_MODULATOR = 55;
+    /** Closing and bleeding one end, minutes; estimate. */
     private static final double CLOSE_AND_BLEED_END = 8;
+    /** Closing and bleeding one axle, minutes; estimate. */
     private static final double CLOSE_AND_BLEED_AXLE = 14;
+    /** Closing and bleeding a clutch, minutes; estimate. */
     private static final double CLOSE_AND_BLEED_CLUTCH = 18;
 
     private StateChanges() {}

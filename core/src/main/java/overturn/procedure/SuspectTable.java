@@ -26,6 +26,7 @@ import overturn.suspect.SuspectCatalogue;
  */
 public record SuspectTable(Layout layout, List<Suspect> suspects, List<Procedure> tests, List<List<Cell>> cells) {
 
+    /** Any number; the table is the same each time; seed. */
     private static final long SEED = 7L;
 
     public SuspectTable {

@@ -20,12 +20,14 @@ import overturn.protocol.Sensed;
 /** Looks of the trade that point at something without seeing it, and the bore as a figure. */
 final class TradeLooks {
 
+    /** Chance that something is seen that is not there; estimate. */
     private static final double FALSELY_SEEN = 0.006;
     /**
      * Vehicles that carry an old code though nothing is wrong, and what is added where the modulator acts; estimates.
      */
     private static final double OLD_CODES = 0.12;
 
+    /** Chance that a valve that acts wrongly leaves a code; estimate. */
     private static final double CODES_OF_ACTING = 0.45;
     /** A lamp that burns at rest leaves a code of its switch so often; estimate. */
     private static final double CODES_OF_LAMP = 0.35;
@@ -38,12 +40,15 @@ final class TradeLooks {
     /** Leaks that show under a little air on the reservoir, and the loss of which half do, mL per day; estimates. */
     private static final double WEPT_UNDER_AIR = 0.6;
 
+    /** Loss at which half of all reservoirs look low, mL a day; estimate. */
     private static final double HALF_WEPT_ML_PER_DAY = 0.3;
+    /** The same of a small reservoir, mL a day; estimate. */
     private static final double HALF_WEPT_SMALL_ML_PER_DAY = 0.15;
 
     /** Vacuum draws bubbles for more than a minute out of fluid alone, and out of air near the master; estimates. */
     private static final double BUBBLES_ANYWAY = 0.12;
 
+    /** Chance that what rises is seen to rise; estimate. */
     private static final double MOST_RISING = 0.85;
 
     /** Air in the master that half see leave by its own screw, mL; estimates as for the ports. */
@@ -52,6 +57,7 @@ final class TradeLooks {
     /** Share of the pressure below which an axle leaves no mark, and above which it does; estimates. */
     private static final double IDLE_SHARE = 0.08;
 
+    /** Share of what the best end gives from which on an end counts as at work; estimate. */
     private static final double AT_WORK_SHARE = 0.4;
     /** A road hides it, or shows it where there is none, so often; estimate. */
     private static final double MISJUDGED_ON_ROAD = 0.04;

@@ -9,8 +9,11 @@ public final class PlainText {
     /** What is taken, for whoever gave something else. */
     public static final String ALLOWED = "text without control characters and halves of surrogate pairs";
 
+    /** First character that is printed: the space; definition. */
     private static final int FIRST_PRINTED = 0x20;
+    /** Last character before those that are none; definition (Unicode). */
     private static final int LAST_PLAIN = 0xfffd;
+
     private static final char REPLACEMENT = '\uFFFD';
 
     private PlainText() {}

@@ -19,7 +19,7 @@ public final class QuantityParser {
     /** Between what a tape shows now and what it showed at rest. */
     private static final Pattern LESS = Pattern.compile("(?<=\\d[.,]?) [-\u2212] (?=[\\d.,])");
 
-    /** Longest text taken, characters: no figure needs more. */
+    /** Longest text taken, characters: no figure needs more; chosen. */
     public static final int MOST_CHARACTERS = 40;
 
     private QuantityParser() {}

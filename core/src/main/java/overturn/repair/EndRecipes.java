@@ -24,6 +24,7 @@ import overturn.quantity.Dimension;
 /** Calipers, drums, slaves and the clutch behind them. */
 final class EndRecipes {
 
+    /** How near a piston has to be to its size, mm; estimate, the maker goes before. */
     private static final double PISTON_WITHIN_MM = 0.3;
 
     private EndRecipes() {}

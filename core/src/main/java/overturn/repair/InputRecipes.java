@@ -20,6 +20,7 @@ final class InputRecipes {
     /** A measured clearance may differ from the layout's by so much, mm at the pedal or lever; estimate. */
     private static final double PLAY_WITHIN_MM = 4;
 
+    /** How near the play of a lever has to be to its figure, mm; estimate. */
     private static final double LEVER_PLAY_WITHIN_MM = 1.5;
     /**
      * A rod that stands prouder than the piston lies deep holds the port shut; a gap above this is lost pedal;

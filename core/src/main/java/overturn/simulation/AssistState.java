@@ -13,12 +13,14 @@ final class AssistState {
     /** Loss of depression with height, kPa per m near sea level (docs/physics.md). */
     static final double KPA_PER_M = 0.012;
 
+    /** Share of its charge below which a reservoir counts as empty; chosen. */
     private static final double HARDLY_CHARGED = 0.1;
     /** Reserve left after the strokes that a full one gives; estimate. */
     private static final double SPENT_SHARE = 0.25;
     /** Seconds in which a sound check valve lets a reserve fall to a third; estimate. */
     private static final double SOUND_EMPTY_SECONDS = 40_000;
 
+    /** Share of the lash that is left to feel with a charged assist; estimate. */
     private static final double LASH_SHARE_WHEN_CHARGED = 0.2;
     /**
      * Share of the run-out force that a restricted return adds while the steering is held against its stop; estimate.

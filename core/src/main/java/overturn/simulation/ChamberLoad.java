@@ -21,11 +21,14 @@ final class ChamberLoad {
     /** Share of the air in an end that stays after ten slow strokes; estimate. */
     private static final double LEFT_AFTER_BLEEDING = 0.1;
 
+    /** Share of the stroke that the master can displace; estimate. */
     private static final double MASTER_CHAMBER_SHARE = 0.9;
+    /** Pressure by which vapour is pressed away, bar; estimate. */
     private static final double VAPOUR_TAKE_UP_BAR = 2.5;
     /** mL of vapour per °C above boiling and hot end, and the most of it; estimates. */
     private static final double VAPOUR_ML_PER_C = 0.06;
 
+    /** Vapour that can form in one chamber, mL; estimate. */
     private static final double MOST_VAPOUR_ML = 6;
 
     private final Bundle direct = new Bundle();

@@ -16,6 +16,7 @@ final class Deviations {
     /** Half a turn of a rod's thread, M8 of 1.25 mm pitch (docs/trade-figures.md). */
     private static final double HALF_TURN_MM = 0.6;
 
+    /** No end and no hose; definition. */
     private static final double[] NOWHERE = new double[0];
 
     double[][] airMl = {NOWHERE, NOWHERE};

@@ -16,7 +16,9 @@ final class Leaks {
     /** A worn lip passes this much more per °C; estimate. */
     private static final double BY_PASS_PER_C = 0.008;
 
+    /** Pressure at which leaks are given, bar; chosen. */
     private static final double FLOW_REFERENCE_BAR = 20;
+    /** Pressure below which nothing leaks, bar; chosen. */
     private static final double HARDLY_ANY_BAR = 0.01;
 
     private final VehicleState state;

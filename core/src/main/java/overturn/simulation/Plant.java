@@ -17,6 +17,7 @@ import overturn.circuit.Layout;
 /** A layout laid out in arrays, so that a run looks nothing up by name. Built once per layout. */
 final class Plant {
 
+    /** No such part; chosen. */
     static final int NONE = -1;
 
     final Layout layout;

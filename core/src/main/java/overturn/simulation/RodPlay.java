@@ -8,6 +8,7 @@ final class RodPlay {
     /** Share of the port travel that a pushed-in piston uses up before its hole is covered; estimate. */
     private static final double PORT_SHARE = 0.6;
 
+    /** Lost motion that every pedal has, mm at the rod; estimate. */
     private static final double LEAST_LOST_MM = 0.3;
 
     private final Plant plant;

@@ -7,7 +7,9 @@ import org.hipparchus.analysis.solvers.PegasusSolver;
 /** Where a rising function crosses zero. */
 final class Roots {
 
+    /** How near a pressure is found, bar; chosen. */
     private static final double TOLERANCE_BAR = 1e-6;
+    /** Evaluations before it is given up; chosen. */
     private static final int MOST_EVALUATIONS = 200;
 
     private Roots() {}

@@ -18,17 +18,20 @@ final class Sensing {
     /** Minutes of braking at about 20 bar in a day's round; estimate. */
     private static final double PRESSED_MINUTES_PER_DAY = 10;
 
+    /** Days since the reservoir was full; estimate. */
     private static final double DAYS_SINCE_FULL = 10;
     /** Share of the marks' room by which a well-kept level stands above the minimum; estimate. */
     private static final double KEPT_SHARE = 0.6;
     /** Rise of a wheel's temperature per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to 30 °C). */
     private static final double C_PER_NM = 4;
 
+    /** Restriction that halves what comes at a screw, s of time constant; estimate. */
     private static final double FLOW_HALVED_SECONDS = 1.5;
+    /** Restriction that halves what comes through the hole, s of time constant; estimate. */
     private static final double HOLE_HALVED_SECONDS = 20;
-    /** Share of the sticking force that keeps a piston in against its spring. */
+    /** Share of the sticking force that keeps a piston in against its spring; estimate. */
     private static final double SPRING_SHARE = 0.6;
-    /** A bore whose area is off by less than this is pitted, not wrong. */
+    /** A bore whose area is off by less than this is pitted, not wrong; estimate. */
     private static final double PITTED_BELOW = 1.02;
 
     /** How much wider a worn and pitted bore is one way than across; estimate. */

@@ -12,6 +12,7 @@ import overturn.suspect.Fault;
 /** Runs protocols on vehicles of one layout. Thread-safe; results depend on the arguments alone. */
 public final class Simulator {
 
+    /** Longest step of a hold that is simulated roughly, s; chosen. */
     private static final double FAST_STEP_SECONDS = 1;
 
     private final Plant plant;

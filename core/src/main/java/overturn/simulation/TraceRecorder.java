@@ -8,7 +8,9 @@ import overturn.protocol.Sensed;
 /** Carries acts out in small steps and writes down what instruments would show. */
 final class TraceRecorder implements Simulator.Recorder {
 
+    /** How long a press is drawn, s; chosen. */
     private static final double PRESS_SECONDS = 0.6;
+    /** Rest that is drawn at most, s; chosen. */
     private static final double MOST_REST_SHOWN_SECONDS = 30;
 
     private final VehicleState state;

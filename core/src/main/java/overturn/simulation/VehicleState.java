@@ -13,6 +13,7 @@ final class VehicleState {
     /** Time constant of the foot sinking while the assist builds up, s; estimate. */
     private static final double RUNNING_CREEP_SECONDS = 20;
 
+    /** Pressure from which on a stroke draws in all that a held-back piston can, bar; estimate. */
     private static final double STOP_BAR = 20;
     /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
     private static final double USUAL_PRESS_SHARE = 0.35;
@@ -30,14 +31,17 @@ final class VehicleState {
     private static final double USUAL_FRONT_C = 70;
     /** Expansion of glycol and mineral fluid per °C (docs/trade-figures.md A: 0.0007 to 0.0009). */
     static final double EXPANSION_PER_C = 0.0008;
-    /** More than any pedal or lever needs to meet its stop. */
+    /** More than any pedal or lever needs to meet its stop; estimate. */
     static final double STOP_FORCE_N = 5_000;
 
+    /** No air anywhere; definition. */
     private static final double[] NO_AIR = {};
-    /** A pedal ratio that changes by less is found. */
+    /** A pedal ratio that changes by less is found; chosen. */
     private static final double SAME_RATIO = 1e-7;
 
+    /** Change of pressure for which it is solved anew, as a share; chosen for speed. */
     private static final double WORTH_SOLVING_SHARE = 0.003;
+    /** Decades of time over which creep is given; definition. */
     private static final double[] CREEP_DECADES =
             IntStream.rangeClosed(0, 900).mapToDouble(s -> Math.log10(1 + s)).toArray();
 

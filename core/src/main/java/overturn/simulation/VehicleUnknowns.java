@@ -70,7 +70,7 @@ public record VehicleUnknowns(
     private static final double PRESSURE_LAMP_SWITCHES = 0.15;
     /** Log spread of one component against the next; estimate. */
     private static final double UNEVEN = 0.07;
-    /** Four draws from an even interval of one have a variance of a third. */
+    /** Four draws from an even interval of one have a variance of a third; definition. */
     private static final double SUM_TO_SD = Math.sqrt(3);
 
     /** The vehicle of the data sheet. */

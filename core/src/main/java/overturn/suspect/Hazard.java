@@ -110,7 +110,7 @@ public enum Hazard {
             ClutchMechanical.class,
             WetFluid.class);
 
-    /** Severity at which a suspect is judged: worse than nine of ten. */
+    /** Severity at which a suspect is judged: worse than nine of ten; chosen. */
     private static final double SEVERE = 0.9;
 
     private static final Map<Hazard, Set<Class<? extends Fault>>> BY_HAZARD =

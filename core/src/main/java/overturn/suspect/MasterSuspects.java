@@ -24,6 +24,7 @@ final class MasterSuspects {
     private static final Severity SHUT_BAR = Severity.of(1.6, 1.5, 0.8, 5);
     private static final Severity RESERVOIR_LEAK_ML_PER_MIN = Severity.of(0.4, 2, 0.05, 3);
     private static final Severity DRAIN_BACK_SHARE = Severity.of(0.25, 1.5, 0.1, 0.6);
+    /** Area of a bore worn as far as is sound, by the new one; estimate. */
     private static final double SOUND_WORN_BORE = 1.004;
 
     private MasterSuspects() {}

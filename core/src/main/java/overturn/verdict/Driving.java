@@ -16,11 +16,12 @@ import overturn.suspect.Suspect;
  */
 public record Driving(Hazard answer, List<Suspect> because) {
 
-    /** A suspect is live for this from here on: one in fifty is too often to let it on the road. */
+    /** A suspect is live for this from here on: one in fifty is too often to let it on the road; chosen. */
     private static final double LIVE_SHARE = 0.02;
-    /** A fault in no list is feared from here on. */
+    /** A fault in no list is feared from here on; chosen. */
     private static final double UNLISTED_SHARE = 0.1;
 
+    /** Suspects named at most; chosen for the eye. */
     private static final int MOST_NAMED = 3;
 
     public Driving {

@@ -32,10 +32,12 @@ import overturn.verdict.Verdict.StripDown;
  */
 final class Overturners {
 
+    /** Rivals named at most; chosen for the eye. */
     private static final int RIVALS = 3;
-    /** Separation in standard deviations that counts as telling apart. */
+    /** Separation in standard deviations that counts as telling apart; chosen. */
     private static final double TELLING = 2;
 
+    /** Suspects that are looked at together at most; chosen. */
     private static final int MOST_IN_GROUP = 3;
     /** By so many minutes another test may take longer than one that would be done again; chosen. */
     private static final double AGAIN_MINUTES = 10;

@@ -16,9 +16,9 @@ import overturn.suspect.Suspect;
  */
 public record Standing(Suspect suspect, double probability, List<Weight> weights) {
 
-    /** Below this a suspect counts as cleared; never impossible. */
+    /** Below this a suspect counts as cleared; never impossible; chosen. */
     public static final double CLEARED_SHARE = 0.01;
-    /** Weights between this and its inverse are noise and not told. */
+    /** Weights between this and its inverse are noise and not told; chosen. */
     private static final double TELLING_FACTOR = 1.5;
 
     public Standing {

@@ -2,15 +2,14 @@ package overturn.verdict;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.planning.Proof;
+import overturn.planning.Proof.Claim;
 import overturn.planning.Workshop;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
@@ -25,18 +24,14 @@ import overturn.verdict.Verdict.Missing;
  */
 public final class VerdictRule {
 
+    /** From here on a verdict is probable; docs/method.md. */
     public static final double PROBABLE_SHARE = 0.80;
-    /**
-     * Probability that nothing beyond the cure is needed, from which on it is not asked further; the proving finds the
-     * rest.
-     */
-    public static final double ENOUGH_SHARE = 0.85;
-
-    /** Rough probability without a reading from which on it is not worked out to the end. */
+    /** Rough probability without a reading from which on it is not worked out to the end; chosen. */
     private static final double SURELY_ENOUGH = 0.98;
 
+    /** From here on nothing wrong can be probable; chosen (docs/accuracy.md). */
     private static final double SOUND_SHARE = 0.4;
-    /** Most that any rival of nothing wrong may have, as a share of it. */
+    /** Most that any rival of nothing wrong may have, as a share of it; chosen. */
     private static final double RIVAL_OF_SOUND = 0.7;
 
     private final LayoutModel model;
@@ -78,33 +73,30 @@ public final class VerdictRule {
     public Named named(BeliefHistory history) {
         Belief now = history.now();
         Cure cure = cure(now);
-        double probability = probability(now, cure);
-        if (probability < Proof.SHARE
-                || enough(now, cure) < ENOUGH_SHARE
-                || !liveRivals(now, cure).isEmpty()) {
-            return new Named(cure, probability, unproven(now, cure, probability));
-        }
-        return new Named(
-                cure,
-                probability,
-                grade(now, cure, probability, missing(history, cure, probability, carriers(history, cure))));
+        Claim claim = claim(now, cure);
+        double probability = claim.probability();
+        Grade grade = claim.holds()
+                ? grade(now, cure, probability, missing(history, cure, claim, carriers(history, cure)))
+                : unproven(now, cure, probability);
+        return new Named(cure, probability, grade);
     }
 
     /** The verdict on these readings, without what would overturn it. */
     public Verdict on(BeliefHistory history) {
         Belief now = history.now();
         Cure cure = cure(now);
-        double probability = probability(now, cure);
+        Claim claim = claim(now, cure);
+        double probability = claim.probability();
         List<Integer> carriers = carriers(history, cure).stream()
                 .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure)))
                 .toList();
-        List<Missing> missing = missing(history, cure, probability, carriers);
+        List<Missing> missing = missing(history, cure, claim, carriers);
         return new Verdict(
                 cure,
                 suspects(now, cure),
                 probability,
                 waste(now, cure),
-                enough(now, cure),
+                claim.enough(),
                 grade(now, cure, probability, missing),
                 carriers.stream()
                         .filter(i -> history.oddsFactor(i, cure) >= 1)
@@ -140,7 +132,8 @@ public final class VerdictRule {
                 verdict.carriers(),
                 verdict.missing(),
                 overturners.of(verdict.remedy()),
-                overturners.stripDown(verdict.remedy(), liveRivals(history.now(), verdict.cure())));
+                overturners.stripDown(
+                        verdict.remedy(), claim(history.now(), verdict.cure()).rivals()));
     }
 
     /**
@@ -175,44 +168,29 @@ public final class VerdictRule {
                 .sum();
     }
 
-    /** Probability that every remedy of a cure is needed. */
     private static double probability(Belief belief, Cure cure) {
-        return belief.cures().entrySet().stream()
-                .filter(e -> e.getKey().includes(cure))
-                .mapToDouble(Map.Entry::getValue)
-                .sum();
+        return claim(belief, cure).probability();
     }
 
-    /** Probability that nothing beyond a cure is needed, of the cases in which what it holds is needed. */
-    private static double enough(Belief belief, Cure cure) {
-        return belief.probability(cure) / Math.max(1e-12, probability(belief, cure));
+    private static Claim claim(Belief belief, Cure cure) {
+        List<Cure> cures = List.copyOf(belief.cures().keySet());
+        double[] shares = cures.stream().mapToDouble(belief.cures()::get).toArray();
+        return Proof.claim(cures, shares, cure);
     }
 
-    /** Other remedies, not beside the cure but instead of it, that are still likely enough to name. */
-    private static List<Remedy> liveRivals(Belief belief, Cure cure) {
-        Map<Remedy, Double> instead = new EnumMap<>(Remedy.class);
-        belief.cures().entrySet().stream()
-                .filter(e -> !e.getKey().includes(cure))
-                .forEach(e -> e.getKey().remedies().forEach(r -> instead.merge(r, e.getValue(), Double::sum)));
-        return instead.entrySet().stream()
-                .filter(e -> !cure.has(e.getKey()) && e.getValue() > Proof.SEPARATED_SHARE)
-                .map(Map.Entry::getKey)
-                .toList();
-    }
-
-    private List<Missing> missing(BeliefHistory history, Cure cure, double probability, List<Integer> carriers) {
+    private List<Missing> missing(BeliefHistory history, Cure cure, Claim claim, List<Integer> carriers) {
         List<Missing> missing = new ArrayList<>();
-        if (probability < Proof.SHARE) {
+        if (claim.probability() < Proof.SHARE) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        List<Remedy> rivals = probability < Proof.SHARE ? List.of() : liveRivals(history.now(), cure);
+        List<Remedy> rivals = claim.probability() < Proof.SHARE ? List.of() : claim.rivals();
         if (rivals.stream().anyMatch(r -> r != Remedy.LOOK_ELSEWHERE)) {
             missing.add(Missing.A_RIVAL_SEPARATED);
         }
         if (rivals.contains(Remedy.LOOK_ELSEWHERE)) {
             missing.add(Missing.NOTHING_UNLISTED);
         }
-        if (enough(history.now(), cure) < ENOUGH_SHARE) {
+        if (claim.enough() < Proof.ENOUGH_SHARE) {
             missing.add(Missing.NO_SECOND_FAULT);
         }
         if (cure.remedies().stream().anyMatch(r -> Proof.carriers(history, r).isEmpty())) {

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -32,6 +33,7 @@ class SecondWorldTest {
     private static final Layout TARN = Presets.TARN_BOX_VAN;
 
     @Test
+    @Tag("walls")
     void itKnowsNothingOfTheModelItIsHeldAgainst() {
         noClasses()
                 .should()

@@ -1,9 +1,14 @@
 package overturn.app.config;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
 import io.swagger.v3.oas.models.responses.ApiResponses;
 import io.swagger.v3.oas.models.servers.Server;
 import java.lang.reflect.RecordComponent;
@@ -12,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springframework.beans.factory.annotation.AnnotatedBeanDefinition;
 import org.springframework.beans.factory.config.BeanDefinition;
@@ -43,7 +49,36 @@ class OpenApiConfiguration {
                     required(records.get(name)).forEach(schema::addRequiredItem);
                 }
             });
+            records.values().stream()
+                    .flatMap(record -> Stream.of(record.getInterfaces()))
+                    .filter(type -> type.isAnnotationPresent(JsonSubTypes.class))
+                    .distinct()
+                    .forEach(type -> asUnion(type, schemas(api)));
         };
+    }
+
+    /** A type with subtypes is one of them, told apart by a property of which each has its own value. */
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void asUnion(Class<?> type, Map<String, Schema> schemas) {
+        String property = type.getAnnotation(JsonTypeInfo.class).property();
+        Schema<?> union = new Schema<>();
+        Discriminator discriminator = new Discriminator().propertyName(property);
+        for (JsonSubTypes.Type one : type.getAnnotation(JsonSubTypes.class).value()) {
+            String name = one.value().getSimpleName();
+            String reference = Components.COMPONENTS_SCHEMAS_REF + name;
+            union.addOneOfItem(new Schema<>().$ref(reference));
+            discriminator.mapping(one.name(), reference);
+            Schema<?> alone = new ObjectSchema();
+            List<Schema> parts = schemas.get(name).getAllOf();
+            parts.stream()
+                    .filter(part -> part.getProperties() != null)
+                    .forEach(part -> alone.setProperties(part.getProperties()));
+            alone.addProperty(property, new StringSchema()._enum(List.of(one.name())));
+            required(one.value()).forEach(alone::addRequiredItem);
+            alone.addRequiredItem(property);
+            schemas.put(name, alone);
+        }
+        schemas.put(type.getSimpleName(), union.discriminator(discriminator));
     }
 
     /** Layout files travel as they stand; what they hold is told by their own schema, at {@code /api/layout-schema}. */

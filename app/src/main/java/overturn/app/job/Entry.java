@@ -14,6 +14,8 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.quantity.TypedQuantity;
+import overturn.verdict.Grade;
+import overturn.verdict.Verdict.Missing;
 
 /** What an entry of the log says. Entries are appended and struck, never changed. */
 public sealed interface Entry
@@ -276,10 +278,10 @@ public sealed interface Entry
      */
     record VerdictAccepted(
             List<String> remedyIds,
-            String grade,
+            Grade grade,
             double probability,
             List<UUID> carrierIds,
-            List<String> missing,
+            List<Missing> missing,
             String why,
             List<String> places,
             Bleeding bleeding,
@@ -290,10 +292,10 @@ public sealed interface Entry
         /** One in a workshop that does everything the usual way. */
         public VerdictAccepted(
                 List<String> remedyIds,
-                String grade,
+                Grade grade,
                 double probability,
                 List<UUID> carrierIds,
-                List<String> missing,
+                List<Missing> missing,
                 String why,
                 List<String> places,
                 Bleeding bleeding) {

@@ -42,9 +42,9 @@ public interface JobLog {
     void append(UUID jobId, LoggedEntry entry);
 
     /**
-     * Appends one entry as another workshop wrote it.
+     * Appends entries as another workshop wrote them, all or none.
      *
-     * @throws StaleLogException if another entry took that place, or holds its id
+     * @throws StaleLogException if another entry took one of their places, or holds the id of one
      */
-    void takeOver(UUID jobId, StoredEntry entry);
+    void takeOver(UUID jobId, List<StoredEntry> entries);
 }

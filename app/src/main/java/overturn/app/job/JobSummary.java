@@ -12,6 +12,7 @@ import overturn.course.JobStatus;
 import overturn.course.MayMove;
 import overturn.course.NextAct;
 import overturn.suspect.Remedy;
+import overturn.verdict.Grade;
 
 /**
  * A job as a line of the bay, kept beside its log so that no list has to read logs. All of it can be made anew from the
@@ -61,7 +62,7 @@ public record JobSummary(
             String suspectId,
             String remedyId,
             double probability,
-            String grade,
+            Grade grade,
             String catalogueVersion,
             Optional<NextTest> next,
             Optional<Stands> stands) {}
@@ -91,7 +92,7 @@ public record JobSummary(
     }
 
     /** Where a job stood by an earlier catalogue, where an upgrade has changed that since the last entry. */
-    public record Moved(String remedyId, String grade, double probability, String catalogueVersion) {}
+    public record Moved(String remedyId, Grade grade, double probability, String catalogueVersion) {}
 
     /** The test that a job waits for. */
     public record NextTest(String procedureId, double minutes) {}

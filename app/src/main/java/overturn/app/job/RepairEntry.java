@@ -40,21 +40,23 @@ public sealed interface RepairEntry extends Entry {
 
         /** @throws IllegalArgumentException if there is no such amount of bubbles or colour */
         public StrokesBled {
-            seen(bubbles);
-            coloured(colour);
+            BleedEvent.Bubbles.valueOf(bubbles.toUpperCase(Locale.ROOT));
+            BleedEvent.Colour.valueOf(colour.toUpperCase(Locale.ROOT));
         }
 
-        private static BleedEvent.Bubbles seen(String bubbles) {
+        /** How many bubbles came. */
+        public BleedEvent.Bubbles seen() {
             return BleedEvent.Bubbles.valueOf(bubbles.toUpperCase(Locale.ROOT));
         }
 
-        private static BleedEvent.Colour coloured(String colour) {
+        /** What the fluid that came looked like. */
+        public BleedEvent.Colour coloured() {
             return BleedEvent.Colour.valueOf(colour.toUpperCase(Locale.ROOT));
         }
 
         /** As the bleed sheet takes it. */
         public BleedEvent.Strokes by(Schools.Method method) {
-            return new BleedEvent.Strokes(endId, count, seen(bubbles), coloured(colour), method);
+            return new BleedEvent.Strokes(endId, count, seen(), coloured(), method);
         }
 
         @Override

@@ -15,10 +15,15 @@ import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.job.StoredEntry;
+import tools.jackson.databind.PropertyNamingStrategies;
+import tools.jackson.databind.annotation.JsonNaming;
+import tools.jackson.databind.json.JsonMapper;
 
 /** The job log in PostgreSQL. */
 @Repository
 class PostgresJobLog implements JobLog {
+
+    private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
     private final JdbcClient jdbc;
     private final EntryJson json;
@@ -64,10 +69,11 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public List<StoredEntry> stored(UUID jobId) {
-        return jdbc.sql("select * from log_entry where job_id = :job order by sequence")
-                .param("job", jobId)
-                .query((row, n) -> stored(row))
-                .list();
+        return jdbc.sql("""
+                        select id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version,
+                               kind, body_version, body
+                          from log_entry where job_id = :job order by sequence
+                        """).param("job", jobId).query((row, n) -> stored(row)).list();
     }
 
     private static StoredEntry stored(ResultSet row) throws SQLException {
@@ -121,7 +127,7 @@ class PostgresJobLog implements JobLog {
     public void append(UUID jobId, LoggedEntry entry) {
         takeOver(
                 jobId,
-                new StoredEntry(
+                List.of(new StoredEntry(
                         entry.id(),
                         entry.sequence(),
                         entry.takenAt(),
@@ -131,34 +137,62 @@ class PostgresJobLog implements JobLog {
                         entry.catalogueVersion(),
                         entry.entry().kind(),
                         json.version(entry.entry().kind()),
-                        json.write(entry.entry())));
+                        json.write(entry.entry()))));
     }
 
     @Override
-    public void takeOver(UUID jobId, StoredEntry entry) {
+    public void takeOver(UUID jobId, List<StoredEntry> entries) {
         try {
             int rows = jdbc.sql("""
-                            insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version, kind,
-                                                   body_version, body)
-                            values (:id, :job, :sequence, :takenAt, :at, :person, :spent, :catalogue, :kind, :version, :body::jsonb)
+                            insert into log_entry (id, job_id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes,
+                                                   catalogue_version, kind, body_version, body)
+                            select id, :job, sequence, taken_at, entered_at, person_id, spent_minutes,
+                                   catalogue_version, kind, body_version, body::jsonb
+                              from jsonb_to_recordset(:rows::jsonb)
+                                   as new (id uuid, sequence integer, taken_at timestamptz, entered_at timestamptz,
+                                           person_id text, spent_minutes double precision, catalogue_version text,
+                                           kind text, body_version integer, body text)
                             """)
-                    .param("id", entry.id())
                     .param("job", jobId)
-                    .param("sequence", entry.sequence())
-                    .param("takenAt", entry.takenAt().atOffset(ZoneOffset.UTC))
-                    .param("at", entry.enteredAt().atOffset(ZoneOffset.UTC))
-                    .param("person", entry.personId())
-                    .param("spent", entry.spentMinutes().orElse(null))
-                    .param("catalogue", entry.catalogueVersion())
-                    .param("kind", entry.kind())
-                    .param("version", entry.bodyVersion())
-                    .param("body", entry.body())
+                    .param(
+                            "rows",
+                            MAPPER.writeValueAsString(
+                                    entries.stream().map(Row::of).toList()))
                     .update();
-            if (rows != 1) {
+            if (rows != entries.size()) {
                 throw new IllegalStateException("Impossible: " + rows + " rows appended");
             }
         } catch (DuplicateKeyException e) {
-            throw new StaleLogException(entry.sequence() - 1);
+            throw new StaleLogException(entries.get(0).sequence() - 1);
+        }
+    }
+
+    /** A row of the log as it is sent. */
+    @JsonNaming(PropertyNamingStrategies.SnakeCaseStrategy.class)
+    private record Row(
+            UUID id,
+            int sequence,
+            String takenAt,
+            String enteredAt,
+            String personId,
+            Double spentMinutes,
+            String catalogueVersion,
+            String kind,
+            int bodyVersion,
+            String body) {
+
+        static Row of(StoredEntry entry) {
+            return new Row(
+                    entry.id(),
+                    entry.sequence(),
+                    entry.takenAt().toString(),
+                    entry.enteredAt().toString(),
+                    entry.personId(),
+                    entry.spentMinutes().orElse(null),
+                    entry.catalogueVersion(),
+                    entry.kind(),
+                    entry.bodyVersion(),
+                    entry.body());
         }
     }
 }

@@ -23,6 +23,7 @@ import overturn.course.JobStage;
 import overturn.course.MayMove;
 import overturn.course.NextAct;
 import overturn.verdict.CatalogueVersion;
+import overturn.verdict.Grade;
 
 /** The lines of the bay in PostgreSQL. */
 @Repository
@@ -32,6 +33,12 @@ class PostgresJobSummaries implements JobSummaries {
      * Texts shorter than this are no part of the index of all texts; they are looked for at the beginnings of words.
      */
     private static final int TRIGRAM = 3;
+
+    private static final String COLUMNS = """
+            job_id, sequence, stage, vehicle_id, vehicle, layout_id, complaint, opened_by_id, log_opened_at, readings,
+            hunch_id, still_fitted, recheck_on, assessed_sequence, settings_version, lead_suspect_id, lead_remedy_id,
+            lead_probability, grade, catalogue_version, next_procedure_id, next_minutes, decided, turned_out, next_kind,
+            next_subject, may_move""";
 
     private final JdbcClient jdbc;
 
@@ -94,7 +101,7 @@ class PostgresJobSummaries implements JobSummaries {
                 .param("catalogue", lead.catalogueVersion())
                 .param("remedy", lead.remedyId())
                 .param("probability", lead.probability())
-                .param("grade", lead.grade())
+                .param("grade", lead.grade().name())
                 .param("next", lead.next().map(NextTest::procedureId).orElse(null))
                 .param("minutes", lead.next().map(NextTest::minutes).orElse(null))
                 .param(
@@ -118,7 +125,8 @@ class PostgresJobSummaries implements JobSummaries {
                          where job_id = :job and moved_from_version is not null and assessed_sequence = sequence
                         """)
                 .param("job", jobId)
-                .query((row, n) -> new Moved(row.getString(1), row.getString(2), row.getDouble(3), row.getString(4)))
+                .query((row, n) -> new Moved(
+                        row.getString(1), Grade.valueOf(row.getString(2)), row.getDouble(3), row.getString(4)))
                 .optional();
     }
 
@@ -133,7 +141,7 @@ class PostgresJobSummaries implements JobSummaries {
                                 : " and search_text like :text");
         JdbcClient.StatementSpec lines = asked(
                 search,
-                "select * from job_summary" + where
+                "select " + COLUMNS + " from job_summary" + where
                         + (search.after().isPresent()
                                 ? " and (urgency, log_opened_at, job_id) < (:urgency, :openedAt, :jobId)"
                                 : "")
@@ -193,8 +201,8 @@ class PostgresJobSummaries implements JobSummaries {
 
     @Override
     public List<JobSummary> ofVehicles(List<UUID> vehicleIds) {
-        return jdbc.sql("""
-                        select * from job_summary where vehicle_id = any(:vehicles) order by log_opened_at desc, job_id
+        return jdbc.sql("select " + COLUMNS + """
+                         from job_summary where vehicle_id = any(:vehicles) order by log_opened_at desc, job_id
                         """)
                 .param("vehicles", vehicleIds.toArray(UUID[]::new))
                 .query((row, n) -> summary(row))
@@ -249,7 +257,7 @@ class PostgresJobSummaries implements JobSummaries {
                 row.getString("lead_suspect_id"),
                 row.getString("lead_remedy_id"),
                 row.getDouble("lead_probability"),
-                row.getString("grade"),
+                Grade.valueOf(row.getString("grade")),
                 row.getString("catalogue_version"),
                 next == null
                         ? Optional.empty()

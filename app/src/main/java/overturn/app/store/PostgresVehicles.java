@@ -35,6 +35,10 @@ class PostgresVehicles implements Vehicles {
             "sheet-figure", SheetFigure.class,
             "remark", Remark.class);
 
+    private static final String COLUMNS = "id, known_since, name, layout_id";
+    private static final String ENTRY_COLUMNS =
+            "id, vehicle_id, sequence, log_entered_at, person_id, kind, body_version, body";
+
     private final JdbcClient jdbc;
     private final JsonMapper mapper = JsonMapper.builder().build();
 
@@ -57,7 +61,7 @@ class PostgresVehicles implements Vehicles {
 
     @Override
     public Optional<Vehicle> find(UUID id) {
-        return jdbc.sql("select * from vehicle where id = :id")
+        return jdbc.sql("select " + COLUMNS + " from vehicle where id = :id")
                 .param("id", id)
                 .query((row, n) -> vehicle(row))
                 .optional();
@@ -65,8 +69,8 @@ class PostgresVehicles implements Vehicles {
 
     @Override
     public List<Vehicle> search(String text, int most) {
-        return jdbc.sql("""
-                        select * from vehicle where search_text like :text
+        return jdbc.sql("select " + COLUMNS + """
+                         from vehicle where search_text like :text
                          order by known_since desc, id limit :most
                         """)
                 .param("text", LikePattern.holding(text))
@@ -78,7 +82,8 @@ class PostgresVehicles implements Vehicles {
     @Override
     public Map<UUID, List<VehicleEntry>> entries(List<UUID> vehicleIds) {
         Map<UUID, List<VehicleEntry>> all = new HashMap<>();
-        jdbc.sql("select * from vehicle_entry where vehicle_id = any(:vehicles) order by vehicle_id, sequence")
+        jdbc.sql("select " + ENTRY_COLUMNS
+                        + " from vehicle_entry where vehicle_id = any(:vehicles) order by vehicle_id, sequence")
                 .param("vehicles", vehicleIds.toArray(UUID[]::new))
                 .query(row -> {
                     all.computeIfAbsent(row.getObject("vehicle_id", UUID.class), id -> new ArrayList<>())
@@ -106,7 +111,7 @@ class PostgresVehicles implements Vehicles {
 
     @Override
     public Optional<VehicleEntry> entry(UUID entryId) {
-        return jdbc.sql("select * from vehicle_entry where id = :id")
+        return jdbc.sql("select " + ENTRY_COLUMNS + " from vehicle_entry where id = :id")
                 .param("id", entryId)
                 .query((row, n) -> entry(row))
                 .optional();

@@ -8,9 +8,14 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -21,6 +26,8 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Jobs of every family as earlier versions wrote them: this one folds each log to the same readings and opens every
@@ -33,6 +40,8 @@ class GoldenLogTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final String FOLDER = "/overturn/golden/";
     private static final List<String> FILES = List.of("2026-11-27.json");
+    /** Jobs that went on behind their verdict. */
+    private static final String SECOND_HALF = "2026-11-29.json";
 
     private ApiClient api;
     private JdbcClient jdbc;
@@ -50,11 +59,12 @@ class GoldenLogTest {
         for (Map<String, Object> row : rows) {
             jdbc.sql("""
                             insert into log_entry (id, job_id, sequence, log_entered_at, person_id, kind, body_version, body)
-                            values (:id, :job, :sequence, now(), 'juno-vale', :kind, :version, cast(:body as jsonb))
+                            values (:id, :job, :sequence, cast(:at as timestamptz), 'juno-vale', :kind, :version, cast(:body as jsonb))
                             """)
                     .param("id", row.get("id"))
                     .param("job", job)
                     .param("sequence", row.get("sequence"))
+                    .param("at", row.get("at"))
                     .param("kind", row.get("kind"))
                     .param("version", row.get("version"))
                     .param("body", row.get("body"))
@@ -63,27 +73,63 @@ class GoldenLogTest {
     }
 
     private static Map<String, Object> row(int sequence, String kind, int version, String body) {
-        return Map.of("id", UUID.randomUUID(), "sequence", sequence, "kind", kind, "version", version, "body", body);
+        return Map.of(
+                "id",
+                UUID.randomUUID(),
+                "sequence",
+                sequence,
+                "at",
+                Instant.now().toString(),
+                "kind",
+                kind,
+                "version",
+                version,
+                "body",
+                body);
+    }
+
+    /** The entries of a golden job under ids of their own, wherever one names another. */
+    private static List<Map<String, Object>> rows(JsonNode job) {
+        Map<String, UUID> ids = new HashMap<>();
+        job.get("entries").forEach(e -> {
+            if (e.has("id")) {
+                ids.put(e.get("id").asString(), UUID.randomUUID());
+            }
+        });
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (JsonNode e : job.get("entries")) {
+            String body = e.get("body").toString();
+            for (Map.Entry<String, UUID> id : ids.entrySet()) {
+                body = body.replace(id.getKey(), id.getValue().toString());
+            }
+            Map<String, Object> row = new HashMap<>(row(
+                    e.get("sequence").asInt(),
+                    e.get("kind").asString(),
+                    e.get("bodyVersion").asInt(),
+                    body));
+            if (e.has("id")) {
+                row.put("id", ids.get(e.get("id").asString()));
+                row.put("at", e.get("at").asString());
+            }
+            rows.add(row);
+        }
+        return rows;
+    }
+
+    private static JsonNode golden(String file) throws IOException {
+        try (InputStream in = GoldenLogTest.class.getResourceAsStream(FOLDER + file)) {
+            return JSON.readTree(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        }
     }
 
     @Test
     void everyJobOfEveryEarlierVersionOpensWithTheSameReadings() throws IOException {
         for (String file : FILES) {
-            JsonNode jobs;
-            try (InputStream in = getClass().getResourceAsStream(FOLDER + file)) {
-                jobs = JSON.readTree(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            }
+            JsonNode jobs = golden(file);
             assertTrue(jobs.size() >= 7, "every family");
             for (JsonNode job : jobs) {
                 UUID id = UUID.randomUUID();
-                List<Map<String, Object>> rows = new ArrayList<>();
-                job.get("entries")
-                        .forEach(e -> rows.add(row(
-                                e.get("sequence").asInt(),
-                                e.get("kind").asString(),
-                                e.get("bodyVersion").asInt(),
-                                e.get("body").toString())));
-                insert(id, rows);
+                insert(id, rows(job));
                 ApiClient.Answer opened = api.get("/api/jobs/" + id);
                 assertEquals(200, opened.status(), opened.raw().body());
                 List<String> read = opened.body()
@@ -106,8 +152,83 @@ class GoldenLogTest {
                                 .valueStream()
                                 .allMatch(e -> e.get("understood").asBoolean()),
                         "this version understands all of it");
+                if (job.has("stage")) {
+                    assertEquals(
+                            job.get("stage").asString(),
+                            opened.body().get("stage").asString(),
+                            file + " " + id);
+                    assertEquals(job.get("done").asInt(), stepsDone(opened.body()), file + " " + job.get("layoutId"));
+                }
             }
         }
+    }
+
+    private static int stepsDone(JsonNode job) {
+        return (int) job.at("/repair/steps")
+                .valueStream()
+                .filter(step -> step.has("done"))
+                .count();
+    }
+
+    /**
+     * Every text of every kind of entry behind the verdict, put as a word that a later version does not know any more:
+     * the job opens with its report, and no other entry is set apart for it.
+     */
+    @Test
+    void aWordThatIsRetiredBehindTheVerdictBreaksNothing() throws IOException {
+        Set<String> tried = new HashSet<>();
+        for (JsonNode job : golden(SECOND_HALF)) {
+            for (int at = 1; at < job.get("entries").size(); at++) {
+                JsonNode entry = job.get("entries").get(at);
+                for (String pointer : texts(entry.get("body"), "")) {
+                    String field = entry.get("kind").asString() + pointer.replaceAll("/\\d+", "[]");
+                    if (tried.add(field)) {
+                        opensWith(job, at, pointer, field);
+                    }
+                }
+            }
+        }
+        assertTrue(tried.size() > 30, tried::toString);
+    }
+
+    private void opensWith(JsonNode job, int at, String pointer, String field) {
+        List<Map<String, Object>> rows = rows(job);
+        JsonNode body = JSON.readTree(rows.get(at).get("body").toString());
+        int slash = pointer.lastIndexOf('/');
+        String name = pointer.substring(slash + 1);
+        if (body.at(pointer.substring(0, slash)) instanceof ObjectNode object) {
+            object.put(name, "retired-word");
+        } else {
+            ((ArrayNode) body.at(pointer.substring(0, slash))).set(Integer.parseInt(name), "retired-word");
+        }
+        rows.get(at).put("body", body.toString());
+        UUID id = UUID.randomUUID();
+        insert(id, rows);
+        ApiClient.Answer opened = api.get("/api/jobs/" + id);
+        assertEquals(200, opened.status(), field + ": " + opened.raw().body());
+        assertEquals(200, api.get("/api/jobs/" + id + "/report").status(), field);
+        List<String> lost = opened.body()
+                .get("entries")
+                .valueStream()
+                .filter(e -> !e.get("understood").asBoolean()
+                        && !e.get("id").asString().equals(rows.get(at).get("id").toString()))
+                .map(e -> e.get("sequence").asString() + " " + e.get("kind").asString())
+                .toList();
+        assertTrue(
+                lost.isEmpty() || rows.get(at).get("kind").equals("verdict-accepted"), field + " took along " + lost);
+    }
+
+    /** Where texts stand in a body. */
+    private static List<String> texts(JsonNode node, String at) {
+        if (node.isString()) {
+            return List.of(at);
+        }
+        List<String> all = new ArrayList<>();
+        node.properties().forEach(p -> all.addAll(texts(p.getValue(), at + "/" + p.getKey())));
+        for (int i = 0; node.isArray() && i < node.size(); i++) {
+            all.addAll(texts(node.get(i), at + "/" + i));
+        }
+        return all;
     }
 
     /** A reading in one line: the test, what was seen or each figure in the core's unit. */
@@ -183,21 +304,33 @@ class GoldenLogTest {
                 unreadable.raw().body());
     }
 
-    /** Jobs that the other tests of this run left, one or two of each layout, as they stand in the store. */
+    /**
+     * Jobs that the other tests of this run left, as they stand in the store: with {@code -Dgolden.stages=true} one of
+     * each stage behind the verdict and each circuit, else one or two of each layout.
+     */
     @Test
     @EnabledIfSystemProperty(named = "golden.write", matches = ".+")
     void write() throws IOException {
+        boolean stages = Boolean.getBoolean("golden.stages");
         List<Map<String, Object>> jobs = new ArrayList<>();
-        List<UUID> ids = jdbc.sql("""
+        List<UUID> ids = jdbc.sql(stages ? """
+                        select job_id from (select job_id, row_number() over (partition by stage, layout_id order by sequence desc) place from job_summary
+                                             where stage not in ('tracing', 'comeback', 'given-up')) ranked where place <= 1
+                        """ : """
                         select job_id from (select job_id, row_number() over (partition by layout_id order by readings desc, vehicle) place from job_summary
                                              where readings between 2 and 20 and vehicle like 'Api %') ranked where place <= 2
                         """).query(UUID.class).list();
         for (UUID id : ids) {
             JsonNode opened = api.get("/api/jobs/" + id).body();
             List<Map<String, Object>> entries = jdbc.sql(
-                            "select sequence, kind, body_version, body from log_entry where job_id = :id order by sequence")
+                            "select id, log_entered_at, sequence, kind, body_version, body from log_entry where job_id = :id order by sequence")
                     .param("id", id)
                     .query((row, n) -> Map.<String, Object>of(
+                            "id",
+                            row.getString("id"),
+                            "at",
+                            row.getObject("log_entered_at", OffsetDateTime.class)
+                                    .toString(),
                             "sequence",
                             row.getInt("sequence"),
                             "kind",
@@ -210,6 +343,10 @@ class GoldenLogTest {
             jobs.add(Map.of(
                     "layoutId",
                     opened.get("layoutId").asString(),
+                    "stage",
+                    opened.get("stage").asString(),
+                    "done",
+                    stepsDone(opened),
                     "entries",
                     entries,
                     "readings",
@@ -221,6 +358,6 @@ class GoldenLogTest {
         }
         Files.writeString(
                 Path.of("src/test/resources" + FOLDER + System.getProperty("golden.write") + ".json"),
-                JSON.writerWithDefaultPrettyPrinter().writeValueAsString(jobs));
+                JSON.writeValueAsString(jobs));
     }
 }

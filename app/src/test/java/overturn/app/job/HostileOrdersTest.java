@@ -43,6 +43,7 @@ import overturn.proving.Gate;
 import overturn.repair.WorkPlan;
 import overturn.repair.WorkStep;
 import overturn.suspect.Remedy;
+import overturn.verdict.Grade;
 
 /**
  * Entries of the half after the verdict in any order, of any age, struck and failed at random. The fold is held to the
@@ -83,7 +84,14 @@ class HostileOrdersTest {
         now = Instant.parse("2026-11-28T08:00:00Z");
         add(new JobOpened(new UUID(9, 9), "Wisp", TRIKE.id(), "drags", "", true, false, null, false, null, null));
         add(new VerdictAccepted(
-                List.of(Remedy.SHORTEN_ROD.id()), "PROVEN", 0.97, List.of(), List.of(), "", List.of(), Bleeding.USUAL));
+                List.of(Remedy.SHORTEN_ROD.id()),
+                Grade.PROVEN,
+                0.97,
+                List.of(),
+                List.of(),
+                "",
+                List.of(),
+                Bleeding.USUAL));
     }
 
     /** Mostly what the job needs next, so that many come to their release; now and then anything. */

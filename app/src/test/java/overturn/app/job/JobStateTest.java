@@ -31,6 +31,8 @@ import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.verdict.Grade;
+import overturn.verdict.Verdict.Missing;
 
 /** The fold of a log. */
 class JobStateTest {
@@ -131,7 +133,7 @@ class JobStateTest {
                 add(new TestSetAside("tap-the-bonnet", "no bonnet")),
                 add(new VerdictAccepted(
                         List.of("renew-master", "say-a-spell"),
-                        "PROVEN",
+                        Grade.PROVEN,
                         0.99,
                         List.of(),
                         List.of(),
@@ -191,16 +193,16 @@ class JobStateTest {
     void theLastAcceptedVerdictThatIsNotStruckCounts() {
         add(new VerdictAccepted(
                 List.of("bleed-rear"),
-                "PROBABLE",
+                Grade.PROBABLE,
                 0.85,
                 List.of(),
-                List.of("A_CARRIER"),
+                List.of(Missing.A_CARRIER),
                 "ferry",
                 List.of(),
                 Bleeding.USUAL));
         UUID second = add(new VerdictAccepted(
                 List.of("renew-master", "set-rod"),
-                "PROVEN",
+                Grade.PROVEN,
                 0.99,
                 List.of(),
                 List.of(),

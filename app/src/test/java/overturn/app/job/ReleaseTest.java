@@ -41,6 +41,7 @@ import overturn.proving.Gate;
 import overturn.proving.Proving;
 import overturn.repair.Asked;
 import overturn.repair.WorkStep;
+import overturn.verdict.Grade;
 
 /** When a release holds: by the gates alone, and no longer than the circuit stays as it was proved. */
 class ReleaseTest {
@@ -56,7 +57,14 @@ class ReleaseTest {
     void decided() {
         add(new JobOpened(new UUID(9, 9), "Tarn SK 14", TARN.id(), "sinks", "", false, false, null, false, null, null));
         add(new VerdictAccepted(
-                List.of("renew-master"), "PROVEN", 0.97, List.of(), List.of(), "", List.of("master"), Bleeding.USUAL));
+                List.of("renew-master"),
+                Grade.PROVEN,
+                0.97,
+                List.of(),
+                List.of(),
+                "",
+                List.of("master"),
+                Bleeding.USUAL));
     }
 
     private UUID add(Entry entry) {
@@ -289,7 +297,7 @@ class ReleaseTest {
         assertTrue(state().repairedSinceAccepted());
         UUID before = reading("driven");
         add(new VerdictAccepted(
-                List.of(remedy), "PROVEN", 0.9, List.of(), List.of(), "", List.of("master"), Bleeding.USUAL));
+                List.of(remedy), Grade.PROVEN, 0.9, List.of(), List.of(), "", List.of("master"), Bleeding.USUAL));
         assertFalse(state().repairedSinceAccepted(), "nothing of it has been done");
         work();
         bleed();

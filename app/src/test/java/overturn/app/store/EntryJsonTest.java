@@ -21,6 +21,8 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.verdict.Grade;
+import overturn.verdict.Verdict.Missing;
 
 /** Bodies of every version are read; what cannot be is kept and said to be so. */
 class EntryJsonTest {
@@ -43,10 +45,10 @@ class EntryJsonTest {
                 ReadingTaken.observed("dry-walk", "all-dry", "eye@dry-walk", RigTrust.DOUBTFUL),
                 new VerdictAccepted(
                         List.of("renew-master", "set-rod"),
-                        "PROVEN",
+                        Grade.PROVEN,
                         0.97,
                         List.of(new UUID(1, 2)),
-                        List.of("A_CARRIER"),
+                        List.of(Missing.A_CARRIER),
                         "",
                         List.of("master", "pedal"),
                         new Bleeding("wedged", "diagonal"),
@@ -100,7 +102,7 @@ class EntryJsonTest {
         assertEquals(
                 new VerdictAccepted(
                         List.of("bleed-rear"),
-                        "PROBABLE",
+                        Grade.PROBABLE,
                         0.85,
                         List.of(),
                         List.of(),

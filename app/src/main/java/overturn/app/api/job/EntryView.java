@@ -1,31 +1,20 @@
 package overturn.app.api.job;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobWithdrawn;
 import overturn.app.job.Entry.NoteWritten;
-import overturn.app.job.Entry.PartMoved;
-import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
-import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
-import overturn.app.job.RepairEntry.BleedingChosen;
-import overturn.app.job.RepairEntry.CheckDone;
-import overturn.app.job.RepairEntry.FluidTaken;
-import overturn.app.job.RepairEntry.JobReleased;
-import overturn.app.job.RepairEntry.LevelEntered;
-import overturn.app.job.RepairEntry.StrokesBled;
-import overturn.app.job.RepairEntry.WayChosen;
-import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.evidence.RigSetup;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
@@ -56,7 +45,7 @@ public record EntryView(
         Optional<UUID> struckId,
         Optional<String> why,
         List<String> items,
-        List<String> told,
+        Optional<ToldView> told,
         Optional<NoteView> note) {
 
     /** A figure as typed beside the core's value; all absent where none was taken. */
@@ -71,7 +60,12 @@ public record EntryView(
     }
 
     /** A stored code: its number, what it says, and whether it is there now, came often, or once. */
-    public record CodeView(String number, String text, String often) {}
+    public record CodeView(
+            String number,
+            String text,
+
+            @Schema(allowableValues = {"now", "often", "once"})
+            String often) {}
 
     /** A result of the bench as it was noted. */
     public record NoteView(
@@ -134,45 +128,8 @@ public record EntryView(
                 entry instanceof EntryStruck struck ? Optional.of(struck.struckId()) : Optional.empty(),
                 why(entry),
                 entry instanceof FittingsTakenOff off ? off.items() : List.of(),
-                told(entry),
+                ToldView.of(entry),
                 entry instanceof NoteWritten note ? Optional.of(NoteView.of(note)) : Optional.empty());
-    }
-
-    /** What an entry of the half after the verdict says, in the order of its fields. */
-    private static List<String> told(Entry entry) {
-        if (entry instanceof WorkStepDone step) {
-            return Stream.concat(Stream.of(step.key()), step.measured().stream().map(m -> m.text() + " " + m.unit()))
-                    .toList();
-        } else if (entry instanceof StrokesBled strokes) {
-            return List.of(strokes.endId(), Integer.toString(strokes.count()), strokes.bubbles(), strokes.colour());
-        } else if (entry instanceof BleedingChosen chosen) {
-            return Stream.concat(
-                            Stream.of(
-                                    chosen.bleeding().method(),
-                                    chosen.bleeding().order(),
-                                    chosen.source()),
-                            chosen.makersOrder().stream())
-                    .toList();
-        } else if (entry instanceof FluidTaken taken) {
-            return List.of(taken.fluid(), taken.grade());
-        } else if (entry instanceof WayChosen chosen) {
-            return List.of(chosen.school(), chosen.way());
-        } else if (entry instanceof WalkSeen walk) {
-            return walk.spots().stream()
-                    .flatMap(spot -> Stream.of(spot.componentId(), spot.state()))
-                    .toList();
-        } else if (entry instanceof PhotoTaken photo) {
-            return List.of(photo.sha256(), photo.caption(), photo.procedureId());
-        } else if (entry instanceof LevelEntered level) {
-            return List.of(level.text(), level.unit());
-        } else if (entry instanceof CheckDone check) {
-            return List.of(check.checkId(), check.outcome(), check.seen());
-        } else if (entry instanceof PartMoved moved) {
-            return List.of(moved.part(), moved.state(), moved.note());
-        } else if (entry instanceof JobReleased released) {
-            return List.of(released.recheckOn());
-        }
-        return List.of();
     }
 
     private static Optional<TestSetAside> setAside(Entry entry) {

@@ -8,6 +8,7 @@ import java.util.UUID;
 import overturn.app.job.JobSummary;
 import overturn.course.Decided;
 import overturn.course.MayMove;
+import overturn.verdict.Grade;
 
 /**
  * A job as a line of the bay: where it stands, what it waits for; {@code lead} is absent until that has been worked
@@ -48,7 +49,7 @@ public record JobSummaryView(
             String suspectId,
             String remedyId,
             double probability,
-            String grade,
+            Grade grade,
             Optional<String> nextProcedureId,
             Optional<Double> nextMinutes,
             Optional<StandsView> stands,

@@ -1,5 +1,6 @@
 package overturn.app.api.job;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,8 @@ import overturn.inference.WorkDone;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.suspect.Remedy;
 import overturn.verdict.CatalogueVersion;
+import overturn.verdict.Grade;
+import overturn.verdict.Verdict.Missing;
 
 /**
  * A job as the screens need it: the log, its fold and the assessment.
@@ -118,7 +121,15 @@ public record JobView(
     public record SpotView(String componentId, PlacesSeen.State state) {}
 
     /** A part of the job and how far it has come. */
-    public record PartOfJobView(String part, String state, String note, String personId, Instant at) {
+    public record PartOfJobView(
+            String part,
+
+            @Schema(allowableValues = {"wanted", "ordered", "arrived", "returned", "spare", "core-sent-back"})
+            String state,
+
+            String note,
+            String personId,
+            Instant at) {
 
         static PartOfJobView of(LoggedEntry logged) {
             PartMoved moved = (PartMoved) logged.entry();
@@ -144,7 +155,7 @@ public record JobView(
      * Where the job stood by an earlier catalogue, where an upgrade has changed that since the last entry;
      * {@code since} is the catalogue that changed it.
      */
-    public record MovedView(String remedyId, String grade, double probability, String by, String since) {
+    public record MovedView(String remedyId, Grade grade, double probability, String by, String since) {
 
         static MovedView of(JobSummary.Moved moved) {
             return new MovedView(
@@ -159,12 +170,12 @@ public record JobView(
     /** The verdict as it was accepted, both remedies of a pair; below proven it counts as assumed. */
     public record AcceptedView(
             List<String> remedyIds,
-            String grade,
+            Grade grade,
             double probability,
             String why,
             List<String> places,
             List<UUID> carriers,
-            List<String> missing,
+            List<Missing> missing,
             List<WorkView> asWork) {
 
         static AcceptedView of(VerdictAccepted verdict, Layout layout) {

@@ -2,6 +2,7 @@ package overturn.app.api.job;
 
 import static overturn.app.api.Optionals.orNull;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -125,8 +126,13 @@ public final class Requests {
         }
     }
 
-    /** A stored code: its number, what it says, and whether it is there now, came often or once ({@code now}, …). */
-    record CodeRequest(String number, String text, String often) {}
+    /** A stored code: its number, what it says, and whether it is there now, came often or once. */
+    record CodeRequest(
+            String number,
+            String text,
+
+            @Schema(allowableValues = {"now", "often", "once"})
+            String often) {}
 
     private static List<StoredCode> codes(List<CodeRequest> given) {
         return given.stream()

@@ -41,6 +41,7 @@ import overturn.quantity.PlainText;
 import overturn.quantity.TypedQuantity;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
+import overturn.verdict.Grade;
 import overturn.verdict.Standing;
 import overturn.verdict.Verdict;
 
@@ -291,14 +292,14 @@ final class ReportHtml {
         Optional<VerdictAccepted> accepted = state.accepted();
         List<String> remedies = accepted.map(VerdictAccepted::remedyIds)
                 .orElseGet(() -> now.remedies().stream().map(r -> r.id()).toList());
-        String grade = accepted.map(VerdictAccepted::grade).orElse(now.grade().name());
+        Grade grade = accepted.map(VerdictAccepted::grade).orElse(now.grade());
         double share = accepted.map(VerdictAccepted::probability).orElse(now.probability());
         title("Verdict");
         html.append("<p class=\"large\">")
                 .append(escaped(
                         remedies.stream().map(id -> word("remedy." + id)).collect(Collectors.joining(" and "))))
                 .append("</p><p>")
-                .append(escaped(grade.toLowerCase(Locale.ROOT)))
+                .append(escaped(grade.name().toLowerCase(Locale.ROOT)))
                 .append(job.status()
                         .decided()
                         .map(decided -> ", " + escaped(word("turned-out." + decided.turnedOut())))

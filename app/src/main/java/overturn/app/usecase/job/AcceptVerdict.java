@@ -95,7 +95,7 @@ public class AcceptVerdict {
                 .filter(VerdictAccepted.class::isInstance)
                 .map(VerdictAccepted.class::cast)
                 .filter(v -> v.remedyIds().equals(shown.remedyIds())
-                        && v.grade().equals(shown.grade())
+                        && v.grade().name().equals(shown.grade())
                         && v.why().equals(why))
                 .findFirst()
                 .orElseThrow(() -> new EntryIdTakenException(stamp.entryId()));
@@ -118,10 +118,10 @@ public class AcceptVerdict {
                 .toList();
         return new VerdictAccepted(
                 remedyIds(verdict),
-                verdict.grade().name(),
+                verdict.grade(),
                 verdict.probability(),
                 verdict.carriers().stream().map(Reading::id).map(entryOf).toList(),
-                verdict.missing().stream().map(Enum::name).toList(),
+                verdict.missing(),
                 why,
                 places,
                 settings.bleeding().by(settings.helper()),

@@ -278,7 +278,7 @@ public class Assessor {
             List<Remedy> remedies = accepted.remedyIds().stream()
                     .flatMap(id -> Remedy.find(id).stream())
                     .toList();
-            Grade then = Grade.valueOf(accepted.grade());
+            Grade then = accepted.grade();
             boolean over = state.repairedSinceAccepted() || !state.stage().open();
             Grade last = then == Grade.PROVEN ? then : lastGrade(state, remedies, assessment, settings, source);
             return new Decided(remedies, then, TurnedOut.of(then, last, over));
@@ -398,7 +398,7 @@ public class Assessor {
                             verdict.suspectId(),
                             verdict.remedy().id(),
                             verdict.probability(),
-                            verdict.grade().name(),
+                            verdict.grade(),
                             CatalogueVersion.CURRENT,
                             job.assessment()
                                     .next()

@@ -40,7 +40,6 @@ import overturn.quantity.PlainText;
 import overturn.quantity.QuantityFormatException;
 import overturn.quantity.QuantityParser;
 import overturn.quantity.TypedQuantity;
-import overturn.verdict.Grade;
 import overturn.words.Words;
 
 /**
@@ -255,15 +254,12 @@ final class EntryRules {
                 remedies,
                 "one remedy or two");
         ids("remedyIds", remedies);
-        List<String> grades = Arrays.stream(Grade.values()).map(Grade::name).toList();
-        that(grades.contains(verdict.grade()), "grade", verdict.grade(), "one of " + grades);
         that(verdict.probability() >= 0 && verdict.probability() <= 1, "probability", verdict.probability(), "0 to 1");
         that(
                 verdict.carrierIds().size() <= MOST_ITEMS,
                 "carrierIds",
                 verdict.carrierIds().size(),
                 "at most " + MOST_ITEMS);
-        ids("missing", verdict.missing());
         most("why", verdict.why(), MOST_WHY);
         ids("places", verdict.places());
         id("bleeding.method", verdict.bleeding().method());

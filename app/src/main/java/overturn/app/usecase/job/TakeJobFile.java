@@ -158,7 +158,7 @@ public class TakeJobFile {
             vehicles.add(new Vehicle(file.vehicleId(), first.at(), file.vehicleName(), file.layoutId()));
             addNew(file.vehicleId(), facts, people);
             log.open(file.jobId(), first.at());
-            entries.forEach(entry -> log.takeOver(file.jobId(), entry));
+            log.takeOver(file.jobId(), entries);
             summaries.keep(JobSummary.of(file.jobId(), read.state()));
         });
         return read;

@@ -55,7 +55,8 @@ class HostilePicturesTest {
 
     private BufferedImage shown(Answer taken) throws IOException {
         var entries = taken.body().get("entries");
-        String digest = entries.get(entries.size() - 1).get("told").get(0).asString();
+        String digest =
+                entries.get(entries.size() - 1).get("told").get("sha256").asString();
         return ImageIO.read(new java.io.ByteArrayInputStream(
                 api.bytes("/api/photos/" + digest).body()));
     }

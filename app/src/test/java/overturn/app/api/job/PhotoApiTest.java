@@ -94,7 +94,7 @@ class PhotoApiTest {
         JsonNode entries = job.get("entries");
         JsonNode last = entries.get(entries.size() - 1);
         assertEquals("photo-taken", last.get("kind").asString());
-        return last.get("told").get(0).asString();
+        return last.get("told").get("sha256").asString();
     }
 
     @Test
