@@ -1,10 +1,12 @@
 package overturn.app.job;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import overturn.inference.PlacesSeen;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -369,7 +371,18 @@ public sealed interface Entry
         public static final String KIND = "walk-seen";
 
         /** A part, and dry, damp or wet. */
-        public record Spot(String componentId, String state) {}
+        public record Spot(String componentId, String state) {
+
+            /** @throws IllegalArgumentException if nothing looks like that */
+            public Spot {
+                PlacesSeen.State.valueOf(state.toUpperCase(Locale.ROOT));
+            }
+
+            /** How it looked. */
+            public PlacesSeen.State looked() {
+                return PlacesSeen.State.valueOf(state.toUpperCase(Locale.ROOT));
+            }
+        }
 
         public WalkSeen {
             spots = List.copyOf(spots);

@@ -7,7 +7,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -26,9 +25,14 @@ import overturn.app.job.Entry.SetApart;
 import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WalkSeen;
+import overturn.app.job.RepairEntry.BleedingChosen;
+import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairEntry.JobReleased;
+import overturn.app.job.RepairEntry.StrokesBled;
 import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
+import overturn.bleeding.Schools.Method;
+import overturn.bleeding.Schools.Order;
 import overturn.circuit.Layout;
 import overturn.course.JobStage;
 import overturn.course.JobStatus;
@@ -47,6 +51,8 @@ import overturn.procedure.Procedure;
 import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
+import overturn.proving.Check;
+import overturn.proving.Checks;
 import overturn.repair.Asked;
 import overturn.repair.ChangedLayout;
 import overturn.repair.School;
@@ -245,9 +251,7 @@ public record JobState(
                 .map(LoggedEntry::entry)
                 .filter(WalkSeen.class::isInstance)
                 .flatMap(walk -> ((WalkSeen) walk).spots().stream())
-                .forEach(spot -> Arrays.stream(PlacesSeen.State.values())
-                        .filter(state -> state.name().toLowerCase(Locale.ROOT).equals(spot.state()))
-                        .forEach(state -> latest.put(spot.componentId(), state)));
+                .forEach(spot -> latest.put(spot.componentId(), spot.looked()));
         return new PlacesSeen(
                 latest, procedures.find(DRY_WALK).map(Procedure::observes).orElse(Set.of()));
     }
@@ -278,6 +282,7 @@ public record JobState(
         private final ProcedureCatalogue procedures;
         private final Set<UUID> struck;
         private final Set<UUID> notUnderstood = new LinkedHashSet<>();
+        private final Set<String> checks;
         private final Map<UUID, ReadingValue> values = new LinkedHashMap<>();
         private final List<Reading> readings = new ArrayList<>();
         private final Set<String> setAside = new LinkedHashSet<>();
@@ -304,6 +309,7 @@ public record JobState(
             this.struck = struck(log);
             this.layoutBefore = procedures.layout();
             this.layoutNow = layoutBefore;
+            this.checks = Checks.of(layoutBefore).stream().map(Check::id).collect(Collectors.toUnmodifiableSet());
             log.forEach(this::add);
         }
 
@@ -362,11 +368,29 @@ public record JobState(
             } else if (logged.entry() instanceof JobWithdrawn gone) {
                 withdrawn = struck.contains(logged.id()) ? withdrawn : Optional.of(gone.why());
             } else {
-                understood = !(logged.entry() instanceof NotUnderstood || logged.entry() instanceof SetApart);
+                understood = isKnown(logged.entry());
             }
             if (!understood) {
                 notUnderstood.add(logged.id());
             }
+        }
+
+        /** Whether everything that an entry names is there in this version and on this circuit. */
+        private boolean isKnown(Entry entry) {
+            if (entry instanceof StrokesBled strokes) {
+                return isEnd(strokes.endId());
+            } else if (entry instanceof BleedingChosen chosen) {
+                return Method.find(chosen.bleeding().method()).isPresent()
+                        && Order.find(chosen.bleeding().order()).isPresent()
+                        && chosen.makersOrder().stream().allMatch(this::isEnd);
+            } else if (entry instanceof CheckDone check) {
+                return checks.contains(check.checkId());
+            }
+            return !(entry instanceof NotUnderstood || entry instanceof SetApart);
+        }
+
+        private boolean isEnd(String id) {
+            return layoutNow.ends().stream().anyMatch(end -> end.id().equals(id));
         }
 
         /** By the log as it stood then: what was struck afterwards counted. */

@@ -4,6 +4,7 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Locale;
+import java.util.UUID;
 import overturn.bleeding.BleedEvent;
 import overturn.bleeding.Schools;
 import overturn.proving.Proving;
@@ -154,8 +155,11 @@ public sealed interface RepairEntry extends Entry {
             return new CheckDone(checkId, outcome, seen, "", false, 0, List.of());
         }
 
-        /** @throws IllegalArgumentException if it neither passed nor failed */
+        /** @throws IllegalArgumentException if it neither passed nor failed, or names a reading by no id */
         public CheckDone {
+            if (!readingId.isEmpty()) {
+                UUID.fromString(readingId);
+            }
             judged = List.copyOf(judged);
             Proving.Outcome.valueOf(outcome.toUpperCase(Locale.ROOT));
         }

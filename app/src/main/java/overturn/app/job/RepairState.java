@@ -217,6 +217,9 @@ public record RepairState(
             this.schools = verdict.bleeding().schools(List.of());
             boolean after = false;
             for (LoggedEntry logged : state.log()) {
+                if (state.notUnderstood().contains(logged.id())) {
+                    continue;
+                }
                 boolean struck = state.struckIds().contains(logged.id());
                 if (logged.entry() == verdict) {
                     after = true;

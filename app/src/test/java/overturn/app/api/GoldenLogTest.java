@@ -24,6 +24,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
+import overturn.app.vehicle.Vehicle;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -39,9 +40,12 @@ class GoldenLogTest {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final String FOLDER = "/overturn/golden/";
-    private static final List<String> FILES = List.of("2026-11-27.json");
+    private static final List<String> FILES = List.of("2026-11-27.json", "2026-11-29.json");
     /** Jobs that went on behind their verdict. */
     private static final String SECOND_HALF = "2026-11-29.json";
+
+    /** Kinds whose report was drawn: once each, since that takes longest. */
+    private final Set<String> reported = new HashSet<>();
 
     private ApiClient api;
     private JdbcClient jdbc;
@@ -56,15 +60,32 @@ class GoldenLogTest {
         jdbc.sql("insert into job (id, log_opened_at) values (:id, now())")
                 .param("id", job)
                 .update();
+        JsonNode opened = JSON.readTree(rows.get(0).get("body").toString());
+        if (opened.has("vehicle")) {
+            String name = opened.get("vehicle").asString();
+            jdbc.sql("""
+                            insert into vehicle (id, known_since, name, layout_id) values (:id, now(), :name, :layout)
+                            on conflict (id) do nothing
+                            """)
+                    .param(
+                            "id",
+                            opened.has("vehicleId")
+                                    ? UUID.fromString(opened.get("vehicleId").asString())
+                                    : Vehicle.idOf(name))
+                    .param("name", name)
+                    .param("layout", opened.get("layoutId").asString())
+                    .update();
+        }
         for (Map<String, Object> row : rows) {
             jdbc.sql("""
-                            insert into log_entry (id, job_id, sequence, log_entered_at, person_id, kind, body_version, body)
-                            values (:id, :job, :sequence, cast(:at as timestamptz), 'juno-vale', :kind, :version, cast(:body as jsonb))
+                            insert into log_entry (id, job_id, sequence, log_entered_at, log_taken_at, person_id, kind, body_version, body)
+                            values (:id, :job, :sequence, cast(:at as timestamptz), cast(:takenAt as timestamptz), 'juno-vale', :kind, :version, cast(:body as jsonb))
                             """)
                     .param("id", row.get("id"))
                     .param("job", job)
                     .param("sequence", row.get("sequence"))
                     .param("at", row.get("at"))
+                    .param("takenAt", row.getOrDefault("takenAt", row.get("at")))
                     .param("kind", row.get("kind"))
                     .param("version", row.get("version"))
                     .param("body", row.get("body"))
@@ -110,6 +131,7 @@ class GoldenLogTest {
             if (e.has("id")) {
                 row.put("id", ids.get(e.get("id").asString()));
                 row.put("at", e.get("at").asString());
+                row.put("takenAt", e.get("takenAt").asString());
             }
             rows.add(row);
         }
@@ -206,7 +228,9 @@ class GoldenLogTest {
         insert(id, rows);
         ApiClient.Answer opened = api.get("/api/jobs/" + id);
         assertEquals(200, opened.status(), field + ": " + opened.raw().body());
-        assertEquals(200, api.get("/api/jobs/" + id + "/report").status(), field);
+        if (reported.add(rows.get(at).get("kind").toString())) {
+            assertEquals(200, api.bytes("/api/jobs/" + id + "/report").statusCode(), field);
+        }
         List<String> lost = opened.body()
                 .get("entries")
                 .valueStream()
@@ -323,7 +347,7 @@ class GoldenLogTest {
         for (UUID id : ids) {
             JsonNode opened = api.get("/api/jobs/" + id).body();
             List<Map<String, Object>> entries = jdbc.sql(
-                            "select id, log_entered_at, sequence, kind, body_version, body from log_entry where job_id = :id order by sequence")
+                            "select id, log_entered_at, log_taken_at, sequence, kind, body_version, body from log_entry where job_id = :id order by sequence")
                     .param("id", id)
                     .query((row, n) -> Map.<String, Object>of(
                             "id",
@@ -331,6 +355,8 @@ class GoldenLogTest {
                             "at",
                             row.getObject("log_entered_at", OffsetDateTime.class)
                                     .toString(),
+                            "takenAt",
+                            row.getObject("log_taken_at", OffsetDateTime.class).toString(),
                             "sequence",
                             row.getInt("sequence"),
                             "kind",

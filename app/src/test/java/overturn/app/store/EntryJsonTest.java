@@ -68,7 +68,7 @@ class EntryJsonTest {
                         "travel-same",
                         "passed",
                         "away to the mainland",
-                        "0f8",
+                        "00000000-0000-0005-0000-000000000008",
                         true,
                         60,
                         List.of(new RepairEntry.CheckDone.Judged("medium", 38.5, 30, 47))),

@@ -5,7 +5,6 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.CameBack;
@@ -127,9 +126,7 @@ public sealed interface ToldView {
                     .map(LocalDate::parse));
         } else if (entry instanceof WalkSeen walk) {
             told = new WalkTold(walk.spots().stream()
-                    .map(spot -> new SpotTold(
-                            spot.componentId(),
-                            PlacesSeen.State.valueOf(spot.state().toUpperCase(Locale.ROOT))))
+                    .map(spot -> new SpotTold(spot.componentId(), spot.looked()))
                     .toList());
         } else if (entry instanceof PhotoTaken photo) {
             told = new PhotoTold(photo.sha256(), photo.caption(), photo.procedureId());
