@@ -210,8 +210,12 @@ mutate() {
     [[ ${1:-} =~ ^[a-z]+$ ]] || fail 2 "'./overturn mutate' takes one package of the core, for example proving"
     [ -d "$ROOT/core/src/main/java/overturn/$1" ] || fail 2 "There is no package '$1' in the core"
     maven test-compile -pl core
-    mvn -B -ntp -f "$ROOT/pom.xml" -pl core -Pmutate org.pitest:pitest-maven:mutationCoverage -Dmutate.package="$1" |
-        grep -E "^>> (Generated|Line|Ran)|^\[ERROR\]" || true
+    step "Mutating $1" maven -pl core -Pmutate org.pitest:pitest-maven:mutationCoverage -Dmutate.package="$1"
+    awk -F, -v package="$1" '
+        { all++; if ($6 ~ /KILLED|TIMED_OUT|MEMORY_ERROR|RUN_ERROR/) caught++
+          else { sub(/.*mutators\./, "", $3); printf "%s:%s %s, %s\n", $2, $5, $4, $3 } }
+        END { printf "%s: %d of %d mutations caught (%d %%)\n", package, caught, all, 100 * caught / all }
+    ' "$ROOT/core/target/pit-reports/mutations.csv"
 }
 
 take_shots() {

@@ -98,7 +98,13 @@ public sealed interface Component
      */
     record Reservoir(
             String id, ReservoirKind kind, double volumeMl, double minToMaxMl, double levelAreaMm2, FluidKind fluid)
-            implements Component {}
+            implements Component {
+
+        /** Where the level stands when nothing is left, mL above the minimum mark: never more than 0. */
+        public double emptyMl() {
+            return Math.min(0, minToMaxMl - volumeMl);
+        }
+    }
 
     /** Kinds of fluid; none mixes with another, and each ruins the seals made for the others. */
     enum FluidKind {

@@ -307,7 +307,7 @@ final class EntryRules {
     }
 
     private void check(LevelEntered level, Reservoir reservoir) {
-        double lowest = Math.min(0, reservoir.minToMaxMl() - reservoir.volumeMl());
+        double lowest = reservoir.emptyMl();
         that(
                 level.aboveMinimumMl() >= lowest && level.aboveMinimumMl() <= reservoir.minToMaxMl(),
                 "aboveMinimumMl",

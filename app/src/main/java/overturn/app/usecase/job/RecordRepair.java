@@ -185,7 +185,6 @@ public class RecordRepair {
             Checks checks = new Checks();
             sheet(state, checks);
             Reservoir reservoir = state.layout().reservoir();
-            double below = reservoir.minToMaxMl() - reservoir.volumeMl();
             if ("max".equals(text) || "min".equals(text)) {
                 checks.orThrow();
                 return new LevelEntered(text, "", "max".equals(text) ? reservoir.minToMaxMl() : 0);
@@ -193,7 +192,7 @@ public class RecordRepair {
             Optional<TypedQuantity> typed = quantity(
                     Optional.of(new Typed("text", text, unit)),
                     Dimension.VOLUME,
-                    Math.min(below, 0),
+                    reservoir.emptyMl(),
                     reservoir.minToMaxMl(),
                     "text",
                     checks);
