@@ -59,8 +59,4 @@ public record Intake(
     public Intake with(List<WorkDone> done, Set<PlainFact> told) {
         return new Intake(recentWork, age, sometimes, done, told, closedJobs);
     }
-
-    public static Intake sometimesFelt() {
-        return new Intake(false, Age.UNKNOWN, true, List.of(), Set.of(), Map.of());
-    }
 }

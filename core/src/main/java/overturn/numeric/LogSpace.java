@@ -113,15 +113,4 @@ public final class LogSpace {
         }
         return result;
     }
-
-    /** Entropy in nats of a normalised distribution. */
-    public static double entropy(double[] probabilities) {
-        double nats = 0;
-        for (double p : probabilities) {
-            if (p > 0) {
-                nats -= p * Math.log(p);
-            }
-        }
-        return nats;
-    }
 }

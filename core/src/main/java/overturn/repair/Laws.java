@@ -2,6 +2,7 @@ package overturn.repair;
 
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -51,13 +52,23 @@ final class Laws {
             State.DRUM_OFF, State.CALIPER_SWUNG, State.LININGS_OUT, State.END_OFF, State.LINE_CAP, State.SHOES_BACKED);
 
     private final Layout layout;
-    private final Collection<StepDraft> steps;
     private final String vehicle;
+    /** Whatever steps of the plan make so, wherever. */
+    private final List<Condition> made;
+
+    private final List<Condition> open;
+    private final List<Condition> unborne;
 
     private Laws(Layout layout, Collection<StepDraft> steps) {
         this.layout = layout;
-        this.steps = steps;
         this.vehicle = layout.input().id();
+        this.made = steps.stream()
+                .flatMap(step -> step.makes().stream())
+                .filter(Condition::so)
+                .distinct()
+                .toList();
+        this.open = made(OPEN);
+        this.unborne = made(UNBORNE);
     }
 
     /** Adds to each step what it needs by law. */
@@ -72,11 +83,11 @@ final class Laws {
             reached(step);
         }
         if (step.fills()) {
-            made(OPEN).forEach(state -> step.within(state.opposite()));
+            open.forEach(state -> step.within(state.opposite()));
             made(EnumSet.of(State.TIGHT)).forEach(step::within);
         }
         if (step.presses()) {
-            made(UNBORNE)
+            unborne.stream()
                     .filter(state -> !step.makes(state.opposite()))
                     .forEach(state -> step.within(state.opposite()));
         }
@@ -117,13 +128,11 @@ final class Laws {
         }
     }
 
-    /** Whatever steps of the plan make so of these states, wherever. */
-    private Stream<Condition> made(Set<State> states) {
+    private List<Condition> made(Set<State> states) {
         Set<String> ids = states.stream().map(State::id).collect(Collectors.toSet());
-        return steps.stream()
-                .flatMap(step -> step.makes().stream())
-                .filter(made -> made.so() && ids.contains(made.state().split("@")[0]))
-                .distinct();
+        return made.stream()
+                .filter(one -> ids.contains(one.state().split("@")[0]))
+                .toList();
     }
 
     private boolean isBelow(String place) {

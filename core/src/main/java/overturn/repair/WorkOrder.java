@@ -60,10 +60,11 @@ final class WorkOrder {
         while (!pending.isEmpty()) {
             WorkStep next = pending.stream()
                     .filter(this::canBeDone)
-                    .filter(this::spoilsNothing)
-                    .min(Comparator.comparing(this::turn)
+                    .sorted(Comparator.comparing(this::turn)
                             .thenComparing(step -> !step.place().equals(hands))
                             .thenComparing(step -> !step.id().equals(act)))
+                    .filter(this::spoilsNothing)
+                    .findFirst()
                     .orElseThrow(() -> new IllegalStateException("No step of these can be done: " + blocked()));
             pending.remove(next);
             next.makes().forEach(made -> makers.get(made).remove(next));
@@ -86,9 +87,8 @@ final class WorkOrder {
     private Section turn(WorkStep step) {
         boolean passes = step.section() == Section.BEYOND
                 && step.needs().stream()
-                        .anyMatch(need -> pending.stream()
-                                .anyMatch(
-                                        other -> other != step && other.makes().contains(need.opposite())));
+                        .flatMap(need -> making(need.opposite()).stream())
+                        .anyMatch(other -> other != step);
         return passes ? Section.COMPARE : step.section();
     }
 

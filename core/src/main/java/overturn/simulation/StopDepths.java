@@ -2,7 +2,6 @@ package overturn.simulation;
 
 import java.util.OptionalDouble;
 import overturn.circuit.Layout;
-import overturn.suspect.Fault.Cup;
 
 /**
  * How far each internal leak can sink a pedal before it ends by itself, mm at the pedal or lever beyond where it stood
@@ -25,10 +24,5 @@ public record StopDepths(double primaryMm, double secondaryMm, OptionalDouble mo
                         .map(m -> OptionalDouble.of(
                                 1000 * m.closedChamberMl() / layout.master().areaMm2() * ratio))
                         .orElse(OptionalDouble.empty()));
-    }
-
-    /** Stop depth of one cup, mm at the pedal or lever. */
-    public double mmAtInput(Cup cup) {
-        return cup == Cup.SECOND_PISTON_FRONT ? secondaryMm : primaryMm;
     }
 }

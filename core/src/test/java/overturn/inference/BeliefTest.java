@@ -199,7 +199,10 @@ class BeliefTest {
     void aFaultFeltOnlySometimesIsNotClearedByOneSoundReading() {
         Reading firm = figures("hold-medium", "tape", RigTrust.PROVEN, 34.0, 34.5, 35.0, 35.5);
         Belief always = belief(SINKS, firm);
-        Belief sometimes = BeliefHistory.of(MODEL, Intake.sometimesFelt(), List.of(SINKS, firm))
+        Belief sometimes = BeliefHistory.of(
+                        MODEL,
+                        new Intake(false, Intake.Age.UNKNOWN, true, List.of(), Set.of(), Map.of()),
+                        List.of(SINKS, firm))
                 .now();
         assertTrue(sometimes.probability("primary-piston-cup") > 3 * always.probability("primary-piston-cup"));
     }

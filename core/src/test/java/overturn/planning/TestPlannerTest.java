@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -35,6 +36,7 @@ import overturn.suspect.Remedy;
 @Tag("slow")
 class TestPlannerTest {
 
+    private static final Intake SOMETIMES = new Intake(false, Intake.Age.UNKNOWN, true, List.of(), Set.of(), Map.of());
     private static final LayoutModel MODEL = Models.tarn();
     private static final Reading SINKS = observed("characterise", "sinks");
     private static final Reading STEADY = observed("reservoir", "steady");
@@ -189,7 +191,7 @@ class TestPlannerTest {
     @Test
     void ofAFaultThatComesAndGoesTheNextLookTellsAsMuchAsTheFirst() {
         Reading firm = figures("hold-medium", RigTrust.PROVEN, 36, 36.5, 37, 37);
-        BeliefHistory history = BeliefHistory.of(MODEL, Intake.sometimesFelt(), List.of(SINKS, STEADY, DRY, firm));
+        BeliefHistory history = BeliefHistory.of(MODEL, SOMETIMES, List.of(SINKS, STEADY, DRY, firm));
         Proposal again = proposal(
                 TestPlanner.of(MODEL, Workshop.WELL_EQUIPPED).rank(history, VehicleNeeds.SEAT, Set.of()),
                 "hold-medium");

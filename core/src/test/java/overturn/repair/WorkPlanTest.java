@@ -7,6 +7,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -27,9 +28,10 @@ class WorkPlanTest {
 
     private static final Layout TARN = Presets.TARN_BOX_VAN;
 
-    private record Case(Layout layout, Remedy remedy, String place) {
-        WorkPlan plan() {
-            return WorkPlan.of(layout, List.of(remedy), Map.of(remedy, place));
+    /** @param plan in the usual ways */
+    private record Case(Layout layout, Remedy remedy, String place, WorkPlan plan) {
+        Case(Layout layout, Remedy remedy, String place) {
+            this(layout, remedy, place, WorkPlan.of(layout, List.of(remedy), Map.of(remedy, place)));
         }
 
         @Override
@@ -37,6 +39,8 @@ class WorkPlanTest {
             return remedy + " at " + place + " of " + layout.id();
         }
     }
+
+    private static final List<Case> ALL = all();
 
     private static List<Case> all() {
         List<Case> all = new ArrayList<>();
@@ -75,7 +79,7 @@ class WorkPlanTest {
     void everyPlanOfEveryRemedyLayoutAndSchoolCanBeDoneByHand() {
         int plans = 0;
         Set<String> seen = new HashSet<>();
-        for (Case one : all()) {
+        for (Case one : ALL) {
             WorkPlan usual = one.plan();
             boolean allWays = Everywhere.presets().contains(one.layout());
             for (WorkSchools schools : allWays ? schools(usual) : List.of(WorkSchools.USUAL)) {
@@ -210,7 +214,7 @@ class WorkPlanTest {
 
     @Test
     void everyPlanLooksAtWhatMadeItFail() {
-        for (Case one : all()) {
+        for (Case one : ALL) {
             assertTrue(
                     one.plan().steps().stream().anyMatch(s -> s.section() == Section.BEYOND),
                     one + " looks no further");
@@ -219,8 +223,9 @@ class WorkPlanTest {
 
     @Test
     void everyStepIsAtAPartOfTheLayoutAndEveryTestItNamesExists() {
-        for (Case one : all()) {
-            ProcedureCatalogue tests = ProcedureCatalogue.of(one.layout());
+        Map<Layout, ProcedureCatalogue> catalogues = new HashMap<>();
+        for (Case one : ALL) {
+            ProcedureCatalogue tests = catalogues.computeIfAbsent(one.layout(), ProcedureCatalogue::of);
             for (WorkStep step : one.plan().steps()) {
                 assertEquals(step.place(), one.layout().component(step.place()).id());
                 step.testId()
@@ -291,7 +296,7 @@ class WorkPlanTest {
     void everySchoolChangesThePlansThatDependOnItAndNoOther() {
         Set<School> seen = EnumSet.noneOf(School.class);
         Set<String> once = new HashSet<>();
-        List<Case> some = all().stream()
+        List<Case> some = ALL.stream()
                 .filter(one -> Everywhere.presets().contains(one.layout()))
                 .filter(one -> once.add(one.remedy() + one.layout().id()))
                 .toList();

@@ -159,7 +159,9 @@ class PresetFiguresTest {
                 .then(new Press(mediumN(preset)), new Mark(), new Hold(900), new Sample(Sensed.SINK_MM));
         for (Fault.Cup cup : Fault.Cup.values()) {
             double sink = run(preset, hold, new Fault.ByPass(cup, 60, 0, 0, 90))[0];
-            double expected = Math.min(depths.mmAtInput(cup), layout.input().travelToStopMm());
+            double expected = Math.min(
+                    cup == Fault.Cup.SECOND_PISTON_FRONT ? depths.secondaryMm() : depths.primaryMm(),
+                    layout.input().travelToStopMm());
             assertEquals(expected, sink, 0.04 * expected + 1, cup + " ends where its piston does");
         }
         layout.modulator().ifPresent(m -> {

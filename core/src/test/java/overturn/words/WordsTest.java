@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import overturn.bleeding.Schools;
 import overturn.calculation.Calculator;
@@ -54,6 +55,10 @@ class WordsTest {
     private static final Map<String, String> WORDS = Words.all();
     private static final Set<String> FORCES =
             Set.of("gentle", "easy", "stroke", "medium", "running", "place", "places");
+
+    /** What the plans of each layout need. */
+    private static final Map<Layout, Set<String>> PLANNED =
+            Presets.all().stream().collect(Collectors.toMap(layout -> layout, WordsTest::neededByPlans));
 
     private static Set<String> needed() {
         Set<String> ids = new TreeSet<>(Set.of(
@@ -122,9 +127,7 @@ class WordsTest {
                 ids.add("school." + school.id() + "." + way + ".good");
             });
         }
-        for (Layout layout : Presets.all()) {
-            ids.addAll(neededByPlans(layout));
-        }
+        PLANNED.values().forEach(ids::addAll);
         WorkPlan.of(Presets.TARN_BOX_VAN, List.of(Remedy.LOOK_ELSEWHERE), Map.of())
                 .steps()
                 .forEach(step -> ids.addAll(neededBy(step)));
@@ -267,7 +270,7 @@ class WordsTest {
 
     /** Everything that is said of a circuit: its suspects, tests, plans and checks. */
     private static Set<String> said(Layout layout) {
-        Set<String> ids = new TreeSet<>(neededByPlans(layout));
+        Set<String> ids = new TreeSet<>(PLANNED.get(layout));
         Checks.of(layout).forEach(check -> {
             ids.add("check." + check.id());
             check.cautionId().ifPresent(c -> ids.add("caution." + c));
@@ -318,11 +321,12 @@ class WordsTest {
 
     @Test
     void noneIsMissingAndNoneIsLeftOverButWhatEarlierCataloguesChanged() {
-        Set<String> missing = new TreeSet<>(needed());
+        Set<String> needed = needed();
+        Set<String> missing = new TreeSet<>(needed);
         missing.add("catalogue." + CatalogueVersion.CURRENT);
         missing.removeAll(WORDS.keySet());
         Set<String> left = new TreeSet<>(WORDS.keySet());
-        left.removeAll(needed());
+        left.removeAll(needed);
         left.removeIf(id -> id.startsWith("catalogue."));
         assertEquals(Set.of(), missing, "missing");
         assertEquals(Set.of(), left, "left over");

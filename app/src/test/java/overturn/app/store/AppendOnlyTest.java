@@ -4,6 +4,12 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -13,6 +19,11 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
+import overturn.course.Decided;
+import overturn.course.JobStage;
+import overturn.course.MayMove;
+import overturn.course.NextAct;
+import overturn.verdict.Grade;
 
 /**
  * The database itself keeps the log append-only; the role that the server works as owns nothing and cannot change that.
@@ -89,5 +100,36 @@ class AppendOnlyTest {
                 jdbc.sql("select current_setting('data_checksums')")
                         .query(String.class)
                         .single());
+    }
+
+    private static Set<String> names(Enum<?>[] all) {
+        return Arrays.stream(all).map(Enum::name).collect(Collectors.toSet());
+    }
+
+    /** What the database lets stand in a line of the bay is what the program writes there, no less and no more. */
+    @Test
+    void theListsOfTheDatabaseAreThoseOfTheProgram(OverturnServer.Running server) {
+        Map<String, Set<String>> lists = new HashMap<>();
+        server.context()
+                .getBean(JdbcClient.class)
+                .sql("select conname, pg_get_constraintdef(oid) as list from pg_constraint"
+                        + " where conrelid = 'job_summary'::regclass and contype = 'c'")
+                .query((row, at) -> lists.put(
+                        row.getString("conname"),
+                        Pattern.compile("'([^']+)'")
+                                .matcher(row.getString("list"))
+                                .results()
+                                .map(found -> found.group(1))
+                                .collect(Collectors.toSet())))
+                .list();
+        assertEquals(
+                Map.of(
+                        "job_summary_stage", Set.copyOf(JobStage.ids()),
+                        "job_summary_grade", names(Grade.values()),
+                        "job_summary_moved_from_grade", names(Grade.values()),
+                        "job_summary_turned_out", names(Decided.TurnedOut.values()),
+                        "job_summary_next_kind", names(NextAct.Kind.values()),
+                        "job_summary_may_move", names(MayMove.Answer.values())),
+                lists);
     }
 }
