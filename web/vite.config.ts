@@ -57,5 +57,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss(), offline],
   build: { outDir: "target/classes/static", emptyOutDir: true, assetsInlineLimit: 0 },
   server: { proxy: { "/api": `http://127.0.0.1:${process.env["OVERTURN_PORT"] ?? "8117"}` } },
-  test: { include: ["src/**/*.test.{ts,tsx}"] },
+  test: { include: ["src/**/*.test.{ts,tsx}"], testTimeout: 20_000 },
 });

@@ -193,10 +193,10 @@ function useSecond(ticking: boolean): number {
 /** What was seen at one end, one tap a turn: begun anew as soon as the sheet has moved on. */
 function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["ends"][number]; page: RepairPage }) {
   const { word } = useSettings();
-  const [count, setCount] = useState("");
+  const [count, setCount] = useState(String(end.strokesNow));
   const [colour, setColour] = useState<Colour>(end.colour ?? "CLEAR");
   const [calling, setCalling] = useState(false);
-  const strokes = count === "" ? end.strokesNow : Number(count);
+  const strokes = Number(count);
   const enter = (bubbles: string) =>
     void page.enter("strokes", {
       endId: end.id,
@@ -235,7 +235,7 @@ function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["end
           {say("bleedStrokes")}
           <input
             inputMode="numeric"
-            value={count === "" ? String(end.strokesNow) : count}
+            value={count}
             maxLength={3}
             onChange={(e) => setCount(e.target.value.replace(/\D/g, ""))}
             className="figures min-h-14 w-20 border-2 border-ink px-2 text-right text-2xl"

@@ -16,6 +16,7 @@ class TreeTest {
     private static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
     private static final int MOST_JAVA_LINES = 500;
     private static final int MOST_TYPESCRIPT_LINES = 350;
+    private static final int MOST_DOCUMENT_COLUMNS = 100;
 
     private static List<Path> sources(String ending) throws IOException {
         try (Stream<Path> all = Files.walk(ROOT)) {
@@ -43,6 +44,26 @@ class TreeTest {
         assertEquals(List.of(), longerThan(MOST_JAVA_LINES, ".java"));
         assertEquals(List.of(), longerThan(MOST_TYPESCRIPT_LINES, ".ts"));
         assertEquals(List.of(), longerThan(MOST_TYPESCRIPT_LINES, ".tsx"));
+    }
+
+    /** Tables, pictures and what stands in a box have lines as they need them; so has what is generated. */
+    @Test
+    void documentsAreWrapped() throws IOException {
+        List<String> longLines = new ArrayList<>();
+        List<Path> written = sources(".md").stream()
+                .filter(document -> !document.toString().contains("/docs/tables/"))
+                .toList();
+        for (Path document : written) {
+            boolean boxed = false;
+            for (String line : Files.readAllLines(document)) {
+                boxed ^= line.startsWith("```");
+                boolean free = boxed || Stream.of("|", "![", "    ").anyMatch(line::startsWith);
+                if (!free && line.length() > MOST_DOCUMENT_COLUMNS) {
+                    longLines.add(document.getFileName() + ": " + line);
+                }
+            }
+        }
+        assertEquals(List.of(), longLines);
     }
 
     @Test

@@ -1,0 +1,35 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render } from "@testing-library/react";
+import type { ComponentType } from "react";
+import { MemoryRouter, Route, Routes } from "react-router";
+import { SettingsProvider } from "../domain/settings";
+import { useSender } from "../domain/useOutbox";
+import { answer } from "./browser";
+import catalogue from "./answers/catalogue.json";
+
+/** Who works in these tests. */
+export const PERSON = "juno-vale";
+
+function Sending({ View }: { View: ComponentType }) {
+  useSender();
+  return <View />;
+}
+
+/** One page at its address, signed by somebody, with the server's answers; words of the catalogue are shown by their ids. */
+export function open(View: ComponentType, pattern: string, at: string, by: Record<string, unknown>) {
+  localStorage.setItem("overturn-settings", JSON.stringify({ personId: PERSON, units: "metric", theme: "light" }));
+  answer({ "/api/words": {}, "/api/catalogue": catalogue, ...by });
+  const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={queries}>
+      <SettingsProvider loading={<p>loading</p>} failed={(error) => <p>{error.message}</p>}>
+        <MemoryRouter initialEntries={[at]}>
+          <Routes>
+            <Route path={pattern} element={<Sending View={View} />} />
+            <Route path="*" element={<p>elsewhere</p>} />
+          </Routes>
+        </MemoryRouter>
+      </SettingsProvider>
+    </QueryClientProvider>,
+  );
+}
