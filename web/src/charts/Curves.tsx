@@ -1,6 +1,7 @@
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
 import { useSettings } from "../domain/settings";
 import type { Curve, Unit } from "../domain/types";
-import { linear, ticks } from "./scale";
 
 interface Props {
   title: string;
@@ -29,8 +30,12 @@ export function Curves({ title, xLabel, yLabel, series }: Props) {
     Math.max(...all.map((p) => p.x)),
     Math.max(1e-9, ...all.map((p) => p.y)) * 1.06,
   ];
-  const x = linear(left, right, SIZE.left, SIZE.width - SIZE.right).at;
-  const y = linear(0, top, SIZE.height - SIZE.bottom, SIZE.top).at;
+  const x = scaleLinear([left, right], [SIZE.left, SIZE.width - SIZE.right]);
+  const y = scaleLinear([0, top], [SIZE.height - SIZE.bottom, SIZE.top]);
+  const drawn = line<{ x: number; y: number }>(
+    (p) => x(p.x),
+    (p) => y(p.y),
+  ).digits(1);
   const names = spread(lines.map((l) => y(l.points[l.points.length - 1]?.y ?? 0)));
   return (
     <figure>
@@ -41,7 +46,7 @@ export function Curves({ title, xLabel, yLabel, series }: Props) {
         role="img"
         aria-label={`${title}: ${series.map((s) => s.name).join(", ")}`}
       >
-        {ticks(0, top).map((t) => (
+        {y.ticks(5).map((t) => (
           <g key={`y${t}`}>
             <path d={`M${SIZE.left} ${y(t)}H${SIZE.width - SIZE.right}`} stroke="var(--grid)" />
             <text x={SIZE.left - 8} y={y(t) + 5} textAnchor="end" className="figures fill-soft text-[15px]">
@@ -49,7 +54,7 @@ export function Curves({ title, xLabel, yLabel, series }: Props) {
             </text>
           </g>
         ))}
-        {ticks(left, right, 6).map((t) => (
+        {x.ticks(6).map((t) => (
           <text
             key={`x${t}`}
             x={x(t)}
@@ -84,7 +89,7 @@ export function Curves({ title, xLabel, yLabel, series }: Props) {
         {lines.map((s, i) => (
           <g key={i}>
             <path
-              d={s.points.map((p, k) => `${k === 0 ? "M" : "L"}${x(p.x).toFixed(1)} ${y(p.y).toFixed(1)}`).join("")}
+              d={drawn(s.points) ?? ""}
               fill="none"
               stroke="var(--ink)"
               strokeWidth={i === 0 ? 3 : 2}

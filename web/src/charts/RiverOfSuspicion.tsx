@@ -1,9 +1,9 @@
+import { scaleLinear } from "d3-scale";
 import { useMemo, useRef } from "react";
 import { useSettings } from "../domain/settings";
 import { NOTHING_WRONG, type Moment } from "../domain/types";
 import { say, short } from "../domain/words";
 import { currents, labelPlaces, REST, ribbon } from "./river";
-import { linear } from "./scale";
 import { useWidth } from "./useWidth";
 
 interface Props {
@@ -32,8 +32,8 @@ export function River({ moments, at, onMove, hunch }: Props) {
   const width = useWidth(drawing, USUAL_WIDTH);
   const bottom = width < NARROW ? BOTTOM_NARROW : BOTTOM;
   const last = Math.max(1, moments.length - 1);
-  const x = linear(0, last, LEFT, width - LEFT).at;
-  const y = linear(0, 1, TOP, bottom).at;
+  const x = scaleLinear([0, last], [LEFT, width - LEFT]);
+  const y = scaleLinear([0, 1], [TOP, bottom]);
   const nameOf = (moment: Moment) =>
     moment.repaired.length > 0
       ? say("repairedMark")

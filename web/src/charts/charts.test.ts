@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Moment } from "../domain/types";
 import { currents, labelPlaces, REST, ribbon } from "./river";
-import { linear, spanOf, ticks } from "./scale";
+import { spanOf } from "./span";
 
 const moment = (...shares: [string, number][]): Moment => ({
   components: [],
@@ -30,7 +30,8 @@ describe("the river", () => {
           (s) => 50 * s,
         )
       : "";
-    expect(path).toMatch(/^M0,0 C50,0 50,0 100,0 L100,42\.5 .* Z$/);
+    expect(path).toMatch(/^M.*Z$/);
+    for (const corner of ["0,0", "100,0", "100,42.5", "0,15"]) expect(path).toContain(corner);
   });
 
   it("writes no label over another", () => {
@@ -53,18 +54,7 @@ describe("the river", () => {
   it("is empty without moments", () => expect(currents([], 3)).toEqual([]));
 });
 
-describe("the ruler's scale", () => {
-  it("maps ends to ends", () => {
-    const scale = linear(10, 30, 0, 200);
-    expect([scale.at(10), scale.at(20), scale.at(30)]).toEqual([0, 100, 200]);
-    expect(linear(5, 5, 0, 10).at(5)).toBe(0);
-  });
-
-  it("ticks at round values inside", () => {
-    expect(ticks(3, 41, 4)).toEqual([10, 20, 30, 40]);
-    expect(ticks(0, 1, 5)).toEqual([0, 0.2, 0.4, 0.6, 0.8, 1]);
-  });
-
+describe("the ruler's span", () => {
   it("shows all values and nothing below zero that is not there", () => {
     expect(spanOf([2, 12])).toEqual([1, 13]);
     expect(spanOf([0, 10])[0]).toBe(0);

@@ -1,3 +1,4 @@
+import { area, curveBumpX } from "d3-shape";
 import type { Moment } from "../domain/types";
 
 /** A band of the river: one suspect (or the rest) from moment to moment. */
@@ -37,24 +38,15 @@ export function currents(moments: Moment[], most: number): Current[] {
   return result;
 }
 
-/** A closed path through the highs and back through the lows, softly curved. */
+/** A closed path through the lows and back through the highs, softly curved. */
 export function ribbon(current: Current, x: (moment: number) => number, y: (share: number) => number): string {
-  const forth = curve(current.lows.map((share, i) => [x(i), y(share)]));
-  const back = curve(current.highs.map((share, i) => [x(i), y(share)] as [number, number]).reverse());
-  return `M${forth} L${back} Z`;
-}
-
-function curve(points: [number, number][]): string {
-  const [first, ...rest] = points;
-  if (!first) return "";
-  let path = `${first[0]},${first[1]}`;
-  let before = first;
-  for (const point of rest) {
-    const middle = (before[0] + point[0]) / 2;
-    path += ` C${middle},${before[1]} ${middle},${point[1]} ${point[0]},${point[1]}`;
-    before = point;
-  }
-  return path;
+  return (
+    area<number>()
+      .x((_, moment) => x(moment))
+      .y0((low) => y(low))
+      .y1((_, moment) => y(current.highs[moment] ?? 0))
+      .curve(curveBumpX)(current.lows) ?? ""
+  );
 }
 
 export interface LabelPlace {

@@ -1,5 +1,6 @@
+import { scaleLinear } from "d3-scale";
 import { useRef } from "react";
-import { linear, spanOf, ticks } from "../charts/scale";
+import { spanOf } from "../charts/span";
 import { useWidth } from "../charts/useWidth";
 import { useSettings } from "../domain/settings";
 import type { Figure } from "../domain/types";
@@ -53,8 +54,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
   const values = drawn
     .flatMap((b) => [inUnit(b.low), inUnit(b.high)])
     .concat([mark, was].filter((core) => core !== undefined).map(inUnit));
-  const [low, high] = spanOf(values);
-  const scale = linear(low, high, PAD, width - PAD);
+  const scale = scaleLinear(spanOf(values), [PAD, width - PAD]);
   const base = 13 + drawn.length * ROW;
   const height = base + (mark === undefined ? 28 : 58);
   return (
@@ -64,16 +64,16 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
         {mark !== undefined && (
           <g className="just-changed">
             <line
-              x1={scale.at(inUnit(mark))}
-              x2={scale.at(inUnit(mark))}
+              x1={scale(inUnit(mark))}
+              x2={scale(inUnit(mark))}
               y1={4}
               y2={base + 8}
               stroke="var(--ink)"
               strokeWidth="3"
             />
-            <path d={`M${scale.at(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
+            <path d={`M${scale(inUnit(mark)) - 7},${base + 12}l7,-10l7,10z`} fill="var(--ink)" />
             <text
-              x={Math.min(width - 50, Math.max(50, scale.at(inUnit(mark))))}
+              x={Math.min(width - 50, Math.max(50, scale(inUnit(mark))))}
               y={base + 50}
               textAnchor="middle"
               className="figures fill-ink text-[26px] font-semibold"
@@ -88,8 +88,8 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             row={row}
             width={width}
             sound={row === 0}
-            from={scale.at(inUnit(band.low))}
-            to={scale.at(inUnit(band.high))}
+            from={scale(inUnit(band.low))}
+            to={scale(inUnit(band.high))}
             label={labelled(row === 0 ? say("sound") : word(`suspect.${band.suspectId}`), range(band.low, band.high))}
           />
         ))}
@@ -98,16 +98,16 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
             row={bands.length}
             width={width}
             sound
-            from={scale.at(inUnit(before.low))}
-            to={scale.at(inUnit(before.high))}
+            from={scale(inUnit(before.low))}
+            to={scale(inUnit(before.high))}
             label={labelled(say("soundBefore"), range(before.low, before.high))}
           />
         )}
         {was !== undefined && (
           <g>
             <line
-              x1={scale.at(inUnit(was))}
-              x2={scale.at(inUnit(was))}
+              x1={scale(inUnit(was))}
+              x2={scale(inUnit(was))}
               y1={4}
               y2={base}
               stroke="var(--ink)"
@@ -115,7 +115,7 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
               strokeDasharray="5 4"
             />
             <text
-              x={Math.min(width - 30, Math.max(30, scale.at(inUnit(was))))}
+              x={Math.min(width - 30, Math.max(30, scale(inUnit(was))))}
               y={base - 4}
               textAnchor="middle"
               stroke="var(--halo, var(--panel))"
@@ -128,10 +128,10 @@ export function Ruler({ figure, mark, title, compact = false }: Props) {
           </g>
         )}
         <line x1={PAD} x2={width - PAD} y1={base} y2={base} stroke="var(--ink)" strokeWidth="2" />
-        {ticks(low, high).map((tick) => (
+        {scale.ticks(5).map((tick) => (
           <g key={tick}>
-            <line x1={scale.at(tick)} x2={scale.at(tick)} y1={base} y2={base + 7} stroke="var(--ink)" />
-            <text x={scale.at(tick)} y={base + 21} textAnchor="middle" className="figures fill-soft text-[14px]">
+            <line x1={scale(tick)} x2={scale(tick)} y1={base} y2={base + 7} stroke="var(--ink)" />
+            <text x={scale(tick)} y={base + 21} textAnchor="middle" className="figures fill-soft text-[14px]">
               {String(tick).replace("-", "−")}
             </text>
           </g>
