@@ -2,8 +2,10 @@ package overturn.procedure;
 
 import static overturn.procedure.ObservationTable.seen;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
 import overturn.protocol.Act.Sample;
 import overturn.protocol.Sensed;
 
@@ -31,45 +33,90 @@ final class CloserLook {
         this.all = all;
     }
 
-    /**
-     * Adds a look where the layout has what it looks at.
-     *
-     * @param there whether it has
-     * @param options what is seen when there is nothing, and when there is something
-     * @param half amount that is seen by half
-     * @param sensed the first, less all others
-     */
-    void add(
-            boolean there,
-            String id,
-            VehicleNeeds needs,
-            double minutes,
-            List<String> options,
-            double half,
-            List<String> observes,
-            List<Step> steps,
-            Sensed... sensed) {
-        if (!there) {
-            return;
+    /** A look, described piece by piece; its steps are said last and add it. */
+    Draft at(String id) {
+        return new Draft(id);
+    }
+
+    /** Unless said otherwise any layout has what it looks at, and it is seen from the seat. */
+    final class Draft {
+
+        private final String id;
+        private boolean there = true;
+        private VehicleNeeds needs = VehicleNeeds.SEAT;
+        private double minutes;
+        private List<String> options = List.of();
+        private DoubleUnaryOperator share = amount -> 0;
+        private String[] suspectIds = {};
+        private Sensed[] sensed = {};
+
+        private Draft(String id) {
+            this.id = id;
         }
-        Sample[] samples = new Sample[sensed.length];
-        for (int i = 0; i < sensed.length; i++) {
-            samples[i] = new Sample(sensed[i]);
+
+        /** Left out where the layout has nothing to look at. */
+        Draft where(boolean has) {
+            there = has;
+            return this;
         }
-        all.add(TestDraft.sensing(id, samples)
-                .with(AT_HAND.getOrDefault(id, new Needed[0]))
-                .sees(options, found -> {
-                    double amount = found[0];
-                    for (int i = 1; i < found.length; i++) {
-                        amount -= found[i];
-                    }
-                    double yes =
-                            FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * seen(amount * Math.abs(amount), half * half);
-                    return new double[] {1 - yes, yes};
-                })
-                .needs(needs)
-                .minutes(minutes)
-                .observes(observes.toArray(String[]::new))
-                .steps(steps));
+
+        Draft needs(VehicleNeeds state) {
+            needs = state;
+            return this;
+        }
+
+        Draft minutes(double working) {
+            minutes = working;
+            return this;
+        }
+
+        /** What is seen when there is nothing, and when there is something. */
+        Draft tells(String nothing, String something) {
+            options = List.of(nothing, something);
+            return this;
+        }
+
+        /** Half of those who look see this amount, hardly anybody a small part of it. */
+        Draft halfSeeIt(double half) {
+            share = amount -> seen(amount * Math.abs(amount), half * half);
+            return this;
+        }
+
+        /** Nobody sees less than the first amount, everybody more than the second; negative where less is worse. */
+        Draft noneSeeUpToAllFrom(double none, double all) {
+            share = amount -> ObservationTable.ramp(none < 0 ? -amount : amount, none, all);
+            return this;
+        }
+
+        /** The suspects that are looked at. */
+        Draft of(String... ids) {
+            suspectIds = ids;
+            return this;
+        }
+
+        /** The amount: the first of these, less all others. */
+        Draft senses(Sensed... quantities) {
+            sensed = quantities;
+            return this;
+        }
+
+        void steps(Step... steps) {
+            if (there) {
+                all.add(TestDraft.sensing(
+                                id, Arrays.stream(sensed).map(Sample::new).toArray(Sample[]::new))
+                        .with(AT_HAND.getOrDefault(id, new Needed[0]))
+                        .sees(options, this::chances)
+                        .needs(needs)
+                        .minutes(minutes)
+                        .observes(suspectIds)
+                        .steps(steps));
+            }
+        }
+
+        private double[] chances(double[] found) {
+            double others = Arrays.stream(found).skip(1).sum();
+            double yes = FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * share.applyAsDouble(found[0] - others);
+            return new double[] {1 - yes, yes};
+        }
     }
 }

@@ -41,257 +41,253 @@ final class CloserLooks {
     }
 
     List<Procedure> all() {
-        double wornMm = brake ? 0 : 0.06 * layout.all(Slave.class).get(0).releaseTravelMm();
         all.addAll(new EndLooks(layout).all());
-        looks.add(
-                brake || !concentric(),
-                "ends-papered",
-                layout.family().lever() ? VehicleNeeds.SEAT : brake ? VehicleNeeds.WHEELS_OFF : VehicleNeeds.RAISED,
-                7,
-                List.of("dry", "wet"),
-                small(0.15),
-                List.of("end-seal-weeping", "slave-seal-weeping"),
-                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
-                Sensed.END_LOSS_ML_PER_DAY);
-        looks.add(
-                !layout.all(Hose.class).isEmpty(),
-                "hoses-felt",
-                raised,
-                3,
-                List.of("stay-hard", "swell"),
-                SWELLING_FELT,
-                List.of("swelling-hoses"),
-                steps(Step.of("grip").withHelper(), Step.of("compare")),
-                Sensed.HOSE_SWELLING);
-        looks.add(
-                !layout.all(Hose.class).isEmpty(),
-                "hoses-papered",
-                raised,
-                5,
-                List.of("dry", "wet"),
-                small(0.15),
-                List.of("hose-weeping"),
-                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
-                Sensed.HOSE_LOSS_ML_PER_DAY);
-        looks.add(
-                true,
-                "joints-papered",
-                raised,
-                7,
-                List.of("dry", "wet"),
-                small(0.15),
-                List.of("weeping-joint"),
-                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
-                Sensed.OUTSIDE_LOSS_ML_PER_DAY,
-                Sensed.END_LOSS_ML_PER_DAY,
-                Sensed.HOSE_LOSS_ML_PER_DAY,
-                Sensed.RESERVOIR_LOSS_ML_PER_DAY,
-                Sensed.CONNECTOR_LOSS_ML_PER_DAY);
-        looks.add(
-                !layout.all(QuickConnector.class).isEmpty(),
-                "connector-papered",
-                raised,
-                4,
-                List.of("dry", "wet"),
-                small(0.15),
-                List.of("connector-weeping"),
-                steps(Step.of("wipe"), Step.of("pump").caution("pressure")),
-                Sensed.CONNECTOR_LOSS_ML_PER_DAY);
-        looks.add(
-                true,
-                "reservoir-papered",
-                VehicleNeeds.BONNET,
-                3,
-                List.of("dry", "wet"),
-                small(0.25),
-                List.of("reservoir-weeping"),
-                steps(Step.of("wipe").caution("fluid"), Step.of("pump")),
-                Sensed.RESERVOIR_LOSS_ML_PER_DAY);
-        looks.add(
-                true,
-                "rear-face-papered",
-                layout.assist().isPresent() ? VehicleNeeds.BONNET : VehicleNeeds.SEAT,
-                9,
-                List.of("dry", "wet"),
-                small(0.12),
-                List.of("rear-seal-weeping"),
-                steps(Step.of("off"), Step.of("paper")),
-                Sensed.HIDDEN_LOSS_ML_PER_DAY);
-        looks.add(
-                layout.assist().filter(VacuumAssist.class::isInstance).isPresent(),
-                "test-hose-fitted",
-                VehicleNeeds.BONNET,
-                5,
-                List.of("same", "better"),
-                0.02,
-                List.of("supply-hose-leaking"),
-                steps(Step.of("fit").caution("running-engine"), Step.of("gauge")),
-                Sensed.SUPPLY_HOSE_LEAK);
-        looks.add(
-                layout.assist().filter(VacuumAssist.class::isInstance).isPresent(),
-                "joint-soaped",
-                VehicleNeeds.BONNET,
-                4,
-                List.of("no-bubbles", "bubbles"),
-                0.02,
-                List.of("assist-joint-leaking"),
-                steps(Step.of("soap").caution("running-engine"), Step.of("slacken")),
-                Sensed.HISS_AT_JOINT);
-        looks.add(
-                layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(),
-                "assist-lines-papered",
-                VehicleNeeds.BONNET,
-                6,
-                List.of("dry", "wet"),
-                small(0.4),
-                List.of("assist-line-leaking"),
-                steps(Step.of("wipe"), Step.of("lock").caution("running-engine")),
-                Sensed.ASSIST_LOSS_ML_PER_DAY,
-                Sensed.FOOTWELL_LOSS_ML_PER_DAY);
-        looks.add(
-                layout.assist().filter(HydraulicAssist.class::isInstance).isPresent(),
-                "footwell-papered",
-                VehicleNeeds.SEAT,
-                4,
-                List.of("dry", "wet"),
-                small(0.4),
-                List.of("assist-input-seal-leaking"),
-                steps(Step.of("wipe"), Step.of("press").caution("running-engine")),
-                Sensed.FOOTWELL_LOSS_ML_PER_DAY);
-        looks.add(
-                !layout.family().lever(),
-                "pipes-followed",
-                raised,
-                6,
-                List.of("sound", "kinked"),
-                0.3,
-                List.of("pipe-kinked"),
-                steps(Step.of("follow")),
-                Sensed.PIPE_KINKED_SECONDS);
-        looks.add(
-                true,
-                "master-ports-cracked",
-                VehicleNeeds.BONNET,
-                6,
-                List.of("clear", "spits-air"),
-                small(0.2),
-                List.of("air-in-master"),
-                steps(
+        whatWeeps();
+        assist();
+        whereAirIs();
+        if (!brake) {
+            clutch();
+        }
+        fluid();
+        inputAndMaster();
+        return List.copyOf(all);
+    }
+
+    private void whatWeeps() {
+        looks.at("ends-papered")
+                .where(brake || !concentric())
+                .needs(
+                        layout.family().lever()
+                                ? VehicleNeeds.SEAT
+                                : brake ? VehicleNeeds.WHEELS_OFF : VehicleNeeds.RAISED)
+                .minutes(7)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.15))
+                .of("end-seal-weeping", "slave-seal-weeping")
+                .senses(Sensed.END_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe"), Step.of("pump").caution("pressure"));
+        looks.at("hoses-felt")
+                .where(!layout.all(Hose.class).isEmpty())
+                .needs(raised)
+                .minutes(3)
+                .tells("stay-hard", "swell")
+                .halfSeeIt(SWELLING_FELT)
+                .of("swelling-hoses")
+                .senses(Sensed.HOSE_SWELLING)
+                .steps(Step.of("grip").withHelper(), Step.of("compare"));
+        looks.at("hoses-papered")
+                .where(!layout.all(Hose.class).isEmpty())
+                .needs(raised)
+                .minutes(5)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.15))
+                .of("hose-weeping")
+                .senses(Sensed.HOSE_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe"), Step.of("pump").caution("pressure"));
+        looks.at("joints-papered")
+                .needs(raised)
+                .minutes(7)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.15))
+                .of("weeping-joint")
+                .senses(
+                        Sensed.OUTSIDE_LOSS_ML_PER_DAY,
+                        Sensed.END_LOSS_ML_PER_DAY,
+                        Sensed.HOSE_LOSS_ML_PER_DAY,
+                        Sensed.RESERVOIR_LOSS_ML_PER_DAY,
+                        Sensed.CONNECTOR_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe"), Step.of("pump").caution("pressure"));
+        looks.at("connector-papered")
+                .where(!layout.all(QuickConnector.class).isEmpty())
+                .needs(raised)
+                .minutes(4)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.15))
+                .of("connector-weeping")
+                .senses(Sensed.CONNECTOR_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe"), Step.of("pump").caution("pressure"));
+        looks.at("reservoir-papered")
+                .needs(VehicleNeeds.BONNET)
+                .minutes(3)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.25))
+                .of("reservoir-weeping")
+                .senses(Sensed.RESERVOIR_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe").caution("fluid"), Step.of("pump"));
+        looks.at("rear-face-papered")
+                .needs(layout.assist().isPresent() ? VehicleNeeds.BONNET : VehicleNeeds.SEAT)
+                .minutes(9)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.12))
+                .of("rear-seal-weeping")
+                .senses(Sensed.HIDDEN_LOSS_ML_PER_DAY)
+                .steps(Step.of("off"), Step.of("paper"));
+    }
+
+    private void assist() {
+        looks.at("test-hose-fitted")
+                .where(layout.assist().filter(VacuumAssist.class::isInstance).isPresent())
+                .needs(VehicleNeeds.BONNET)
+                .minutes(5)
+                .tells("same", "better")
+                .halfSeeIt(0.02)
+                .of("supply-hose-leaking")
+                .senses(Sensed.SUPPLY_HOSE_LEAK)
+                .steps(Step.of("fit").caution("running-engine"), Step.of("gauge"));
+        looks.at("joint-soaped")
+                .where(layout.assist().filter(VacuumAssist.class::isInstance).isPresent())
+                .needs(VehicleNeeds.BONNET)
+                .minutes(4)
+                .tells("no-bubbles", "bubbles")
+                .halfSeeIt(0.02)
+                .of("assist-joint-leaking")
+                .senses(Sensed.HISS_AT_JOINT)
+                .steps(Step.of("soap").caution("running-engine"), Step.of("slacken"));
+        looks.at("assist-lines-papered")
+                .where(layout.assist().filter(HydraulicAssist.class::isInstance).isPresent())
+                .needs(VehicleNeeds.BONNET)
+                .minutes(6)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.4))
+                .of("assist-line-leaking")
+                .senses(Sensed.ASSIST_LOSS_ML_PER_DAY, Sensed.FOOTWELL_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe"), Step.of("lock").caution("running-engine"));
+        looks.at("footwell-papered")
+                .where(layout.assist().filter(HydraulicAssist.class::isInstance).isPresent())
+                .minutes(4)
+                .tells("dry", "wet")
+                .halfSeeIt(small(0.4))
+                .of("assist-input-seal-leaking")
+                .senses(Sensed.FOOTWELL_LOSS_ML_PER_DAY)
+                .steps(Step.of("wipe"), Step.of("press").caution("running-engine"));
+    }
+
+    private void whereAirIs() {
+        looks.at("pipes-followed")
+                .where(!layout.family().lever())
+                .needs(raised)
+                .minutes(6)
+                .tells("sound", "kinked")
+                .halfSeeIt(0.3)
+                .of("pipe-kinked")
+                .senses(Sensed.PIPE_KINKED_SECONDS)
+                .steps(Step.of("follow"));
+        looks.at("master-ports-cracked")
+                .needs(VehicleNeeds.BONNET)
+                .minutes(6)
+                .tells("clear", "spits-air")
+                .halfSeeIt(small(0.2))
+                .of("air-in-master")
+                .senses(Sensed.MASTER_AIR_ML)
+                .steps(
                         Step.of("press").caution("pressure").withHelperOrAlone(),
-                        Step.of("crack").caution("fluid")),
-                Sensed.MASTER_AIR_ML);
-        looks.add(
-                layout.modulator().isPresent(),
-                "modulator-ports-cracked",
-                VehicleNeeds.BONNET,
-                9,
-                List.of("clear", "spits-air"),
-                small(0.2),
-                List.of("air-in-modulator"),
-                steps(
+                        Step.of("crack").caution("fluid"));
+        looks.at("modulator-ports-cracked")
+                .where(layout.modulator().isPresent())
+                .needs(VehicleNeeds.BONNET)
+                .minutes(9)
+                .tells("clear", "spits-air")
+                .halfSeeIt(small(0.2))
+                .of("air-in-modulator")
+                .senses(Sensed.MODULATOR_AIR_ML)
+                .steps(
                         Step.of("press").caution("pressure").withHelperOrAlone(),
-                        Step.of("crack").caution("fluid")),
-                Sensed.MODULATOR_AIR_ML);
-        looks.add(
-                brake,
-                "front-screws-tapped",
-                raised,
-                12,
-                List.of("clear", "spits-air"),
-                small(0.15),
-                List.of("air-in-front-end"),
-                steps(Step.of("tap"), Step.of("bleed").caution("screw")),
-                Sensed.FRONT_AIR_ML);
-        looks.add(
-                brake && layout.ends().stream().anyMatch(End::rear),
-                "rear-screws-tapped",
-                raised,
-                12,
-                List.of("clear", "spits-air"),
-                small(0.15),
-                List.of("air-in-rear-end"),
-                steps(Step.of("tap"), Step.of("bleed").caution("screw")),
-                Sensed.REAR_AIR_ML);
-        looks.add(
-                !brake,
-                "slave-tapped",
-                raised,
-                9,
-                List.of("clear", "spits-air"),
-                small(0.08),
-                List.of("air-in-slave"),
-                steps(Step.of("tap"), Step.of("bleed").caution("screw")),
-                Sensed.FRONT_AIR_ML);
-        looks.add(
-                !brake && concentric(),
-                "bearing-watched",
-                raised,
-                8,
-                List.of("follows", "lags"),
-                0.4,
-                List.of("fork-worn"),
-                steps(Step.of("scope"), Step.of("press").caution("clutch-in-gear")),
-                Sensed.FORK_LOSS_MM);
-        looks.add(
-                !brake,
-                "clutch-looked-into",
-                raised,
-                28,
-                List.of("sound", "worn"),
-                wornMm,
-                List.of("clutch-mechanical"),
-                steps(Step.of("open"), Step.of("look")),
-                Sensed.CLUTCH_WORN_MM);
-        shown(
-                "gravity-flow",
-                raised,
-                6,
-                List.of("runs", "does-not-run"),
-                Sensed.HOLE_OPEN,
-                -0.6,
-                -0.25,
-                List.of("hole-clogged"),
-                steps(Step.of("hose-on").caution("screw"), Step.of("wait").timed(60)));
-        shown(
-                "fluid-in-water",
-                VehicleNeeds.BONNET,
-                3,
-                List.of("as-it-should", "wrong-kind"),
-                Sensed.WRONG_FLUID,
-                0.2,
-                0.8,
-                List.of("fluid-wrong"),
-                steps(Step.of("draw").caution("fluid"), Step.of("drop")));
-        looks.add(
-                layout.input() instanceof Input.Pedal,
-                "pedal-stop-looked-at",
-                VehicleNeeds.SEAT,
-                3,
-                List.of("as-it-was", "holds-down"),
-                0.8,
-                List.of("pedal-stop-wrong"),
-                steps(Step.of("mark"), Step.of("back-off").fits("stop-backed-off")),
-                Sensed.PEDAL_STOP_MM);
-        looks.add(
-                layout.input() instanceof Input.Lever,
-                "piston-pushed-by-hand",
-                VehicleNeeds.BONNET,
-                8,
-                List.of("springs-back", "hangs"),
-                0.3 * layout.master().springsN(),
-                List.of("master-piston-sticking"),
-                steps(Step.of("lever-off"), Step.of("push").caution("pressure")),
-                Sensed.PISTON_STICKS_N);
-        looks.add(
-                brake && drums && !layout.family().lever(),
-                "residual-valve-poured",
-                VehicleNeeds.openedAt(VehicleNeeds.Opened.MASTER_PORTS),
-                16,
-                List.of("runs-through", "holds"),
-                0.25,
-                List.of("residual-valve-unwanted", "residual-valve-missing"),
-                steps(Step.of("pipe-off").caution("open-circuit").fits("pipe-off-master"), Step.of("pour")),
-                Sensed.RESIDUAL_VALVE_BAR);
+                        Step.of("crack").caution("fluid"));
+        looks.at("front-screws-tapped")
+                .where(brake)
+                .needs(raised)
+                .minutes(12)
+                .tells("clear", "spits-air")
+                .halfSeeIt(small(0.15))
+                .of("air-in-front-end")
+                .senses(Sensed.FRONT_AIR_ML)
+                .steps(Step.of("tap"), Step.of("bleed").caution("screw"));
+        looks.at("rear-screws-tapped")
+                .where(brake && layout.ends().stream().anyMatch(End::rear))
+                .needs(raised)
+                .minutes(12)
+                .tells("clear", "spits-air")
+                .halfSeeIt(small(0.15))
+                .of("air-in-rear-end")
+                .senses(Sensed.REAR_AIR_ML)
+                .steps(Step.of("tap"), Step.of("bleed").caution("screw"));
+    }
+
+    private void clutch() {
+        double wornMm = 0.06 * layout.all(Slave.class).get(0).releaseTravelMm();
+        looks.at("slave-tapped")
+                .needs(raised)
+                .minutes(9)
+                .tells("clear", "spits-air")
+                .halfSeeIt(small(0.08))
+                .of("air-in-slave")
+                .senses(Sensed.FRONT_AIR_ML)
+                .steps(Step.of("tap"), Step.of("bleed").caution("screw"));
+        looks.at("bearing-watched")
+                .where(concentric())
+                .needs(raised)
+                .minutes(8)
+                .tells("follows", "lags")
+                .halfSeeIt(0.4)
+                .of("fork-worn")
+                .senses(Sensed.FORK_LOSS_MM)
+                .steps(Step.of("scope"), Step.of("press").caution("clutch-in-gear"));
+        looks.at("clutch-looked-into")
+                .needs(raised)
+                .minutes(28)
+                .tells("sound", "worn")
+                .halfSeeIt(wornMm)
+                .of("clutch-mechanical")
+                .senses(Sensed.CLUTCH_WORN_MM)
+                .steps(Step.of("open"), Step.of("look"));
+    }
+
+    private void fluid() {
+        looks.at("gravity-flow")
+                .needs(raised)
+                .minutes(6)
+                .tells("runs", "does-not-run")
+                .noneSeeUpToAllFrom(-0.6, -0.25)
+                .of("hole-clogged")
+                .senses(Sensed.HOLE_OPEN)
+                .steps(Step.of("hose-on").caution("screw"), Step.of("wait").timed(60));
+        looks.at("fluid-in-water")
+                .needs(VehicleNeeds.BONNET)
+                .minutes(3)
+                .tells("as-it-should", "wrong-kind")
+                .noneSeeUpToAllFrom(0.2, 0.8)
+                .of("fluid-wrong")
+                .senses(Sensed.WRONG_FLUID)
+                .steps(Step.of("draw").caution("fluid"), Step.of("drop"));
+    }
+
+    private void inputAndMaster() {
+        looks.at("pedal-stop-looked-at")
+                .where(layout.input() instanceof Input.Pedal)
+                .minutes(3)
+                .tells("as-it-was", "holds-down")
+                .halfSeeIt(0.8)
+                .of("pedal-stop-wrong")
+                .senses(Sensed.PEDAL_STOP_MM)
+                .steps(Step.of("mark"), Step.of("back-off").fits("stop-backed-off"));
+        looks.at("piston-pushed-by-hand")
+                .where(layout.input() instanceof Input.Lever)
+                .needs(VehicleNeeds.BONNET)
+                .minutes(8)
+                .tells("springs-back", "hangs")
+                .halfSeeIt(0.3 * layout.master().springsN())
+                .of("master-piston-sticking")
+                .senses(Sensed.PISTON_STICKS_N)
+                .steps(Step.of("lever-off"), Step.of("push").caution("pressure"));
+        looks.at("residual-valve-poured")
+                .where(brake && drums && !layout.family().lever())
+                .needs(VehicleNeeds.openedAt(VehicleNeeds.Opened.MASTER_PORTS))
+                .minutes(16)
+                .tells("runs-through", "holds")
+                .halfSeeIt(0.25)
+                .of("residual-valve-unwanted", "residual-valve-missing")
+                .senses(Sensed.RESIDUAL_VALVE_BAR)
+                .steps(Step.of("pipe-off").caution("open-circuit").fits("pipe-off-master"), Step.of("pour"));
         double nominalBoreMm = layout.master().boreMm();
         compared(
                 "master-compared",
@@ -304,33 +300,6 @@ final class CloserLooks {
         if (layout.input() instanceof Input.Pedal) {
             compared("pedal-compared", VehicleNeeds.SEAT, 6, Sensed.ROD_MM_PER_40, soundRodMm, List.of("wrong-ratio"));
         }
-        return List.copyOf(all);
-    }
-
-    /**
-     * Adds a look that sees nothing up to one amount and is sure from another on; negative limits where less is worse.
-     */
-    private void shown(
-            String id,
-            VehicleNeeds needs,
-            double minutes,
-            List<String> options,
-            Sensed quantity,
-            double from,
-            double to,
-            List<String> observes,
-            List<Step> steps) {
-        all.add(TestDraft.sensing(id, new Sample(quantity))
-                .sees(options, found -> {
-                    double yes = CloserLook.FALSELY_SEEN
-                            + (CloserLook.MOST_SEEN - CloserLook.FALSELY_SEEN)
-                                    * ObservationTable.ramp(from < 0 ? -found[0] : found[0], from, to);
-                    return new double[] {1 - yes, yes};
-                })
-                .needs(needs)
-                .minutes(minutes)
-                .observes(observes.toArray(String[]::new))
-                .steps(steps));
     }
 
     /** Numbers and lengths against the list: differs from a twentieth on. What is as listed is not the wrong part. */
@@ -354,9 +323,5 @@ final class CloserLooks {
 
     private boolean concentric() {
         return layout.all(Slave.class).stream().anyMatch(Slave::concentric);
-    }
-
-    private static List<Step> steps(Step... steps) {
-        return List.of(steps);
     }
 }

@@ -27,86 +27,77 @@ final class EndLooks {
     }
 
     List<Procedure> all() {
-        looks.add(
-                brake,
-                "pistons-pressed-back",
-                VehicleNeeds.WHEELS_OFF,
-                6,
-                List.of("free", "binds"),
-                1,
-                List.of("piston-seized", "seal-groove-corroded"),
-                steps(Step.of("hold"), Step.of("press")),
-                Sensed.PISTON_BINDS_NM);
-        looks.add(
-                brake && discs,
-                "slides-moved",
-                VehicleNeeds.WHEELS_OFF,
-                5,
-                List.of("free", "bind"),
-                1,
-                List.of("slides-seized"),
-                steps(Step.of("back"), Step.of("slide")),
-                Sensed.SLIDES_BIND_NM);
-        looks.add(
-                paired(),
-                "screws-looked-at",
-                VehicleNeeds.SEAT,
-                3,
-                List.of("on-top", "below"),
-                0.1,
-                List.of("screws-below"),
-                steps(Step.of("find"), Step.of("compare")),
-                Sensed.SCREWS_BELOW);
-        looks.add(
-                brake,
-                "linings-gauged",
-                VehicleNeeds.WHEELS_OFF,
-                5,
-                List.of("sound", "bad"),
-                0.02,
-                List.of("linings-bad"),
-                steps(Step.of("out").caution("lining-dust"), Step.of("compare")),
-                Sensed.LINING_LOSS);
-        looks.add(
-                brake,
-                "pistons-measured",
-                VehicleNeeds.WHEELS_OFF,
-                8,
-                List.of("alike", "differ"),
-                0.012,
-                List.of("wrong-piston"),
-                steps(Step.of("measure"), Step.of("compare")),
-                Sensed.PISTON_MISMATCH);
-        looks.add(
-                brake && drums,
-                "shoes-backed-off",
-                raised,
-                6,
-                List.of("no-change", "frees"),
-                1,
-                List.of("shoes-too-tight"),
-                steps(Step.of("count"), Step.of("turn")),
-                Sensed.SHOES_BIND_NM);
-        looks.add(
-                drums && parking(),
-                "cable-slackened",
-                raised,
-                5,
-                List.of("no-change", "frees"),
-                1,
-                List.of("parking-brake-holding"),
-                steps(Step.of("mark").caution("chocks"), Step.of("turn")),
-                Sensed.PARKING_BINDS_NM);
-        looks.add(
-                brake && discs,
-                "runout-dialled",
-                VehicleNeeds.WHEELS_OFF,
-                6,
-                List.of("runs-true", "runs-out"),
-                0.03,
-                List.of("pad-pushed-back"),
-                steps(Step.of("dial"), Step.of("rock")),
-                Sensed.PUSHED_BACK_MM);
+        looks.at("pistons-pressed-back")
+                .where(brake)
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(6)
+                .tells("free", "binds")
+                .halfSeeIt(1)
+                .of("piston-seized", "seal-groove-corroded")
+                .senses(Sensed.PISTON_BINDS_NM)
+                .steps(Step.of("hold"), Step.of("press"));
+        looks.at("slides-moved")
+                .where(brake && discs)
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(5)
+                .tells("free", "bind")
+                .halfSeeIt(1)
+                .of("slides-seized")
+                .senses(Sensed.SLIDES_BIND_NM)
+                .steps(Step.of("back"), Step.of("slide"));
+        looks.at("screws-looked-at")
+                .where(paired())
+                .minutes(3)
+                .tells("on-top", "below")
+                .halfSeeIt(0.1)
+                .of("screws-below")
+                .senses(Sensed.SCREWS_BELOW)
+                .steps(Step.of("find"), Step.of("compare"));
+        looks.at("linings-gauged")
+                .where(brake)
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(5)
+                .tells("sound", "bad")
+                .halfSeeIt(0.02)
+                .of("linings-bad")
+                .senses(Sensed.LINING_LOSS)
+                .steps(Step.of("out").caution("lining-dust"), Step.of("compare"));
+        looks.at("pistons-measured")
+                .where(brake)
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(8)
+                .tells("alike", "differ")
+                .halfSeeIt(0.012)
+                .of("wrong-piston")
+                .senses(Sensed.PISTON_MISMATCH)
+                .steps(Step.of("measure"), Step.of("compare"));
+        looks.at("shoes-backed-off")
+                .where(brake && drums)
+                .needs(raised)
+                .minutes(6)
+                .tells("no-change", "frees")
+                .halfSeeIt(1)
+                .of("shoes-too-tight")
+                .senses(Sensed.SHOES_BIND_NM)
+                .steps(Step.of("count"), Step.of("turn"));
+        looks.at("cable-slackened")
+                .where(drums && parking())
+                .needs(raised)
+                .minutes(5)
+                .tells("no-change", "frees")
+                .halfSeeIt(1)
+                .of("parking-brake-holding")
+                .senses(Sensed.PARKING_BINDS_NM)
+                .steps(Step.of("mark").caution("chocks"), Step.of("turn"));
+        looks.at("runout-dialled")
+                .where(brake && discs)
+                .needs(VehicleNeeds.WHEELS_OFF)
+                .minutes(6)
+                .tells("runs-true", "runs-out")
+                .halfSeeIt(0.03)
+                .of("pad-pushed-back")
+                .senses(Sensed.PUSHED_BACK_MM)
+                .steps(Step.of("dial"), Step.of("rock"));
         return List.copyOf(all);
     }
 
@@ -118,9 +109,5 @@ final class EndLooks {
 
     private boolean parking() {
         return layout.all(DrumEnd.class).stream().anyMatch(DrumEnd::parkingBrake);
-    }
-
-    private static List<Step> steps(Step... steps) {
-        return List.of(steps);
     }
 }
