@@ -34,6 +34,7 @@ class ArchitectureTest {
             "simulation",
             "measurement",
             "procedure",
+            "catalogue",
             "repair",
             "bleeding",
             "proving",

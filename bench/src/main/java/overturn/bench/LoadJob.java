@@ -6,12 +6,12 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.SuspectCatalogue;
 
 /** Bodies of a job as a technician under load would send them: the first tests of any layout, read as they come. */

@@ -10,8 +10,8 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import overturn.catalogue.SuspectTable;
 import overturn.layoutfile.Presets;
-import overturn.procedure.SuspectTable;
 
 /** The whole table of the largest preset: suspect × test × 64 severities. */
 @State(Scope.Benchmark)

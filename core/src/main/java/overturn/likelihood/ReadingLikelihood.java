@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.Map;
 import java.util.WeakHashMap;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
@@ -14,7 +15,6 @@ import overturn.forecast.Predictions;
 import overturn.forecast.Rows;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 
 /** The log likelihoods of one reading for all particles of any hypothesis, each row worked out once. */
 public final class ReadingLikelihood {

@@ -37,37 +37,43 @@ public record Step(
         fits = List.copyOf(fits);
     }
 
-    static Step of(String id) {
+    /** A step of which nothing is said yet but its id. */
+    public static Step of(String id) {
         return new Step(id, Optional.empty(), OptionalInt.empty(), List.of(), Optional.empty(), List.of(), Help.NONE);
     }
 
-    Step at(String componentId) {
+    /** Done at this component. */
+    public Step at(String componentId) {
         return new Step(id, Optional.of(componentId), timerSeconds, figures, cautionId, fits, help);
     }
 
-    Step timed(int seconds) {
+    /** With a clock of so many seconds. */
+    public Step timed(int seconds) {
         return new Step(id, place, OptionalInt.of(seconds), figures, cautionId, fits, help);
     }
 
-    Step reads(String... figureIds) {
+    /** At which these figures are read. */
+    public Step reads(String... figureIds) {
         return new Step(id, place, timerSeconds, List.of(figureIds), cautionId, fits, help);
     }
 
-    Step caution(String caution) {
+    /** With this caution shown at it. */
+    public Step caution(String caution) {
         return new Step(id, place, timerSeconds, figures, Optional.of(caution), fits, help);
     }
 
-    Step fits(String... items) {
+    /** Puts these on, off or out of their place, each {@code kind} or {@code kind@component}. */
+    public Step fits(String... items) {
         return new Step(id, place, timerSeconds, figures, cautionId, List.of(items), help);
     }
 
     /** A second person does part of it, and nobody can do both. */
-    Step withHelper() {
+    public Step withHelper() {
         return new Step(id, place, timerSeconds, figures, cautionId, fits, Help.TAKES_ONE);
     }
 
     /** A second person does part of it; one person does it as the word {@code test.<test>.alone} says. */
-    Step withHelperOrAlone() {
+    public Step withHelperOrAlone() {
         return new Step(id, place, timerSeconds, figures, cautionId, fits, Help.OR_ALONE);
     }
 }

@@ -1,6 +1,5 @@
 /**
- * Tests: what is done to the circuit, what it needs and costs, what it yields, and how a simulated outcome becomes a
- * reading. Every test of the catalogue stands in one place, {@link overturn.procedure.ProcedureCatalogue}; its words
- * are in {@code words/tests.properties} under its id.
+ * What a test is: what is done to the circuit step by step, what it needs and costs, what it yields, and how a
+ * simulated outcome becomes a reading. Which tests there are is in {@code catalogue}.
  */
 package overturn.procedure;

@@ -11,11 +11,11 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.layoutfile.Presets;
 import overturn.planning.Proposal.Kind;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Remedy;
 

@@ -5,6 +5,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Layout;
 import overturn.protocol.Act.Press;

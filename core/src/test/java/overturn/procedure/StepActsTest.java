@@ -11,6 +11,8 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import overturn.catalogue.CutSetProcedure;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Component;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;

@@ -9,8 +9,8 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.zip.CRC32;
 import org.junit.jupiter.api.Test;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.layoutfile.Presets;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.SuspectCatalogue;
 import overturn.words.Words;
 

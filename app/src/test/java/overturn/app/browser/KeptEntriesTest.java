@@ -22,9 +22,9 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.Screens;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import tools.jackson.databind.JsonNode;
 
 /**

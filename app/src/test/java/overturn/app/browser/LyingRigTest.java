@@ -16,10 +16,10 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.Browser;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.Screens;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 

@@ -7,15 +7,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import overturn.catalogue.CutSetProcedure;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
-import overturn.procedure.CutSetProcedure;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.VehicleWords;
 import overturn.words.Words;
 

@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import overturn.app.api.job.TestView.NeedsView;
+import overturn.catalogue.CutSetProcedure;
 import overturn.circuit.CutSets.Device;
-import overturn.procedure.CutSetProcedure;
 
 /**
  * A way to divide the circuit, done as a hold.

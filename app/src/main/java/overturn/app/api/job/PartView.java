@@ -9,11 +9,11 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.inference.Belief;
 import overturn.planning.Proposal;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.procedure.StepActs;
 import overturn.suspect.Suspect;
 

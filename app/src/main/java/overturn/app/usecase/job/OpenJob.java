@@ -17,6 +17,7 @@ import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.layout.LayoutSheets;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.app.vehicle.Vehicle;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.inference.Intake.Age;
 import overturn.inference.PlainFact;
@@ -25,7 +26,6 @@ import overturn.inference.WorkDone.Bled;
 import overturn.inference.WorkDone.Kind;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.RigTrust;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Suspect;
 import overturn.verdict.Verdict;
 

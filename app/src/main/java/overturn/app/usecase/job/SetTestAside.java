@@ -7,7 +7,7 @@ import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Log;
-import overturn.procedure.ProcedureCatalogue;
+import overturn.catalogue.ProcedureCatalogue;
 
 /** Notes that a test cannot be done here; the plan goes round it. */
 @Component

@@ -19,13 +19,13 @@ import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Component.Master;
 import overturn.circuit.Component.Reservoir;
 import overturn.circuit.Layout;
 import overturn.inference.PlacesSeen.State;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.procedure.Procedure;
-import overturn.procedure.ProcedureCatalogue;
 
 /**
  * The first walk round a vehicle, told at once: each look and each kind of wet spot becomes a reading of its own, and

@@ -8,10 +8,10 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import overturn.app.layout.SavedLayouts;
 import overturn.app.usecase.job.UnreadableJobException;
+import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
-import overturn.procedure.ProcedureCatalogue;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
+import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
 import overturn.simulation.VehicleUnknowns;

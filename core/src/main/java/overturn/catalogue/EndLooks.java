@@ -1,10 +1,13 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
 import overturn.circuit.Layout;
+import overturn.procedure.Procedure;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Sensed;
 
 /** Closer looks at calipers and drums, one part of them at a time. */

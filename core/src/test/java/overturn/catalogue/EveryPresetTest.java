@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
@@ -14,6 +14,7 @@ import overturn.circuit.CutSet;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.protocol.Act;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static overturn.procedure.ObservationTable.normalised;
 import static overturn.procedure.ObservationTable.ramp;
@@ -7,6 +7,9 @@ import java.util.ArrayList;
 import java.util.List;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
+import overturn.procedure.Step;
 import overturn.protocol.Act;
 import overturn.protocol.Act.Drive;
 import overturn.protocol.Act.Heat;

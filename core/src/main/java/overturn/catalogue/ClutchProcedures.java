@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static overturn.procedure.ObservationTable.normalised;
 import static overturn.procedure.ObservationTable.ramp;
@@ -13,7 +13,11 @@ import overturn.circuit.End.Slave;
 import overturn.circuit.Isolation;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.protocol.Act.Heat;
 import overturn.protocol.Act.Hold;

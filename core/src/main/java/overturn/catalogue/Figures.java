@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.Arrays;
 import java.util.List;

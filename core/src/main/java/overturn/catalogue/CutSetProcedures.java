@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -6,7 +6,11 @@ import overturn.circuit.CutSets;
 import overturn.circuit.CutSets.Device;
 import overturn.circuit.CutSets.Division;
 import overturn.circuit.Layout;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;

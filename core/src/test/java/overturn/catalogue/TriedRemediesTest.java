@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -12,6 +12,7 @@ import overturn.circuit.Chamber;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
+import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Fault;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -9,6 +9,7 @@ import org.jgrapht.alg.connectivity.ConnectivityInspector;
 import org.jgrapht.graph.DefaultEdge;
 import org.jgrapht.graph.SimpleGraph;
 import overturn.circuit.Layout;
+import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleCondition;
 import overturn.simulation.VehicleUnknowns;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static overturn.procedure.ObservationTable.normalised;
 import static overturn.procedure.ObservationTable.seen;
@@ -14,7 +14,12 @@ import overturn.circuit.Isolation;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 import overturn.measurement.ReadingSpec;
+import overturn.procedure.ObservationTable;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Act.Heat;
 import overturn.protocol.Act.Hold;
 import overturn.protocol.Act.Press;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.List;
 import java.util.Map;
@@ -7,6 +7,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import overturn.circuit.Layout;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 
 /** Every test that can be done on a layout, its forces fitted to that layout. */
 public final class ProcedureCatalogue {

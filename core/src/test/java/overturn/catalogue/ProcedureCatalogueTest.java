@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -8,6 +8,9 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.procedure.Procedure;
+import overturn.procedure.StateChanges;
+import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.protocol.Act.Press;
 import overturn.protocol.Act.Sample;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -11,6 +11,10 @@ import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Input;
 import overturn.circuit.Layout;
+import overturn.procedure.ObservationTable;
+import overturn.procedure.Procedure;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Act.Sample;
 import overturn.protocol.Sensed;
 

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.io.BufferedReader;
 import java.io.IOException;

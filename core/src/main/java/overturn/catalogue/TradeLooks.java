@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static overturn.procedure.ObservationTable.seen;
 
@@ -8,7 +8,13 @@ import overturn.circuit.Assist.VacuumAssist;
 import overturn.circuit.End;
 import overturn.circuit.Input;
 import overturn.circuit.Layout;
+import overturn.procedure.Needed;
+import overturn.procedure.ObservationTable;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.procedure.VehicleNeeds.Opened;
 import overturn.protocol.Act.Hold;
 import overturn.protocol.Act.Press;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
@@ -10,11 +10,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
+import overturn.catalogue.BlindSpots.BlindSpot;
+import overturn.catalogue.BlindSpots.When;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Series;
-import overturn.procedure.BlindSpots.BlindSpot;
-import overturn.procedure.BlindSpots.When;
+import overturn.procedure.Procedure;
 import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Fault;

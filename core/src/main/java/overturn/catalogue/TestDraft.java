@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -6,8 +6,13 @@ import java.util.Optional;
 import java.util.Set;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
+import overturn.procedure.Needed;
+import overturn.procedure.ObservationTable;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Act;
 import overturn.protocol.Protocol;
 

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -8,7 +8,12 @@ import overturn.circuit.Input.Lever;
 import overturn.circuit.Isolation;
 import overturn.circuit.Layout;
 import overturn.measurement.ReadingSpec;
+import overturn.procedure.ObservationTable;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Act.Heat;
 import overturn.protocol.Act.Hold;
 import overturn.protocol.Act.Mark;

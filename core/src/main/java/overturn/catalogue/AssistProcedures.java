@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static overturn.procedure.ObservationTable.normalised;
 import static overturn.procedure.ObservationTable.ramp;
@@ -11,7 +11,11 @@ import overturn.circuit.CutSet;
 import overturn.circuit.Isolation;
 import overturn.circuit.Layout;
 import overturn.measurement.ReadingSpec;
+import overturn.procedure.PressForces;
+import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Act.Hold;
 import overturn.protocol.Act.Mark;
 import overturn.protocol.Act.Press;

@@ -1,4 +1,4 @@
-package overturn.procedure;
+package overturn.catalogue;
 
 import static overturn.procedure.ObservationTable.seen;
 
@@ -6,6 +6,11 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
+import overturn.procedure.Needed;
+import overturn.procedure.ObservationTable;
+import overturn.procedure.Procedure;
+import overturn.procedure.Step;
+import overturn.procedure.VehicleNeeds;
 import overturn.protocol.Act.Sample;
 import overturn.protocol.Sensed;
 
