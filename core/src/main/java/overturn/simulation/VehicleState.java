@@ -82,6 +82,8 @@ final class VehicleState {
     final Leaks leaks;
     private boolean taken;
     private boolean atStop;
+    /** Ratio at the travel that was solved last. */
+    private double ratioNow;
     /** Rod travel that moves no piston: play and ports. */
     private double beforePistonsMm;
 
@@ -347,15 +349,16 @@ final class VehicleState {
 
     /** Solves force, pressure and travel together. */
     void settle() {
-        double ratio = ratio(0);
-        beforePistonsMm = Math.min(1, ratio * forceN / springsN()) * play.lostMotionMm(section, assist.lashMm());
+        ratioNow = ratio(0);
+        beforePistonsMm = Math.min(1, ratioNow * forceN / springsN()) * play.lostMotionMm(section, assist.lashMm());
+        boolean varies = plant.input.ratioAtStop() != plant.input.ratioAtRest();
         for (int i = 0; i < 40; i++) {
-            settleAt(targetBar(ratio * forceN));
-            double next = plant.input.ratioAtStop() == plant.input.ratioAtRest() ? ratio : ratio(travelMm());
-            if (Math.abs(next - ratio) < SAME_RATIO) {
+            settleAt(targetBar(ratioNow * forceN));
+            double next = varies ? ratio(travelMm()) : ratioNow;
+            if (Math.abs(next - ratioNow) < SAME_RATIO) {
                 break;
             }
-            ratio = next;
+            ratioNow = next;
         }
         limitToStop();
         for (int c = 0; c < plant.chambers; c++) {
@@ -463,7 +466,7 @@ final class VehicleState {
             return 0;
         }
         double throughN = Math.max(pressureBar[0], pressureBar[1]) * areaMm2 / 10 + springsN();
-        return mmPerKn * Math.min(ratio(0) * forceN, throughN) / 1000;
+        return mmPerKn * Math.min(ratioNow * forceN, throughN) / 1000;
     }
 
     double travelMm() {
