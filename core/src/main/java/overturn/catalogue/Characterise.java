@@ -37,10 +37,10 @@ final class Characterise {
     private static final double OUTSHONE = 0.95;
 
     /** Places of what it reads; definition. */
-    private static final int TRAVEL = 0;
+    private static final int GENTLE_TRAVEL = 0;
 
-    private static final int SINK = 1;
-    private static final int GENTLE_TRAVEL = 2;
+    private static final int TRAVEL = 1;
+    private static final int SINK = 2;
     private static final int OUTSIDE_LOSS = 3;
     private static final int HIDDEN_LOSS = 4;
     /**
@@ -135,16 +135,15 @@ final class Characterise {
         Protocol.Script script = Protocol.whole()
                 .then(before)
                 .then(
+                        new Press(forces.gentleN()),
+                        new Hold(1),
+                        new Sample(Sensed.TRAVEL_MM),
                         new Press(forces.mediumN()),
                         new Hold(1),
                         new Sample(Sensed.TRAVEL_MM),
                         new Mark(),
                         new Hold(60),
                         new Sample(Sensed.SINK_MM),
-                        new Release(30),
-                        new Press(forces.gentleN()),
-                        new Hold(1),
-                        new Sample(Sensed.TRAVEL_MM),
                         new Release(30),
                         new Sample(Sensed.OUTSIDE_LOSS_ML_PER_DAY),
                         new Sample(Sensed.HIDDEN_LOSS_ML_PER_DAY));

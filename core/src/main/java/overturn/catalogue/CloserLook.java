@@ -52,6 +52,7 @@ final class CloserLook {
         private double minutes;
         private List<String> options = List.of();
         private DoubleUnaryOperator share = amount -> 0;
+        private double mostSeen = MOST_SEEN;
         private String[] suspectIds = {};
         private Sensed[] sensed = {};
 
@@ -93,6 +94,12 @@ final class CloserLook {
             return this;
         }
 
+        /** Seen by no more than this share however much there is: some of it is out of reach. */
+        Draft seenByAtMost(double most) {
+            mostSeen = most;
+            return this;
+        }
+
         /** The suspects that are looked at. */
         Draft of(String... ids) {
             suspectIds = ids;
@@ -120,7 +127,7 @@ final class CloserLook {
 
         private double[] chances(double[] found) {
             double others = Arrays.stream(found).skip(1).sum();
-            double yes = FALSELY_SEEN + (MOST_SEEN - FALSELY_SEEN) * share.applyAsDouble(found[0] - others);
+            double yes = FALSELY_SEEN + (mostSeen - FALSELY_SEEN) * share.applyAsDouble(found[0] - others);
             return new double[] {1 - yes, yes};
         }
     }

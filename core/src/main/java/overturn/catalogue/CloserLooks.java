@@ -30,6 +30,9 @@ final class CloserLooks {
     /** A hose that takes four times its share more than a sound one is felt by half; estimate. */
     private static final double SWELLING_FELT = 4;
 
+    /** Air in the closed chambers of a modulator does not come to its outlets; estimate. */
+    private static final double MODULATOR_REACHED = 0.75;
+
     private final Layout layout;
     private final boolean brake;
     private final boolean drums;
@@ -192,6 +195,7 @@ final class CloserLooks {
                 .minutes(9)
                 .tells("clear", "spits-air")
                 .halfSeeIt(small(0.2))
+                .seenByAtMost(MODULATOR_REACHED)
                 .of("air-in-modulator")
                 .senses(Sensed.MODULATOR_AIR_ML)
                 .steps(

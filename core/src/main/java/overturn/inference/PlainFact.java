@@ -67,14 +67,38 @@ public enum PlainFact {
             always(),
             by(15, "drain-back").and(2.5, "check-valve-leaking", "assist-leaking-at-rest", "accumulator-lost")),
     AFTER_DRIVING(discs(), by(15, "pad-pushed-back")),
-    ONLY_ENGINE_RUNNING(assist(), by(6, "valve-body-sticking", "spool-sticking").and(4, "return-restricted")),
+    ONLY_ENGINE_RUNNING(
+            assist(),
+            by(6, "valve-body-sticking", "spool-sticking")
+                    .and(4, "return-restricted")
+                    .and(0.2, "fluid-wrong", "hole-clogged", "reservoir-shut", "residual-valve-unwanted")
+                    .and(0.2, "hose-flap", "piston-seized", "seal-groove-corroded", "slides-seized")
+                    .and(0.2, "parking-brake-holding", "shoes-too-tight")),
+    // ---- where it drags
+    DRAGS_AT_ONE_WHEEL(
+            bothAxles(),
+            by(4, "hose-flap", "piston-seized", "seal-groove-corroded", "slides-seized", "shoes-too-tight")
+                    .and(2, "hose-restricted", "parking-brake-holding")
+                    .and(0.2, HeldIn.BY)),
+    DRAGS_AT_ONE_AXLE(
+            bothAxles(),
+            by(3, "hole-clogged", "parking-brake-holding", "shoes-too-tight", "residual-valve-unwanted")
+                    .and(0.5, "piston-seized", "seal-groove-corroded", "slides-seized", "hose-flap")
+                    .and(0.5, "rod-too-long", "output-rod-too-long", "pedal-stop-wrong", "valve-body-sticking")
+                    .and(0.5, "spool-sticking", "master-piston-sticking", "reservoir-shut")),
+    DRAGS_AT_ALL_WHEELS(
+            bothAxles(),
+            by(3, HeldIn.BY)
+                    .and(0.1, "hose-flap", "piston-seized", "seal-groove-corroded", "slides-seized")
+                    .and(0.1, "hose-restricted", "parking-brake-holding", "shoes-too-tight")),
     // ---- how it goes
     COMES_UP_WHEN_PUMPED(
             always(),
             by(3, "excess-shoe-clearance", "pad-pushed-back")
                     .and(2, "drain-back")
                     .andOf(Origin.AIR, 1.8)
-                    .and(0.4, "swelling-hoses", "bracket-flexing", "wrong-ratio", "bore-too-small")),
+                    .and(0.4, "swelling-hoses", "bracket-flexing", "wrong-ratio", "bore-too-small")
+                    .and(0.3, "clutch-mechanical", "fork-worn")),
     TO_THE_FLOOR(
             always(),
             leaks(2.5)
@@ -133,6 +157,23 @@ public enum PlainFact {
     /** Ids of the suspects that it names. */
     Set<String> named() {
         return factors.bySuspect.keySet();
+    }
+
+    /** What holds fluid in from the master on, so that every wheel that it feeds drags. */
+    private static final class HeldIn {
+        private static final String[] BY = {
+            "hole-clogged",
+            "rod-too-long",
+            "output-rod-too-long",
+            "reach-screw-preload",
+            "pedal-stop-wrong",
+            "master-piston-sticking",
+            "valve-body-sticking",
+            "spool-sticking",
+            "return-restricted",
+            "reservoir-shut",
+            "fluid-wrong"
+        };
     }
 
     private record Factors(Map<String, Double> bySuspect, Map<Origin, Double> byOrigin) {

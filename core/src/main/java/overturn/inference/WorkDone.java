@@ -38,6 +38,18 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
     /** What is left of aged fluid after a change; estimate. */
     private static final double AGED_AFTER_CHANGE = 0.1;
 
+    /** Wrong by what was fitted, which setting does not change. */
+    private static final Set<String> SIZES = Set.of(
+            "wrong-assist",
+            "wrong-piston",
+            "axle-wrong-size",
+            "wrong-ratio",
+            "bore-too-large",
+            "bore-too-small",
+            "residual-valve-unwanted",
+            "residual-valve-missing",
+            "ports-crossed");
+
     private static final List<String> CUPS =
             List.of("primary-piston-cup", "second-piston-rear-cup", "second-piston-front-cup");
 
@@ -187,7 +199,7 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
         }
         return switch (suspect.origin()) {
             case AIR -> opened ? here || fluid ? bled.airHere : bled.airElsewhere : 1;
-            case SETTING -> here && !fluid ? kind.setting : 1;
+            case SETTING -> here && !fluid && (opened || !SIZES.contains(suspect.id())) ? kind.setting : 1;
             case WEAR -> here && !fluid ? kind.wear : 0.9;
             case NEITHER -> 1;
         };

@@ -21,6 +21,7 @@ import overturn.suspect.Remedy;
  * @param direct how many times what it tells counts when tests are ranked: more where it looks at a suspected part
  *     itself
  * @param kind what speaks for it
+ * @param leadsTo whether it is short and comes before a dearer test that is worth doing, whatever it saves itself
  */
 public record Proposal(
         Procedure procedure,
@@ -31,7 +32,8 @@ public record Proposal(
         double proofChance,
         double proofMinutes,
         double direct,
-        Kind kind) {
+        Kind kind,
+        boolean leadsTo) {
 
     /**
      * What any test costs beyond its minutes when tests are compared: reading up, entering, being interrupted, and the
@@ -78,7 +80,14 @@ public record Proposal(
 
     /** The same, bearing only a part of the way. */
     Proposal bearing(double part) {
-        return new Proposal(procedure, anotherRig, stateMinutes, part, gain, proofChance, proofMinutes, direct, kind);
+        return new Proposal(
+                procedure, anotherRig, stateMinutes, part, gain, proofChance, proofMinutes, direct, kind, leadsTo);
+    }
+
+    /** The same, done before a dearer one. */
+    Proposal leading() {
+        return new Proposal(
+                procedure, anotherRig, stateMinutes, borne, gain, proofChance, proofMinutes, direct, kind, true);
     }
 
     /** Its own minutes and the part of the way that it bears. */
@@ -98,7 +107,7 @@ public record Proposal(
     public boolean worthDoing() {
         return switch (kind) {
             case GATE, CONFLICT, LAST_LOOK -> true;
-            case SPLIT, PROOF, BESIDE -> savedMinutes() > minutesBorne();
+            case SPLIT, PROOF, BESIDE -> leadsTo || savedMinutes() > minutesBorne();
         };
     }
 }

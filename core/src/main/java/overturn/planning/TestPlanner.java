@@ -3,6 +3,7 @@ package overturn.planning;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import overturn.catalogue.ProcedureCatalogue;
+import overturn.catalogue.QuickFirst;
 import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.Predictions;
@@ -99,7 +101,29 @@ public final class TestPlanner {
                 .thenComparing(p -> p.kind() != Kind.CONFLICT)
                 .thenComparing(p -> -p.score())
                 .thenComparing(p -> p.procedure().id()));
-        return proposals;
+        return quickFirst(proposals);
+    }
+
+    /** The same order, but where a dearer test is worth doing the short ones that come before it stand ahead of it. */
+    private static List<Proposal> quickFirst(List<Proposal> ranked) {
+        Map<String, Proposal> left = new LinkedHashMap<>();
+        ranked.forEach(proposal -> left.put(proposal.procedure().id(), proposal));
+        List<Proposal> ordered = new ArrayList<>();
+        for (Proposal proposal : ranked) {
+            if (left.remove(proposal.procedure().id()) == null) {
+                continue;
+            }
+            if (proposal.worthDoing()) {
+                for (String quick : QuickFirst.before(proposal.procedure().id())) {
+                    Proposal before = left.get(quick);
+                    if (before != null && !before.anotherRig()) {
+                        ordered.add(left.remove(quick).leading());
+                    }
+                }
+            }
+            ordered.add(proposal);
+        }
+        return ordered;
     }
 
     /**
@@ -258,7 +282,8 @@ public final class TestPlanner {
                 chance,
                 prices.proofMinutes(),
                 DirectLooks.worth(history.now(), procedure),
-                kind(candidate, history.now(), stateMinutes, chance));
+                kind(candidate, history.now(), stateMinutes, chance),
+                false);
     }
 
     /** The leading cure, where it is known and only what else it may be has to be ruled out. */

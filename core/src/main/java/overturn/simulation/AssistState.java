@@ -110,7 +110,9 @@ final class AssistState {
             return;
         }
         if (running && !deviations.checkValveShut && !vented && !pinched) {
-            double share = 1 - Math.exp(-seconds / (assist.recoverySeconds() * deviations.recoveryFactor));
+            double share = 1
+                    - Math.exp(-seconds
+                            / (assist.recoverySeconds() * vehicle.assistTime().recovery() * deviations.recoveryFactor));
             charge += (target(pressed) - charge) * share;
         } else if (charge > 0) {
             double empty = Math.min(
@@ -139,7 +141,8 @@ final class AssistState {
     /** A stroke thins the reserve. */
     void use(double shareOfFullStroke) {
         if (assist != null && charge > 0) {
-            double strokes = Math.max(0.3, assist.reserveStrokes() * deviations.reserveShare);
+            double strokes =
+                    Math.max(0.3, assist.reserveStrokes() * vehicle.assistTime().strokes() * deviations.reserveShare);
             charge *= Math.pow(SPENT_SHARE, Math.min(1, shareOfFullStroke) / strokes);
         }
     }

@@ -266,17 +266,23 @@ final class Deviations {
 
     /** Preload left at the piston, mm at the rod, once some of its causes are taken out. */
     double preLoadMm(Section section) {
-        if (section.masterLoose) {
+        return preLoadBeforeAssistMm(section) + preLoadBehindAssistMm(section);
+    }
+
+    /** Of it what pedal or lever pushes, mm at the rod. */
+    double preLoadBeforeAssistMm(Section section) {
+        if (section.masterLoose || section.pedalLifted) {
             return 0;
         }
-        double mm = preLoadMm[Rod.OUTPUT_ROD.ordinal()] + assistProudMm;
-        if (!section.pedalLifted) {
-            double before = preLoadMm[Rod.PEDAL_ROD.ordinal()]
-                    + preLoadMm[Rod.REACH_SCREW.ordinal()]
-                    + preLoadMm[Rod.PEDAL_STOP.ordinal()];
-            mm += Math.max(0, before - (section.rodTurnedBack ? HALF_TURN_MM : 0));
-        }
-        return mm;
+        double before = preLoadMm[Rod.PEDAL_ROD.ordinal()]
+                + preLoadMm[Rod.REACH_SCREW.ordinal()]
+                + preLoadMm[Rod.PEDAL_STOP.ordinal()];
+        return Math.max(0, before - (section.rodTurnedBack ? HALF_TURN_MM : 0));
+    }
+
+    /** Of it what stands too far out of the assist, mm at the rod. */
+    double preLoadBehindAssistMm(Section section) {
+        return section.masterLoose ? 0 : preLoadMm[Rod.OUTPUT_ROD.ordinal()] + assistProudMm;
     }
 
     /** How much nearer to its stop or grip the pedal or lever rests, mm at the rod. */

@@ -25,12 +25,17 @@ final class RodPlay {
         return plant.input.freePlayMm() * vehicle.freePlay();
     }
 
-    /** How far a pushed-in rod covers the holes, mm at the rod; 0 or less where the play takes it. */
+    /**
+     * How far pushed-in rods cover the holes, mm at the rod; 0 where their play takes it. The pedal's play lies before
+     * an assist, so it takes nothing of a rod that stands out of it.
+     */
     double preLoadBeyondPlayMm(Section section) {
-        double mm = deviations.preLoadMm(section);
-        return mm == 0
-                ? 0
-                : mm - soundFreePlayMm() / plant.input.ratioAtRest() - PORT_SHARE * plant.master.portTravelMm();
+        double before = deviations.preLoadBeforeAssistMm(section)
+                - soundFreePlayMm() / plant.input.ratioAtRest()
+                - PORT_SHARE * plant.master.portTravelMm();
+        double behind =
+                deviations.preLoadBehindAssistMm(section) - vehicle.letGo().outputGapMm();
+        return Math.max(0, before) + Math.max(0, behind);
     }
 
     /** Rod travel before any pressure, mm. */

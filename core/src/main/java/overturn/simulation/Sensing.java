@@ -15,6 +15,9 @@ final class Sensing {
     /** Pressure at which a switch in the line closes, bar; estimate. */
     private static final double LAMP_SWITCH_BAR = 4;
 
+    /** Of the free play that a worn bush gives at the tip, what is felt when the lever is rocked; estimate. */
+    private static final double ROCK_SHARE = 0.65;
+
     /** Minutes of braking at about 20 bar in a day's round; estimate. */
     private static final double PRESSED_MINUTES_PER_DAY = 10;
 
@@ -57,7 +60,7 @@ final class Sensing {
             case FREE_PLAY_MM -> state.play.freePlayMm(state.section);
             case ROCK_MM ->
                 0.3
-                        + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()]
+                        + ROCK_SHARE * plant.input.ratioAtRest() * deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()]
                         + 0.5 * deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()];
             case RETURN_SECONDS -> returnSeconds();
             case OUTPUT_ROD_GAP_MM ->
@@ -242,11 +245,12 @@ final class Sensing {
         return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
     }
 
+    /** Through an assist nothing ties the pedal to a piston that hangs: it comes back, and the brake stays on. */
     private double returnSeconds() {
         double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
         return state.vehicle.inputReturnSeconds()
                 + deviations.bindingSeconds
-                + deviations.stickingSeconds
+                + (plant.assist == null ? deviations.stickingSeconds : 0)
                 + slow
                 + (deviations.returnShare > 0 ? 0.7 * deviations.returnSeconds : 0)
                 + (deviations.stuckN > 0 ? 0.3 : 0);

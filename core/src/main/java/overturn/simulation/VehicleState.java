@@ -17,10 +17,6 @@ final class VehicleState {
     private static final double STOP_BAR = 20;
     /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
     private static final double USUAL_PRESS_SHARE = 0.35;
-    /** Share of what a quick stroke left out in the ends that the next one adds to; estimate. */
-    private static final double DRAWN_SHARE = 0.8;
-    /** Fluid drawn in past a cup whose hole is covered, per stop of 20 bar or more, mL; estimate. */
-    private static final double DRAWN_IN_ML = 0.15;
     /** Rod travel from the first of a hole covered to all of it, its lip pressed over it; estimate. */
     private static final double HOLE_COVERED_MM = 1.6;
     /**
@@ -252,13 +248,14 @@ final class VehicleState {
             flaps.shut(c, bar, section);
             sweptMm[c] = Math.max(sweptMm[c], strokeMm(c));
             // On a quick return fluid is drawn past the cups for what has not come back: stroke by stroke it builds up.
-            double out = loads[c].lingeringMl(bar, parkingBrakeOn) + DRAWN_SHARE * keptMl[c];
+            double out =
+                    loads[c].lingeringMl(bar, parkingBrakeOn) + vehicle.letGo().drawnShare() * keptMl[c];
             keptMl[c] = out * Math.exp(-seconds / vehicle.returnSeconds());
             compartmentMl[c] -= lostMl[c];
             lostMl[c] = 0;
             letOutMl[c] = 0;
             if (covered(c) && bar > 1) {
-                trappedMl[c] += DRAWN_IN_ML * Math.min(1, bar / STOP_BAR) * heldBackShare(c);
+                trappedMl[c] += vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR) * heldBackShare(c);
             }
         }
         boolean firstPress = !taken && forceN > 0;
@@ -418,10 +415,15 @@ final class VehicleState {
 
     /**
      * What has left the master's chamber: in the ends at its pressure, crept, lost; less what was still out from the
-     * last press, mL.
+     * presses before, mL.
      */
     double contentMl(int c) {
-        return swallowedMl[c] + creepMl(c) + lostMl[c] + letOutMl[c] - keptMl[c];
+        return swallowedMl[c] + creepMl(c) + lostMl[c] + letOutMl[c] - outBeforeMl(c);
+    }
+
+    /** What presses before have left in ends and lines, mL: it has not come back yet, or a hole holds it in. */
+    double outBeforeMl(int c) {
+        return covered(c) ? Math.min(keptMl[c] + trappedMl[c], Math.max(keptMl[c], swallowedMl[c])) : keptMl[c];
     }
 
     /** What ends, hoses and pads take up over time, mL. */

@@ -31,6 +31,8 @@ import java.util.random.RandomGenerator;
  * @param gapExponent how flow through a leaking gap grows with pressure: 1 laminar, 0.5 as through an orifice
  * @param pressureLampSwitch whether pressure in the line, not the pedal, works the brake lamp
  * @param altitudeM height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
+ * @param letGo what a press leaves behind when the pedal comes back
+ * @param assistTime how fast its assist fills and empties
  */
 public record VehicleUnknowns(
         double padClearance,
@@ -57,7 +59,32 @@ public record VehicleUnknowns(
         double forkMm,
         double gapExponent,
         boolean pressureLampSwitch,
-        long unevenness) {
+        long unevenness,
+        LetGo letGo,
+        AssistTime assistTime) {
+
+    /**
+     * What a press leaves behind when the pedal comes back: the person's pace and how fast pads, shoes and seals
+     * return, shared by everything that is pumped.
+     *
+     * @param drawnShare share of what has not come back in time that is drawn past the cups on a quick return
+     * @param drawnInMl fluid drawn past a cup whose hole is shut by one press of 20 bar or more, mL
+     * @param outputGapMm room of a sound output rod before the master's holes are reached, mm
+     */
+    public record LetGo(double drawnShare, double drawnInMl, double outputGapMm) {}
+
+    /**
+     * How fast a sound assist fills and empties, as factors on the data sheet.
+     *
+     * @param recovery factor on the time in which it fills
+     * @param strokes factor on the presses in its reserve
+     */
+    public record AssistTime(double recovery, double strokes) {}
+
+    /** What pumping and holes leave on a usual pedal; estimates. */
+    private static final LetGo USUAL_LET_GO = new LetGo(0.8, 0.15, 0.3);
+
+    private static final AssistTime AS_LISTED = new AssistTime(1, 1);
 
     /**
      * With the engine none of the creep is compulsory: from nothing to some 25 mm in a minute (docs/trade-figures.md
@@ -103,6 +130,8 @@ public record VehicleUnknowns(
         double gapExponent = 1;
         boolean pressureLampSwitch;
         long unevenness;
+        LetGo letGo = USUAL_LET_GO;
+        AssistTime assistTime = AS_LISTED;
 
         VehicleUnknowns done() {
             return new VehicleUnknowns(
@@ -130,7 +159,9 @@ public record VehicleUnknowns(
                     forkMm,
                     gapExponent,
                     pressureLampSwitch,
-                    unevenness);
+                    unevenness,
+                    letGo,
+                    assistTime);
         }
     }
 
@@ -163,6 +194,11 @@ public record VehicleUnknowns(
         RandomGenerator leaksAndLamp = new SplittableRandom(draft.unevenness);
         draft.gapExponent = between(leaksAndLamp, 0.5, 1);
         draft.pressureLampSwitch = leaksAndLamp.nextDouble() < PRESSURE_LAMP_SWITCHES;
+        draft.letGo = new LetGo(
+                between(leaksAndLamp, 0.35, 0.95),
+                USUAL_LET_GO.drawnInMl() * factor(leaksAndLamp, 0.8),
+                between(leaksAndLamp, 0.1, 0.5));
+        draft.assistTime = new AssistTime(factor(leaksAndLamp, 0.4), factor(leaksAndLamp, 0.25));
         return draft.done();
     }
 
@@ -194,6 +230,8 @@ public record VehicleUnknowns(
         draft.gapExponent = gapExponent;
         draft.pressureLampSwitch = pressureLampSwitch;
         draft.unevenness = unevenness;
+        draft.letGo = letGo;
+        draft.assistTime = assistTime;
         return draft;
     }
 

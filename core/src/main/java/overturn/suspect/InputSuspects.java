@@ -13,6 +13,9 @@ final class InputSuspects {
     private static final Severity RETURN_SECONDS = Severity.of(0.8, 1.6, 0.3, 4);
     private static final Severity FLEX_MM_PER_KN = Severity.of(4, 1.5, 2, 12);
     private static final Severity PRE_LOAD_MM = Severity.of(1.2, 1.5, 0.5, 4);
+    /** A turn or less is the usual fault: its thread is about a millimetre. */
+    private static final Severity OUTPUT_ROD_MM = Severity.of(0.9, 1.7, 0.3, 3);
+
     private static final Severity ROD_GAP_MM = Severity.of(3, 1.5, 1.2, 8);
     private static final Severity RATIO_STEP = Severity.of(0.22, 1.4, 0.12, 0.5);
     private static final Severity BUSH_MM = Severity.of(1.2, 1.5, 0.5, 3);
@@ -106,7 +109,7 @@ final class InputSuspects {
                 Remedy.SET_OUTPUT_ROD,
                 Origin.SETTING,
                 Frequency.NONE.vacuumBrake(0.4).hydraulicBrake(0.4),
-                (q, l, r) -> List.of(new PreLoad(Rod.OUTPUT_ROD, play + PRE_LOAD_MM.at(q))));
+                (q, l, r) -> List.of(new PreLoad(Rod.OUTPUT_ROD, OUTPUT_ROD_MM.at(q))));
         list.add(
                 "output-rod-too-short",
                 list.assist(),

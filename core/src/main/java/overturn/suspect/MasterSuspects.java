@@ -17,7 +17,7 @@ final class MasterSuspects {
     private static final Severity SMALL_BY_PASS_ML_PER_MIN = Severity.of(1.2, 2.2, 0.2, 20);
     private static final Severity HIDDEN_WEEP_ML_PER_DAY = Severity.of(3, 2.2, 0.3, 20);
     private static final Severity SMALL_AIR_ML = Severity.of(0.7, 1.8, 0.15, 3);
-    private static final Severity HOLE_DRAIN_SECONDS = Severity.of(240, 3, 30, 20_000);
+    private static final Severity HOLE_DRAIN_SECONDS = Severity.of(150, 3.5, 8, 20_000);
     private static final Severity STICKING_SHARE = Severity.of(0.9, 1.5, 0.4, 3);
     private static final Severity STICKING_SECONDS = Severity.of(0.9, 1.6, 0.3, 4);
     private static final Severity BORE_STEP = Severity.of(0.2, 1.4, 0.1, 0.45);

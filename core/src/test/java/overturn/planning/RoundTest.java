@@ -30,7 +30,16 @@ class RoundTest {
 
     private static Proposal proposal(String id, double stateMinutes, double savedMinutes) {
         return new Proposal(
-                test(id), false, stateMinutes, 1, new CostToCome.Gain(savedMinutes, 0, 0.5, 0), 0, 0, 1, Kind.SPLIT);
+                test(id),
+                false,
+                stateMinutes,
+                1,
+                new CostToCome.Gain(savedMinutes, 0, 0.5, 0),
+                0,
+                0,
+                1,
+                Kind.SPLIT,
+                false);
     }
 
     /**

@@ -78,7 +78,9 @@ class WalksOfTheTradeTest {
                 .map(id -> model.suspects().get(model.indexOf(id)).remedy())
                 .collect(Collectors.toSet());
         Remedy leading = assessment.history().now().leadingRemedy();
-        assertTrue(right.contains(leading), () -> walk + ": " + leading + " leads; " + told(assessment));
+        assertTrue(
+                right.isEmpty() || right.contains(leading),
+                () -> walk + ": " + leading + " leads; " + told(assessment));
         if (words(leads, " ").size() > 1) {
             assertNotEquals(
                     Grade.PROVEN, assessment.verdict().grade(), walk + ": what is not told apart is not proven");

@@ -41,7 +41,10 @@ final class Eyes {
             case SINK_MM -> machine.travelMm - machine.markedTravelMm;
             case FREE_PLAY_MM -> freePlayMm();
             case ROCK_MM ->
-                0.2 + 0.3 * nature.freePlay + troubles.lost(Rod.LEVER_BUSH) + 0.6 * troubles.lost(Rod.PEDAL_ROD);
+                0.2
+                        + 0.3 * nature.freePlay
+                        + nature.rockShare * machine.input.ratioAtRest() * troubles.lost(Rod.LEVER_BUSH)
+                        + 0.6 * troubles.lost(Rod.PEDAL_ROD);
             case RETURN_SECONDS -> returnSeconds();
             case OUTPUT_ROD_GAP_MM ->
                 0.25
@@ -144,7 +147,7 @@ final class Eyes {
 
     private double freePlayMm() {
         double rodMm = machine.input.freePlayMm() * nature.freePlay / machine.input.ratioAtRest()
-                - machine.pushedInMm()
+                - machine.pushedBeforeMm()
                 + troubles.lost(Rod.PEDAL_ROD)
                 + 0.7 * troubles.lost(Rod.LEVER_BUSH)
                 + troubles.lost(Rod.PEDAL_STOP)
@@ -154,7 +157,9 @@ final class Eyes {
     }
 
     private double returnSeconds() {
-        double slow = troubles.inputSlowSeconds + troubles.pistonSlowSeconds + 0.25 * machine.coveredShare();
+        // Nothing ties the pedal to the piston through an assist: it comes back, and the brake stays on.
+        double piston = machine.layout.assist().isPresent() ? 0 : troubles.pistonSlowSeconds;
+        double slow = troubles.inputSlowSeconds + piston + 0.25 * machine.coveredShare();
         return Math.max(0.1, nature.comesBackSeconds + slow + REACTION_SECONDS * 0.4 * machine.random.nextGaussian());
     }
 

@@ -317,28 +317,37 @@ final class Machine {
         return Math.max(0.1, sound - pushedInMm()) + lost;
     }
 
-    /** How far rods and screws push in at rest, mm at the rod; a lifted pedal takes those before the assist away. */
+    /** How far rods and screws push in at rest, mm at the rod. */
     double pushedInMm() {
+        return pushedBeforeMm() + pushedBehindMm();
+    }
+
+    /** Of it what pedal or lever pushes, which a lifted pedal takes away, mm at the rod. */
+    double pushedBeforeMm() {
         double before = troubles.pushedIn(Rod.PEDAL_ROD)
                 + troubles.pushedIn(Rod.LEVER_BUSH)
                 + troubles.pushedIn(Rod.REACH_SCREW)
                 + troubles.pushedIn(Rod.PEDAL_STOP);
-        double behind = troubles.pushedIn(Rod.OUTPUT_ROD) + troubles.proudMm;
         double turnedBack = circuit.has(Isolation.ROD_TURNED_BACK) ? nature.halfTurnMm : 0;
-        double left = circuit.has(Isolation.PEDAL_LIFTED) ? 0 : Math.max(0, before - turnedBack);
-        return circuit.has(Isolation.MASTER_LOOSE) ? 0 : left + behind;
+        boolean away = circuit.has(Isolation.PEDAL_LIFTED) || circuit.has(Isolation.MASTER_LOOSE);
+        return away ? 0 : Math.max(0, before - turnedBack);
     }
 
-    /** Share of the holes that stays covered at rest, 0 to 1. */
+    /** Of it what stands too far out of the assist, mm at the rod. */
+    private double pushedBehindMm() {
+        return circuit.has(Isolation.MASTER_LOOSE) ? 0 : troubles.pushedIn(Rod.OUTPUT_ROD) + troubles.proudMm;
+    }
+
+    /** Share of the holes that stays covered at rest, 0 to 1: the pedal's play is before the assist, not behind it. */
     double coveredShare() {
         double play = input.freePlayMm() * nature.freePlay / input.ratioAtRest() + 0.6 * master.portTravelMm();
-        double beyond = pushedInMm() - play;
+        double beyond = Math.max(0, pushedBeforeMm() - play) + Math.max(0, pushedBehindMm() - nature.outputGapMm);
         double pushed =
                 !circuit.has(Isolation.MASTER_LOOSE) && booster.restingN() > master.springsN() * nature.springs ? 1 : 0;
         double stuck = troubles.pistonFrictionN > 0.6 * master.springsN()
                 ? Math.min(1, troubles.pistonFrictionN / master.springsN() - 0.5)
                 : 0;
-        return Math.max(Math.max(pushed, stuck), Math.min(1, Math.max(0, beyond / 0.8)));
+        return Math.max(Math.max(pushed, stuck), Math.min(1, beyond / 0.8));
     }
 
     /** Seconds in which what stays behind a hole runs back, infinite where it is wholly covered. */
@@ -392,7 +401,8 @@ final class Machine {
             keptMl[c] = footN > 0 || keptMl[c] > 0 ? nature.drawnShare * late : 0;
             double drain = drainsIn(c);
             if (drain > 3 && pressed > 1) {
-                trappedMl[c] += Nature.between(random, 0.08, 0.25) * Math.min(1, pressed / REFERENCE_BAR);
+                trappedMl[c] +=
+                        nature.drawnInMl * Nature.between(random, 0.7, 1.3) * Math.min(1, pressed / REFERENCE_BAR);
             }
             trappedMl[c] *= Math.exp(-seconds / drain);
             if (circuit.open.get(chamber)) {

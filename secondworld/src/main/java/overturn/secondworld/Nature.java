@@ -77,6 +77,12 @@ final class Nature {
     final double clingsAfterBleeding;
     /** What a technician calls half a turn, of some thread, mm. */
     final double halfTurnMm;
+    /** What one hard press leaves behind a hole that is shut, mL: what the quick return of this pedal draws past. */
+    final double drawnInMl;
+    /** Room of a sound output rod before the master's holes are reached, mm. */
+    final double outputGapMm;
+    /** Lever tip against bush: how much of the free play that a worn bush gives is felt when it is rocked. */
+    final double rockShare;
 
     private final double[] own;
 
@@ -133,6 +139,9 @@ final class Nature {
         }
         clingsAfterBleeding = between(random, 0.02, 0.35);
         halfTurnMm = between(random, 0.4, 0.8);
+        drawnInMl = 0.13 * spread(random, 0.8);
+        outputGapMm = between(random, 0.1, 0.5);
+        rockShare = between(random, 0.45, 0.9);
     }
 
     /** Stiffness of one part against its vehicle's. */
