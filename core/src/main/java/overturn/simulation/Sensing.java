@@ -239,8 +239,8 @@ final class Sensing {
     private double screwMl(int e) {
         int c = plant.endChamber[e];
         double pumpedMm = state.vehicle.bleedStroke() * plant.input.travelToStopMm();
-        double rodMm =
-                plant.input.rodTravelMm(pumpedMm) / deviations.ratioFactor - state.play.lostMotionMm(state.section, 0);
+        double rodMm = plant.input.rodTravelMm(pumpedMm) / deviations.ratioFactor
+                - state.play.lostMotionMm(state.section, state.assist.lashMm());
         double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
         return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
     }

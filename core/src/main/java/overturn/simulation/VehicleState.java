@@ -135,10 +135,12 @@ final class VehicleState {
         assist.pinch(section.hosePinched);
         rebuildLoads();
         for (int c = 0; c < plant.chambers; c++) {
-            if (section.open[c] || !covered(c)) {
+            if (section.open[c]) {
                 trappedMl[c] = 0;
+            } else if (!covered(c)) {
+                letBack(c, 0);
             } else if (deviations.holeDrainSeconds[c] <= 0 && coveredShare() < coveredBefore) {
-                trappedMl[c] *= Math.pow(coveredShare() / coveredBefore, SLOW_FLOW);
+                letBack(c, Math.pow(coveredShare() / coveredBefore, SLOW_FLOW));
             }
         }
         flaps.letGo(section);
@@ -255,7 +257,9 @@ final class VehicleState {
             lostMl[c] = 0;
             letOutMl[c] = 0;
             if (covered(c) && bar > 1) {
-                trappedMl[c] += vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR) * heldBackShare(c);
+                double drawnMl = vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR) * heldBackShare(c);
+                trappedMl[c] += drawnMl;
+                compartmentMl[c] -= drawnMl;
             }
         }
         boolean firstPress = !taken && forceN > 0;
@@ -267,6 +271,12 @@ final class VehicleState {
             rebuildLoads();
         }
         rest(seconds);
+    }
+
+    /** What a hole held in flows back into the reservoir, but for this share. */
+    private void letBack(int chamber, double leftShare) {
+        compartmentMl[chamber] += trappedMl[chamber] * (1 - leftShare);
+        trappedMl[chamber] *= leftShare;
     }
 
     /** Lets time pass with nothing pressed. */
@@ -282,7 +292,7 @@ final class VehicleState {
         }
         for (int c = 0; c < plant.chambers; c++) {
             if (deviations.holeDrainSeconds[c] > 0 && play.preLoadBeyondPlayMm(section) <= 0) {
-                trappedMl[c] *= Math.exp(-seconds / deviations.holeDrainSeconds[c]);
+                letBack(c, Math.exp(-seconds / deviations.holeDrainSeconds[c]));
             }
         }
         flaps.rest(seconds);

@@ -22,6 +22,8 @@ import overturn.verdict.Grade;
  * @param calibrationGap largest difference of claimed and held over tenths of the verdicts, points
  * @param coverage of the true suspect's band after up to 4, 5 to 14, 15 and more readings
  * @param minutes to the verdict of a single
+ * @param ninthDecileMinutes which nine of ten singles need at most
+ * @param unlistedLeads singles at whose verdict a fault in no list leads, open too
  * @param wrongParts per 100 jobs
  */
 record TrustFigures(
@@ -38,6 +40,8 @@ record TrustFigures(
         double calibrationGap,
         List<Double> coverage,
         double minutes,
+        double ninthDecileMinutes,
+        double unlistedLeads,
         double wrongParts) {
 
     private static final int BINS = 8;
@@ -70,11 +74,19 @@ record TrustFigures(
                 List.of(coverage(both, 0, 4), coverage(both, 5, 14), coverage(both, 15, Integer.MAX_VALUE)),
                 PolicyFigures.tenth(
                         singles.stream().mapToDouble(Outcome::minutes).average().orElse(0)),
+                PolicyFigures.tenth(ninthDecile(singles)),
+                share(singles, o -> o.named().equals(Cure.LOOK_ELSEWHERE)),
                 PolicyFigures.tenth(100
                         * both.stream()
                                 .mapToDouble(Outcome::wrongParts)
                                 .average()
                                 .orElse(0)));
+    }
+
+    private static double ninthDecile(List<Outcome> outcomes) {
+        double[] minutes =
+                outcomes.stream().mapToDouble(Outcome::minutes).sorted().toArray();
+        return minutes.length == 0 ? 0 : minutes[Math.min(minutes.length - 1, (int) (0.9 * minutes.length))];
     }
 
     private static List<Outcome> with(List<Outcome> outcomes, Grade grade) {
@@ -135,7 +147,8 @@ record TrustFigures(
                 sound called sound          %5.1f %%
                 claimed against held, most  %5.1f points
                 band of the true suspect    %s %% (up to 4, 5 to 14, 15 and more readings)
-                minutes to the verdict      %5.1f
+                minutes to the verdict      %5.1f (nine of ten within %.0f)
+                a fault in no list leads    %5.1f %%
                 wrong parts per 100         %5.1f
                 """,
                 singles,
@@ -151,6 +164,8 @@ record TrustFigures(
                 calibrationGap,
                 coverage,
                 minutes,
+                ninthDecileMinutes,
+                unlistedLeads,
                 wrongParts);
     }
 }

@@ -1,0 +1,110 @@
+package overturn.simulation;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import overturn.circuit.Chamber;
+import overturn.circuit.CutSet;
+import overturn.circuit.Layout;
+import overturn.layoutfile.Presets;
+import overturn.suspect.Fault;
+import overturn.suspect.Fault.CloggedHole;
+import overturn.suspect.Fault.PreLoad;
+import overturn.suspect.Fault.Rod;
+
+/** What a shut hole holds in: worked by hand, conserved, and felt in every travel until somebody lets it out. */
+class HeldVolumeTest {
+
+    private static final Layout TENDER = Presets.layout("old-bess-tender");
+    private static final double FOR_EVER_SECONDS = 1e9;
+    /** Of the vehicle of the data sheet, per press of 20 bar or more. */
+    private static final double DRAWN_IN_ML = 0.15;
+
+    private static VehicleState state(Layout layout, Fault... faults) {
+        Plant plant = new Plant(layout);
+        return new VehicleState(
+                plant,
+                VehicleUnknowns.NOMINAL,
+                List.of(faults),
+                new Section(plant, CutSet.NONE),
+                VehicleCondition.RESTED);
+    }
+
+    private static void presses(VehicleState state, int count) {
+        for (int i = 0; i < count; i++) {
+            state.press(500);
+            assertTrue(state.pressureBar[0] > 20, "pressed hard enough: " + state.pressureBar[0]);
+            state.release(1);
+        }
+    }
+
+    /** Three presses leave 3 × 0.15 mL; that much less goes out at the next one, 0.45 mL over the area of the bore. */
+    @Test
+    void everyPressLeavesSomeBehindAndTheNextIsShorterByIt() {
+        VehicleState clogged = state(TENDER, new CloggedHole(Chamber.PRIMARY, FOR_EVER_SECONDS));
+        VehicleState sound = state(TENDER);
+        presses(clogged, 3);
+        presses(sound, 3);
+        assertEquals(3 * DRAWN_IN_ML, clogged.trappedMl[0], 1e-9);
+        assertEquals(0, sound.trappedMl[0], 1e-9);
+        clogged.rest(60);
+        sound.rest(60);
+        clogged.press(300);
+        sound.press(300);
+        double rodMm = 1000 * 3 * DRAWN_IN_ML / TENDER.master().areaMm2();
+        assertEquals(rodMm, sound.strokeMm(0) - clogged.strokeMm(0), 0.02 * rodMm);
+        assertTrue(sound.travelMm() - clogged.travelMm() > rodMm, "and the ratio shows it larger at the pedal");
+    }
+
+    /** A hole that is only slow lets it back in its own time: after one time constant 1/e is left. */
+    @ParameterizedTest
+    @ValueSource(doubles = {10, 60, 600})
+    void restLetsItFadeInItsOwnTime(double seconds) {
+        VehicleState slow = state(TENDER, new CloggedHole(Chamber.PRIMARY, seconds));
+        presses(slow, 1);
+        double before = slow.trappedMl[0];
+        slow.rest(seconds);
+        assertEquals(before / Math.E, slow.trappedMl[0], 1e-9);
+    }
+
+    /** What has left the reservoir is behind the hole, and comes back when the hole is free or has had its time. */
+    @Test
+    void whatIsHeldInCameOutOfTheReservoir() {
+        VehicleState slow = state(TENDER, new CloggedHole(Chamber.PRIMARY, 120));
+        presses(slow, 4);
+        assertEquals(slow.trappedMl[0], -(slow.compartmentMl[0] + slow.compartmentMl[1]), 1e-9);
+        slow.rest(300);
+        assertEquals(slow.trappedMl[0], -(slow.compartmentMl[0] + slow.compartmentMl[1]), 1e-9);
+        slow.rest(1e7);
+        assertEquals(0, slow.trappedMl[0], 1e-9);
+        assertEquals(0, slow.compartmentMl[0] + slow.compartmentMl[1], 1e-9);
+    }
+
+    /** A hole of one chamber holds what hangs on that chamber, and nothing else. */
+    @Test
+    void aHoleOfOneChamberHoldsThatChamberOnly() {
+        VehicleState state =
+                state(Presets.layout("ardle-roadster"), new CloggedHole(Chamber.SECONDARY, FOR_EVER_SECONDS));
+        presses(state, 2);
+        assertEquals(0, state.trappedMl[0], 1e-9);
+        assertEquals(2 * DRAWN_IN_ML, state.trappedMl[1], 1e-9);
+    }
+
+    /** An output rod is behind the assist: half a turn covers the hole, however much play the pedal has. */
+    @Test
+    void anOutputRodNeedsNoPlayTakenUp() {
+        Layout saloon = Presets.layout("pellow-saloon");
+        VehicleState rod = state(saloon, new PreLoad(Rod.OUTPUT_ROD, 0.8));
+        VehicleState pedal = state(saloon, new PreLoad(Rod.PEDAL_ROD, 0.8));
+        presses(rod, 1);
+        presses(pedal, 1);
+        assertTrue(rod.trappedMl[0] > 0, "held in by the rod");
+        assertEquals(0, pedal.trappedMl[0], "the pedal's play takes it");
+        assertEquals(
+                state(saloon).play.freePlayMm(rod.section), rod.play.freePlayMm(rod.section), 1e-9, "play as it was");
+    }
+}
