@@ -41,11 +41,8 @@ public final class ReadingLikelihood {
 
     private final boolean[] moved;
     private final double[] alone;
-    /**
-     * What many readings misfit together is partly one opinion: of the stiffness, the foot, the tape. So each counts
-     * for this share of what it says for a fault in no list; chosen on the second world.
-     */
-    private static final double STRANGE_RATE = Double.parseDouble(System.getProperty("rate", "0.5"));
+    /** Misfit that counts for half: what formulas leave out moves readings so far; chosen on both worlds. */
+    private static final double MODERATE_NATS = Double.parseDouble(System.getProperty("rate", "2"));
 
     private volatile double logStrange = Double.NaN;
 
@@ -171,9 +168,17 @@ public final class ReadingLikelihood {
             double mixed = felt
                     ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
                     : LogSpace.add(Particles.logListedShare(i) + listed[i], Particles.logUnlistedShare(i) + strange);
-            row[i] = mixed <= listed[i] ? mixed : listed[i] + STRANGE_RATE * (mixed - listed[i]);
+            row[i] = listed[i] + plain(mixed - listed[i]);
         }
         return row;
+    }
+
+    /**
+     * What a misfit says for a fault in no list: a moderate one is of the model as often as of the vehicle, and many
+     * readings share it, so it counts little; a plain one counts but for that.
+     */
+    private static double plain(double misfitNats) {
+        return misfitNats <= 0 ? misfitNats : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
     }
 
     /**
@@ -218,7 +223,7 @@ public final class ReadingLikelihood {
     }
 
     /** What a fault in no list reads where it shows as the suspect it looks like. */
-    private double[] listed(int like, int time) {
+    double[] listed(int like, int time) {
         return rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
     }
 

@@ -16,7 +16,7 @@ import overturn.suspect.Remedy;
 public final class Proof {
 
     /** Share that a remedy has to carry (docs/method.md). */
-    public static final double SHARE = Double.parseDouble(System.getProperty("share", "0.95"));
+    public static final double SHARE = 0.98;
     /** By how much a reading must move odds by itself to carry a proof; docs/method.md. */
     public static final double CARRYING_FACTOR = 3;
 

@@ -16,7 +16,7 @@ import overturn.suspect.Remedy;
  *     necessary
  * @param borne part of those that this test bears, the rest being borne by others of its round; 1 where it goes alone
  * @param gain what it is expected to bring
- * @param proofChance chance that afterwards a remedy carries 95 % and this test carries it
+ * @param proofChance chance that afterwards a remedy carries 98 % and this test carries it
  * @param proofMinutes what such a proof may cost
  * @param direct how many times what it tells counts when tests are ranked: more where it looks at a suspected part
  *     itself
@@ -40,6 +40,9 @@ public record Proposal(
      * model being a little wrong each time; estimate.
      */
     private static final double HANDLING_MINUTES = 8;
+
+    /** What being asked for one more test costs whoever does it, beyond its minutes; chosen on the second world. */
+    private static final double ASKED_AGAIN_MINUTES = 3;
 
     /** What speaks for a test. */
     public enum Kind {
@@ -107,8 +110,7 @@ public record Proposal(
     public boolean worthDoing() {
         return switch (kind) {
             case GATE, CONFLICT, LAST_LOOK -> true;
-            case SPLIT, PROOF, BESIDE ->
-                leadsTo || savedMinutes() > minutesBorne() + Double.parseDouble(System.getProperty("ask", "0"));
+            case SPLIT, PROOF, BESIDE -> leadsTo || savedMinutes() > minutesBorne() + ASKED_AGAIN_MINUTES;
         };
     }
 }

@@ -77,7 +77,7 @@ public record Verdict(
 
     /** What a proof still lacks. */
     public enum Missing {
-        /** The remedy carries less than 95 %. */
+        /** The remedy carries less than 98 %. */
         MORE_WEIGHT,
         /** Some rival has not been separated from it yet. */
         A_RIVAL_SEPARATED,

@@ -17,7 +17,7 @@ import overturn.suspect.Suspect;
 import overturn.verdict.Verdict.Missing;
 
 /**
- * Grades a belief (docs/method.md): proven means 95 % or more, carried by an isolating or directly observing reading
+ * Grades a belief (docs/method.md): proven means 98 % or more, carried by an isolating or directly observing reading
  * whose rig is proven or which was repeated with another rig, no conflict open, and 80 % left without any other single
  * reading. Of a cure of two remedies each has to be proven. A proof also asks that a second fault beside it is
  * unlikely.
