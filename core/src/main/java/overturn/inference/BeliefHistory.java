@@ -30,6 +30,8 @@ public final class BeliefHistory {
 
     /** From here on a fault in no list, or a strange reading, is likelier than not; definition. */
     private static final double LIKELY = 0.5;
+    /** From here on a fault in no list is feared enough to read again what speaks for it; chosen. */
+    private static final double UNEXPLAINED = 0.3;
     /**
      * From this on two readings do not go together, the one more doubted lying so likely at least; rules of ours;
      * chosen.
@@ -393,7 +395,7 @@ public final class BeliefHistory {
         List<ReadingLikelihood> repeatable = likelihoods.stream()
                 .filter(r -> r.reading().after().equals(done()))
                 .toList();
-        if (now().noneOfThese() <= LIKELY) {
+        if (now().noneOfThese() <= UNEXPLAINED) {
             return repeatable.stream()
                     .map(ReadingLikelihood::reading)
                     .filter(r -> lied(r) && readings().stream().noneMatch(other -> showsUp(r.rigSetup(), other)))

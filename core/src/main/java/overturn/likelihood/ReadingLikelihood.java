@@ -13,6 +13,7 @@ import overturn.forecast.PairedSeverities;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.forecast.Rows;
+import overturn.measurement.ReadingValue.Figures;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
 
@@ -41,8 +42,8 @@ public final class ReadingLikelihood {
 
     private final boolean[] moved;
     private final double[] alone;
-    /** Misfit that counts for half: what formulas leave out moves readings so far; chosen on both worlds. */
-    private static final double MODERATE_NATS = Double.parseDouble(System.getProperty("rate", "2"));
+    /** Misfit of figures that counts for half: what formulas leave out moves them so far; chosen on both worlds. */
+    private static final double MODERATE_NATS = 1;
 
     private volatile double logStrange = Double.NaN;
 
@@ -174,11 +175,13 @@ public final class ReadingLikelihood {
     }
 
     /**
-     * What a misfit says for a fault in no list: a moderate one is of the model as often as of the vehicle, and many
-     * readings share it, so it counts little; a plain one counts but for that.
+     * What a misfit says for a fault in no list: a moderate one of figures is of the model as often as of the vehicle,
+     * and many readings share it, so it counts little; a plain one counts but for that, and what is seen counts whole.
      */
-    private static double plain(double misfitNats) {
-        return misfitNats <= 0 ? misfitNats : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
+    private double plain(double misfitNats) {
+        return misfitNats <= 0 || !(reading.value() instanceof Figures)
+                ? misfitNats
+                : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
     }
 
     /**

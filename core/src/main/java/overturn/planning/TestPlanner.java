@@ -66,6 +66,9 @@ public final class TestPlanner {
      */
     private static final double WAY_BACK_CREDIT = 0.5;
 
+    /** What is short whatever it comes before, the way there included; chosen. */
+    private static final double SHORT_MINUTES = 15;
+
     private final LayoutModel model;
     private final Workshop workshop;
     private final Prices prices;
@@ -116,7 +119,9 @@ public final class TestPlanner {
             if (proposal.worthDoing()) {
                 for (String quick : QuickFirst.before(proposal.procedure().id())) {
                     Proposal before = left.get(quick);
-                    if (before != null && !before.anotherRig()) {
+                    if (before != null
+                            && !before.anotherRig()
+                            && before.minutes() <= Math.max(SHORT_MINUTES, proposal.minutes())) {
                         ordered.add(left.remove(quick).leading());
                     }
                 }

@@ -18,7 +18,7 @@ final class VehicleState {
     /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
     private static final double USUAL_PRESS_SHARE = 0.35;
     /** Rod travel from the first of a hole covered to all of it, its lip pressed over it; estimate. */
-    private static final double HOLE_COVERED_MM = 1.6;
+    private static final double HOLE_COVERED_MM = 1;
     /**
      * Fluid that swells over minutes finds its way past a half-covered hole where a quick return does not; estimate.
      */

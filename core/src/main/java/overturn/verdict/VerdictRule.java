@@ -31,6 +31,8 @@ public final class VerdictRule {
 
     /** From here on nothing wrong can be probable; chosen (docs/accuracy.md). */
     private static final double SOUND_SHARE = 0.4;
+    /** From so much on it is told which rivals still keep it from being proven; chosen. */
+    private static final double RIVALS_TOLD_SHARE = 0.95;
     /** Most that any rival of nothing wrong may have, as a share of it; chosen. */
     private static final double RIVAL_OF_SOUND = 0.7;
 
@@ -183,7 +185,7 @@ public final class VerdictRule {
         if (claim.probability() < Proof.SHARE) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        List<Remedy> rivals = claim.probability() < Proof.SHARE ? List.of() : claim.rivals();
+        List<Remedy> rivals = claim.probability() < RIVALS_TOLD_SHARE ? List.of() : claim.rivals();
         if (rivals.stream().anyMatch(r -> r != Remedy.LOOK_ELSEWHERE)) {
             missing.add(Missing.A_RIVAL_SEPARATED);
         }

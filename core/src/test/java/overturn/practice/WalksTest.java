@@ -55,7 +55,7 @@ class WalksTest {
                         "wisp-courier-brake",
                         "hole-clogged",
                         3,
-                        Set.of("wheel-drag", "toe-lift", "spout", "gravity-flow")),
+                        Set.of("hole-probed", "wheel-drag", "toe-lift", "spout", "gravity-flow")),
                 Arguments.of(
                         "soft",
                         "tarn-box-van",

@@ -156,7 +156,8 @@ class SuspectSignsTest {
         "wisp-courier-brake, reach-screw-preload, free-play, play, less",
         "wisp-courier-brake, lever-bush-worn, rock-lever, rock, more",
         "tarn-box-van, fluid-wrong, fluid-look, layers-or-swollen-cap, more",
-        "tarn-box-van, master-piston-sticking, return-time, return, more",
+        "tarn-box-van, master-piston-sticking, return-time, return, same",
+        "old-bess-tender, master-piston-sticking, return-time, return, more",
         "tarn-box-van, input-binding, pivot-felt, binds, more",
         // uneven and elsewhere
         "tarn-box-van, screws-below, screws-looked-at, below, more",
@@ -185,7 +186,8 @@ class SuspectSignsTest {
         // clutch
         "brack-tug-clutch, air-in-slave, slave-stroke, at-once, less",
         "brack-tug-clutch, air-in-slave, slave-screw, spits-air, more",
-        "brack-tug-clutch, rod-too-long, half-turn-clutch, freed, more",
+        "brack-tug-clutch, rod-too-long@0.05, half-turn-clutch, freed, more",
+        "brack-tug-clutch, rod-too-long, half-turn-clutch, still-pushed, more",
         "brack-tug-clutch, hole-clogged, half-turn-clutch, still-pushed, more",
         "pellow-saloon-clutch, air-in-high-loop, loop-lifted, bubbles-rise, more",
         "pellow-saloon-clutch, air-in-high-loop, slave-stroke, at-once, less",
@@ -203,16 +205,18 @@ class SuspectSignsTest {
         "wisp-courier-clutch, slave-seal-weeping, raised-walk, wet-at-end, more"
     })
     void aSuspectMovesTheReadingAsTheTradeSays(
-            String preset, String suspectId, String testId, String figure, String sign) {
+            String preset, String suspectAt, String testId, String figure, String sign) {
         Layout layout = Presets.layout(preset);
+        String[] at = suspectAt.split("@");
+        double severity = at.length > 1 ? Double.parseDouble(at[1]) : 0.6;
         Suspect suspect = SuspectCatalogue.of(layout).stream()
-                .filter(s -> s.id().equals(suspectId))
+                .filter(s -> s.id().equals(at[0]))
                 .findFirst()
                 .orElseThrow();
         Procedure test = ProcedureCatalogue.of(layout).find(testId).orElseThrow();
         int k = index(test, figure);
         double sound = read(layout, test, List.of())[k];
-        double faulty = read(layout, test, suspect.physics().at(0.6, layout, new SplittableRandom(5)))[k];
+        double faulty = read(layout, test, suspect.physics().at(severity, layout, new SplittableRandom(5)))[k];
         double noticed = test.spec() instanceof Series series
                 ? 0.9 * series.figures().get(k).noiseSd()
                 : 0.15;

@@ -131,7 +131,7 @@ final class Machine {
             cut(new Circuitry(layout, recut.cuts()));
         } else if (act instanceof Act.LetOut out) {
             int c = out.chamber().ordinal();
-            letOutMl[c] += Math.max(0, out.strokeMm() * areaMm2 / 1000 - strokeMl(c));
+            letOutMl[c] += Math.max(0, out.strokeMm() * areaMm2 / 1000 - displacedMl[c]);
             settle(true);
         } else if (act instanceof Act.Mark) {
             markedTravelMm = travelMm;
@@ -319,7 +319,7 @@ final class Machine {
 
     /** How far rods and screws push in at rest, mm at the rod. */
     double pushedInMm() {
-        return pushedBeforeMm() + pushedBehindMm();
+        return pushedBeforeMm() + (circuit.has(Isolation.MASTER_LOOSE) ? 0 : troubles.proudOfAssistMm());
     }
 
     /** Of it what pedal or lever pushes, which a lifted pedal takes away, mm at the rod. */
@@ -333,15 +333,11 @@ final class Machine {
         return away ? 0 : Math.max(0, before - turnedBack);
     }
 
-    /** Of it what stands too far out of the assist, mm at the rod. */
-    private double pushedBehindMm() {
-        return circuit.has(Isolation.MASTER_LOOSE) ? 0 : troubles.pushedIn(Rod.OUTPUT_ROD) + troubles.proudMm;
-    }
-
     /** Share of the holes that stays covered at rest, 0 to 1: the pedal's play is before the assist, not behind it. */
     double coveredShare() {
         double play = input.freePlayMm() * nature.freePlay / input.ratioAtRest() + 0.6 * master.portTravelMm();
-        double beyond = Math.max(0, pushedBeforeMm() - play) + Math.max(0, pushedBehindMm() - nature.outputGapMm);
+        double beyond = Math.max(0, pushedBeforeMm() - play)
+                + Math.max(0, pushedInMm() - pushedBeforeMm() - nature.outputGapMm);
         double pushed =
                 !circuit.has(Isolation.MASTER_LOOSE) && booster.restingN() > master.springsN() * nature.springs ? 1 : 0;
         double stuck = troubles.pistonFrictionN > 0.6 * master.springsN()
@@ -355,10 +351,6 @@ final class Machine {
         double free = 1 - coveredShare();
         double own = Math.max(0.8, troubles.drainSeconds[c]);
         return free <= 0.02 ? 1e9 : own / (free * free);
-    }
-
-    private double strokeMl(int c) {
-        return displacedMl[c];
     }
 
     /** Share of its stroke that a chamber's piston has used. */

@@ -236,6 +236,11 @@ final class Troubles {
         return lostMm.getOrDefault(where, 0.0);
     }
 
+    /** How far the output rod stands too far out of the assist, mm. */
+    double proudOfAssistMm() {
+        return pushedIn(Rod.OUTPUT_ROD) + proudMm;
+    }
+
     double pushedIn(Rod where) {
         return pushedInMm.getOrDefault(where, 0.0);
     }
