@@ -31,12 +31,12 @@ public final class BeliefHistory {
     /** From here on a fault in no list, or a strange reading, is likelier than not; definition. */
     private static final double LIKELY = 0.5;
     /** From here on a fault in no list is feared enough to read again what speaks for it; chosen. */
-    private static final double UNEXPLAINED = 0.3;
+    private static final double UNEXPLAINED = 0.2;
     /**
      * From this on two readings do not go together, the one more doubted lying so likely at least; rules of ours;
      * chosen.
      */
-    private static final double ONE_OF_TWO = 0.7;
+    private static final double ONE_OF_TWO = 0.55;
 
     /** Probability of lying from which on a reading is named as doubtful; chosen. */
     private static final double DOUBTED = 0.3;

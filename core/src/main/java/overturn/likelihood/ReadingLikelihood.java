@@ -13,7 +13,6 @@ import overturn.forecast.PairedSeverities;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
 import overturn.forecast.Rows;
-import overturn.measurement.ReadingValue.Figures;
 import overturn.numeric.LogSpace;
 import overturn.procedure.Procedure;
 
@@ -42,8 +41,8 @@ public final class ReadingLikelihood {
 
     private final boolean[] moved;
     private final double[] alone;
-    /** Misfit of figures that counts for half: what formulas leave out moves them so far; chosen on both worlds. */
-    private static final double MODERATE_NATS = 1;
+    /** Misfit that counts for half: what formulas and tables leave out moves readings so far; chosen on both worlds. */
+    private static final double MODERATE_NATS = 2;
 
     private volatile double logStrange = Double.NaN;
 
@@ -175,13 +174,11 @@ public final class ReadingLikelihood {
     }
 
     /**
-     * What a misfit says for a fault in no list: a moderate one of figures is of the model as often as of the vehicle,
-     * and many readings share it, so it counts little; a plain one counts but for that, and what is seen counts whole.
+     * What a misfit says for a fault in no list, nats: a moderate one is of the model as often as of the vehicle, and
+     * many readings share it, so it counts little; a plain one counts but for that.
      */
-    private double plain(double misfitNats) {
-        return misfitNats <= 0 || !(reading.value() instanceof Figures)
-                ? misfitNats
-                : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
+    static double plain(double misfitNats) {
+        return misfitNats <= 0 ? misfitNats : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
     }
 
     /**

@@ -46,6 +46,12 @@ class RepeatsTest {
         return Math.exp(seen.readings().get(0).row(Hypothesis.single(MODEL.sound()), 0)[particle]);
     }
 
+    /** A misfit of m nats counts for m² / (m + 2). */
+    private static double tempered(double listed, double mixed) {
+        double nats = Math.log(mixed / listed);
+        return nats <= 0 ? mixed : listed * Math.exp(nats * nats / (nats + 2));
+    }
+
     private static double byHand(SetupLikelihood one, SetupLikelihood other, boolean alike, int particle) {
         int options = ((Observation) MODEL.procedures().find(LOOK).orElseThrow().spec())
                 .options()
@@ -53,8 +59,8 @@ class RepeatsTest {
         double own = Particles.unlistedShare(particle);
         double lying = RigTrust.NORMAL.lyingProbability();
         double anything = 1.0 / options;
-        double here = (1 - own) * plain(one, particle) + own * anything;
-        double there = (1 - own) * plain(other, particle) + own * anything;
+        double here = tempered(plain(one, particle), (1 - own) * plain(one, particle) + own * anything);
+        double there = tempered(plain(other, particle), (1 - own) * plain(other, particle) + own * anything);
         double both = (1 - own) * plain(one, particle) * plain(other, particle)
                 + own * anything * (alike ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (options - 1));
         return (1 - lying) * (1 - lying) * both
