@@ -11,6 +11,7 @@ import java.util.Map;
 public final class QuickFirst {
 
     private static final List<String> PLAY = List.of("free-play");
+    private static final List<String> PLUGS = List.of("port-plugs");
 
     private static final Map<String, List<String>> BEFORE = Map.ofEntries(
             Map.entry("vacuum-tee", List.of("assist-drop")),
@@ -25,9 +26,9 @@ public final class QuickFirst {
             Map.entry("parking-brake", PLAY),
             Map.entry("first-press", PLAY),
             Map.entry("runout-dialled", List.of("first-press")),
-            Map.entry("master-stripped", List.of("hold-twice", "port-plugs")),
-            Map.entry("bore-gauged", List.of("hold-twice", "port-plugs")),
-            Map.entry("bore-for-wear", List.of("hold-twice", "port-plugs")));
+            Map.entry("master-stripped", PLUGS),
+            Map.entry("bore-gauged", PLUGS),
+            Map.entry("bore-for-wear", PLUGS));
 
     private QuickFirst() {}
 
