@@ -37,7 +37,6 @@ import overturn.suspect.Suspect;
  */
 public final class TestPlanner {
 
-    /** Share of the leading remedy above which the open question is its proof. */
     /** From so long on a vehicle has stood for a night; chosen. */
     private static final double A_NIGHT_SECONDS = 4 * 3600;
 
