@@ -171,8 +171,9 @@ class CountedTapsTest {
         screens.heading("Suspects").waitFor();
     }
 
+    /** First walk, hold, hold twice, plugs: a proof at 98 % asks for both of the last. */
     @Test
-    void aSinkingVanTakesAtMostAHundredAndThirty(OverturnServer.Running server) {
+    void aSinkingVanTakesAtMostAHundredAndFifty(OverturnServer.Running server) {
         int taps = taps(
                 server,
                 new Story(
@@ -183,7 +184,7 @@ class CountedTapsTest {
                         "release-valve-passing",
                         new Fault.ByPass(Fault.Cup.PRIMARY_PISTON, 3, 0.2, 0, 29.0 / 3),
                         32));
-        assertTrue(taps <= 130, taps + " taps");
+        assertTrue(taps <= 150, taps + " taps");
     }
 
     @Test
