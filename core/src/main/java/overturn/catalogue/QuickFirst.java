@@ -2,6 +2,7 @@ package overturn.catalogue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Short tests that a technician does before a dearer one, whatever either is worth by itself: the pedal's own play
@@ -31,6 +32,11 @@ public final class QuickFirst {
             Map.entry("bore-for-wear", PLUGS));
 
     private QuickFirst() {}
+
+    /** Ids of the dearer tests. */
+    static Set<String> dearer() {
+        return BEFORE.keySet();
+    }
 
     /** Ids of the tests that come before this one, the first first; not every layout has each of them. */
     public static List<String> before(String procedureId) {

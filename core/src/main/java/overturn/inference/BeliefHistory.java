@@ -28,7 +28,7 @@ import overturn.suspect.Repaired;
  */
 public final class BeliefHistory {
 
-    /** From here on a fault in no list, or a strange reading, is likelier than not; definition. */
+    /** From here on something is likelier than not: that a reading is strange, that its rig lied; definition. */
     private static final double LIKELY = 0.5;
     /** From here on a fault in no list is feared enough to read again what speaks for it; chosen. */
     private static final double UNEXPLAINED = 0.2;

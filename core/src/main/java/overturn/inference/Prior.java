@@ -26,7 +26,7 @@ final class Prior {
     private static final double TRADE_JOBS = 60;
     /**
      * Facts multiply, since each is told for a reason of its own; together they move a suspect by no more than this;
-     * chosen.; chosen.
+     * chosen.
      */
     private static final double MOST_MOVED = 60;
 

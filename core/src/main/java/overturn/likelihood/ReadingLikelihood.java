@@ -177,7 +177,7 @@ public final class ReadingLikelihood {
      * What a misfit says for a fault in no list, nats: a moderate one is of the model as often as of the vehicle, and
      * many readings share it, so it counts little; a plain one counts but for that.
      */
-    static double plain(double misfitNats) {
+    private static double plain(double misfitNats) {
         return misfitNats <= 0 ? misfitNats : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
     }
 
@@ -223,7 +223,7 @@ public final class ReadingLikelihood {
     }
 
     /** What a fault in no list reads where it shows as the suspect it looks like. */
-    double[] listed(int like, int time) {
+    private double[] listed(int like, int time) {
         return rows.of(Hypothesis.single(predictions.observes(like) ? model.sound() : like), time);
     }
 
