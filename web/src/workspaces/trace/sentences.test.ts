@@ -94,6 +94,9 @@ describe("what it costs", () => {
     expect(stopOrTest(proposal("SPLIT", { leadingNow: 0.857, leadingAfter: 0.86 }), at(0.857))).toBe(
       "Act now: wrong 1 in 7. This test changes that little.",
     );
+    expect(stopOrTest(proposal("SPLIT", { leadingNow: 0.9655, leadingAfter: 0.9667 }), at(0.9655))).toBe(
+      "Act now: wrong 1 in 29. This test changes that little.",
+    );
     const tiny = {
       kind: "SPLIT" as const,
       oneSide: ["air"],

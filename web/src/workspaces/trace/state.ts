@@ -196,13 +196,18 @@ export function needsText(needs: Needs, lever = false): string {
   return say(needs.bonnetOpen ? "state.bonnet" : "state.seat");
 }
 
+/** A test that leaves more than this share of the doubt is said to change it little. */
+const WORTH_TELLING = 0.9;
+
 /** Stop or test, both sides shown, by the share that stands beside the verdict: what a test for a proof brings is the proof. */
 export function stopOrTest(proposal: Proposal, verdict: Verdict | undefined): string {
   const stands = verdict?.probability ?? proposal.leadingNow;
-  const now = oneIn(1 - stands);
+  const wrong = 1 - stands;
+  const now = oneIn(wrong);
   if (proposal.reason.kind === "PROOF") return say("orProof", { now, chance: percent(proposal.proofChance) });
-  const after = oneIn(1 - Math.min(1, stands + Math.max(0, proposal.leadingAfter - proposal.leadingNow)));
-  return after === now ? say("orLittle", { now }) : say("orNow", { now, after });
+  const left = Math.max(0, wrong - Math.max(0, proposal.leadingAfter - proposal.leadingNow));
+  const after = oneIn(left);
+  return after === now || left > WORTH_TELLING * wrong ? say("orLittle", { now }) : say("orNow", { now, after });
 }
 
 /** Figures behind the words of what weighs on a suspect, for who asks. */
