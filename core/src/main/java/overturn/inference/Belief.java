@@ -46,6 +46,9 @@ public final class Belief {
     /** Hypotheses that are tried with several vehicles at most; chosen for speed. */
     private static final int MOST_LEADING = 8;
 
+    /** Part of the log likelihood that tempering takes away which a proof counts again; chosen (docs/accuracy.md). */
+    private static final double PART_IN_PROOFS = 0.5;
+
     private final LayoutModel model;
     private final Optional<Cure> done;
     private final List<Hypothesis> hypotheses;
@@ -58,6 +61,7 @@ public final class Belief {
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
     private volatile List<Suspect> ranking;
+    private volatile double untemperedRise = Double.NaN;
 
     private Belief(
             LayoutModel model,
@@ -182,40 +186,6 @@ public final class Belief {
         return new Brought.Weights(logs, logTotal);
     }
 
-    /** Weights of the particles of one hypothesis, against the heaviest. */
-    private record Cloud(double logHeaviest, float[] relative, double sum) {
-
-        static Cloud of(double logPrior, double[] row) {
-            double highest = LogSpace.highest(row);
-            double[] against = LogSpace.against(highest, row);
-            float[] relative = new float[row.length];
-            double sum = 0;
-            for (int i = 0; i < row.length; i++) {
-                relative[i] = (float) against[i];
-                sum += relative[i];
-            }
-            return new Cloud(logPrior - Math.log(row.length) + highest, relative, sum);
-        }
-
-        double logEvidence() {
-            return logHeaviest + Math.log(sum);
-        }
-
-        /** Share of the weight on which a rig lied, from the log likelihoods that it lied and that it lied or not. */
-        double lying(double logLied, double[] row) {
-            double[] chances = new double[row.length];
-            for (int i = 0; i < row.length; i++) {
-                chances[i] = row[i] - logLied;
-            }
-            LogSpace.expOfMinus(chances);
-            double lying = 0;
-            for (int i = 0; i < row.length; i++) {
-                lying += relative[i] * chances[i];
-            }
-            return lying / sum;
-        }
-    }
-
     /**
      * Particles are few, and where a reading pins the severity down hardly one is left, whose vehicle then decides by
      * chance. So every severity of a leading hypothesis is tried with several vehicles; and on its own vehicle, if no
@@ -313,7 +283,7 @@ public final class Belief {
 
     double weight(int hypothesis, int particle) {
         Cloud cloud = clouds.get(hypothesis);
-        return shares[hypothesis] * cloud.relative[particle] / cloud.sum;
+        return shares[hypothesis] * cloud.share(particle);
     }
 
     /**
@@ -321,7 +291,7 @@ public final class Belief {
      * them fits at all. Singles come first among the hypotheses, in the order of the suspects.
      */
     double[] foreseen(int hypothesis) {
-        float[] relative = clouds.get(hypothesis).relative;
+        float[] relative = clouds.get(hypothesis).relative();
         double[] weights = new double[Particles.FORESEEN];
         double sum = 0;
         for (int i = 0; i < weights.length; i++) {
@@ -405,6 +375,38 @@ public final class Belief {
         double sum = 0;
         for (int h = 0; h < shares.length; h++) {
             sum += hypotheses.get(h).isNoneOfThese() ? shares[h] : 0;
+        }
+        return sum;
+    }
+
+    /**
+     * How many times likelier a fault in no list is in a proof, where half of what a misfit says beyond the tempered
+     * counts again; 1 where nothing was read, or where the particles are no longer kept. Worked out when first asked
+     * for.
+     */
+    public double untemperedRise() {
+        if (Double.isNaN(untemperedRise)) {
+            double share = noneOfThese();
+            untemperedRise = share <= LEAST || setups.isEmpty() ? 1 : untempered() / share;
+        }
+        return untemperedRise;
+    }
+
+    private double untempered() {
+        double sum = 0;
+        for (int h = 0; h < shares.length; h++) {
+            if (hypotheses.get(h).isNoneOfThese() && shares[h] > LEAST) {
+                double[] rise = new double[Particles.PARTICLES];
+                for (SetupLikelihood setup : setups) {
+                    double[] more = setup.untemperedRise(hypotheses.get(h));
+                    for (int i = 0; i < rise.length; i++) {
+                        rise[i] += more[i];
+                    }
+                }
+                for (int i = 0; i < rise.length; i++) {
+                    sum += weight(h, i) * Math.exp(PART_IN_PROOFS * rise[i]);
+                }
+            }
         }
         return sum;
     }

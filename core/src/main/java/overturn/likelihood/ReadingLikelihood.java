@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.Map;
 import java.util.WeakHashMap;
+import java.util.function.DoubleUnaryOperator;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
@@ -159,7 +160,7 @@ public final class ReadingLikelihood {
      * What a fault in no list reads: as the suspect it looks like, or anything else that the test can show. Where the
      * test looks at that suspect itself there is nothing to see; and what the vehicle was brought in for is felt.
      */
-    private double[] unlisted(int like, int time) {
+    private double[] unlisted(int like, int time, DoubleUnaryOperator misfitNats) {
         double[] listed = listed(like, time);
         boolean felt = like == model.sound() && felt();
         double strange = logStrange();
@@ -168,7 +169,7 @@ public final class ReadingLikelihood {
             double mixed = felt
                     ? LogSpace.add(Math.log1p(-FELT) + listed[i], Math.log(FELT) + strange)
                     : LogSpace.add(Particles.logListedShare(i) + listed[i], Particles.logUnlistedShare(i) + strange);
-            row[i] = listed[i] + plain(mixed - listed[i]);
+            row[i] = listed[i] + misfitNats.applyAsDouble(mixed - listed[i]);
         }
         return row;
     }
@@ -179,6 +180,11 @@ public final class ReadingLikelihood {
      */
     private static double plain(double misfitNats) {
         return misfitNats <= 0 ? misfitNats : misfitNats * misfitNats / (misfitNats + MODERATE_NATS);
+    }
+
+    /** The same, every misfit counted in full: what a proof has to stand against. */
+    double[] untempered(Hypothesis unlisted) {
+        return unlisted(unlisted.first(), 0, DoubleUnaryOperator.identity());
     }
 
     /**
@@ -257,7 +263,7 @@ public final class ReadingLikelihood {
 
     private double[] computed(Hypothesis hypothesis, int time) {
         if (hypothesis.isNoneOfThese()) {
-            return unlisted(hypothesis.first(), time);
+            return unlisted(hypothesis.first(), time, ReadingLikelihood::plain);
         }
         double[] there = predictions.logLikelihoods(encoded, hypothesis, time);
         if (!sometimes || hypothesis.equals(sound)) {

@@ -107,6 +107,21 @@ public final class SetupLikelihood {
         return row;
     }
 
+    /**
+     * By how much the log likelihood of a fault in no list rises, per particle, if every misfit counts in full instead
+     * of a moderate one for little.
+     */
+    public double[] untemperedRise(Hypothesis unlisted) {
+        Hypothesis shown = unlisted.showing(this::moved, sound);
+        double[] row = new double[Particles.PARTICLES];
+        for (int r = 0; r < shares.length; r++) {
+            add(row, readings.get(r).untempered(shown), shares[r]);
+        }
+        mix(row);
+        add(row, row(unlisted, 0), -1);
+        return row;
+    }
+
     /** A cheap estimate of the log likelihood if the fault is in no list and looks like this suspect. */
     public double unlistedEstimate(int like) {
         double sum = logHonest;

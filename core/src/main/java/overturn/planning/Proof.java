@@ -92,6 +92,20 @@ public final class Proof {
     }
 
     /**
+     * Shares of cures as a proof weighs them: a moderate misfit counts for little in what is believed, since the model
+     * misses as often as the vehicle is odd, but what is called proven has to stand against all of it.
+     *
+     * @param shares of each cure of the list, in any scale
+     */
+    public static double[] untempered(List<Cure> cures, double[] shares, double untemperedRise) {
+        double[] raised = shares.clone();
+        for (int c = 0; c < raised.length; c++) {
+            raised[c] *= cures.get(c).has(Remedy.LOOK_ELSEWHERE) ? untemperedRise : 1;
+        }
+        return raised;
+    }
+
+    /**
      * Whether a reading of this test can carry the proof of a remedy: it isolates or looks at the fault itself, and can
      * tell from nothing wrong a suspect for which the remedy is wanted.
      */

@@ -305,6 +305,7 @@ public final class TestPlanner {
             Foresight foresight,
             Optional<Cure> carried) {
         List<Cure> cures = foresight.cures();
+        double rise = history.now().untemperedRise();
         double[] overall = foresight.overall(procedure);
         double chance = 0;
         for (int m = 0; m < outcomes.length; m++) {
@@ -318,7 +319,9 @@ public final class TestPlanner {
             boolean moved = outcome[top] >= Proof.CARRYING_FACTOR * now[top] * overall[m];
             boolean carries = carried.filter(cures.get(top)::equals).isPresent()
                     || moved && Proof.canCarry(history, procedure, cures.get(top));
-            if (carries && Proof.claim(cures, outcome, cures.get(top)).holds()) {
+            if (carries
+                    && Proof.claim(cures, Proof.untempered(cures, outcome, rise), cures.get(top))
+                            .holds()) {
                 chance += total;
             }
         }

@@ -75,8 +75,8 @@ public final class VerdictRule {
     public Named named(BeliefHistory history) {
         Belief now = history.now();
         Cure cure = cure(now);
-        Claim claim = claim(now, cure);
-        double probability = claim.probability();
+        Claim claim = claim(now, cure, now.untemperedRise());
+        double probability = probability(now, cure);
         Grade grade = claim.holds()
                 ? grade(now, cure, probability, missing(history, cure, claim, carriers(history, cure)))
                 : unproven(now, cure, probability);
@@ -87,8 +87,8 @@ public final class VerdictRule {
     public Verdict on(BeliefHistory history) {
         Belief now = history.now();
         Cure cure = cure(now);
-        Claim claim = claim(now, cure);
-        double probability = claim.probability();
+        Claim claim = claim(now, cure, now.untemperedRise());
+        double probability = probability(now, cure);
         List<Integer> carriers = carriers(history, cure).stream()
                 .sorted(Comparator.comparingDouble(i -> -history.oddsFactor(i, cure)))
                 .toList();
@@ -135,7 +135,9 @@ public final class VerdictRule {
                 verdict.missing(),
                 overturners.of(verdict.remedy()),
                 overturners.stripDown(
-                        verdict.remedy(), claim(history.now(), verdict.cure()).rivals()));
+                        verdict.remedy(),
+                        claim(history.now(), verdict.cure(), history.now().untemperedRise())
+                                .rivals()));
     }
 
     /**
@@ -171,13 +173,13 @@ public final class VerdictRule {
     }
 
     private static double probability(Belief belief, Cure cure) {
-        return claim(belief, cure).probability();
+        return claim(belief, cure, 1).probability();
     }
 
-    private static Claim claim(Belief belief, Cure cure) {
+    private static Claim claim(Belief belief, Cure cure, double untemperedRise) {
         List<Cure> cures = List.copyOf(belief.cures().keySet());
         double[] shares = cures.stream().mapToDouble(belief.cures()::get).toArray();
-        return Proof.claim(cures, shares, cure);
+        return Proof.claim(cures, Proof.untempered(cures, shares, untemperedRise), cure);
     }
 
     private List<Missing> missing(BeliefHistory history, Cure cure, Claim claim, List<Integer> carriers) {

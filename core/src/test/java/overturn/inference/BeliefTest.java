@@ -47,6 +47,17 @@ class BeliefTest {
         return belief.share(MODEL.indexOf(suspect));
     }
 
+    /** Tempering takes at most two nats from a misfit, so a proof counts at most one again for each set-up of a rig. */
+    @Test
+    void aProofCountsAgainWhatTemperingTookFromAMisfit() {
+        assertEquals(1, belief().untemperedRise(), 1e-12);
+        double fitting = belief(SINKS, SINKING).untemperedRise();
+        double strange = belief(SINKS, figures("hold-medium", "tape", RigTrust.PROVEN, 90.0, 90.0, 90.0, 90.0))
+                .untemperedRise();
+        assertTrue(fitting >= 1 && fitting < strange, fitting + " and " + strange);
+        assertTrue(strange < Math.exp(2), "strange: " + strange);
+    }
+
     @Test
     void beforeAnyReadingFrequenciesSpeak() {
         double total = MODEL.suspects().stream().mapToDouble(Suspect::frequency).sum();
