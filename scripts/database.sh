@@ -6,7 +6,7 @@ DATABASE_SUPERVISOR_PID="$VAR/database.supervisor.pid"
 PG_USER_RUN=() # how to run the database's programs: PostgreSQL refuses to run as root
 if [ "$(id -u)" = 0 ]; then PG_USER_RUN=(runuser -u postgres --); fi
 
-SETTINGS_KEYS=(KEEPER_PASSWORD OWNER_PASSWORD APP_PASSWORD DB_PORT)
+SETTINGS_KEYS=(KEEPER_PASSWORD OWNER_PASSWORD APP_PASSWORD DB_PORT DEMO_PASSWORD DEMO_PIN OPERATOR_TOKEN)
 
 # Where a cluster can live: under var/, unless the database's user cannot get there (a clone inside /root).
 cluster_home() {
@@ -87,6 +87,11 @@ make_database() {
 
 random_password() { head -c 48 /dev/urandom | base64 | tr -dc 'a-zA-Z0-9' | cut -c1-32; }
 
+# One that can be typed from the screen: 12 letters and digits that nobody takes for one another, 59 bits.
+random_word() { head -c 256 /dev/urandom | tr -dc 'a-hjkmnp-z2-9' | cut -c1-12; }
+
+random_pin() { shuf -i 2345-9876 -n 1 --random-source=/dev/urandom | tr '0' '7'; }
+
 # read_settings FILE: read as data, never run; false if there is none.
 read_settings() {
     local key value
@@ -106,7 +111,7 @@ write_settings() {
     local key
     (
         umask 077
-        for key in "${SETTINGS_KEYS[@]}"; do printf '%s=%s\n' "$key" "${!key}"; done >"$1.new"
+        for key in "${SETTINGS_KEYS[@]}"; do [ -z "${!key:-}" ] || printf '%s=%s\n' "$key" "${!key}"; done >"$1.new"
         mv -f "$1.new" "$1"
     )
 }
@@ -114,7 +119,7 @@ write_settings() {
 use_database() {
     CLUSTER="$(cluster_home)/postgres"
     SETTINGS="$VAR/database.env"
-    OWNER_PASSWORD=
+    OWNER_PASSWORD='' DEMO_PASSWORD='' DEMO_PIN='' OPERATOR_TOKEN=''
     read_settings "$SETTINGS"
 }
 
@@ -126,6 +131,9 @@ start_database() {
         DB_PORT=$(free_port 54117)
     fi
     [ -n "$OWNER_PASSWORD" ] || OWNER_PASSWORD=$(random_password)
+    [ -n "$DEMO_PASSWORD" ] || DEMO_PASSWORD=$(random_word)
+    [ -n "$DEMO_PIN" ] || DEMO_PIN=$(random_pin)
+    [ -n "$OPERATOR_TOKEN" ] || OPERATOR_TOKEN=$(random_password)
     if [ -d "$CLUSTER" ] && cluster_runs "$CLUSTER"; then
         write_settings "$SETTINGS"
     else

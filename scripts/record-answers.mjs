@@ -1,26 +1,33 @@
 /**
  * Records what the server answers at three places of a lever-brake job, for the tests of single pages:
- *     node scripts/record-answers.mjs http://127.0.0.1:8117
+ *     DEMO_PASSWORD=… node scripts/record-answers.mjs http://127.0.0.1:8117
  */
 import { writeFile } from "node:fs/promises";
 
 const server = process.argv[2] ?? "http://127.0.0.1:8117";
 const LAYOUT = "wisp-courier-brake";
-const PERSON = "juno-vale";
+const PERSON = "tobias-renn";
 const answers = new URL("../web/src/test/answers/", import.meta.url);
 
-const get = async (path) => (await fetch(server + path)).json();
+const cookies = new Map();
+async function ask(path, request = {}) {
+  const cookie = [...cookies].map((pair) => pair.join("=")).join("; ");
+  const headers = { "Content-Type": "application/json", Cookie: cookie, "X-XSRF-TOKEN": cookies.get("XSRF-TOKEN") ?? "" };
+  const response = await fetch(server + path, { ...request, headers });
+  for (const set of response.headers.getSetCookie()) cookies.set(...set.split(";")[0].split(/=(.*)/s, 2));
+  return response;
+}
+const get = async (path) => (await ask(path)).json();
 async function post(path, body) {
-  const response = await fetch(server + path, {
-    method: "POST",
-    headers: { "Content-Type": "application/json" },
-    body: JSON.stringify(body),
-  });
+  const response = await ask(path, { method: "POST", body: JSON.stringify(body) });
   const said = await response.json();
   if (!response.ok) throw new Error(`${path} ${JSON.stringify(body)}: ${JSON.stringify(said)}`);
   return said;
 }
 const keep = (name, answer) => writeFile(new URL(`${name}.json`, answers), `${JSON.stringify(answer)}\n`);
+
+await get("/api/session");
+await post("/api/session", { name: PERSON, password: process.env.DEMO_PASSWORD });
 
 const catalogue = await get("/api/catalogue");
 await keep("catalogue", { ...catalogue, layouts: catalogue.layouts.filter((layout) => layout.id === LAYOUT) });
@@ -30,7 +37,6 @@ let job = await post("/api/jobs", {
   jobId,
   entryId: crypto.randomUUID(),
   readingId: crypto.randomUUID(),
-  personId: PERSON,
   vehicle: `Wisp ${jobId.slice(0, 4)}`,
   layoutId: LAYOUT,
   complaint: "Lever sinks to the bar under a steady hand",
@@ -43,7 +49,6 @@ let job = await post("/api/jobs", {
 const enter = async (kind, body) => {
   job = await post(`/api/jobs/${jobId}/${kind}`, {
     entryId: crypto.randomUUID(),
-    personId: PERSON,
     sequence: job.sequence,
     ...body,
   });

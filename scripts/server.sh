@@ -34,6 +34,7 @@ heap_megabytes() {
 start_server() {
     if server_runs && [ ! "$JAR" -nt "$SUPERVISOR_PID" ] && health "$(cat "$VAR/server.port")"; then
         say "Already serving: http://127.0.0.1:$(cat "$VAR/server.port")"
+        tell_sign_in "$(cat "$VAR/server.port")"
         return
     fi
     stop_server
@@ -41,12 +42,25 @@ start_server() {
     mkdir -p "$VAR/log"
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
         OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
+        OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_DEMO_PIN=$DEMO_PIN OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN \
         setsid nohup "$SUPERVISOR" "$VAR" server "curl -s -m 5 -o /dev/null http://127.0.0.1:$PORT/api/health" \
         java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/server.log" 2>&1 </dev/null &
     echo $! >"$SUPERVISOR_PID"
     echo "$PORT" >"$VAR/server.port"
     say "Starting the server …"
     wait_until_up
+}
+
+# operator METHOD PORT PATH: asks the server for what only the commands of this machine get; the token goes by no command line.
+operator() { printf 'header = "Authorization: Bearer %s"\n' "$OPERATOR_TOKEN" | curl -fs -m 20 -K - -X "$1" "http://127.0.0.1:$2$3"; }
+
+tell_sign_in() {
+    local path
+    [ -n "${DEMO_PASSWORD:-}" ] || return 0
+    say "Sign in as Ines Quill (lead), Tobias Renn, Marit Osei (technicians) or Juno Vale (apprentice) of the demo."
+    say "Their password is $DEMO_PASSWORD, their PIN on a shop tablet $DEMO_PIN."
+    path=$(operator POST "$1" /api/owner-link | sed -n 's/.*"path":"\([^"]*\)".*/\1/p') || true
+    [ -z "$path" ] || say "Nobody owns this workshop yet. Whoever opens this link first, within a week, does: http://127.0.0.1:$1$path"
 }
 
 # Waits as long as the process lives: a busy machine may need minutes.
@@ -56,6 +70,7 @@ wait_until_up() {
     while server_runs; do
         if health "$PORT"; then
             say "Overturn is ready: http://127.0.0.1:$PORT"
+            tell_sign_in "$PORT"
             return
         fi
         if [ $((SECONDS - said)) -ge 15 ]; then
@@ -123,7 +138,8 @@ show_status() {
 
 rebuild_bay() {
     server_runs && health "$(cat "$VAR/server.port")" || fail 6 "The server is not up; './overturn start' starts it"
-    curl -fs -X POST "http://127.0.0.1:$(cat "$VAR/server.port")/api/bay/rebuild" || fail 6 "The server refused; see $VAR/log/server.log"
+    use_database
+    operator POST "$(cat "$VAR/server.port")" /api/bay/rebuild || fail 6 "The server refused; see $VAR/log/server.log"
     say "The lines of the bay are made anew from the logs in the background"
 }
 
@@ -137,6 +153,8 @@ with_test_database() {
     OWNER_PASSWORD=$(random_password)
     APP_PASSWORD=$(random_password)
     DB_PORT=$(free_port 54317)
+    DEMO_PASSWORD=$(random_word)
+    OPERATOR_TOKEN=$(random_password)
     trap 'halt_cluster "'"$CLUSTER"'" >/dev/null 2>&1; rm -rf "'"$home"'"' EXIT
     step "Making a throw-away database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
     step "Starting the throw-away database" run_cluster "$CLUSTER" "$DB_PORT"
@@ -242,7 +260,7 @@ serve_for_measuring() {
     local port code=0
     port=$(free_port 8517)
     ADDRESS=http://127.0.0.1:$port
-    OVERTURN_PORT=$port OVERTURN_DEMO=true java "-Xmx${OVERTURN_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
+    OVERTURN_PORT=$port OVERTURN_DEMO=true OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN java "-Xmx${OVERTURN_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/bench-server.log" 2>&1 &
     SERVER=$!
     until health "$port"; do kill -0 $SERVER 2>/dev/null || fail 6 "The server did not start; see $VAR/log/bench-server.log"; sleep 0.5; done
     "$@" || code=$?
@@ -251,7 +269,7 @@ serve_for_measuring() {
     return $code
 }
 
-measuring() { java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" "$@"; }
+measuring() { DEMO_PASSWORD=$DEMO_PASSWORD java -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" "$@"; }
 
 measure_server() { serve_for_measuring run_server_answer; }
 
@@ -259,7 +277,7 @@ run_server_answer() { measuring overturn.bench.ServerAnswer "$ADDRESS"; }
 
 # What the server holds after all that: of its heap after the last collection, and of the machine's memory at most.
 tell_memory() {
-    curl -s "$ADDRESS/api/health" | grep -o '[0-9]* % held after the last collection' || true
+    operator GET "${ADDRESS##*:}" /api/health | grep -o '[0-9]* % held after the last collection' || true
     say "most memory of the process: $(($(sed -n 's/^VmHWM:[^0-9]*\([0-9]*\) kB/\1/p' "/proc/$SERVER/status") / 1024)) MB (heap at most ${OVERTURN_HEAP:-1g})"
 }
 

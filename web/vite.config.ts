@@ -31,7 +31,7 @@ const offline = VitePWA({
     runtimeCaching: [
       {
         urlPattern: ({ url, sameOrigin }) =>
-          sameOrigin && /^\/api\/(words|catalogue|jobs|vehicles|workshop)/.test(url.pathname),
+          sameOrigin && /^\/api\/(words|catalogue|jobs|vehicles|workshop|session)/.test(url.pathname),
         handler: "NetworkFirst",
         options: {
           cacheName: "last-said",

@@ -1,12 +1,14 @@
 import { lazy, Suspense, useEffect, type ReactNode } from "react";
 import { BrowserRouter, Link, Route, Routes, useLocation } from "react-router";
-import { SettingsProvider, signsHere, useSettings } from "./domain/settings";
+import { SignedInAs, useSessionQuery } from "./domain/session";
+import { SettingsProvider } from "./domain/settings";
+import type { Session } from "./domain/types";
 import { soon } from "./domain/soon";
 import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
-import { Button } from "./ui/Button";
 import { Drawn, Failed, Loading } from "./ui/States";
+import { useIdleLock } from "./ui/useIdleLock";
 import { showPalette, usePalette } from "./ui/usePalette";
 import { BayView } from "./workspaces/bay/BayView";
 import { TraceView } from "./workspaces/trace/TraceView";
@@ -29,11 +31,32 @@ const CatalogueView = lazy(async () => ({
 }));
 const WorkshopView = lazy(async () => ({ default: (await import("./workspaces/workshop/WorkshopView")).WorkshopView }));
 
+const PeopleView = lazy(async () => ({ default: (await import("./workspaces/people/PeopleView")).PeopleView }));
+const SignIn = lazy(async () => ({ default: (await import("./workspaces/door/SignIn")).SignIn }));
+const Welcome = lazy(async () => ({ default: (await import("./workspaces/door/Welcome")).Welcome }));
+
 export function App() {
+  const session = useSessionQuery();
+  if (window.location.pathname === "/welcome" && window.location.hash !== "")
+    return (
+      <Suspense fallback={<Loading />}>
+        <Welcome />
+      </Suspense>
+    );
+  if (!session.data)
+    return session.error ? <Failed error={session.error} again={() => void session.refetch()} /> : <Loading />;
+  if (!session.data.person)
+    return (
+      <Suspense fallback={<Loading />}>
+        <SignIn session={session.data} />
+      </Suspense>
+    );
   return (
-    <SettingsProvider loading={<Loading />} failed={(error, again) => <Failed error={error} again={again} />}>
-      <Signed />
-    </SettingsProvider>
+    <SignedInAs key={session.data.person.id} person={session.data.person}>
+      <SettingsProvider loading={<Loading />} failed={(error, again) => <Failed error={error} again={again} />}>
+        <Signed session={session.data} />
+      </SettingsProvider>
+    </SignedInAs>
   );
 }
 
@@ -50,13 +73,11 @@ function AtTheTop() {
   return null;
 }
 
-/** Nothing can be entered before it is known who works. */
-function Signed() {
-  const { personId, catalogue } = useSettings();
+function Signed({ session }: { session: Session }) {
   useSender();
   useLive();
+  useIdleLock(session.tablet !== undefined, session.idleLockMinutes);
   useEffect(() => soon(() => void Promise.all([intake(), runner()])), []);
-  if (!catalogue.staff.some((person) => person.id === personId)) return <WhoWorks />;
   return (
     <BrowserRouter>
       <AtTheTop />
@@ -76,6 +97,7 @@ function Signed() {
             <Route path="/bench" element={<BenchView />} />
             <Route path="/catalogue" element={<CatalogueView />} />
             <Route path="/workshop" element={<WorkshopView />} />
+            <Route path="/people" element={<PeopleView />} />
             <Route path="/layouts" element={<LayoutsView />} />
             <Route path="/layouts/new" element={<EditorView />} />
             <Route path="*" element={<Nothing />} />
@@ -96,26 +118,6 @@ function AnyPage() {
         <Palette onClose={() => showPalette(false)} />
       </Suspense>
     )
-  );
-}
-
-function WhoWorks() {
-  const { catalogue, set } = useSettings();
-  return (
-    <main className="sheet-grid grid min-h-dvh place-items-center p-6">
-      <div className="w-full max-w-lg border-2 border-ink bg-panel p-6">
-        <h1 className="text-3xl font-semibold">{say("who")}</h1>
-        <p className="mt-1 mb-5 text-soft">{say("whoWhy")}</p>
-        <div className="grid gap-3 sm:grid-cols-2">
-          {catalogue.staff.filter(signsHere).map((person) => (
-            <Button key={person.id} large onClick={() => set({ personId: person.id })}>
-              {person.name}
-              <span className="ml-2 text-base font-normal text-soft">{person.role}</span>
-            </Button>
-          ))}
-        </div>
-      </div>
-    </main>
   );
 }
 

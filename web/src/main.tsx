@@ -5,6 +5,7 @@ import { App } from "./App";
 import { registerSW } from "virtual:pwa-register";
 import { api, Refusal } from "./domain/api";
 import { offerNewVersion } from "./domain/line";
+import { WAS_SIGNED_IN } from "./domain/session";
 import "./index.css";
 
 const queries = new QueryClient({
@@ -18,10 +19,13 @@ const queries = new QueryClient({
 });
 
 /** What every page needs, and the job that this one is about, are asked for before anything is drawn. */
-void queries.prefetchQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
-void queries.prefetchQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
+void queries.prefetchQuery({ queryKey: ["session"], queryFn: api.session, staleTime: 60_000 });
+const wasSignedIn = localStorage.getItem(WAS_SIGNED_IN) !== null;
+if (wasSignedIn) void queries.prefetchQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
+if (wasSignedIn) void queries.prefetchQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
 const jobId = /^\/jobs\/([^/]+)/.exec(window.location.pathname)?.[1];
-if (jobId !== undefined) void queries.prefetchQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
+if (wasSignedIn && jobId !== undefined)
+  void queries.prefetchQuery({ queryKey: ["job", jobId], queryFn: () => api.job(jobId) });
 
 const renew = registerSW({ onNeedRefresh: () => offerNewVersion(() => void renew(true)) });
 

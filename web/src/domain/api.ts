@@ -6,7 +6,27 @@ import type { FactRequest, FigureRequest, OpenJobRequest, WorkshopRequest, Write
 type Schemas = components["schemas"];
 
 const client = createClient<paths>({ baseUrl: "/" });
-client.use({ onResponse: ({ response }) => noteAnswer(response) });
+
+const signedOut = new Set<() => void>();
+/** Calls back when the server says that nobody is signed in here any more. */
+export function onSignedOut(listener: () => void): () => void {
+  signedOut.add(listener);
+  return () => void signedOut.delete(listener);
+}
+
+/** What the server gave this page against requests that others forge (a cookie that only own pages can read). */
+const ownPage = () => /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
+
+client.use({
+  onRequest: ({ request }) => {
+    if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", ownPage());
+  },
+  onResponse: ({ request, response }) => {
+    noteAnswer(response);
+    if (response.status === 401 && !new URL(request.url).pathname.startsWith("/api/session"))
+      signedOut.forEach((listener) => listener());
+  },
+});
 
 /** What is wrong with one field. */
 export interface Finding {
@@ -80,36 +100,45 @@ export type WriteKind = Exclude<keyof Writes, "jobs">;
 
 const of = (id: string) => ({ path: { id } });
 
-const writers: { [K in WriteKind]: (jobId: string, body: Writes[K]) => Promise<void> } = {
-  readings: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/readings", { params: of(id), body, headers: AT_ONCE })),
-  strikes: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/strikes", { params: of(id), body, headers: AT_ONCE })),
-  "set-aside": (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/set-aside", { params: of(id), body, headers: AT_ONCE })),
-  "take-off": (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/take-off", { params: of(id), body, headers: AT_ONCE })),
-  verdict: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/verdict", { params: of(id), body, headers: AT_ONCE })),
-  notes: (id, body) => acknowledged(client.POST("/api/jobs/{id}/notes", { params: of(id), body, headers: AT_ONCE })),
-  "work-steps": (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/work-steps", { params: of(id), body, headers: AT_ONCE })),
-  strokes: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/strokes", { params: of(id), body, headers: AT_ONCE })),
-  levels: (id, body) => acknowledged(client.POST("/api/jobs/{id}/levels", { params: of(id), body, headers: AT_ONCE })),
-  bleeding: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/bleeding", { params: of(id), body, headers: AT_ONCE })),
-  ways: (id, body) => acknowledged(client.POST("/api/jobs/{id}/ways", { params: of(id), body, headers: AT_ONCE })),
-  fluid: (id, body) => acknowledged(client.POST("/api/jobs/{id}/fluid", { params: of(id), body, headers: AT_ONCE })),
-  photos: (id, body) => acknowledged(client.POST("/api/jobs/{id}/photos", { params: of(id), body, headers: AT_ONCE })),
-  walks: (id, body) => acknowledged(client.POST("/api/jobs/{id}/walks", { params: of(id), body, headers: AT_ONCE })),
-  rests: (id, body) => acknowledged(client.POST("/api/jobs/{id}/rests", { params: of(id), body, headers: AT_ONCE })),
-  checks: (id, body) => acknowledged(client.POST("/api/jobs/{id}/checks", { params: of(id), body, headers: AT_ONCE })),
-  parts: (id, body) => acknowledged(client.POST("/api/jobs/{id}/parts", { params: of(id), body, headers: AT_ONCE })),
-  withdrawal: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/withdrawal", { params: of(id), body, headers: AT_ONCE })),
-  release: (id, body) =>
-    acknowledged(client.POST("/api/jobs/{id}/release", { params: of(id), body, headers: AT_ONCE })),
+/** The signature under an entry that waited, in its header. */
+const stamped = (signature: string | undefined) =>
+  signature === undefined ? AT_ONCE : { ...AT_ONCE, "Entry-Signature": signature };
+
+type Writer<K extends WriteKind> = (jobId: string, body: Writes[K], signature?: string) => Promise<void>;
+
+/** A writer to the part of a job at one address; each address takes its own body. */
+const to =
+  <K extends WriteKind>(kind: K): Writer<K> =>
+  (id, body, signature) =>
+    acknowledged(
+      client.POST(`/api/jobs/{id}/${kind}` as "/api/jobs/{id}/notes", {
+        params: of(id),
+        body: body as unknown as Writes["notes"],
+        headers: stamped(signature),
+      }),
+    );
+
+const writers: { [K in WriteKind]: Writer<K> } = {
+  readings: to("readings"),
+  strikes: to("strikes"),
+  "set-aside": to("set-aside"),
+  "take-off": to("take-off"),
+  verdict: to("verdict"),
+  notes: to("notes"),
+  "work-steps": to("work-steps"),
+  strokes: to("strokes"),
+  levels: to("levels"),
+  bleeding: to("bleeding"),
+  ways: to("ways"),
+  fluid: to("fluid"),
+  photos: to("photos"),
+  walks: to("walks"),
+  rests: to("rests"),
+  checks: to("checks"),
+  parts: to("parts"),
+  withdrawal: to("withdrawal"),
+  "second-checks": to("second-checks"),
+  release: to("release"),
 };
 
 /** Where the picture of an entry is. */
@@ -141,24 +170,22 @@ export const api = {
   schema: () => taken(client.GET("/api/layout-schema")),
   layoutFile: (id: string) => taken(client.GET("/api/layouts/{id}", { params: of(id) })),
   checkLayout: (file: Record<string, unknown>) => taken(client.POST("/api/layouts/check", { body: file })),
-  saveLayout: (personId: string, file: Record<string, unknown>) =>
-    taken(client.POST("/api/layouts", { params: { query: { personId } }, body: file })),
-  withdrawLayout: (personId: string, id: string) =>
-    taken(client.POST("/api/layouts/{id}/withdrawal", { params: { path: { id }, query: { personId } } })),
+  saveLayout: (file: Record<string, unknown>) => taken(client.POST("/api/layouts", { body: file })),
+  withdrawLayout: (id: string) => taken(client.POST("/api/layouts/{id}/withdrawal", { params: of(id) })),
   workshop: () => taken(client.GET("/api/workshop")),
-  present: (id: string, deviceId: string, personId: string, doing?: string) =>
+  present: (id: string, deviceId: string, doing?: string) =>
     taken(
       client.PUT("/api/jobs/{id}/presence", {
         params: of(id),
-        body: { deviceId, personId, ...(doing === undefined ? {} : { doing }) },
+        body: { deviceId, ...(doing === undefined ? {} : { doing }) },
       }),
     ),
   call: (id: string, body: Schemas["CallRequest"]) =>
     client.PUT("/api/jobs/{id}/presence/call", { params: of(id), body }),
-  tellPrices: (version: number, personId: string, table: string) =>
+  tellPrices: (version: number, table: string) =>
     taken(
       client.PUT("/api/workshop/prices.csv", {
-        params: { query: { version, personId } },
+        params: { query: { version } },
         body: table,
         bodySerializer: (body) => body,
         headers: { "Content-Type": "text/csv" },
@@ -166,7 +193,8 @@ export const api = {
     ),
   tellWorkshop: (body: WorkshopRequest) => taken(client.PUT("/api/workshop", { body })),
   takeJobFile: (text: string) => taken(client.POST("/api/job-files", { body: text, bodySerializer: (body) => body })),
-  open: (body: OpenJobRequest) => acknowledged(client.POST("/api/jobs", { body, headers: AT_ONCE })),
+  open: (body: OpenJobRequest, signature?: string) =>
+    acknowledged(client.POST("/api/jobs", { body, headers: stamped(signature) })),
   /** Whether the server answers at all. */
   answers: async (): Promise<boolean> => {
     try {
@@ -176,5 +204,29 @@ export const api = {
       return false;
     }
   },
-  write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K]) => writers[kind](jobId, body),
+  write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K], signature?: string) =>
+    writers[kind](jobId, body, signature),
+  session: () => taken(client.GET("/api/session")),
+  signIn: (name: string, password: string) => taken(client.POST("/api/session", { body: { name, password } })),
+  handOver: (personId: string, pin: string) =>
+    taken(client.POST("/api/session/hand-over", { body: { personId, pin } })),
+  signOut: () => acknowledged(client.DELETE("/api/session")),
+  whoseLink: (token: string) => taken(client.POST("/api/session/welcome", { body: { token } })),
+  setPassword: (token: string, password: string, name?: string) =>
+    taken(client.POST("/api/session/password", { body: { token, password, ...(name === undefined ? {} : { name }) } })),
+  changeSecrets: (body: Schemas["SecretRequest"]) => acknowledged(client.POST("/api/session/secrets", { body })),
+  people: () => taken(client.GET("/api/people")),
+  peopleLog: () => taken(client.GET("/api/people-log")),
+  addPerson: (body: Schemas["AddPersonRequest"]) => taken(client.POST("/api/people", { body })),
+  changePerson: (id: string, body: Schemas["ChangePersonRequest"]) =>
+    taken(client.PUT("/api/people/{id}", { params: of(id), body })),
+  newLink: (id: string) => taken(client.POST("/api/people/{id}/link", { params: of(id) })),
+  resetPin: (id: string) => acknowledged(client.DELETE("/api/people/{id}/pin", { params: of(id) })),
+  tablets: () => taken(client.GET("/api/tablets")),
+  enrolTablet: (name: string, password: string) =>
+    acknowledged(client.POST("/api/tablets", { body: { name, password } })),
+  withdrawTablet: (id: string) => acknowledged(client.DELETE("/api/tablets/{id}", { params: of(id) })),
+  tokens: () => taken(client.GET("/api/tokens")),
+  makeToken: (name: string, scopes: string[]) => taken(client.POST("/api/tokens", { body: { name, scopes } })),
+  withdrawToken: (id: string) => acknowledged(client.DELETE("/api/tokens/{id}", { params: of(id) })),
 };

@@ -6,7 +6,7 @@ const WRITE: Waiting = {
   entryId: "e1",
   jobId: "j1",
   kind: "take-off",
-  body: { items: [], personId: "juno-vale" },
+  body: { items: [] },
   madeAt: Date.now(),
 };
 

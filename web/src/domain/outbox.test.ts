@@ -14,6 +14,7 @@ import {
   send,
   sendDue,
   shown,
+  signedInAs,
   takeBack,
   waiting,
   type Waiting,
@@ -25,7 +26,7 @@ const WRITE: WaitingOf<"set-aside"> = {
   entryId: "e1",
   jobId: "j1",
   kind: "set-aside",
-  body: { procedureId: "free-play", why: "no lift", personId: "juno-vale" },
+  body: { procedureId: "free-play", why: "no lift" },
   madeAt: 1_000_000,
 };
 const NOBODY = () => Promise.resolve();
@@ -35,6 +36,7 @@ beforeEach(async () => {
   vi.restoreAllMocks();
   vi.spyOn(Date, "now").mockReturnValue(1_090_000);
   vi.spyOn(api, "answers").mockResolvedValue(true);
+  signedInAs("juno-vale");
   for (const write of await waiting()) await drop(write.entryId);
 });
 
@@ -43,12 +45,8 @@ describe("a kept write", () => {
     const write = vi.spyOn(api, "write").mockResolvedValue();
     await keep(WRITE);
     await send(WRITE, 2);
-    expect(write).toHaveBeenCalledWith("j1", "set-aside", {
-      ...WRITE.body,
-      entryId: "e1",
-      sequence: 2,
-      takenSecondsAgo: 90,
-    });
+    const body = { ...WRITE.body, entryId: "e1", sequence: 2, takenSecondsAgo: 90 };
+    expect(write).toHaveBeenCalledWith("j1", "set-aside", body, undefined);
     const [taken] = await waiting();
     expect(taken).toEqual({ ...WRITE, taken: true });
     expect(due(taken!, 1_090_000)).toBe(false);
@@ -132,7 +130,7 @@ describe("a kept write", () => {
     const verdict: Waiting = {
       ...WRITE,
       kind: "verdict",
-      body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4, why: "", personId: "juno-vale" },
+      body: { remedyIds: ["renew-master"], grade: "PROVEN", sequence: 4, why: "" },
     };
     await keep(verdict);
     await expect(send(verdict, 9)).rejects.toThrow("grown");
@@ -194,7 +192,6 @@ describe("many kept writes", () => {
       kind: "jobs",
       body: {
         readingId: "r1",
-        personId: "juno-vale",
         vehicle: "Tarn SK 31",
         layoutId: "tarn-box-van",
         complaint: "sinks",
@@ -294,5 +291,37 @@ describe("waiting writes and drafts", () => {
   it("survive as typed", async () => {
     await saveDraft("run-1", { texts: { play: "23,8" } });
     expect(await readDraft("run-1")).toEqual({ texts: { play: "23,8" } });
+  });
+});
+
+describe("whose an entry is", () => {
+  it("goes with its signature whoever is signed in by then", async () => {
+    const write = vi.spyOn(api, "write").mockResolvedValue();
+    await keep({ ...WRITE, personId: "marit-osei", signature: "k.s" });
+    vi.spyOn(api, "job").mockResolvedValue(job(2));
+    await sendDue(NOBODY);
+    expect(write.mock.calls[0]?.[3]).toBe("k.s");
+  });
+
+  it("waits for its writer where it is not signed, and for anybody where nobody is signed in", () => {
+    const unsigned = { ...WRITE, personId: "marit-osei" };
+    expect(due(unsigned, 2_000_000)).toBe(false);
+    signedInAs("marit-osei");
+    expect(due(unsigned, 2_000_000)).toBe(true);
+    signedInAs("");
+    expect(due({ ...WRITE, signature: "k.s" }, 2_000_000)).toBe(false);
+  });
+
+  it("is no longer named in what earlier pages kept", async () => {
+    const write = vi.spyOn(api, "write").mockResolvedValue();
+    await send({ ...WRITE, body: { ...WRITE.body, personId: "juno-vale" } as typeof WRITE.body }, 2);
+    expect(write.mock.calls[0]?.[2]).not.toHaveProperty("personId");
+  });
+
+  it("is kept as it is while the session has ended", async () => {
+    vi.spyOn(api, "write").mockRejectedValue(new Refusal(401, "not-signed-in", "Sign in first"));
+    await keep(WRITE);
+    await expect(send(WRITE, 2)).rejects.toThrow();
+    expect(await find("e1")).toEqual(WRITE);
   });
 });

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import { api, Refusal, type Finding } from "./api";
+import { api, Refusal, type Finding, type WriteKind } from "./api";
 import type { Writes } from "./types";
 
 /** Why the server did not take a write; it stays on the device until it is mended or thrown away by hand. */
@@ -16,8 +16,8 @@ type Body<K extends Kind> = Omit<
   "entryId" | "takenSecondsAgo" | (K extends "verdict" ? never : "sequence") | (K extends "jobs" ? "jobId" : never)
 >;
 
-/** What a page says in an entry; who says it is put on when it is kept. */
-export type Said<K extends Kind> = Omit<Body<K>, "personId">;
+/** What a page says in an entry. */
+export type Said<K extends Kind> = Body<K>;
 
 /** A write that is kept on this device until the server has it. Its id is made at the first tap and never changes. */
 export type Waiting = { [K in Kind]: WaitingOf<K> }[Kind];
@@ -27,6 +27,9 @@ export interface WaitingOf<K extends Kind> {
   jobId: string;
   kind: K;
   body: Body<K>;
+  /** Who wrote it, and the signature under it; an entry of earlier pages has neither and goes as whoever is signed in. */
+  personId?: string;
+  signature?: string;
   /** What the vehicle is called, for the list of what is kept. */
   vehicle?: string;
   /** When it was made, by this device's clock, ms. */
@@ -73,6 +76,7 @@ const KNOWN: Record<Kind, true> = {
   checks: true,
   parts: true,
   withdrawal: true,
+  "second-checks": true,
   release: true,
 };
 export const isKnown = (write: Waiting): boolean => Object.hasOwn(KNOWN, write.kind);
@@ -168,9 +172,19 @@ export const readDraft = async <T>(key: string): Promise<T | undefined> =>
   (await (await store()).get("drafts", key)) as T | undefined;
 export const dropDraft = async (key: string): Promise<void> => (await store()).delete("drafts", key);
 
+let signedIn = "";
+/** Who is signed in on this page; nobody where it is empty. */
+export const signedInAs = (personId: string): void => void (signedIn = personId);
+
+/** Without a signature an entry goes only as whoever wrote it, while signed in. */
+export const waitsForItsWriter = (write: Waiting): boolean =>
+  write.signature === undefined && write.personId !== undefined && write.personId !== signedIn;
+
 /** Whether a write is to be sent now. */
 export const due = (write: Waiting, now: number): boolean =>
   isKnown(write) &&
+  signedIn !== "" &&
+  !waitsForItsWriter(write) &&
   !write.taken &&
   !isOld(write, now) &&
   write.refused === undefined &&
@@ -213,17 +227,30 @@ const ENDED = "ended";
 /** The page shows what the server has: nothing of it is left here. */
 export const shown = (write: Waiting): Promise<void> => drop(write.entryId);
 
-async function sent(write: Waiting, sequence?: number): Promise<void> {
-  const stamp = {
+/** What is signed and sent of a write; entries of earlier pages name their author, which the server no longer takes. */
+export function said<K extends Kind>(write: WaitingOf<K>): Body<K> & { entryId: string } {
+  const { personId: _author, ...body } = write.body as Body<K> & { personId?: string };
+  return {
+    ...(body as unknown as Body<K>),
     entryId: write.entryId,
+    ...(write.kind === "jobs" ? { jobId: write.jobId } : {}),
+  };
+}
+
+/** Where a write goes. */
+export const addressOf = (write: { kind: Kind; jobId: string }): string =>
+  write.kind === "jobs" ? "/api/jobs" : `/api/jobs/${write.jobId}/${write.kind}`;
+
+async function sent(write: Waiting, sequence?: number): Promise<void> {
+  const age = {
     takenSecondsAgo: Math.max(0, Math.round((Date.now() - write.madeAt) / 1000)),
   };
-  if (write.kind === "jobs") return api.open({ ...write.body, ...stamp, jobId: write.jobId });
-  if (write.kind === "verdict") return api.write(write.jobId, write.kind, { ...write.body, ...stamp });
+  if (write.kind === "jobs") return api.open({ ...said(write), ...age, jobId: write.jobId }, write.signature);
+  if (write.kind === "verdict") return api.write(write.jobId, write.kind, { ...said(write), ...age }, write.signature);
   let seen = sequence ?? (await api.job(write.jobId)).sequence;
   for (let attempt = 1; ; attempt++) {
     try {
-      return await sentBehind(write, { ...stamp, sequence: seen });
+      return await sentBehind(write, { ...age, sequence: seen });
     } catch (e) {
       if (!(e instanceof Refusal && e.busy && attempt < ATTEMPTS_WHILE_BUSY)) throw e;
       seen = (await api.job(write.jobId)).sequence;
@@ -231,54 +258,17 @@ async function sent(write: Waiting, sequence?: number): Promise<void> {
   }
 }
 
-function sentBehind(
-  write: Exclude<Waiting, { kind: "jobs" | "verdict" }>,
-  stamp: { entryId: string; takenSecondsAgo: number; sequence: number },
+function sentBehind<K extends WriteKind>(
+  write: WaitingOf<K>,
+  stamp: { takenSecondsAgo: number; sequence: number },
 ): Promise<void> {
-  const { jobId } = write;
-  switch (write.kind) {
-    case "readings":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "strikes":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "set-aside":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "take-off":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "notes":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "work-steps":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "strokes":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "levels":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "bleeding":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "ways":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "fluid":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "photos":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "walks":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "rests":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "checks":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "parts":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "withdrawal":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-    case "release":
-      return api.write(jobId, write.kind, { ...write.body, ...stamp });
-  }
+  return api.write(write.jobId, write.kind, { ...said(write), ...stamp } as unknown as Writes[K], write.signature);
 }
 
 /** Whether sending the same again may do. */
 function mayDo(write: Waiting, refusal: Refusal): boolean {
   if (refusal.busy) return write.kind !== "verdict";
+  if (refusal.status === 401) return true;
   return refusal.passing && (refusal.status !== 500 || (write.failures ?? 0) < MOST_FAILURES);
 }
 
@@ -287,6 +277,7 @@ async function keepAfter(write: Waiting, refusal: Refusal): Promise<void> {
   const { holdUntil: _held, away: _away, ...rest } = write;
   if (!mayDo(write, refusal))
     await keep({ ...rest, refused: { message: refusal.message, findings: refusal.findings } });
+  else if (refusal.status === 401) await keep(rest);
   else if (refusal.status === 0 && refusal.type !== ENDED) await keep({ ...rest, away: true });
   else {
     const failures = (write.failures ?? 0) + 1;
@@ -314,7 +305,7 @@ export async function sendDue(arrived: (write: Waiting) => Promise<void>): Promi
         await send(write);
         await arrived(write);
       } catch (e) {
-        if (e instanceof Refusal && e.status === 0) return;
+        if (e instanceof Refusal && (e.status === 0 || e.status === 401)) return;
         if (write.kind === "jobs") unopened.add(write.jobId);
       }
     } else if (write.kind === "jobs" && !write.taken) {

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from "react";
 import { api } from "./api";
+import { useMe } from "./session";
 import type { Catalogue, Dimension, Layout, Unit } from "./types";
 import { shown, unitFor, type UnitSystem } from "./units";
 import { filled, keyed, say, type Values } from "./words";
@@ -8,12 +9,13 @@ import { filled, keyed, say, type Values } from "./words";
 export type Theme = "light" | "dark";
 
 interface Kept {
-  personId: string;
   units: UnitSystem;
   theme: Theme;
 }
 
 interface Settings extends Kept {
+  /** Who is signed in. */
+  personId: string;
   catalogue: Catalogue;
   set: (change: Partial<Kept>) => void;
   /** A word of the catalogue; its id where it is missing, so that a hole is seen. */
@@ -33,17 +35,19 @@ interface Settings extends Kept {
   fitting: (item: string) => string;
 }
 
-/** Whether somebody works here; names that came with a job from another workshop sign nothing. */
-export const signsHere = (person: Catalogue["staff"][number]): boolean => person.role !== "elsewhere";
+/** Whether somebody works here now; names that came with a job from another workshop sign nothing. */
+export const signsHere = (person: Catalogue["staff"][number]): boolean =>
+  person.role !== "elsewhere" && person.role !== "left";
 
 const KEY = "overturn-settings";
 const Context = createContext<Settings | undefined>(undefined);
 
 function readKept(): Kept {
   const dark = window.matchMedia?.("(prefers-color-scheme: dark)").matches;
-  const fallback: Kept = { personId: "", units: "metric", theme: dark ? "dark" : "light" };
+  const fallback: Kept = { units: "metric", theme: dark ? "dark" : "light" };
   try {
-    return { ...fallback, ...(JSON.parse(localStorage.getItem(KEY) ?? "{}") as Partial<Kept>) };
+    const { units, theme } = { ...fallback, ...(JSON.parse(localStorage.getItem(KEY) ?? "{}") as Partial<Kept>) };
+    return { units, theme };
   } catch {
     return fallback;
   }
@@ -58,6 +62,7 @@ interface Shown {
 /** What the user chose on this device, and what the program knows; nothing else is shown before both are there. */
 export function SettingsProvider({ children, loading, failed }: Shown) {
   const [kept, setKept] = useState(readKept);
+  const { id: personId } = useMe();
   const words = useQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   useEffect(() => {
@@ -65,8 +70,8 @@ export function SettingsProvider({ children, loading, failed }: Shown) {
     localStorage.setItem(KEY, JSON.stringify(kept));
   }, [kept]);
   const value = useMemo(
-    () => (words.data && catalogue.data ? settings(kept, setKept, words.data, catalogue.data) : undefined),
-    [kept, words.data, catalogue.data],
+    () => (words.data && catalogue.data ? settings(personId, kept, setKept, words.data, catalogue.data) : undefined),
+    [personId, kept, words.data, catalogue.data],
   );
   if (value) return <Context.Provider value={value}>{children}</Context.Provider>;
   const error = words.error ?? catalogue.error;
@@ -77,6 +82,7 @@ export function SettingsProvider({ children, loading, failed }: Shown) {
 export const asWords = (id: string) => id.charAt(0).toUpperCase() + id.slice(1).replaceAll("-", " ");
 
 function settings(
+  personId: string,
   kept: Kept,
   setKept: (k: Kept) => void,
   words: Record<string, string>,
@@ -85,6 +91,7 @@ function settings(
   const part = (id: string) => words[`component.${id}`] ?? asWords(id);
   return {
     ...kept,
+    personId,
     catalogue,
     part,
     figure: (procedureId, figureId) => words[keyed(`figure.${procedureId}.${figureId}`).key] ?? part(figureId),
@@ -114,7 +121,7 @@ function settings(
     },
     person: (id) => {
       const person = catalogue.staff.find((p) => p.id === id);
-      return person && !signsHere(person) ? say("elsewhere", { name: person.name }) : (person?.name ?? id);
+      return person?.role === "elsewhere" ? say("elsewhere", { name: person.name }) : (person?.name ?? id);
     },
   };
 }

@@ -47,8 +47,18 @@ export interface Writes {
   checks: Schemas["CheckRequest"];
   parts: Schemas["PartRequest"];
   withdrawal: Schemas["WithdrawRequest"];
+  "second-checks": Schemas["SecondCheckRequest"];
   release: Schemas["ReleaseRequest"];
 }
+export type Session = Schemas["SessionView"];
+export type SignedIn = Schemas["SignedInView"];
+export type Act = SignedIn["may"][number];
+export type SharedTablet = Schemas["SharedTabletView"];
+export type People = Schemas["PeopleView"];
+export type Account = Schemas["AccountView"];
+export type PeopleNote = Schemas["PeopleNoteView"];
+export type Tablet = Schemas["TabletView"];
+export type Token = Schemas["TokenView"];
 export type OpenJobRequest = Schemas["OpenJobRequest"];
 export type ComponentKind = Layout["components"][number]["kind"];
 export type Sheet = Layout["sheet"];

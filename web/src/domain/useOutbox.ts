@@ -2,7 +2,11 @@ import { laterOf } from "./useJob";
 import { useQueryClient, type QueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { api, Refusal } from "./api";
+import { signed } from "./entryKeys";
+import { useMe } from "./session";
 import {
+  addressOf,
+  said,
   find,
   isKnown,
   isOld,
@@ -104,27 +108,35 @@ async function sendNow(queries: QueryClient, write: Waiting): Promise<Job | unde
   return showTaken(queries, write);
 }
 
+/** Keeps an entry on this device, signed by whoever is signed in. */
+export function useKeepSigned() {
+  const { id: personId } = useMe();
+  return useCallback(
+    async <W extends Waiting>(unsigned: W): Promise<W> => {
+      const signature = await signed(personId, addressOf(unsigned), said(unsigned));
+      const write: W = { ...unsigned, personId, ...(signature === undefined ? {} : { signature }) };
+      await keep(write);
+      return write;
+    },
+    [personId],
+  );
+}
+
 /**
  * Writes to a job's log: kept on this device first, then sent; what cannot be sent now is sent later by itself and gives undefined. What is refused
  * stays on the device, is thrown too, and may be sent again mended under the same id.
  */
-export function useWrite(jobId: string, personId: string) {
+export function useWrite(jobId: string) {
+  const keepSigned = useKeepSigned();
   const queries = useQueryClient();
   return useCallback(
     async <K extends Kind>(kind: K, body: Said<K>, entryId: string = crypto.randomUUID()): Promise<Job | undefined> => {
       const vehicle = queries.getQueryData<Job>(["job", jobId])?.vehicle;
-      const write = {
-        entryId,
-        jobId,
-        kind,
-        body: { ...body, personId },
-        vehicle,
-        madeAt: (await find(entryId))?.madeAt ?? Date.now(),
-      } as Waiting & WaitingOf<K>;
-      await keep(write);
+      const madeAt = (await find(entryId))?.madeAt ?? Date.now();
+      const write = await keepSigned({ entryId, jobId, kind, body, vehicle, madeAt } as Waiting & WaitingOf<K>);
       return sendNow(queries, write);
     },
-    [jobId, personId, queries],
+    [jobId, keepSigned, queries],
   );
 }
 

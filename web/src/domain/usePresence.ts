@@ -10,7 +10,7 @@ export function usePresence(jobId: string, procedureId?: string) {
   const { personId } = useSettings();
   const others = useQuery({
     queryKey: ["presence", jobId, personId, procedureId ?? ""],
-    queryFn: () => api.present(jobId, DEVICE, personId, procedureId),
+    queryFn: () => api.present(jobId, DEVICE, procedureId),
     refetchInterval: TELL_EVERY_MS,
     retry: false,
     gcTime: 0,

@@ -24,6 +24,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   photos: "keptPhoto",
   walks: "firstWalk",
   rests: "keptRest",
+  "second-checks": "keptSecondCheck",
   checks: "keptCheck",
   parts: "keptPart",
   withdrawal: "keptWithdrawal",

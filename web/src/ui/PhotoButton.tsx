@@ -1,6 +1,5 @@
 import { useState } from "react";
 import { NoPicture, smallPicture } from "../domain/picture";
-import { useSettings } from "../domain/settings";
 import { useWrite } from "../domain/useOutbox";
 import { say } from "../domain/words";
 import { Button } from "./Button";
@@ -60,8 +59,7 @@ interface KeepProps {
 
 /** The picture before it is kept: looked at, and said what it shows. */
 function Keep({ jobId, procedureId, file, onClose, onKept }: KeepProps) {
-  const { personId } = useSettings();
-  const write = useWrite(jobId, personId);
+  const write = useWrite(jobId);
   const [caption, setCaption] = useState("");
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState(file.size > MOST_BYTES ? say("photoTooLarge") : "");

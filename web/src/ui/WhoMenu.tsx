@@ -1,9 +1,11 @@
 import { Popover } from "radix-ui";
 import { useEffect, useState } from "react";
 import { useSettings } from "../domain/settings";
-import { say, type UiWord } from "../domain/words";
+import { useMay, useMe, useSessionQuery, useSignOut } from "../domain/session";
+import { known, say, type UiWord } from "../domain/words";
 import { Choice } from "./Choice";
 import { Dialog } from "./Dialog";
+import { OwnSecrets } from "./OwnSecrets";
 
 const KEYS: [string, UiWord][] = [
   ["n", "key.n"],
@@ -14,10 +16,17 @@ const KEYS: [string, UiWord][] = [
   ["?", "key.question"],
 ];
 
+const ITEM = "grid min-h-11 border-2 border-ink px-3 text-left content-center";
+
 /** Who works, and what that person has chosen for this device. */
 export function WhoMenu() {
   const { person, personId, set, units, theme } = useSettings();
   const [keys, setKeys] = useState(false);
+  const [secrets, setSecrets] = useState(false);
+  const me = useMe();
+  const may = useMay();
+  const signOut = useSignOut();
+  const shared = useSessionQuery().data?.tablet !== undefined;
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement))
@@ -56,18 +65,27 @@ export function WhoMenu() {
               { value: "dark", text: say("dark") },
             ]}
           />
-          <button
-            type="button"
-            className="min-h-11 border-2 border-ink px-3 text-left"
-            onClick={() => set({ personId: "" })}
-          >
-            {say("who")}
+          <p className="text-sm text-soft">
+            {known(`role.${me.role}`)}
+            {me.qualified && ` · ${say("mayRelease")}`}
+          </p>
+          <button type="button" className={ITEM} onClick={() => void signOut()}>
+            {say(shared ? "handTabletOver" : "signOut")}
           </button>
-          <button type="button" className="min-h-11 border-2 border-ink px-3 text-left" onClick={() => setKeys(true)}>
+          <button type="button" className={ITEM} onClick={() => setSecrets(true)}>
+            {say("ownSecrets")}
+          </button>
+          {may("SEE_PEOPLE") && (
+            <a href="/people" className={ITEM}>
+              {say("peopleTitle")}
+            </a>
+          )}
+          <button type="button" className={ITEM} onClick={() => setKeys(true)}>
             {say("keys")} ( ? )
           </button>
         </Popover.Content>
       </Popover.Portal>
+      {secrets && <OwnSecrets open onClose={() => setSecrets(false)} />}
       <Dialog open={keys} onClose={() => setKeys(false)} title={say("keysTitle")}>
         <dl className="grid grid-cols-[5rem_1fr] gap-2 text-lg">
           {KEYS.map(([key, word]) => (

@@ -42,12 +42,12 @@ describe("intake", () => {
     expect(unfilled({ ...draft, vehicle: "  " })).toContain("vehicle");
     expect(unfilled(emptyDraft(() => "id")), "no circuit is chosen for anybody").toContain("layoutId");
     expect(unfilled({ ...draft, behaviour: "no-complaint" })).not.toContain("complaint");
-    expect(request({ ...draft, behaviour: "no-complaint" }, "juno").complaint).toBe("No complaint, a check");
+    expect(request({ ...draft, behaviour: "no-complaint" }).complaint).toBe("No complaint, a check");
   });
 
   it("sends what was chosen, trimmed", () => {
-    const sent = request({ ...draft, vehicle: " SK 14 ", complaint: "sinks ", mayBeMoved: "no" }, "juno-vale");
-    expect(sent).toMatchObject({ vehicle: "SK 14", complaint: "sinks", mayBeMoved: false, personId: "juno-vale" });
+    const sent = request({ ...draft, vehicle: " SK 14 ", complaint: "sinks ", mayBeMoved: "no" });
+    expect(sent).toMatchObject({ vehicle: "SK 14", complaint: "sinks", mayBeMoved: false });
   });
 });
 
@@ -58,7 +58,6 @@ describe("a kept entry", () => {
     kind: "readings",
     madeAt: 0,
     body: {
-      personId: "juno-vale",
       procedureId: "free-play",
       figures: [{ id: "play", text: "23,8", unit: "mm" }],
       observed: "",
@@ -90,7 +89,7 @@ describe("a kept entry", () => {
 
   it("that opens a job becomes its form again", () => {
     const form = { ...emptyDraft(() => "id"), layoutId: "tarn-box-van", vehicle: "SK 14", mayBeMoved: "no" as const };
-    const { entryId, jobId, ...body } = request(form, "juno-vale");
+    const { entryId, jobId, ...body } = request(form);
     expect(intakeOf({ entryId, jobId, kind: "jobs", madeAt: 0, body })).toMatchObject({
       vehicle: "SK 14",
       mayBeMoved: "no",

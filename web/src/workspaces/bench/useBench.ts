@@ -50,8 +50,7 @@ export function useBench(calculator: Calculator, layoutId: string) {
 
 /** Puts a column into the log of a job, as a note or as a reading. */
 export function useIntoLog(jobId: string | undefined) {
-  const { personId } = useSettings();
-  const enter = useWrite(jobId ?? "", personId);
+  const enter = useWrite(jobId ?? "");
   const ids = useRef(new Map<string, string>());
   const [said, setSaid] = useState<{ text: string; bad: boolean }>();
   /** The same thing tapped twice is one entry. */

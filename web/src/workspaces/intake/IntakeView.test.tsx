@@ -4,7 +4,7 @@ import { userEvent } from "@testing-library/user-event";
 import { beforeEach, describe, expect, it } from "vitest";
 import { sent } from "../../test/browser";
 import { dropDraft } from "../../domain/outbox";
-import { open, PERSON } from "../../test/page";
+import { open } from "../../test/page";
 import { IntakeView } from "./IntakeView";
 
 const intake = () => open(IntakeView, "/intake", "/intake", { "/api/vehicles": [] });
@@ -45,7 +45,6 @@ describe("intake", () => {
         complaint: "Sinks at the lights",
         behaviour: "sinks",
         mayBeMoved: false,
-        personId: PERSON,
       },
     });
     expect(sent[0]?.body).not.toHaveProperty("hunchId");

@@ -36,7 +36,6 @@ const REFUSED: [string, UiWord][] = [
 ];
 
 function useIntake() {
-  const { personId } = useSettings();
   const [draft, setDraft] = useState<IntakeDraft>(() => emptyDraft(() => crypto.randomUUID()));
   const [missing, setMissing] = useState<IntakeField[]>([]);
   const [refused, setRefused] = useState("");
@@ -45,7 +44,7 @@ function useIntake() {
   const [asked] = useSearchParams();
   const mended = asked.get("mend");
   const back = asked.get("back") ?? undefined;
-  const write = useWrite(draft.jobId, personId);
+  const write = useWrite(draft.jobId);
   useEffect(() => {
     if (back !== undefined)
       void api
@@ -79,7 +78,7 @@ function useIntake() {
     }
     setBusy(true);
     try {
-      const { entryId, jobId: _job, ...body } = request(draft, personId);
+      const { entryId, jobId: _job, ...body } = request(draft);
       await write("jobs", back === undefined ? body : { ...body, comesBackFrom: back }, entryId);
       await dropDraft(DRAFT);
       go(`/jobs/${draft.jobId}`);

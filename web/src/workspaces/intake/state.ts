@@ -77,7 +77,7 @@ export const offered = (layouts: Layout[]): Layout[] => layouts.filter((layout) 
 /** A job that was kept and refused, as the draft it was made from. */
 export function draftOf(write: Waiting): Partial<IntakeDraft> {
   if (write.kind !== "jobs") return {};
-  const { mayBeMoved, age, personId: _personId, ...rest } = write.body;
+  const { mayBeMoved, age, ...rest } = write.body;
   return {
     ...rest,
     age: AGES.find((one) => one === age) ?? "UNKNOWN",
@@ -97,7 +97,7 @@ export const anotherCircuit = (layoutId: string): Partial<IntakeDraft> => ({
   facts: [],
 });
 
-export function request(draft: IntakeDraft, personId: string): OpenJobRequest {
+export function request(draft: IntakeDraft): OpenJobRequest {
   const { mayBeMoved, vehicle, complaint, hunchId, alsoBehaviour, ...rest } = draft;
   return {
     ...rest,
@@ -105,7 +105,6 @@ export function request(draft: IntakeDraft, personId: string): OpenJobRequest {
     ...(alsoBehaviour === "" ? {} : { alsoBehaviour }),
     vehicle: vehicle.trim(),
     complaint: complaint.trim() || (rest.behaviour === NO_COMPLAINT ? say("noComplaint") : ""),
-    personId,
     mayBeMoved: mayBeMoved === "yes",
   };
 }

@@ -30,13 +30,13 @@ export function LayoutsView() {
 }
 
 function LayoutLine({ layout: l }: { layout: Layout }) {
-  const { word, personId } = useSettings();
+  const { word } = useSettings();
   const queries = useQueryClient();
   const [sure, setSure] = useState(false);
   const [refused, setRefused] = useState("");
   const withdraw = async () => {
     try {
-      await api.withdrawLayout(personId, l.id);
+      await api.withdrawLayout(l.id);
       await queries.invalidateQueries({ queryKey: ["catalogue"] });
     } catch (e) {
       setRefused((e as Error).message);

@@ -1,7 +1,6 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { api, Refusal, type Finding } from "../../domain/api";
-import { useSettings } from "../../domain/settings";
 import { idOf, startedFrom, type LayoutFile, type Schema } from "./file";
 
 const SETTLE_MS = 300;
@@ -24,7 +23,6 @@ export function useStart(presetId: string) {
 
 /** A layout being made: its file, what the server says of it, and the way back. */
 export function useEditor(preset: LayoutFile) {
-  const { personId } = useSettings();
   const queries = useQueryClient();
   const [name, setName] = useState("");
   const [edited, setEdited] = useState(preset);
@@ -70,7 +68,7 @@ export function useEditor(preset: LayoutFile) {
     },
     save: async () => {
       try {
-        const saved = await api.saveLayout(personId, file);
+        const saved = await api.saveLayout(file);
         await queries.invalidateQueries({ queryKey: ["catalogue"] });
         return saved;
       } catch (e) {

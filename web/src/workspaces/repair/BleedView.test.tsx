@@ -4,7 +4,7 @@ import { userEvent } from "@testing-library/user-event";
 import { describe, expect, it } from "vitest";
 import job from "../../test/answers/bleeding.json";
 import { sent } from "../../test/browser";
-import { open, PERSON } from "../../test/page";
+import { open } from "../../test/page";
 import { BleedView } from "./BleedView";
 
 const AT = `/api/jobs/${job.id}`;
@@ -27,7 +27,6 @@ describe("the bleed sheet", () => {
         endId: sheet.next,
         count: sheet.ends.find((end) => end.id === sheet.next)?.strokesNow,
         bubbles: "few",
-        personId: PERSON,
       },
     });
   });

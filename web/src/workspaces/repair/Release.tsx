@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import { useMay } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import { nextPage, nextText } from "../../domain/status";
 import type { Job, Repair } from "../../domain/types";
@@ -34,7 +35,7 @@ export function Release({ job, repair, page }: { job: Job; repair: Repair; page:
         </p>
       )}
       {released && <Released job={job} repair={repair} released={released} />}
-      {sign && <Sign conditional={job.status.next.kind === "SIGN_CONDITIONALLY"} page={page} />}
+      {sign && <Sign repair={repair} conditional={job.status.next.kind === "SIGN_CONDITIONALLY"} page={page} />}
       <MayMoveNote job={job} />
     </section>
   );
@@ -76,36 +77,53 @@ function Released({ job, repair, released }: { job: Job; repair: Repair; release
   );
 }
 
-function Sign({ conditional, page }: { conditional: boolean; page: RepairPage }) {
-  const { catalogue, personId, person } = useSettings();
+function Sign({ repair, conditional, page }: { repair: Repair; conditional: boolean; page: RepairPage }) {
+  const { personId, person } = useSettings();
+  const may = useMay();
   const [second, setSecond] = useState("");
+  const others = repair.secondChecked.filter((id) => id !== personId);
+  const looked = repair.secondChecked.includes(personId);
   return (
     <>
-      <label className="grid gap-1">
-        <span className="caps">{say("secondPerson")}</span>
-        <select
-          value={second}
-          onChange={(e) => setSecond(e.target.value)}
-          className="min-h-14 border-2 border-ink px-3 text-lg"
-        >
-          <option value="">{say("secondNone")}</option>
-          {catalogue.staff
-            .filter((p) => p.id !== personId)
-            .map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
+      {others.length > 0 && (
+        <label className="grid gap-1">
+          <span className="caps">{say("secondPerson")}</span>
+          <select
+            value={second}
+            onChange={(e) => setSecond(e.target.value)}
+            className="min-h-14 border-2 border-ink px-3 text-lg"
+          >
+            <option value="">{say("secondNone")}</option>
+            {others.map((id) => (
+              <option key={id} value={id}>
+                {person(id)}
               </option>
             ))}
-        </select>
-      </label>
-      <Button
-        filled
-        large
-        disabled={page.busy}
-        onClick={() => void page.enter("release", { conditional, ...(second === "" ? {} : { secondId: second }) })}
-      >
-        {say(conditional ? "releaseConditionally" : "releaseFinally", { name: person(personId) })}
-      </Button>
+          </select>
+        </label>
+      )}
+      {may("RELEASE") ? (
+        <Button
+          filled
+          large
+          disabled={page.busy}
+          onClick={() => void page.enter("release", { conditional, ...(second === "" ? {} : { secondId: second }) })}
+        >
+          {say(conditional ? "releaseConditionally" : "releaseFinally", { name: person(personId) })}
+        </Button>
+      ) : (
+        <p role="note" className="border-2 border-caution bg-caution-ground p-2">
+          {say("releaseByQualified")}
+        </p>
+      )}
+      {may("SECOND_CHECK") &&
+        (looked ? (
+          <p role="status">{say("youLooked")}</p>
+        ) : (
+          <Button disabled={page.busy} onClick={() => void page.enter("second-checks", {})}>
+            {say("lookedAsSecond")}
+          </Button>
+        ))}
     </>
   );
 }

@@ -32,12 +32,11 @@ interface Figure {
 
 /** One entry however often it is tapped, until it is taken. */
 function useEnterFigure(vehicleId: string, what: string) {
-  const { personId } = useSettings();
   const queries = useQueryClient();
   const entryId = useRef(crypto.randomUUID());
   return useMutation({
     mutationFn: ({ text, source }: Figure) =>
-      api.addFact(vehicleId, { entryId: entryId.current, personId, kind: "sheet", what, text, source }),
+      api.addFact(vehicleId, { entryId: entryId.current, kind: "sheet", what, text, source }),
     onSuccess: (known) => {
       entryId.current = crypto.randomUUID();
       queries.setQueryData(["vehicle", vehicleId], known);

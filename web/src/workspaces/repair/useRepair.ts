@@ -2,15 +2,13 @@ import { useState } from "react";
 import { useParams } from "react-router";
 import { useJob } from "../../domain/useJob";
 import type { Kind, Said } from "../../domain/outbox";
-import { useSettings } from "../../domain/settings";
 import { useWrite } from "../../domain/useOutbox";
 
 /** A job after its verdict, and what is entered into it. */
 export function useRepair() {
   const { jobId = "" } = useParams();
-  const { personId } = useSettings();
   const job = useJob(jobId);
-  const write = useWrite(jobId, personId);
+  const write = useWrite(jobId);
   const [busy, setBusy] = useState(false);
   const [refused, setRefused] = useState("");
   const enter = async <K extends Kind>(kind: K, body: Said<K>, id?: string): Promise<boolean> => {

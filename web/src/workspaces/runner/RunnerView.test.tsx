@@ -5,7 +5,7 @@ import { beforeEach, describe, expect, it } from "vitest";
 import job from "../../test/answers/tracing.json";
 import test from "../../test/answers/test.json";
 import { cutTheLine, sent } from "../../test/browser";
-import { open, PERSON } from "../../test/page";
+import { open } from "../../test/page";
 import { RunnerView } from "./RunnerView";
 
 let at = "";
@@ -60,7 +60,6 @@ describe("entering a reading", () => {
         procedureId: test.id,
         figures: [{ id: "gentle", text: "22", unit: "mm" }],
         rigCheck: "sound",
-        personId: PERSON,
       },
     });
   });

@@ -2,11 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, Refusal, type Finding } from "../../domain/api";
-import { find, keep as keepWrite, readDraft, saveDraft, takeBack, type Waiting } from "../../domain/outbox";
+import { find, readDraft, saveDraft, takeBack, type Waiting } from "../../domain/outbox";
 import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Test } from "../../domain/types";
-import { useKept, useSendNow, useWrite } from "../../domain/useOutbox";
+import { useKeepSigned, useKept, useSendNow, useWrite } from "../../domain/useOutbox";
 import { asPlanned, draftOf, emptyRun, figureRequests, pages, phaseOf, spentMinutes, type RunnerDraft } from "./state";
 
 const UNDO_SECONDS = 10;
@@ -76,7 +76,8 @@ export function useRunner(jobId: string, procedureId: string) {
   const [entered, setEntered] = useState(false);
   const [refused, setRefused] = useState<Finding[]>([]);
   const setAsideId = useRef(crypto.randomUUID());
-  const sendWrite = useWrite(jobId, settings.personId);
+  const keepSigned = useKeepSigned();
+  const sendWrite = useWrite(jobId);
   const sendNow = useSendNow();
   const unitFor = (f: Figure) => settings.unit(f.dimension);
 
@@ -115,8 +116,8 @@ export function useRunner(jobId: string, procedureId: string) {
     before.current = job.data.assessment;
     setRefused([]);
     const now = Date.now();
-    const body = { ...bodyOf(test.data, draft, unitFor, now), personId: settings.personId };
-    await keepWrite({
+    const body = bodyOf(test.data, draft, unitFor, now);
+    await keepSigned({
       entryId: draft.entryId,
       jobId,
       kind: "readings",

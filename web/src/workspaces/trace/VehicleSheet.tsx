@@ -81,12 +81,11 @@ function factText(fact: Vehicle["facts"][number]): string {
 
 /** One entry however often it is tapped, until it is taken. */
 function useAddFact(vehicleId: string) {
-  const { personId } = useSettings();
   const queries = useQueryClient();
   const entryId = useRef(crypto.randomUUID());
   return useMutation({
     mutationFn: (fact: { kind: Kind; what: string; text: string; unit: string }) =>
-      api.addFact(vehicleId, { ...fact, entryId: entryId.current, personId }),
+      api.addFact(vehicleId, { ...fact, entryId: entryId.current }),
     onSuccess: (known) => {
       entryId.current = crypto.randomUUID();
       queries.setQueryData(["vehicle", vehicleId], known);

@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import type { Job, Overturner } from "../../domain/types";
 import { toldAtIntake } from "../../domain/intake";
@@ -10,6 +11,7 @@ import { listed, quarrel } from "./state";
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
   const settings = useSettings();
   const { word } = settings;
+  const may = useMay();
   const { verdict, conflict } = job.assessment;
   if (!verdict) return null;
   const two = quarrel(job.entries);
@@ -104,11 +106,16 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
           </ul>
         </>
       )}
-      {(job.accepted || verdict.grade !== "PROVEN") && (
-        <Button className="mt-3 w-full" onClick={onAccept}>
-          {say("acceptVerdict")}
-        </Button>
-      )}
+      {(job.accepted || verdict.grade !== "PROVEN") &&
+        (may(verdict.grade === "PROVEN" ? "ACCEPT_PROVEN" : "ACCEPT_UNPROVEN") ? (
+          <Button className="mt-3 w-full" onClick={onAccept}>
+            {say("acceptVerdict")}
+          </Button>
+        ) : (
+          <p role="note" className="mt-3 text-sm text-soft">
+            {say("acceptByTechnician")}
+          </p>
+        ))}
     </section>
   );
 }

@@ -46,6 +46,8 @@ export function toldText(told: Told, word: Word): string {
     }
     case "circuit-rested":
       return say("rested");
+    case "second-checked":
+      return say("secondCheckedTold");
     case "check-done":
       return list([
         word(`check.${told.checkId}`),

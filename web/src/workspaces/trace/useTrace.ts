@@ -4,7 +4,6 @@ import { useNavigate } from "react-router";
 import { api } from "../../domain/api";
 import { soon } from "../../domain/soon";
 import { useJob } from "../../domain/useJob";
-import { useSettings } from "../../domain/settings";
 import type { Kind, Said } from "../../domain/outbox";
 import { useWrite } from "../../domain/useOutbox";
 import { placeOf } from "../walk/state";
@@ -16,13 +15,12 @@ const FETCHED_AHEAD = 4;
 
 /** Behaviour of the workspace: which moment is looked at, which sheet is open, keys. */
 export function useTrace(jobId: string) {
-  const { personId } = useSettings();
   const job = useJob(jobId);
   const [drawnBack, setDrawnBack] = useState<number>();
   const [panel, setPanel] = useState<Panel>("none");
   const [partId, setPartId] = useState<string>();
   const [refused, setRefused] = useState("");
-  const write = useWrite(jobId, personId);
+  const write = useWrite(jobId);
   const go = useNavigate();
   const moments = job.data?.assessment.river.length ?? 1;
   const moment = Math.min(drawnBack ?? moments - 1, moments - 1);

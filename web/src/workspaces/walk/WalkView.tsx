@@ -31,9 +31,9 @@ export function WalkView() {
 }
 
 function Walk({ job }: { job: Job }) {
-  const { word, layout, part, personId } = useSettings();
+  const { word, layout, part } = useSettings();
   const go = useGo();
-  const write = useWrite(job.id, personId);
+  const write = useWrite(job.id);
   const [looks, setLooks] = useState<Record<string, string>>({});
   const [spots, setSpots] = useState<Record<string, Spot>>({});
   const [restDry, setRestDry] = useState(false);

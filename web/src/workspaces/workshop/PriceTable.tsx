@@ -1,15 +1,13 @@
 import { useMutation } from "@tanstack/react-query";
 import { api, told } from "../../domain/api";
-import { useSettings } from "../../domain/settings";
 import type { Workshop } from "../../domain/types";
 import { say } from "../../domain/words";
 import { FileButton } from "../../ui/FileButton";
 
 /** The price table out and in, as comma-separated values. */
 export function PriceTable({ workshop, onKept }: { workshop: Workshop; onKept: (now: Workshop) => void }) {
-  const { personId } = useSettings();
   const taking = useMutation({
-    mutationFn: async (file: File) => api.tellPrices(workshop.version, personId, await file.text()),
+    mutationFn: async (file: File) => api.tellPrices(workshop.version, await file.text()),
     onSuccess: onKept,
   });
   return (

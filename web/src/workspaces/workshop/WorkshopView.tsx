@@ -46,7 +46,7 @@ function Form({
   /** What is kept now, asked again. */
   reload: () => Promise<Workshop | undefined>;
 }) {
-  const { catalogue, personId, word } = useSettings();
+  const { catalogue, word } = useSettings();
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
   const taken = (now: Workshop, edited: Draft) => {
@@ -57,7 +57,7 @@ function Form({
     void queries.invalidateQueries({ queryKey: ["job"] });
   };
   const kept = useMutation({
-    mutationFn: () => api.tellWorkshop(request(draft, workshop.version, personId)),
+    mutationFn: () => api.tellWorkshop(request(draft, workshop.version)),
     onSuccess: (now) => taken(now, draftOf(now)),
   });
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part });

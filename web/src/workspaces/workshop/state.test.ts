@@ -21,9 +21,8 @@ const WORKSHOP: Workshop = {
 
 describe("the workshop's settings", () => {
   it("are sent back as they were told when nothing is changed", () => {
-    expect(request(draftOf(WORKSHOP), 3, "juno")).toEqual({
+    expect(request(draftOf(WORKSHOP), 3)).toEqual({
       version: 3,
-      personId: "juno",
       helper: true,
       lift: false,
       bleedMethod: "two-people",
@@ -38,7 +37,7 @@ describe("the workshop's settings", () => {
   });
 
   it("have no rate when the field is left blank, and are not sent while it is no number", () => {
-    expect(request({ ...draftOf(WORKSHOP), rate: " " }, 3, "juno").ratePerHour).toBeUndefined();
+    expect(request({ ...draftOf(WORKSHOP), rate: " " }, 3).ratePerHour).toBeUndefined();
     expect(rateReadable({ ...draftOf(WORKSHOP), rate: "" })).toBe(true);
     expect(rateReadable({ ...draftOf(WORKSHOP), rate: "much" })).toBe(false);
   });
@@ -59,6 +58,6 @@ describe("the workshop's settings", () => {
       prices: [{ remedyId: "set-rod", labourMinutes: 40, partsMinutes: 5 }],
     });
     expect(taken.prices["set-rod"]).toEqual({ labour: "40", parts: "5" });
-    expect(request(taken, 4, "juno")).toMatchObject({ lift: true, ratePerHour: 95 });
+    expect(request(taken, 4)).toMatchObject({ lift: true, ratePerHour: 95 });
   });
 });

@@ -55,10 +55,9 @@ export function rateReadable(draft: Draft): boolean {
 }
 
 /** What is sent once everything can be read. */
-export function request(draft: Draft, version: number, personId: string): WorkshopRequest {
+export function request(draft: Draft, version: number): WorkshopRequest {
   return {
     version,
-    personId,
     name: draft.name.trim(),
     helper: draft.helper,
     lift: draft.lift,

@@ -32,7 +32,7 @@ final class LoadJob {
         String behaviour =
                 ((Observation) catalogue(layout).intake().spec()).options().get(0);
         return """
-                {"jobId":"%s","entryId":"%s","readingId":"%s","personId":"juno-vale","vehicle":"%s","layoutId":"%s","complaint":"under load",
+                {"jobId":"%s","entryId":"%s","readingId":"%s","vehicle":"%s","layoutId":"%s","complaint":"under load",
                  "behaviour":"%s","hunchId":"%s","mayBeMoved":false}
                 """.formatted(
                         jobId,
@@ -51,7 +51,7 @@ final class LoadJob {
                 .toList();
         Procedure test = tests.get(number * 3 % tests.size());
         String stamp =
-                "{\"entryId\":\"%s\",\"sequence\":%d,\"personId\":\"juno-vale\",\"procedureId\":\"%s\",\"rigCheck\":\"sound\",\"anotherRig\":false,"
+                "{\"entryId\":\"%s\",\"sequence\":%d,\"procedureId\":\"%s\",\"rigCheck\":\"sound\",\"anotherRig\":false,"
                         .formatted(UUID.randomUUID(), sequence, test.id());
         if (test.spec() instanceof Observation observation) {
             return stamp + "\"figures\":[],\"observed\":\""

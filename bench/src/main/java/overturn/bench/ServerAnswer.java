@@ -2,9 +2,7 @@ package overturn.bench;
 
 import java.io.IOException;
 import java.net.URI;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
-import java.net.http.HttpResponse.BodyHandlers;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -31,10 +29,11 @@ public final class ServerAnswer {
             series("parking-brake", "off", 30, "on", 27),
             series("port-plugs", "travel", 13, "sink-0", 6, "sink-3", 6, "sink-6", 6, "sink-9", 2, "sink-12", 1));
 
-    private final HttpClient http = HttpClient.newHttpClient();
+    private final SignedInClient http;
     private final String address;
 
-    private ServerAnswer(String address) {
+    private ServerAnswer(String address) throws IOException, InterruptedException {
+        this.http = new SignedInClient(address);
         this.address = address;
     }
 
@@ -61,13 +60,12 @@ public final class ServerAnswer {
     private List<Double> job() throws IOException, InterruptedException {
         String id = UUID.randomUUID().toString();
         post("/api/jobs", """
-                {"jobId":"%s","entryId":"%s","readingId":"%s","personId":"juno-vale","vehicle":"Bench","layoutId":"tarn-box-van",
+                {"jobId":"%s","entryId":"%s","readingId":"%s","vehicle":"Bench","layoutId":"tarn-box-van",
                  "complaint":"sinks","behaviour":"sinks","hunchId":"primary-piston-cup","mayBeMoved":false}
                 """.formatted(id, UUID.randomUUID(), UUID.randomUUID()), 201);
         List<Double> millis = new ArrayList<>();
         for (int i = 0; i < READINGS.size(); i++) {
-            String stamp = "{\"entryId\":\"%s\",\"sequence\":%d,\"personId\":\"juno-vale\","
-                    .formatted(UUID.randomUUID(), 2 + i);
+            String stamp = "{\"entryId\":\"%s\",\"sequence\":%d,".formatted(UUID.randomUUID(), 2 + i);
             long from = System.nanoTime();
             post("/api/jobs/" + id + "/readings", stamp + READINGS.get(i), 200);
             millis.add((System.nanoTime() - from) / 1e6);
@@ -76,12 +74,9 @@ public final class ServerAnswer {
     }
 
     private void post(String path, String body, int expected) throws IOException, InterruptedException {
-        var answer = http.send(
-                HttpRequest.newBuilder(URI.create(address + path))
-                        .header("Content-Type", "application/json")
-                        .POST(HttpRequest.BodyPublishers.ofString(body))
-                        .build(),
-                BodyHandlers.ofString());
+        var answer = http.send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
         if (answer.statusCode() != expected) {
             throw new IllegalStateException("Answer " + answer.statusCode() + ": " + answer.body());
         }

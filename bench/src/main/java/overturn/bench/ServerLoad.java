@@ -3,10 +3,8 @@ package overturn.bench;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URLEncoder;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -35,8 +33,7 @@ public final class ServerLoad {
     /** After so long a server that has just started has met every page of the work. */
     private static final int SETTLING_SECONDS = 20;
 
-    private final HttpClient http =
-            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(30)).build();
+    private final SignedInClient http;
     private final String address;
     private String preferred = "wait=120";
     private long settledNanos;
@@ -51,7 +48,8 @@ public final class ServerLoad {
     private final List<Double> assessedMillis = Collections.synchronizedList(new ArrayList<>());
     private final Map<Integer, AtomicInteger> statuses = new ConcurrentHashMap<>();
 
-    private ServerLoad(String address) {
+    private ServerLoad(String address) throws IOException, InterruptedException {
+        this.http = new SignedInClient(address);
         this.address = address;
     }
 
@@ -165,7 +163,7 @@ public final class ServerLoad {
             String file = LayoutFiles.write(preset)
                     .replaceFirst("\"id\":\"" + preset.id() + "\"", "\"id\":\"" + id + "\"")
                     .replaceFirst("\"freePlayMm\":[0-9.]+", "\"freePlayMm\":" + (2 + number % 60 / 20.0));
-            timed("POST", "/api/layouts?personId=juno-vale", file);
+            timed("POST", "/api/layouts", file);
             for (int i = 0; i < jobs; i++) {
                 String job = open(id, preset.layout(), "Layout " + number + " job " + i);
                 for (int r = 0; r < 2 && job != null; r++) {
@@ -220,7 +218,7 @@ public final class ServerLoad {
     }
 
     private HttpResponse<String> timed(String method, String path, String body) throws InterruptedException {
-        HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(address + path))
                 .header("Content-Type", "application/json")
                 .header("Prefer", preferred)
                 .timeout(Duration.ofMinutes(2))
@@ -228,11 +226,10 @@ public final class ServerLoad {
                         method,
                         body.isEmpty()
                                 ? HttpRequest.BodyPublishers.noBody()
-                                : HttpRequest.BodyPublishers.ofString(body))
-                .build();
+                                : HttpRequest.BodyPublishers.ofString(body));
         long from = System.nanoTime();
         try {
-            HttpResponse<String> answer = http.send(request, BodyHandlers.ofString());
+            HttpResponse<String> answer = http.send(request);
             millis.add((System.nanoTime() - from) / 1e6);
             statuses.computeIfAbsent(answer.statusCode(), s -> new AtomicInteger())
                     .incrementAndGet();

@@ -14,7 +14,8 @@ class PageController {
     private static final String PAGE = "forward:/index.html";
     private static final Pattern JOB_ID = Pattern.compile("[0-9a-fA-F-]{36}");
 
-    @GetMapping({"/", "/intake", "/bench", "/workshop", "/catalogue", "/layouts", "/layouts/new"})
+    @GetMapping({"/", "/intake", "/bench", "/workshop", "/catalogue", "/layouts", "/layouts/new", "/people", "/welcome"
+    })
     String page() {
         return PAGE;
     }

@@ -2,6 +2,7 @@ package overturn.app.api;
 
 import java.net.URI;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -23,12 +24,14 @@ import org.springframework.web.util.DisconnectedClientHelper;
 import overturn.app.config.BodyLimitFilter.BodyTooLargeException;
 import overturn.app.config.BodyLimitFilter.BodyTooSlowException;
 import overturn.app.job.StaleLogException;
+import overturn.app.people.NotAllowedException;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.job.UnreadableJobException;
 import overturn.app.usecase.job.VerdictChangedException;
+import overturn.app.usecase.people.SignInRefusedException;
 import tools.jackson.databind.DatabindException;
 
 /** Tells every failure as a problem detail (RFC 9457): what, given, allowed; never a stack trace. */
@@ -48,6 +51,29 @@ public class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail notFound(NotFoundException e) {
         return problem(HttpStatus.NOT_FOUND, "not-found", "Not here", e.getMessage());
+    }
+
+    @ExceptionHandler
+    ProblemDetail notAllowed(NotAllowedException e) {
+        ProblemDetail problem = problem(HttpStatus.FORBIDDEN, "not-allowed", "Not for this role", e.getMessage());
+        problem.setProperty("act", e.act().id());
+        return problem;
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> signInRefused(SignInRefusedException e) {
+        HttpStatus status = switch (e.reason()) {
+            case TOO_OFTEN -> HttpStatus.TOO_MANY_REQUESTS;
+            case PIN_LOCKED, NO_TABLET -> HttpStatus.FORBIDDEN;
+            case NAME_OR_PASSWORD, PIN, NOBODY, LINK -> HttpStatus.UNAUTHORIZED;
+        };
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
+        e.waitSeconds().ifPresent(seconds -> answer.header(HttpHeaders.RETRY_AFTER, Integer.toString(seconds)));
+        return answer.body(problem(
+                status,
+                "sign-in-" + e.reason().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                "Not signed in",
+                e.getMessage()));
     }
 
     @ExceptionHandler

@@ -19,7 +19,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * part of the heap, beyond which they wait their turn.
  */
 @Component
-@Order(2)
+@Order(DoorFilter.BEFORE_SECURITY + 1)
 public class BodyLimitFilter extends OncePerRequestFilter {
 
     /** The largest body taken, bytes; a reading needs a few hundred. */

@@ -25,37 +25,22 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import overturn.quantity.PlainText;
 
 /**
- * Loopback names only, same origin only, readable addresses only, and headers that keep foreign script, frames and
- * guesses out.
+ * Own names only, same origin only, readable addresses only: asked before anything else looks at a request. Who gets in
+ * and what every answer carries is said by {@link SecurityConfiguration}.
  */
 @Component
-@Order(1)
+@Order(DoorFilter.BEFORE_SECURITY)
 class DoorFilter extends OncePerRequestFilter {
+
+    /** Spring Security's filters stand at -100. */
+    static final int BEFORE_SECURITY = -200;
 
     private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final String FORM = "application/x-www-form-urlencoded";
-    private static final String CONTENT_POLICY = String.join(
-            "; ",
-            "default-src 'none'",
-            "script-src 'self'",
-            "style-src 'self' 'unsafe-inline'",
-            "font-src 'self'",
-            "img-src 'self' data: blob:",
-            "connect-src 'self'",
-            "manifest-src 'self'",
-            "worker-src 'self'",
-            "form-action 'self'",
-            "base-uri 'none'",
-            "frame-ancestors 'none'");
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        response.setHeader("Content-Security-Policy", CONTENT_POLICY);
-        response.setHeader("X-Content-Type-Options", "nosniff");
-        response.setHeader("Referrer-Policy", "no-referrer");
-        response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
-        response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
         if (request.getRequestURI().startsWith("/api/")) {
             response.setHeader("Cache-Control", "no-store");
         }

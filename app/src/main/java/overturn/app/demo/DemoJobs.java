@@ -1,8 +1,10 @@
 package overturn.app.demo;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
-import overturn.app.workshop.Staff.Person;
+import overturn.app.people.Account;
+import overturn.app.people.Role;
 import overturn.circuit.Chamber;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.ByPass;
@@ -112,11 +114,15 @@ final class DemoJobs {
     private static final String TARN = "tarn-box-van";
 
     /** The people of the depot. */
-    static final List<Person> STAFF = List.of(
-            new Person("ines-quill", "Ines Quill", "lead"),
-            new Person("tobias-renn", "Tobias Renn", "technician"),
-            new Person("marit-osei", "Marit Osei", "technician"),
-            new Person("juno-vale", "Juno Vale", "apprentice"));
+    static final List<Account> STAFF = List.of(
+            person("ines-quill", "Ines Quill", Role.LEAD, true),
+            person("tobias-renn", "Tobias Renn", Role.TECHNICIAN, true),
+            person("marit-osei", "Marit Osei", Role.TECHNICIAN, false),
+            person("juno-vale", "Juno Vale", Role.APPRENTICE, false));
+
+    private static Account person(String id, String name, Role role, boolean qualified) {
+        return new Account(id, name, role, qualified, true, Optional.empty(), Optional.empty());
+    }
 
     static final List<Story> STORIES = List.of(
             new Story(

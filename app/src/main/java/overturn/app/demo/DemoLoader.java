@@ -9,6 +9,7 @@ import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
@@ -16,6 +17,7 @@ import java.util.function.Function;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import overturn.app.demo.DemoJobs.Stage;
@@ -29,11 +31,12 @@ import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairEntry.JobReleased;
+import overturn.app.people.Account;
+import overturn.app.people.Accounts;
 import overturn.app.usecase.job.AcceptVerdict;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
-import overturn.app.workshop.Staff;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.course.Measured;
 import overturn.evidence.Reading;
@@ -60,25 +63,38 @@ class DemoLoader implements SmartInitializingSingleton {
 
     private final JobLog log;
     private final Vehicles vehicles;
-    private final Staff staff;
+    private final Accounts accounts;
+    private final PasswordEncoder encoder;
+    private final String password;
+    private final String pin;
     private final LayoutModels models;
     private final Clock clock;
     private static final Duration A_NIGHT = Duration.ofHours(16);
     private final TransactionTemplate transactions;
     private final Set<String> circuits;
 
-    /** @param circuits ids of the circuits whose stories are told; empty for all */
+    /**
+     * @param circuits ids of the circuits whose stories are told; empty for all
+     * @param password of all people of the demo; where it is empty they cannot sign in
+     * @param pin of all of them on shop tablets; empty for none
+     */
     DemoLoader(
             JobLog log,
             Vehicles vehicles,
-            Staff staff,
+            Accounts accounts,
+            PasswordEncoder encoder,
             LayoutModels models,
             Clock clock,
             TransactionTemplate transactions,
-            @Value("${overturn.demo.circuits:}") Set<String> circuits) {
+            @Value("${overturn.demo.circuits:}") Set<String> circuits,
+            @Value("${overturn.demo.password:}") String password,
+            @Value("${overturn.demo.pin:}") String pin) {
         this.log = log;
         this.vehicles = vehicles;
-        this.staff = staff;
+        this.accounts = accounts;
+        this.encoder = encoder;
+        this.password = password;
+        this.pin = pin;
         this.models = models;
         this.clock = clock;
         this.transactions = transactions;
@@ -88,11 +104,24 @@ class DemoLoader implements SmartInitializingSingleton {
     @Override
     public void afterSingletonsInstantiated() {
         transactions.executeWithoutResult(status -> {
+            DemoJobs.STAFF.forEach(this::employ);
             if (log.isEmpty()) {
-                DemoJobs.STAFF.forEach(staff::add);
                 DemoJobs.STORIES.stream().filter(this::told).forEach(this::load);
             }
         });
+    }
+
+    /** Whoever has no password yet gets the one that the start tells. */
+    private void employ(Account person) {
+        Optional<Account> there = accounts.find(person.personId());
+        if (there.isEmpty()) {
+            accounts.add(person, clock.instant());
+        }
+        if (!password.isEmpty() && there.flatMap(Account::passwordHash).isEmpty()) {
+            accounts.change(there.orElse(person)
+                    .withPassword(encoder.encode(password))
+                    .withPin(Optional.of(pin).filter(p -> !p.isEmpty()).map(encoder::encode)));
+        }
     }
 
     private boolean told(Story story) {

@@ -178,6 +178,16 @@ public sealed interface RepairEntry extends Entry {
         }
     }
 
+    /** Another person than the one who releases looked at what was checked, and says so. */
+    record SecondChecked() implements RepairEntry {
+        public static final String KIND = "second-checked";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
     /**
      * The vehicle was released.
      *

@@ -29,6 +29,7 @@ import overturn.app.job.RepairEntry.CircuitRested;
 import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
+import overturn.app.job.RepairEntry.SecondChecked;
 import overturn.app.job.RepairEntry.StrokesBled;
 import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
@@ -68,6 +69,7 @@ import overturn.suspect.Remedy;
  * @param nextDayFrom from when on the checks of the next day count; empty while it was not released since it was last
  *     closed
  * @param fluid the can from which it is filled; empty until somebody says
+ * @param secondChecked who looked at the checks as they stand, another person than the one who releases
  */
 public record RepairState(
         WorkPlan plan,
@@ -85,7 +87,8 @@ public record RepairState(
         Optional<Instant> nextDayFrom,
         Map<Gate, Instant> closedAt,
         Optional<UUID> cameBackAs,
-        Optional<FluidTaken> fluid) {
+        Optional<FluidTaken> fluid,
+        Set<String> secondChecked) {
 
     /** After so long trapped air has moved and a weep shows; a night. Estimate. */
     public static final Duration UNTIL_NEXT_DAY = Duration.ofHours(8);
@@ -459,7 +462,23 @@ public record RepairState(
                     releasedAt.map(at -> nextDay(at, 0)),
                     closedAt(),
                     cameBackAs,
-                    fluid);
+                    fluid,
+                    secondChecked());
+        }
+
+        /** Whoever said so after the latest check, and after whatever opened the circuit. */
+        private Set<String> secondChecked() {
+            Instant checked = outcomes.values().stream()
+                    .map(LoggedEntry::takenAt)
+                    .max(Comparator.naturalOrder())
+                    .orElse(Instant.MAX);
+            return state.log().stream()
+                    .filter(logged -> logged.entry() instanceof SecondChecked)
+                    .filter(logged -> !state.struckIds().contains(logged.id()))
+                    .filter(logged -> !logged.takenAt().isBefore(checked)
+                            && !logged.takenAt().isBefore(since.get(Gate.CHOCKS)))
+                    .map(LoggedEntry::personId)
+                    .collect(Collectors.toUnmodifiableSet());
         }
     }
 }

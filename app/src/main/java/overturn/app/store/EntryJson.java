@@ -49,6 +49,7 @@ class EntryJson {
             Map.entry(RepairEntry.WayChosen.KIND, RepairEntry.WayChosen.class),
             Map.entry(RepairEntry.FluidTaken.KIND, RepairEntry.FluidTaken.class),
             Map.entry(RepairEntry.CircuitRested.KIND, RepairEntry.CircuitRested.class),
+            Map.entry(RepairEntry.SecondChecked.KIND, RepairEntry.SecondChecked.class),
             Map.entry(RepairEntry.CheckDone.KIND, RepairEntry.CheckDone.class),
             Map.entry(RepairEntry.JobReleased.KIND, RepairEntry.JobReleased.class),
             Map.entry(Entry.JobWithdrawn.KIND, Entry.JobWithdrawn.class),

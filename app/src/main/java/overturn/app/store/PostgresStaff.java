@@ -17,7 +17,14 @@ class PostgresStaff implements Staff {
 
     @Override
     public List<Person> all() {
-        return jdbc.sql("select id, name, role from person order by role <> 'lead', role = 'apprentice', name")
+        return jdbc.sql("""
+                        select id, name, role
+                          from (select p.id, p.name,
+                                       case when a.active then a.role when a.active is null then p.role else :left end as role
+                                  from person p left join account a on a.person_id = p.id) everybody
+                         order by role <> 'owner', role <> 'lead', role = 'apprentice', name
+                        """)
+                .param("left", Person.LEFT)
                 .query((row, n) -> new Person(row.getString("id"), row.getString("name"), row.getString("role")))
                 .list();
     }

@@ -10,6 +10,8 @@ public interface Staff {
     /** A person whose name can stand on an entry. */
     record Person(String id, String name, String role) {
 
+        /** Role of those who worked here once. */
+        public static final String LEFT = "left";
         /** Role of those whose names came with a job from another workshop. */
         public static final String ELSEWHERE = "elsewhere";
 
@@ -17,7 +19,7 @@ public interface Staff {
 
         /** Whether this person works here and can sign. */
         public boolean here() {
-            return !role.equals(ELSEWHERE);
+            return !role.equals(ELSEWHERE) && !role.equals(LEFT);
         }
 
         /** Whether an id is that of somebody of another workshop. */

@@ -88,7 +88,7 @@ class HostileInputTest {
                         "version",
                         0,
                         "personId",
-                        "juno-vale",
+                        "ines-quill",
                         "lacks",
                         Collections.singletonList(null),
                         "helper",
@@ -98,15 +98,7 @@ class HostileInputTest {
                         "prices",
                         Collections.singletonList(null))));
         for (String field : List.of(
-                "behaviour",
-                "layoutId",
-                "personId",
-                "vehicle",
-                "complaint",
-                "jobId",
-                "entryId",
-                "readingId",
-                "mayBeMoved")) {
+                "behaviour", "layoutId", "vehicle", "complaint", "jobId", "entryId", "readingId", "mayBeMoved")) {
             Map<String, Object> intake = ApiClient.intake("Tarn SK 34", "sinks", "primary-piston-cup");
             intake.put(field, null);
             assertRefused(api.post("/api/jobs", intake));
@@ -121,7 +113,7 @@ class HostileInputTest {
     @ParameterizedTest
     @ValueSource(strings = {"\\u0000", "\\ud800", "\\udc00 later", "a\\ud83d"})
     void textThatCannotBeKeptIsRefusedByTheNameOfItsField(String text) {
-        for (String field : List.of("vehicle", "complaint", "personId", "hunchId", "layoutId")) {
+        for (String field : List.of("vehicle", "complaint", "hunchId", "layoutId")) {
             Map<String, Object> intake = ApiClient.intake("Tarn SK 35", "sinks", "primary-piston-cup");
             intake.put(field, "REPLACED");
             Answer answer = api.postText("/api/jobs", ApiClient.json(intake).replace("REPLACED", text));
@@ -264,12 +256,12 @@ class HostileInputTest {
     }
 
     @Test
-    void aPostedLayoutWithAnOddPerson() {
-        String own = TARN.replace("\"id\":\"tarn-box-van\"", "\"id\":\"odd-person\"");
-        for (String query :
-                List.of("", "?personId=", "?personId=nobody", "?personId=%F0%9F%94%A6", "?personId=a&personId=b")) {
-            assertRefused(api.postText("/api/layouts" + query, own));
-        }
+    void anAuthorInABodyIsRefusedByName() {
+        Map<String, Object> note = ApiClient.stamped(2, Map.of("text", "by somebody else"));
+        Answer answer = api.post("juno-vale", job + "/notes", note);
+        assertEquals(400, answer.status());
+        assertEquals(
+                "personId", answer.body().get("findings").get(0).get("field").asString());
     }
 
     @Test

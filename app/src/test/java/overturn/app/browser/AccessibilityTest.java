@@ -46,9 +46,9 @@ class AccessibilityTest {
     private Screens signedIn(OverturnServer.Running server, int width, int height, String theme) {
         Page page = browser.device(width, height);
         page.addInitScript(
-                "localStorage.getItem('overturn-settings') || localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: '"
+                "localStorage.getItem('overturn-settings') || localStorage.setItem('overturn-settings', JSON.stringify({theme: '"
                         + theme + "', units: 'metric'}))");
-        return new Screens(page, server.address());
+        return new Screens(page, server.address()).open("/").signIn("Ines Quill");
     }
 
     /**
@@ -199,7 +199,7 @@ class AccessibilityTest {
         screens.openJob("Tarn SK 70", "Long free play", "long-then-firm", "rod-gap-too-large");
         Page page = screens.page();
         String job = page.url().replace(server.address(), "");
-        screens.button("Juno Vale").click();
+        screens.button("Ines Quill").click();
         screens.radio("US").click();
         page.keyboard().press("Escape");
         page.getByText("Master 0.94 in").waitFor();

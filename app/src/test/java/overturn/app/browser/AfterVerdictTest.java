@@ -54,7 +54,7 @@ class AfterVerdictTest {
         looks.forEach((test, option) -> read(test, Map.of("observed", option, "figures", List.of())));
         screens = new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho(SIGNS);
+                .signIn(SIGNS);
         return new RepairScreens(screens, job);
     }
 

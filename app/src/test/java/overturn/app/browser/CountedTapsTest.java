@@ -90,7 +90,7 @@ class CountedTapsTest {
     private int taps(OverturnServer.Running server, Story story) {
         Page page = browser.device(WIDTH_PX, 1000);
         page.addInitScript(COUNTING);
-        Screens screens = new Screens(page, server.address()).open("/").sayWho(SIGNS);
+        Screens screens = new Screens(page, server.address()).open("/").signIn(SIGNS);
         page.evaluate("localStorage.setItem('taps', '0')");
         screens.openJob(story.vehicle, story.layoutId, story.complaint, story.behaviour, story.hunchId);
         SplittableRandom random = new SplittableRandom(story.seed);

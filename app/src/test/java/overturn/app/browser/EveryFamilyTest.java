@@ -72,7 +72,7 @@ class EveryFamilyTest {
         String behaviour = ((Observed) vehicle.read(procedures.intake(), random)).option();
         Screens screens = new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho("Ines Quill")
+                .signIn("Ines Quill")
                 .openJob(
                         "Family " + layoutId,
                         layoutId,

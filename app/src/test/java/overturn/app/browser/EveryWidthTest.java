@@ -55,12 +55,18 @@ class EveryWidthTest {
         String repaired = api.openJob("Tarn SK 641", "sinks", "primary-piston-cup");
         new RepairFlow(api, "/api/jobs/" + repaired).accept().post("work-steps", Map.of("key", "cap-pipes@master"));
         Page page = browser.device(1280, 800);
-        page.addInitScript(
-                "localStorage.setItem('overturn-settings', JSON.stringify({personId: 'juno-vale', theme: 'light', units: 'us'}))");
-        Screens screens = new Screens(page, server.address());
+        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({theme: 'light', units: 'us'}))");
+        Screens screens = new Screens(page, server.address()).open("/").signIn("Ines Quill");
         List<String> found = new ArrayList<>();
         List<String> views = new ArrayList<>(List.of(
-                "/", "/intake", "/bench", "/workshop", "/catalogue", "/layouts", "/layouts/new?from=ardle-mail-trike"));
+                "/",
+                "/intake",
+                "/bench",
+                "/workshop",
+                "/people",
+                "/catalogue",
+                "/layouts",
+                "/layouts/new?from=ardle-mail-trike"));
         views.addAll(List.of("/jobs/" + traced, "/jobs/" + traced + "/bench"));
         List.of("work", "bleed", "proving", "card").forEach(view -> views.add("/jobs/" + repaired + "/" + view));
         for (String view : views) {

@@ -62,7 +62,7 @@ class KeptEntriesTest {
         api = new ApiClient(server.address());
         screens = new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho("Tobias Renn")
+                .signIn("Tobias Renn")
                 .openJob(vehicle, "Long pedal", "long-then-firm", "rod-gap-too-large");
         Page page = screens.page();
         job = page.url().replaceAll(".*/jobs/", "/api/jobs/");
@@ -241,7 +241,7 @@ class KeptEntriesTest {
     void aJobOpenedWhileTheServerIsAwayOpensByItself(OverturnServer.Running server) {
         screens = new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho("Tobias Renn");
+                .signIn("Tobias Renn");
         Page page = screens.page();
         api = new ApiClient(server.address());
         screens.button("Open a job").click();
@@ -300,7 +300,7 @@ class KeptEntriesTest {
         Page other = browser.device(1280, 800);
         Screens elsewhere = new Screens(other, server.address())
                 .open(job.replace("/api", ""))
-                .sayWho("Marit Osei");
+                .signIn("Marit Osei");
         elsewhere.heading("Suspects").waitFor();
         other.waitForTimeout(1_000);
         screens.button("Log").click();

@@ -63,7 +63,7 @@ class LyingRigTest {
     void plugsThatWeepAreNotBelievedAndFittedAnewTheySettleIt(OverturnServer.Running server) {
         Screens screens = new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho("Tobias Renn")
+                .signIn("Tobias Renn")
                 .openJob("Tarn SK 66", "The last shop says it sinks", "sinks", "primary-piston-cup");
         Page page = screens.page();
         String job = page.url().replace(server.address(), "");

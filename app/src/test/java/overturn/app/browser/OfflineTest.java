@@ -49,7 +49,7 @@ class OfflineTest {
         String job = api.openJob("Tarn SK 61", "sinks", "primary-piston-cup");
         Screens screens = new Screens(browser.keepingDevice(390, 844), server.address())
                 .open("/")
-                .sayWho("Ines Quill");
+                .signIn("Ines Quill");
         Page page = screens.page();
         page.waitForFunction("() => navigator.serviceWorker.controller !== null");
         screens.open("/jobs/" + job).heading("Suspects").waitFor();

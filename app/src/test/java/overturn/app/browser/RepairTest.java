@@ -42,7 +42,7 @@ class RepairTest {
     private static Screens signedIn(OverturnServer.Running server) {
         return new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho("Tobias Renn");
+                .signIn("Tobias Renn");
     }
 
     private static Locator next(Page page) {
@@ -141,7 +141,7 @@ class RepairTest {
         Page page = screens.page();
         Page other = new Screens(browser.device(390, 844), server.address())
                 .open("/")
-                .sayWho("Marit Osei")
+                .signIn("Marit Osei")
                 .open("/jobs/" + id + "/bleed")
                 .page();
         next(other).getByText("strokes at").waitFor();

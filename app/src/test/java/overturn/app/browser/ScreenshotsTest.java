@@ -41,9 +41,9 @@ class ScreenshotsTest {
 
     private static Screens device(OverturnServer.Running server, int width, int height, String theme) {
         Page page = browser.device(width, height);
-        page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({personId: 'tobias-renn', theme: '"
-                + theme + "', units: 'metric'}))");
-        return new Screens(page, server.address()).open("/");
+        page.addInitScript(
+                "localStorage.setItem('overturn-settings', JSON.stringify({theme: '" + theme + "', units: 'metric'}))");
+        return new Screens(page, server.address()).open("/").signIn("Tobias Renn");
     }
 
     /** Of the view itself, not of its loading. */

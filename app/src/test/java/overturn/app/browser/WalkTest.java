@@ -67,7 +67,7 @@ class WalkTest {
         String id = api.openJob("Tarn SK 62", "level-falls", "hose-weeping");
         Screens screens = new Screens(browser.device(390, 844), server.address())
                 .open("/")
-                .sayWho("Tobias Renn")
+                .signIn("Tobias Renn")
                 .open("/jobs/" + id);
         Page page = screens.page();
         screens.heading("First walk").waitFor();

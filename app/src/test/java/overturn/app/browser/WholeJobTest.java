@@ -51,7 +51,7 @@ class WholeJobTest {
     private Screens signedIn(OverturnServer.Running server) {
         return new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .sayWho("Tobias Renn");
+                .signIn("Tobias Renn");
     }
 
     private static HiddenVehicle vehicle(long seed, Fault fault) {

@@ -14,20 +14,95 @@ import java.net.http.HttpResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A machine client of the API. */
+/**
+ * A machine client of the API that signs in as people do. Who sends a body is told by its {@code personId}, which is
+ * taken out of it: the server knows authors by their sessions alone.
+ */
 public final class ApiClient {
 
+    /** Of all people of the demo on servers of tests. */
+    public static final String PASSWORD = "salt-and-short-trips";
+    /** The same on shop tablets. */
+    public static final String PIN = "7391";
+    /** Of the commands of the machine. */
+    public static final String OPERATOR = "operator-of-the-tests";
+
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final String LEAD = "ines-quill";
+    private static final Map<String, Session> SESSIONS = new ConcurrentHashMap<>();
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
 
     public ApiClient(String address) {
         this.address = address;
+    }
+
+    /** Cookies of somebody who is signed in. */
+    private record Session(Map<String, String> cookies) {
+
+        String header() {
+            return cookies.entrySet().stream()
+                    .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
+                    .collect(Collectors.joining("; "));
+        }
+    }
+
+    private Session session(String personId) {
+        return SESSIONS.computeIfAbsent(address + " " + personId, key -> {
+            Map<String, String> cookies = new ConcurrentHashMap<>();
+            keep(
+                    cookies,
+                    exchange(
+                            HttpRequest.newBuilder(URI.create(address + "/api/session"))
+                                    .GET(),
+                            cookies));
+            Answer signedIn = exchange(
+                    HttpRequest.newBuilder(URI.create(address + "/api/session"))
+                            .header("Content-Type", "application/json")
+                            .POST(BodyPublishers.ofString(json(Map.of("name", personId, "password", PASSWORD)))),
+                    cookies);
+            assertEquals(200, signedIn.status(), signedIn.raw().body());
+            keep(cookies, signedIn);
+            return new Session(cookies);
+        });
+    }
+
+    private static void keep(Map<String, String> cookies, Answer answer) {
+        answer.raw().headers().allValues("Set-Cookie").stream()
+                .map(cookie -> cookie.split(";")[0].split("=", 2))
+                .forEach(pair -> cookies.put(pair[0], pair[1]));
+    }
+
+    private Answer exchange(HttpRequest.Builder request, Map<String, String> cookies) {
+        return send(request, new Session(cookies));
+    }
+
+    /** The cookies of somebody who is signed in, for a client of another kind. */
+    public String cookies(String personId) {
+        return session(personId).header();
+    }
+
+    /** Has a request come from somebody who is signed in. */
+    public void sign(String personId, HttpRequest.Builder request) {
+        Session session = session(personId);
+        request.setHeader("Cookie", session.header());
+        Optional.ofNullable(session.cookies().get("XSRF-TOKEN"))
+                .ifPresent(token -> request.setHeader("X-XSRF-TOKEN", token));
+    }
+
+    /** Signs somebody in anew the next time. */
+    public void forget(String personId) {
+        SESSIONS.remove(address + " " + personId);
     }
 
     /** Status, headers and body of an answer. */
@@ -45,14 +120,34 @@ public final class ApiClient {
     }
 
     public Answer get(String path) {
-        return send(HttpRequest.newBuilder(URI.create(address + path)).GET());
+        return get(LEAD, path);
+    }
+
+    public Answer get(String personId, String path) {
+        return send(personId, HttpRequest.newBuilder(URI.create(address + path)).GET());
+    }
+
+    public Answer delete(String personId, String path) {
+        return send(personId, HttpRequest.newBuilder(URI.create(address + path)).DELETE());
+    }
+
+    /** As a command of this machine, by its token. */
+    public Answer asOperator(String method, String path) {
+        return send(
+                HttpRequest.newBuilder(URI.create(address + path))
+                        .header("Authorization", "Bearer " + OPERATOR)
+                        .method(method, BodyPublishers.noBody()),
+                new Session(Map.of()));
     }
 
     /** A file as it comes. */
     public HttpResponse<byte[]> bytes(String path) {
         try {
             return http.send(
-                    HttpRequest.newBuilder(URI.create(address + path)).GET().build(),
+                    HttpRequest.newBuilder(URI.create(address + path))
+                            .header("Cookie", cookies(LEAD))
+                            .GET()
+                            .build(),
                     HttpResponse.BodyHandlers.ofByteArray());
         } catch (IOException e) {
             throw new IllegalStateException("No answer from " + address, e);
@@ -66,26 +161,57 @@ public final class ApiClient {
         return postText(path, MAPPER.writeValueAsString(body));
     }
 
+    public Answer post(String personId, String path, Object body) {
+        return send(personId, posting(path, MAPPER.writeValueAsString(body)));
+    }
+
+    private HttpRequest.Builder posting(String path, String body) {
+        return HttpRequest.newBuilder(URI.create(address + path))
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(body));
+    }
+
+    /** A body without who sends it, and who does. */
+    private record Authored(String personId, String body) {
+
+        private static final Pattern TOLD = Pattern.compile("\"personId\":\"([a-z-]+)\",|,\"personId\":\"([a-z-]+)\"");
+
+        /** Taken out of the text as it stands, which may be no JSON. */
+        static Authored of(String body) {
+            Matcher told = TOLD.matcher(body);
+            return told.find()
+                    ? new Authored(
+                            told.group(1) == null ? told.group(2) : told.group(1),
+                            body.substring(0, told.start()) + body.substring(told.end()))
+                    : new Authored(LEAD, body);
+        }
+    }
+
     /** Puts a table of comma-separated values. */
     public Answer putTable(String path, String table) {
-        return send(HttpRequest.newBuilder(URI.create(address + path))
-                .header("Content-Type", "text/csv")
-                .PUT(BodyPublishers.ofString(table)));
+        return send(
+                LEAD,
+                HttpRequest.newBuilder(URI.create(address + path))
+                        .header("Content-Type", "text/csv")
+                        .PUT(BodyPublishers.ofString(table)));
     }
 
     public Answer put(String path, Object body) {
-        return send(HttpRequest.newBuilder(URI.create(address + path))
-                .header("Content-Type", "application/json")
-                .PUT(BodyPublishers.ofString(MAPPER.writeValueAsString(body))));
+        Authored authored = Authored.of(MAPPER.writeValueAsString(body));
+        return send(
+                authored.personId(),
+                HttpRequest.newBuilder(URI.create(address + path))
+                        .header("Content-Type", "application/json")
+                        .PUT(BodyPublishers.ofString(authored.body())));
     }
 
     public Answer postText(String path, String body, String... headers) {
-        HttpRequest.Builder request =
-                HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json");
+        Authored authored = Authored.of(body);
+        HttpRequest.Builder request = posting(path, authored.body());
         for (int i = 0; i < headers.length; i += 2) {
             request.setHeader(headers[i], headers[i + 1]);
         }
-        return send(request.POST(BodyPublishers.ofString(body)));
+        return send(authored.personId(), request);
     }
 
     /** A body as JSON text. */
@@ -95,12 +221,24 @@ public final class ApiClient {
 
     /** Sends a body without announcing its length. */
     public Answer postStreamed(String path, byte[] body) {
-        return send(HttpRequest.newBuilder(URI.create(address + path))
-                .header("Content-Type", "application/json")
-                .POST(BodyPublishers.fromPublisher(BodyPublishers.ofByteArray(body))));
+        return send(
+                LEAD,
+                HttpRequest.newBuilder(URI.create(address + path))
+                        .header("Content-Type", "application/json")
+                        .POST(BodyPublishers.fromPublisher(BodyPublishers.ofByteArray(body))));
     }
 
-    private Answer send(HttpRequest.Builder request) {
+    private Answer send(String personId, HttpRequest.Builder request) {
+        sign(personId, request);
+        return send(request, new Session(Map.of()));
+    }
+
+    private Answer send(HttpRequest.Builder request, Session session) {
+        if (!session.cookies().isEmpty()) {
+            request.setHeader("Cookie", session.header());
+        }
+        Optional.ofNullable(session.cookies().get("XSRF-TOKEN"))
+                .ifPresent(token -> request.setHeader("X-XSRF-TOKEN", token));
         try {
             HttpResponse<String> raw = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
             boolean json = raw.headers().firstValue("Content-Type").orElse("").contains("json");

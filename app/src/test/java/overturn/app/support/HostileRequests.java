@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.function.Supplier;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -80,6 +81,7 @@ public final class HostileRequests {
     private final String layout;
     private final List<Operation> operations = new ArrayList<>();
     private final List<String> jobIds;
+    private final Consumer<HttpRequest.Builder> signedIn;
 
     private record Operation(String path, String method, JsonNode body, JsonNode parameters) {}
 
@@ -92,8 +94,16 @@ public final class HostileRequests {
      * @param description of the API (OpenAPI)
      * @param layout a sound layout file, to be spoiled
      * @param jobIds jobs that the addresses may name
+     * @param signedIn has a request come from somebody who is signed in
      */
-    public HostileRequests(long seed, String address, JsonNode description, String layout, List<String> jobIds) {
+    public HostileRequests(
+            long seed,
+            String address,
+            JsonNode description,
+            String layout,
+            List<String> jobIds,
+            Consumer<HttpRequest.Builder> signedIn) {
+        this.signedIn = signedIn;
         this.random = new SplittableRandom(seed);
         this.address = address;
         this.description = description;
@@ -128,6 +138,7 @@ public final class HostileRequests {
                 String body = body(operation);
                 HttpRequest.Builder request =
                         HttpRequest.newBuilder(URI.create(target)).timeout(java.time.Duration.ofSeconds(30));
+                signedIn.accept(request);
                 String method = chance(20) ? pick(METHODS) : operation.method;
                 String type = chance(8) ? pick(TYPES) : "application/json";
                 if (!type.isEmpty()) {

@@ -52,6 +52,9 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
                         "--server.port=0",
                         "--overturn.demo=true",
                         "--overturn.demo.circuits=tarn-box-van",
+                        "--overturn.demo.password=" + ApiClient.PASSWORD,
+                        "--overturn.demo.pin=" + ApiClient.PIN,
+                        "--overturn.operator-token=" + ApiClient.OPERATOR,
                         "--overturn.warm-up=false",
                         "--spring.flyway.connect-retries=3");
         return new Running(

@@ -79,8 +79,14 @@ public final class RepairFlow {
     }
 
     public Answer post(String what, Map<String, Object> fields) {
+        return postAs("tobias-renn", what, fields);
+    }
+
+    /** The same as somebody else. */
+    public Answer postAs(String personId, String what, Map<String, Object> fields) {
         int sequence = (told == null ? now() : told).get("sequence").asInt();
         Map<String, Object> body = ApiClient.stamped(sequence, fields);
+        body.put("personId", personId);
         if (hoursAgo > 0) {
             body.put("takenSecondsAgo", 3600 * hoursAgo);
         }

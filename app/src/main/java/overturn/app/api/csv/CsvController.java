@@ -24,6 +24,7 @@ import overturn.app.api.FileNames;
 import overturn.app.api.workshop.WorkshopView;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.LoggedEntry;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.job.Jobs;
 import overturn.app.usecase.workshop.TellWorkshop;
@@ -147,7 +148,7 @@ class CsvController {
      * the workshop stays as it is; {@code version} is the last that the sender had seen.
      */
     @PutMapping(value = "/workshop/prices.csv", consumes = "text/csv")
-    WorkshopView tellPrices(@RequestParam Integer version, @RequestParam String personId, @RequestBody String table) {
+    WorkshopView tellPrices(Actor actor, @RequestParam Integer version, @RequestBody String table) {
         Checks checks = new Checks();
         List<PriceDraft> prices = new ArrayList<>();
         for (List<String> row : Tables.read(table, PRICES, MOST_PRICES)) {
@@ -158,7 +159,7 @@ class CsvController {
                     minutes(row.get(3), at + PRICES.get(3), checks)));
         }
         checks.orThrow();
-        return WorkshopView.of(workshop.tellPrices(version, personId, prices));
+        return WorkshopView.of(workshop.tellPrices(version, actor, prices));
     }
 
     /** Minutes as written, with a point or a comma. */

@@ -20,6 +20,7 @@ import overturn.app.api.job.Requests.StrikeRequest;
 import overturn.app.api.job.Requests.TakeOffRequest;
 import overturn.app.api.job.Requests.WalkRequest;
 import overturn.app.api.job.Requests.WithdrawRequest;
+import overturn.app.people.Actor;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.bay.Bay;
 import overturn.app.usecase.job.AcceptVerdict;
@@ -92,8 +93,8 @@ class JobController {
     }
 
     @PostMapping
-    ResponseEntity<JobView> open(@RequestBody OpenJobRequest request) {
-        return views.written(openJob.open(request.intake()), HttpStatus.CREATED);
+    ResponseEntity<JobView> open(Actor actor, @RequestBody OpenJobRequest request) {
+        return views.written(openJob.open(request.intake(actor)), HttpStatus.CREATED);
     }
 
     @GetMapping("/{id}")
@@ -141,38 +142,38 @@ class JobController {
     }
 
     @PostMapping("/{id}/readings")
-    ResponseEntity<JobView> record(@PathVariable UUID id, @RequestBody ReadingRequest request) {
-        return views.written(recordReading.record(id, request.draft()));
+    ResponseEntity<JobView> record(Actor actor, @PathVariable UUID id, @RequestBody ReadingRequest request) {
+        return views.written(recordReading.record(id, request.draft(actor)));
     }
 
     /** The first walk round the vehicle, told at once; each look and each kind of wet spot is a reading of its own. */
     @PostMapping("/{id}/walks")
-    ResponseEntity<JobView> walk(@PathVariable UUID id, @RequestBody WalkRequest request) {
+    ResponseEntity<JobView> walk(Actor actor, @PathVariable UUID id, @RequestBody WalkRequest request) {
         return views.written(takeWalk.take(
-                id, request.stamp(), request.seen(), request.at(), Boolean.TRUE.equals(request.restDry())));
+                id, request.stamp(actor), request.seen(), request.at(), Boolean.TRUE.equals(request.restDry())));
     }
 
     @PostMapping("/{id}/strikes")
-    ResponseEntity<JobView> strike(@PathVariable UUID id, @RequestBody StrikeRequest request) {
-        return views.written(strikeEntry.strike(id, request.stamp(), request.struckId(), request.why()));
+    ResponseEntity<JobView> strike(Actor actor, @PathVariable UUID id, @RequestBody StrikeRequest request) {
+        return views.written(strikeEntry.strike(id, request.stamp(actor), request.struckId(), request.why()));
     }
 
     @PostMapping("/{id}/set-aside")
-    ResponseEntity<JobView> setAside(@PathVariable UUID id, @RequestBody SetAsideRequest request) {
-        return views.written(setTestAside.setAside(id, request.stamp(), request.procedureId(), request.why()));
+    ResponseEntity<JobView> setAside(Actor actor, @PathVariable UUID id, @RequestBody SetAsideRequest request) {
+        return views.written(setTestAside.setAside(id, request.stamp(actor), request.procedureId(), request.why()));
     }
 
     @PostMapping("/{id}/take-off")
-    ResponseEntity<JobView> takeOff(@PathVariable UUID id, @RequestBody TakeOffRequest request) {
-        return views.written(takeOffFittings.takeOff(id, request.stamp(), request.items()));
+    ResponseEntity<JobView> takeOff(Actor actor, @PathVariable UUID id, @RequestBody TakeOffRequest request) {
+        return views.written(takeOffFittings.takeOff(id, request.stamp(actor), request.items()));
     }
 
     /** Accepts the verdict that was shown; where another stands now, nothing is written. */
     @PostMapping("/{id}/verdict")
-    ResponseEntity<JobView> accept(@PathVariable UUID id, @RequestBody AcceptRequest request) {
+    ResponseEntity<JobView> accept(Actor actor, @PathVariable UUID id, @RequestBody AcceptRequest request) {
         return views.written(acceptVerdict.accept(
                 id,
-                request.stamp(),
+                request.stamp(actor),
                 new AcceptVerdict.Shown(
                         request.remedyIds(),
                         request.grade(),
@@ -181,14 +182,14 @@ class JobController {
     }
 
     @PostMapping("/{id}/notes")
-    ResponseEntity<JobView> note(@PathVariable UUID id, @RequestBody NoteRequest request) {
+    ResponseEntity<JobView> note(Actor actor, @PathVariable UUID id, @RequestBody NoteRequest request) {
         return views.written(
-                writeNote.write(id, request.stamp(), request.text(), request.calculator(), request.typed()));
+                writeNote.write(id, request.stamp(actor), request.text(), request.calculator(), request.typed()));
     }
 
     /** Gives the job up; striking that entry takes it up again. */
     @PostMapping("/{id}/withdrawal")
-    ResponseEntity<JobView> withdraw(@PathVariable UUID id, @RequestBody WithdrawRequest request) {
-        return views.written(withdrawJob.withdraw(id, request.stamp(), request.why()));
+    ResponseEntity<JobView> withdraw(Actor actor, @PathVariable UUID id, @RequestBody WithdrawRequest request) {
+        return views.written(withdrawJob.withdraw(id, request.stamp(actor), request.why()));
     }
 }

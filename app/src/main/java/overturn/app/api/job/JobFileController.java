@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.FileNames;
+import overturn.app.people.Actor;
 import overturn.app.usecase.job.JobFiles;
 import overturn.app.usecase.job.JobFiles.JobFile;
 import overturn.app.usecase.job.TakeJobFile;
@@ -53,8 +54,8 @@ class JobFileController {
      * keeps it from being taken is named, and nothing is changed then.
      */
     @PostMapping(value = "/job-files", consumes = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<JobView> take(@RequestBody String file) {
-        return views.written(takeJobFile.take(JobFileReader.read(file), JobView::of), HttpStatus.CREATED);
+    ResponseEntity<JobView> take(Actor actor, @RequestBody String file) {
+        return views.written(takeJobFile.take(actor, JobFileReader.read(file), JobView::of), HttpStatus.CREATED);
     }
 
     @GetMapping(value = "/job-file-schema", produces = MediaType.APPLICATION_JSON_VALUE)

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.TakePhoto;
 
@@ -39,21 +40,20 @@ class PhotoController {
     record PhotoRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             String image,
             Optional<String> caption,
             Optional<String> procedureId) {
 
-        Stamp stamp() {
-            return new Stamp(entryId, sequence, personId, orNull(takenSecondsAgo), null);
+        Stamp stamp(Actor actor) {
+            return new Stamp(entryId, sequence, actor, orNull(takenSecondsAgo), null);
         }
     }
 
     @PostMapping("/jobs/{id}/photos")
-    ResponseEntity<JobView> take(@PathVariable UUID id, @RequestBody PhotoRequest request) {
+    ResponseEntity<JobView> take(Actor actor, @PathVariable UUID id, @RequestBody PhotoRequest request) {
         return views.written(takePhoto.take(
-                id, request.stamp(), request.image(), orNull(request.caption()), orNull(request.procedureId())));
+                id, request.stamp(actor), request.image(), orNull(request.caption()), orNull(request.procedureId())));
     }
 
     /** The picture that an entry names; it never changes. */

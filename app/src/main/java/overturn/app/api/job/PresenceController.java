@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.people.Actor;
 import overturn.app.usecase.job.BePresent;
 import overturn.app.usecase.job.CallStrokes;
 
@@ -27,7 +28,7 @@ class PresenceController {
     }
 
     /** A device that looks at the job: {@code doing} is the test that is open on it. */
-    record PresenceRequest(UUID deviceId, String personId, Optional<String> doing) {}
+    record PresenceRequest(UUID deviceId, Optional<String> doing) {}
 
     /** Another device at the same job: {@code doing} is the test that is open on it. */
     record PresentView(String personId, Optional<String> doing) {}
@@ -44,9 +45,9 @@ class PresenceController {
 
     /** Tells that a device is there, every few seconds, and answers with the others. */
     @PutMapping
-    List<PresentView> tell(@PathVariable UUID id, @RequestBody PresenceRequest request) {
+    List<PresentView> tell(Actor actor, @PathVariable UUID id, @RequestBody PresenceRequest request) {
         String doing = request.doing() == null ? null : request.doing().orElse(null);
-        return bePresent.tell(id, request.deviceId(), request.personId(), doing).stream()
+        return bePresent.tell(id, request.deviceId(), actor, doing).stream()
                 .map(other -> new PresentView(
                         other.personId(), Optional.of(other.doing()).filter(test -> !test.isEmpty())))
                 .toList();

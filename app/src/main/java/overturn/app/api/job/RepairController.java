@@ -16,9 +16,11 @@ import overturn.app.api.job.RepairRequests.LevelRequest;
 import overturn.app.api.job.RepairRequests.PartRequest;
 import overturn.app.api.job.RepairRequests.ReleaseRequest;
 import overturn.app.api.job.RepairRequests.RestRequest;
+import overturn.app.api.job.RepairRequests.SecondCheckRequest;
 import overturn.app.api.job.RepairRequests.StrokesRequest;
 import overturn.app.api.job.RepairRequests.WayRequest;
 import overturn.app.api.job.RepairRequests.WorkStepRequest;
+import overturn.app.people.Actor;
 import overturn.app.usecase.job.ProveVehicle;
 import overturn.app.usecase.job.RecordRepair;
 
@@ -38,27 +40,32 @@ class RepairController {
     }
 
     @PostMapping("/work-steps")
-    ResponseEntity<JobView> step(@PathVariable UUID id, @RequestBody WorkStepRequest request) {
+    ResponseEntity<JobView> step(Actor actor, @PathVariable UUID id, @RequestBody WorkStepRequest request) {
         return views.written(repair.stepsDone(
-                id, request.stamp(), request.key(), request.typed(), orNull(request.why()), orNull(request.also())));
+                id,
+                request.stamp(actor),
+                request.key(),
+                request.typed(),
+                orNull(request.why()),
+                orNull(request.also())));
     }
 
     @PostMapping("/strokes")
-    ResponseEntity<JobView> strokes(@PathVariable UUID id, @RequestBody StrokesRequest request) {
+    ResponseEntity<JobView> strokes(Actor actor, @PathVariable UUID id, @RequestBody StrokesRequest request) {
         return views.written(repair.strokes(
-                id, request.stamp(), request.endId(), request.count(), request.bubbles(), request.colour()));
+                id, request.stamp(actor), request.endId(), request.count(), request.bubbles(), request.colour()));
     }
 
     @PostMapping("/levels")
-    ResponseEntity<JobView> level(@PathVariable UUID id, @RequestBody LevelRequest request) {
-        return views.written(repair.level(id, request.stamp(), request.text(), orNull(request.unit())));
+    ResponseEntity<JobView> level(Actor actor, @PathVariable UUID id, @RequestBody LevelRequest request) {
+        return views.written(repair.level(id, request.stamp(actor), request.text(), orNull(request.unit())));
     }
 
     @PostMapping("/parts")
-    ResponseEntity<JobView> part(@PathVariable UUID id, @RequestBody PartRequest request) {
+    ResponseEntity<JobView> part(Actor actor, @PathVariable UUID id, @RequestBody PartRequest request) {
         return views.written(repair.partMoved(
                 id,
-                request.stamp(),
+                request.stamp(actor),
                 request.part(),
                 request.state(),
                 orNull(request.note()),
@@ -66,21 +73,21 @@ class RepairController {
     }
 
     @PostMapping("/ways")
-    ResponseEntity<JobView> way(@PathVariable UUID id, @RequestBody WayRequest request) {
-        return views.written(repair.way(id, request.stamp(), request.school(), request.way()));
+    ResponseEntity<JobView> way(Actor actor, @PathVariable UUID id, @RequestBody WayRequest request) {
+        return views.written(repair.way(id, request.stamp(actor), request.school(), request.way()));
     }
 
     /** From which can the circuit is filled; one of another kind than it takes is refused. */
     @PostMapping("/fluid")
-    ResponseEntity<JobView> fluid(@PathVariable UUID id, @RequestBody FluidRequest request) {
-        return views.written(repair.fluid(id, request.stamp(), request.fluid(), request.grade()));
+    ResponseEntity<JobView> fluid(Actor actor, @PathVariable UUID id, @RequestBody FluidRequest request) {
+        return views.written(repair.fluid(id, request.stamp(actor), request.fluid(), request.grade()));
     }
 
     @PostMapping("/bleeding")
-    ResponseEntity<JobView> bleeding(@PathVariable UUID id, @RequestBody BleedingRequest request) {
+    ResponseEntity<JobView> bleeding(Actor actor, @PathVariable UUID id, @RequestBody BleedingRequest request) {
         return views.written(repair.bleeding(
                 id,
-                request.stamp(),
+                request.stamp(actor),
                 orNull(request.bleedMethod()),
                 orNull(request.bleedOrder()),
                 orNull(request.makersOrder()),
@@ -88,15 +95,15 @@ class RepairController {
     }
 
     @PostMapping("/rests")
-    ResponseEntity<JobView> rest(@PathVariable UUID id, @RequestBody RestRequest request) {
-        return views.written(repair.rested(id, request.stamp()));
+    ResponseEntity<JobView> rest(Actor actor, @PathVariable UUID id, @RequestBody RestRequest request) {
+        return views.written(repair.rested(id, request.stamp(actor)));
     }
 
     @PostMapping("/checks")
-    ResponseEntity<JobView> check(@PathVariable UUID id, @RequestBody CheckRequest request) {
+    ResponseEntity<JobView> check(Actor actor, @PathVariable UUID id, @RequestBody CheckRequest request) {
         return views.written(prove.checked(
                 id,
-                request.stamp(),
+                request.stamp(actor),
                 new ProveVehicle.Checked(
                         request.checkId(),
                         orNull(request.also()),
@@ -107,10 +114,16 @@ class RepairController {
                         orNull(request.drivenKm()))));
     }
 
+    /** Whoever sends it looked at the checks as they stand, besides the one who will release. */
+    @PostMapping("/second-checks")
+    ResponseEntity<JobView> second(Actor actor, @PathVariable UUID id, @RequestBody SecondCheckRequest request) {
+        return views.written(prove.secondChecked(id, request.stamp(actor)));
+    }
+
     /** Refused with what is in the way while a gate is shut. */
     @PostMapping("/release")
-    ResponseEntity<JobView> release(@PathVariable UUID id, @RequestBody ReleaseRequest request) {
+    ResponseEntity<JobView> release(Actor actor, @PathVariable UUID id, @RequestBody ReleaseRequest request) {
         return views.written(prove.release(
-                id, request.stamp(), Boolean.TRUE.equals(request.conditional()), orNull(request.secondId())));
+                id, request.stamp(actor), Boolean.TRUE.equals(request.conditional()), orNull(request.secondId())));
     }
 }

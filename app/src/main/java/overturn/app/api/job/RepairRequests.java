@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.api.FigureRequest;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.RecordRepair;
 
@@ -12,24 +13,22 @@ final class RepairRequests {
 
     private RepairRequests() {}
 
-    private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
-        return new Stamp(
-                entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
+    private static Stamp stamp(UUID entryId, Integer sequence, Actor actor, Optional<Long> takenSecondsAgo) {
+        return new Stamp(entryId, sequence, actor, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
     }
 
     /** A step is done; {@code figures} are those that it asks for, {@code also} more that were done in the same go. */
     record WorkStepRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             String key,
             Optional<List<FigureRequest>> figures,
             Optional<String> why,
             Optional<List<String>> also) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
 
         List<RecordRepair.Typed> typed() {
@@ -45,29 +44,23 @@ final class RepairRequests {
     record StrokesRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             String endId,
             Integer count,
             String bubbles,
             String colour) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** The level: {@code text} is max, min, or a volume above the minimum mark. */
     record LevelRequest(
-            UUID entryId,
-            Integer sequence,
-            String personId,
-            Optional<Long> takenSecondsAgo,
-            String text,
-            Optional<String> unit) {
+            UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, String text, Optional<String> unit) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
@@ -78,43 +71,30 @@ final class RepairRequests {
     record PartRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             String part,
             String state,
             Optional<String> note,
             Optional<Boolean> again) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** What the can says: {@code fluid} glycol, mineral or silicone, and its grade as it stands there. */
-    record FluidRequest(
-            UUID entryId,
-            Integer sequence,
-            String personId,
-            Optional<Long> takenSecondsAgo,
-            String fluid,
-            String grade) {
+    record FluidRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, String fluid, String grade) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** In which way of a school the plan is done from here on, by their ids in the catalogue. */
-    record WayRequest(
-            UUID entryId,
-            Integer sequence,
-            String personId,
-            Optional<Long> takenSecondsAgo,
-            String school,
-            String way) {
+    record WayRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, String school, String way) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
@@ -125,23 +105,22 @@ final class RepairRequests {
     record BleedingRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             Optional<String> bleedMethod,
             Optional<String> bleedOrder,
             Optional<List<String>> makersOrder,
             Optional<String> source) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** The circuit was left alone for ten minutes. */
-    record RestRequest(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
+    record RestRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
@@ -152,7 +131,6 @@ final class RepairRequests {
     record CheckRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             String checkId,
             Optional<String> outcome,
@@ -162,22 +140,29 @@ final class RepairRequests {
             Optional<Boolean> early,
             Optional<Integer> drivenKm) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
-    /** Release, signed by {@code personId}. */
+    /** The checks were looked at by another person. */
+    record SecondCheckRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo) {
+
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
+        }
+    }
+
+    /** Release, signed by whoever sends it. */
     record ReleaseRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             Boolean conditional,
             Optional<String> secondId) {
 
-        Stamp stamp() {
-            return RepairRequests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return RepairRequests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 }

@@ -46,6 +46,7 @@ import overturn.suspect.Remedy;
  * @param nextDayKm how far it is driven until the next day has come, whatever the hour, km
  * @param nextDayFrom from when on the checks of the next day can be done; empty while it was not released since it was
  *     last closed
+ * @param secondChecked who looked at the checks as they stand, for another person to release
  */
 public record RepairView(
         List<WorkStepView> steps,
@@ -64,7 +65,8 @@ public record RepairView(
         boolean takenBack,
         Optional<Instant> nextDayFrom,
         int nextDayKm,
-        Optional<UUID> cameBackAs) {
+        Optional<UUID> cameBackAs,
+        List<String> secondChecked) {
 
     private static final double HELD = 0.5;
 
@@ -110,7 +112,8 @@ public record RepairView(
                 repair.takenBack(),
                 repair.nextDayFrom(),
                 RepairState.SET_DISTANCE_KM,
-                repair.cameBackAs());
+                repair.cameBackAs(),
+                repair.secondChecked().stream().sorted().toList());
     }
 
     /** What has to be at hand; {@code rigKind} where it is a tool that the workshop may lack. */

@@ -13,6 +13,7 @@ import java.util.UUID;
 import overturn.app.api.FigureRequest;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken.StoredCode;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.bench.Calculate;
 import overturn.app.usecase.job.OpenJob;
@@ -35,9 +36,8 @@ public final class Requests {
     }
 
     /** A field that was left out, or sent as null, is not there. */
-    private static Stamp stamp(UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo) {
-        return new Stamp(
-                entryId, sequence, personId, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
+    private static Stamp stamp(UUID entryId, Integer sequence, Actor actor, Optional<Long> takenSecondsAgo) {
+        return new Stamp(entryId, sequence, actor, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
     }
 
     /**
@@ -48,7 +48,6 @@ public final class Requests {
             UUID jobId,
             UUID entryId,
             UUID readingId,
-            String personId,
             Optional<Long> takenSecondsAgo,
             Optional<UUID> vehicleId,
             String vehicle,
@@ -66,10 +65,10 @@ public final class Requests {
             Optional<Map<String, String>> about,
             Optional<UUID> comesBackFrom) {
 
-        OpenJob.Intake intake() {
+        OpenJob.Intake intake(Actor actor) {
             return new OpenJob.Intake(
                     jobId,
-                    stamp(entryId, 0, personId, takenSecondsAgo),
+                    stamp(entryId, 0, actor, takenSecondsAgo),
                     readingId,
                     orNull(vehicleId),
                     vehicle,
@@ -96,7 +95,6 @@ public final class Requests {
     record ReadingRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             Optional<Double> spentMinutes,
             String procedureId,
@@ -106,7 +104,7 @@ public final class Requests {
             Boolean anotherRig,
             Optional<List<CodeRequest>> codes) {
 
-        RecordReading.Draft draft() {
+        RecordReading.Draft draft(Actor actor) {
             List<RecordReading.TypedFigure> typed = figures == null
                     ? List.of()
                     : figures.stream()
@@ -115,7 +113,7 @@ public final class Requests {
                                     : new RecordReading.TypedFigure(f.id(), f.text(), f.unit()))
                             .toList();
             return new RecordReading.Draft(
-                    stamp(entryId, sequence, personId, takenSecondsAgo)
+                    stamp(entryId, sequence, actor, takenSecondsAgo)
                             .spent(spentMinutes == null ? null : spentMinutes.orElse(null)),
                     procedureId,
                     typed,
@@ -154,14 +152,13 @@ public final class Requests {
     record WalkRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             Optional<List<LookRequest>> looks,
             Optional<List<SpotRequest>> spots,
             Boolean restDry) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
 
         Map<String, String> seen() {
@@ -186,48 +183,35 @@ public final class Requests {
     }
 
     /** Strikes an entry. */
-    record StrikeRequest(
-            UUID entryId,
-            Integer sequence,
-            String personId,
-            Optional<Long> takenSecondsAgo,
-            UUID struckId,
-            String why) {
+    record StrikeRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, UUID struckId, String why) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** Gives the job up. */
-    record WithdrawRequest(
-            UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, String why) {
+    record WithdrawRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, String why) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** Sets a test aside. */
     record SetAsideRequest(
-            UUID entryId,
-            Integer sequence,
-            String personId,
-            Optional<Long> takenSecondsAgo,
-            String procedureId,
-            String why) {
+            UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, String procedureId, String why) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
     /** Everything that is fitted is off again. */
-    record TakeOffRequest(
-            UUID entryId, Integer sequence, String personId, Optional<Long> takenSecondsAgo, List<String> items) {
+    record TakeOffRequest(UUID entryId, Integer sequence, Optional<Long> takenSecondsAgo, List<String> items) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
@@ -235,15 +219,14 @@ public final class Requests {
     record AcceptRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             List<String> remedyIds,
             String grade,
             String why,
             Optional<List<String>> places) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
     }
 
@@ -251,14 +234,13 @@ public final class Requests {
     record NoteRequest(
             UUID entryId,
             Integer sequence,
-            String personId,
             Optional<Long> takenSecondsAgo,
             String text,
             Optional<String> calculatorId,
             Optional<List<FigureRequest>> inputs) {
 
-        Stamp stamp() {
-            return Requests.stamp(entryId, sequence, personId, takenSecondsAgo);
+        Stamp stamp(Actor actor) {
+            return Requests.stamp(entryId, sequence, actor, takenSecondsAgo);
         }
 
         /** Empty where it is a text alone. */

@@ -17,6 +17,7 @@ import overturn.app.job.RepairEntry.CircuitRested;
 import overturn.app.job.RepairEntry.FluidTaken;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairEntry.LevelEntered;
+import overturn.app.job.RepairEntry.SecondChecked;
 import overturn.app.job.RepairEntry.StrokesBled;
 import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
@@ -33,6 +34,7 @@ import overturn.proving.Proving;
     @JsonSubTypes.Type(value = ToldView.FluidTold.class, name = FluidTaken.KIND),
     @JsonSubTypes.Type(value = ToldView.WayTold.class, name = WayChosen.KIND),
     @JsonSubTypes.Type(value = ToldView.RestTold.class, name = CircuitRested.KIND),
+    @JsonSubTypes.Type(value = ToldView.SecondCheckTold.class, name = SecondChecked.KIND),
     @JsonSubTypes.Type(value = ToldView.LevelTold.class, name = LevelEntered.KIND),
     @JsonSubTypes.Type(value = ToldView.CheckTold.class, name = CheckDone.KIND),
     @JsonSubTypes.Type(value = ToldView.ReleaseTold.class, name = JobReleased.KIND),
@@ -64,6 +66,9 @@ public sealed interface ToldView {
 
     /** The circuit rested. */
     record RestTold() implements ToldView {}
+
+    /** Another person looked at the checks. */
+    record SecondCheckTold() implements ToldView {}
 
     /** The level: max, min, or a volume as typed. */
     record LevelTold(String text, String unit) implements ToldView {}
@@ -116,6 +121,8 @@ public sealed interface ToldView {
             told = new WayTold(chosen.school(), chosen.way());
         } else if (entry instanceof CircuitRested) {
             told = new RestTold();
+        } else if (entry instanceof SecondChecked) {
+            told = new SecondCheckTold();
         } else if (entry instanceof LevelEntered level) {
             told = new LevelTold(level.text(), level.unit());
         } else if (entry instanceof CheckDone check) {

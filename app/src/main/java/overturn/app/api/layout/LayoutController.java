@@ -7,10 +7,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.bench.CalculationView;
 import overturn.app.api.catalogue.CatalogueView.LayoutView;
+import overturn.app.people.Actor;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.usecase.layout.LayoutSheets;
@@ -74,16 +74,16 @@ class LayoutController {
     }
 
     @PostMapping("/layouts")
-    LayoutView save(@RequestParam(required = false) String personId, @RequestBody String file) {
-        LayoutFile saved = saveLayout.save(personId, file);
+    LayoutView save(Actor actor, @RequestBody String file) {
+        LayoutFile saved = saveLayout.save(actor, file);
         models.warmLater(saved.id());
         return LayoutView.of(sheets.of(saved.id()), false);
     }
 
     /** Takes a saved layout out of the list for new jobs; those that stand on it keep it. */
     @PostMapping("/layouts/{id}/withdrawal")
-    LayoutView withdraw(@PathVariable String id, @RequestParam(required = false) String personId) {
-        saveLayout.withdraw(personId, id);
+    LayoutView withdraw(Actor actor, @PathVariable String id) {
+        saveLayout.withdraw(actor, id);
         return LayoutView.of(sheets.of(id), true);
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.people.Actor;
 import overturn.app.usecase.vehicle.VehicleRecords;
 
 /** Vehicles: find them, read what is known of one, add to it. A vehicle comes into being with its first job. */
@@ -26,7 +27,6 @@ class VehicleController {
     /** A fact to add: {@code kind} is distance, figure, sheet or remark; figures with their text and unit as typed. */
     record FactRequest(
             UUID entryId,
-            String personId,
             String kind,
             Optional<String> what,
             String text,
@@ -44,12 +44,12 @@ class VehicleController {
     }
 
     @PostMapping("/{id}/facts")
-    VehicleView add(@PathVariable UUID id, @RequestBody FactRequest request) {
+    VehicleView add(Actor actor, @PathVariable UUID id, @RequestBody FactRequest request) {
         return VehicleView.of(records.add(
                 id,
                 new VehicleRecords.Draft(
                         request.entryId(),
-                        request.personId(),
+                        actor,
                         request.kind(),
                         textOf(request.what()),
                         request.text(),

@@ -1,5 +1,6 @@
 package overturn.app.api.workshop;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -8,6 +9,10 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.Problems;
+import overturn.app.config.ActorFilter;
+import overturn.app.config.SecurityConfiguration;
+import overturn.app.people.Act;
+import overturn.app.people.Actor;
 import overturn.app.usecase.workshop.Health;
 import overturn.app.usecase.workshop.Health.Check;
 
@@ -28,10 +33,12 @@ class HealthController {
     /** One thing that was looked at. */
     public record CheckView(String name, boolean sound, String found) {}
 
+    /** What was looked at is told to whoever looks after the server; to others whether it is sound. */
     @GetMapping
-    ResponseEntity<?> health() {
+    ResponseEntity<?> health(HttpServletRequest request) {
         List<Check> checks = health.checks();
         List<CheckView> views = checks.stream()
+                .filter(c -> mayLook(request))
                 .map(c -> new CheckView(c.name(), c.sound(), c.found()))
                 .toList();
         if (checks.stream().allMatch(Check::sound)) {
@@ -45,9 +52,14 @@ class HealthController {
                         "; ",
                         checks.stream()
                                 .filter(c -> !c.sound())
-                                .map(c -> c.name() + ": " + c.found())
+                                .map(c -> mayLook(request) ? c.name() + ": " + c.found() : c.name())
                                 .toList()));
         problem.setProperty("checks", views);
         return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).body(problem);
+    }
+
+    private static boolean mayLook(HttpServletRequest request) {
+        return request.isUserInRole(SecurityConfiguration.OPERATOR)
+                || request.getAttribute(ActorFilter.ACTOR) instanceof Actor actor && actor.may(Act.LOOK_AFTER_SERVER);
     }
 }

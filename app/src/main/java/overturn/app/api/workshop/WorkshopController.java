@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.people.Actor;
 import overturn.app.usecase.workshop.TellWorkshop;
 
 /** What the workshop has: read and told. */
@@ -32,7 +33,6 @@ class WorkshopController {
      */
     record WorkshopRequest(
             Integer version,
-            String personId,
             Optional<String> name,
             List<String> lacks,
             Boolean helper,
@@ -44,10 +44,10 @@ class WorkshopController {
             String currency,
             List<PriceRequest> prices) {
 
-        TellWorkshop.Draft draft() {
+        TellWorkshop.Draft draft(Actor actor) {
             return new TellWorkshop.Draft(
                     version,
-                    personId,
+                    actor,
                     orNull(name),
                     lacks,
                     helper,
@@ -73,7 +73,7 @@ class WorkshopController {
     }
 
     @PutMapping
-    WorkshopView tell(@RequestBody WorkshopRequest request) {
-        return WorkshopView.of(workshop.tell(request.draft()));
+    WorkshopView tell(Actor actor, @RequestBody WorkshopRequest request) {
+        return WorkshopView.of(workshop.tell(request.draft(actor)));
     }
 }

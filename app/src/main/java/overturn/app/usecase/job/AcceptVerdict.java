@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.LoggedEntry;
+import overturn.app.people.Act;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
@@ -66,6 +67,7 @@ public class AcceptVerdict {
                         "the remedies that were shown")
                 .that(() -> shown.grade() != null, "grade", shown.grade(), "the grade that was shown")
                 .orThrow();
+        stamp.actor().require(Grade.PROVEN.name().equals(shown.grade()) ? Act.ACCEPT_PROVEN : Act.ACCEPT_UNPROVEN);
         Log read = jobs.read(jobId);
         String reason = why == null ? "" : why.strip();
         if (read.entries().stream().anyMatch(e -> e.id().equals(stamp.entryId()))) {

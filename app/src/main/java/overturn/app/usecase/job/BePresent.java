@@ -9,10 +9,10 @@ import org.springframework.stereotype.Component;
 import overturn.app.job.JobLog;
 import overturn.app.job.Presence;
 import overturn.app.job.Presence.Present;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
-import overturn.app.workshop.Staff;
 
 /** A device says that it looks at a job, and is told who else does. */
 @Component
@@ -25,13 +25,11 @@ public class BePresent {
 
     private final Presence presence;
     private final JobLog log;
-    private final Staff staff;
     private final Clock clock;
 
-    BePresent(Presence presence, JobLog log, Staff staff, Clock clock) {
+    BePresent(Presence presence, JobLog log, Clock clock) {
         this.presence = presence;
         this.log = log;
-        this.staff = staff;
         this.clock = clock;
     }
 
@@ -41,12 +39,10 @@ public class BePresent {
      * @throws NotFoundException if there is no such job
      * @throws InvalidInputException naming every field that is wrong
      */
-    public List<Present> tell(UUID jobId, UUID deviceId, String personId, String doing) {
-        List<String> people = staff.signing();
+    public List<Present> tell(UUID jobId, UUID deviceId, Actor actor, String doing) {
         String told = doing == null ? "" : doing;
         new Checks()
                 .that(() -> deviceId != null, "deviceId", deviceId, "a UUID made by the device")
-                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
                 .that(() -> told.length() <= MOST_DOING, "doing", doing, "at most " + MOST_DOING + " characters")
                 .orThrow();
         if (!log.isThere(jobId)) {
@@ -54,7 +50,7 @@ public class BePresent {
         }
         Instant now = clock.instant();
         Instant gone = now.minus(GONE_AFTER);
-        presence.seen(jobId, new Present(deviceId, personId, told), now, gone);
+        presence.seen(jobId, new Present(deviceId, actor.personId(), told), now, gone);
         return presence.at(jobId, gone).stream()
                 .filter(other -> !other.deviceId().equals(deviceId))
                 .toList();

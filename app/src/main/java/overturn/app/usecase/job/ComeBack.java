@@ -48,7 +48,7 @@ class ComeBack {
         UUID id = UUID.nameUUIDFromBytes((stamp.entryId() + " came back " + job).getBytes(StandardCharsets.UTF_8));
         List<LoggedEntry> entries = read.entries();
         int last = entries.get(entries.size() - 1).sequence();
-        Stamp own = new Stamp(id, last, stamp.personId(), stamp.takenSecondsAgo(), null);
+        Stamp own = new Stamp(id, last, stamp.actor(), stamp.takenSecondsAgo(), null);
         return writer.append(read, own, Behind.REBASED, seen -> entry);
     }
 }

@@ -191,7 +191,7 @@ public class LogWriter {
         LoggedEntry first = logged(stamp, 1, opened);
         List<LoggedEntry> begun = new ArrayList<>(List.of(first));
         for (int i = 0; i < felt.size(); i++) {
-            Stamp own = new Stamp(feltId(readingId, i), 1 + i, stamp.personId(), stamp.takenSecondsAgo(), null);
+            Stamp own = new Stamp(feltId(readingId, i), 1 + i, stamp.actor(), stamp.takenSecondsAgo(), null);
             begun.add(logged(own, 2 + i, felt.get(i)));
         }
         Log now = new Log(jobId, List.copyOf(begun), sheet);
@@ -239,11 +239,7 @@ public class LogWriter {
                         "sequence",
                         stamp.sequence(),
                         "the sequence of the last entry seen, 0 or more")
-                .that(
-                        () -> stamp.personId() != null && ids.contains(stamp.personId()),
-                        "personId",
-                        stamp.personId(),
-                        "one of " + ids)
+                .that(() -> ids.contains(stamp.personId()), "personId", stamp.personId(), "one of " + ids)
                 .that(
                         () -> stamp.takenSecondsAgo() == null
                                 || stamp.takenSecondsAgo() >= 0 && stamp.takenSecondsAgo() <= MOST_SECONDS_AGO,

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.ReadingTaken;
@@ -14,12 +15,14 @@ import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.RepairEntry.CheckDone;
 import overturn.app.job.RepairEntry.JobReleased;
+import overturn.app.job.RepairEntry.SecondChecked;
 import overturn.app.job.RepairState;
+import overturn.app.people.Act;
 import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
 import overturn.app.usecase.job.Jobs.Log;
 import overturn.app.usecase.job.LogWriter.Behind;
-import overturn.app.workshop.Staff;
 import overturn.course.Measured;
 import overturn.proving.Check;
 import overturn.proving.Gate;
@@ -37,15 +40,13 @@ public class ProveVehicle {
 
     private final LogWriter writer;
     private final Jobs jobs;
-    private final Staff staff;
     private final Judge judge;
     private final Clock clock;
 
-    ProveVehicle(LogWriter writer, Jobs jobs, Staff staff, Judge judge, Clock clock) {
+    ProveVehicle(LogWriter writer, Jobs jobs, Judge judge, Clock clock) {
         this.judge = judge;
         this.writer = writer;
         this.jobs = jobs;
-        this.staff = staff;
         this.clock = clock;
     }
 
@@ -287,9 +288,10 @@ public class ProveVehicle {
     /**
      * Releases the vehicle: conditionally once chocks, yard and road are through, finally after the next-day checks.
      *
-     * @param secondId a second person who checked; null where none is asked
+     * @param secondId another person who said to have looked at the checks; null where none is asked
      */
     public Log release(UUID jobId, Stamp stamp, boolean conditional, String secondId) {
+        stamp.actor().require(Act.RELEASE);
         Log read = jobs.read(jobId);
         return writer.append(read, stamp, seen -> {
             JobState state = read.stateOf(seen);
@@ -314,16 +316,37 @@ public class ProveVehicle {
                     "takenSecondsAgo",
                     stamp.takenSecondsAgo(),
                     "a release signed after its checks"));
-            List<String> people = staff.signing();
+            Set<String> others = repair.map(RepairState::secondChecked).orElse(Set.of());
             checks.that(
-                            () -> secondId == null || people.contains(secondId) && !secondId.equals(stamp.personId()),
+                            () -> secondId == null || others.contains(secondId) && !secondId.equals(stamp.personId()),
                             "secondId",
                             secondId,
-                            "another person of the workshop, or left out")
+                            "another person who said after the last check to have looked at them, or left out")
                     .orThrow();
             String recheck =
                     conditional ? LocalDate.now(clock).plusDays(RECHECK_DAYS).toString() : "";
             return JobReleased.now(conditional, recheck, secondId == null ? "" : secondId);
+        });
+    }
+
+    /**
+     * Notes that whoever is signed in looked at the checks as they stand, besides the one who will release.
+     *
+     * @throws InvalidInputException while nothing was checked
+     */
+    public Log secondChecked(UUID jobId, Stamp stamp) {
+        stamp.actor().require(Act.SECOND_CHECK);
+        Log read = jobs.read(jobId);
+        return writer.append(read, stamp, seen -> {
+            Checks checks = new Checks();
+            Optional<RepairState> repair = RecordRepair.accepted(read.stateOf(seen), checks);
+            checks.that(
+                            () -> repair.stream().anyMatch(r -> !r.outcomes().isEmpty()),
+                            "job",
+                            jobId,
+                            "a job of which something was checked")
+                    .orThrow();
+            return new SecondChecked();
         });
     }
 

@@ -22,6 +22,7 @@ import overturn.app.job.RepairEntry.StrokesBled;
 import overturn.app.job.RepairEntry.WayChosen;
 import overturn.app.job.RepairEntry.WorkStepDone;
 import overturn.app.job.RepairState;
+import overturn.app.people.Act;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
@@ -221,6 +222,9 @@ public class RecordRepair {
                     .map(logged -> ((PartMoved) logged.entry()).state());
             boolean asked =
                     List.of(PartState.WANTED.id(), PartState.ORDERED.id()).contains(partState == null ? "" : partState);
+            if (asked) {
+                stamp.actor().require(Act.ORDER);
+            }
             boolean second = asked
                     && before.flatMap(PartState::find)
                             .filter(PartState::underWay)

@@ -9,6 +9,7 @@ import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
+import overturn.app.people.Act;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
@@ -33,6 +34,12 @@ public class StrikeEntry {
                 .that(() -> struckId != null, "struckId", null, "the id of an entry of this job")
                 .orThrow();
         return writer.append(jobs.read(jobId), stamp, seen -> {
+            boolean own = seen.stream()
+                    .filter(e -> e.id().equals(struckId))
+                    .allMatch(e -> e.personId().equals(stamp.personId()));
+            if (!own) {
+                stamp.actor().require(Act.STRIKE_ANOTHERS);
+            }
             check(seen, stamp, struckId);
             return new EntryStruck(struckId, why);
         });

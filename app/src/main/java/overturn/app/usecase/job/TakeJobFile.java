@@ -30,6 +30,8 @@ import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StoredEntry;
+import overturn.app.people.Act;
+import overturn.app.people.Actor;
 import overturn.app.photo.Photo;
 import overturn.app.photo.Photos;
 import overturn.app.photo.PictureShrinker;
@@ -130,7 +132,8 @@ public class TakeJobFile {
      * @param told throws where a job cannot be told
      * @throws InvalidInputException naming everything that keeps it from being taken; nothing is changed then
      */
-    public Log take(Brought file, Consumer<Job> told) {
+    public Log take(Actor actor, Brought file, Consumer<Job> told) {
+        actor.require(Act.TAKE_IN_JOB_FILE);
         List<StoredEntry> there = log.stored(file.jobId());
         if (!there.isEmpty()) {
             new Checks()
@@ -256,7 +259,7 @@ public class TakeJobFile {
                 .forEach(fact -> VehicleRecords.fact(
                                 new VehicleRecords.Draft(
                                         fact.id(),
-                                        fact.personId(),
+                                        null,
                                         fact.kind(),
                                         fact.what(),
                                         fact.text(),

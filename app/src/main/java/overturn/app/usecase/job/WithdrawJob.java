@@ -4,6 +4,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobWithdrawn;
 import overturn.app.job.JobState;
+import overturn.app.people.Act;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
@@ -23,6 +24,7 @@ public class WithdrawJob {
 
     /** @throws InvalidInputException if there is no reason, or something is still fitted to the vehicle */
     public Log withdraw(UUID jobId, Stamp stamp, String why) {
+        stamp.actor().require(Act.GIVE_UP_JOB);
         String told = why == null ? "" : why.strip();
         new Checks().text("why", told, EntryRules.MOST_WHY).orThrow();
         Log read = jobs.read(jobId);

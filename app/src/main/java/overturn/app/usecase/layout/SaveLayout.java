@@ -1,16 +1,16 @@
 package overturn.app.usecase.layout;
 
 import java.time.Clock;
-import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import overturn.app.layout.SavedLayouts;
+import overturn.app.people.Act;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
-import overturn.app.workshop.Staff;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
 import overturn.layoutfile.Presets;
@@ -24,12 +24,10 @@ public class SaveLayout {
     private static final int MOST_SAVED = 500;
 
     private final SavedLayouts saved;
-    private final Staff staff;
     private final Clock clock;
 
-    SaveLayout(SavedLayouts saved, Staff staff, Clock clock) {
+    SaveLayout(SavedLayouts saved, Clock clock) {
         this.saved = saved;
-        this.staff = staff;
         this.clock = clock;
     }
 
@@ -46,16 +44,15 @@ public class SaveLayout {
     /**
      * Saves a layout; sending the same again changes nothing.
      *
-     * @throws InvalidInputException if it is none, the id is in use for another one, or the person unknown
+     * @throws InvalidInputException if it is none, or the id is in use for another one
      */
     @Transactional
-    public LayoutFile save(String personId, String json) {
+    public LayoutFile save(Actor actor, String json) {
+        actor.require(Act.SAVE_LAYOUT);
         LayoutFile file = check(json);
-        List<String> people = staff.signing();
         Optional<LayoutFile> there = Presets.find(file.id()).or(() -> saved.find(file.id()));
         boolean taken = there.isPresent() || saved.holds(file.id());
         new Checks()
-                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
                 .that(
                         () -> !taken || there.filter(file::equals).isPresent(),
                         "id",
@@ -68,7 +65,7 @@ public class SaveLayout {
                         "at most " + MOST_SAVED + " saved ones; withdraw one that is not needed")
                 .orThrow();
         if (!taken) {
-            saved.add(file, personId, clock.instant());
+            saved.add(file, actor.personId(), clock.instant());
         }
         return file;
     }
@@ -87,18 +84,17 @@ public class SaveLayout {
      * nothing.
      *
      * @throws NotFoundException if there is no such saved layout
-     * @throws InvalidInputException if the person is unknown
+     * @throws InvalidInputException if it ships with the program
      */
     @Transactional
-    public void withdraw(String personId, String id) {
-        List<String> people = staff.signing();
+    public void withdraw(Actor actor, String id) {
+        actor.require(Act.WITHDRAW_LAYOUT);
         new Checks()
-                .that(() -> personId != null && people.contains(personId), "personId", personId, "one of " + people)
                 .that(() -> Presets.find(id).isEmpty(), "id", id, "a saved layout: those that ship cannot be withdrawn")
                 .orThrow();
         if (!saved.holds(id)) {
             throw new NotFoundException("layout", id);
         }
-        saved.withdraw(id, personId, clock.instant());
+        saved.withdraw(id, actor.personId(), clock.instant());
     }
 }

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.InvalidInputException;
@@ -24,7 +25,6 @@ import overturn.app.vehicle.VehicleEntry.FigureMeasured;
 import overturn.app.vehicle.VehicleEntry.Remark;
 import overturn.app.vehicle.VehicleEntry.SheetFigure;
 import overturn.app.vehicle.Vehicles;
-import overturn.app.workshop.Staff;
 import overturn.quantity.Dimension;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.QuantityFormatException;
@@ -59,13 +59,11 @@ public class VehicleRecords {
 
     private final Vehicles vehicles;
     private final JobSummaries summaries;
-    private final Staff staff;
     private final Clock clock;
 
-    VehicleRecords(Vehicles vehicles, JobSummaries summaries, Staff staff, Clock clock) {
+    VehicleRecords(Vehicles vehicles, JobSummaries summaries, Clock clock) {
         this.vehicles = vehicles;
         this.summaries = summaries;
-        this.staff = staff;
         this.clock = clock;
     }
 
@@ -96,10 +94,9 @@ public class VehicleRecords {
 
     /**
      * A fact as sent, unchecked: {@code kind} is distance, figure, sheet or remark; {@code unit} of the first two,
-     * {@code what} of figure and sheet, {@code source} of sheet.
+     * {@code what} of figure and sheet, {@code source} of sheet; {@code actor} is null of one that a file brings.
      */
-    public record Draft(
-            UUID entryId, String personId, String kind, String what, String text, String unit, String source) {}
+    public record Draft(UUID entryId, Actor actor, String kind, String what, String text, String unit, String source) {}
 
     /** Those whose name holds a text; the latest known first, 20 at most. */
     public List<Known> search(String text) {
@@ -140,14 +137,8 @@ public class VehicleRecords {
      */
     public Known add(UUID vehicleId, Draft draft) {
         find(vehicleId);
-        List<String> people = staff.signing();
         Checks checks = new Checks()
-                .that(() -> draft.entryId() != null, "entryId", draft.entryId(), "a UUID made by the client")
-                .that(
-                        () -> draft.personId() != null && people.contains(draft.personId()),
-                        "personId",
-                        draft.personId(),
-                        "one of " + people);
+                .that(() -> draft.entryId() != null, "entryId", draft.entryId(), "a UUID made by the client");
         Optional<Fact> fact = fact(draft, checks);
         checks.orThrow();
         for (int attempt = 1; attempt <= MOST_ATTEMPTS; attempt++) {
@@ -164,7 +155,7 @@ public class VehicleRecords {
                     draft.entryId(),
                     last + 1,
                     clock.instant().truncatedTo(ChronoUnit.SECONDS),
-                    draft.personId(),
+                    draft.actor().personId(),
                     fact.orElseThrow());
             if (vehicles.append(vehicleId, entry)) {
                 return find(vehicleId);

@@ -14,9 +14,10 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import overturn.app.job.Bleeding;
 import overturn.app.job.StaleLogException;
+import overturn.app.people.Act;
+import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
-import overturn.app.workshop.Staff;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.app.workshop.WorkshopSettings.Price;
@@ -47,19 +48,17 @@ public class TellWorkshop {
     private static final int MOST_CURRENCY = 8;
 
     private final WorkshopLog log;
-    private final Staff staff;
     private final Clock clock;
 
-    TellWorkshop(WorkshopLog log, Staff staff, Clock clock) {
+    TellWorkshop(WorkshopLog log, Clock clock) {
         this.log = log;
-        this.staff = staff;
         this.clock = clock;
     }
 
     /** Settings as sent, unchecked; {@code version} is the last that the sender had seen. */
     public record Draft(
             Integer version,
-            String personId,
+            Actor actor,
             String name,
             List<String> lacks,
             Boolean helper,
@@ -88,13 +87,8 @@ public class TellWorkshop {
     @Transactional
     public WorkshopSettings tell(Draft draft) {
         Checks checks = new Checks();
-        List<String> people = staff.signing();
+        draft.actor.require(Act.TELL_WORKSHOP);
         checks.that(
-                        () -> draft.personId != null && people.contains(draft.personId),
-                        "personId",
-                        draft.personId,
-                        "one of " + people)
-                .that(
                         () -> draft.version != null && draft.version >= 0,
                         "version",
                         draft.version,
@@ -120,7 +114,7 @@ public class TellWorkshop {
         }
         WorkshopSettings next = new WorkshopSettings(
                 before.version() + 1, name, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
-        log.append(next, draft.personId, clock.instant());
+        log.append(next, draft.actor.personId(), clock.instant());
         return next;
     }
 
@@ -131,11 +125,11 @@ public class TellWorkshop {
      * @throws StaleLogException if somebody told another version meanwhile
      */
     @Transactional
-    public WorkshopSettings tellPrices(Integer version, String personId, List<PriceDraft> prices) {
+    public WorkshopSettings tellPrices(Integer version, Actor actor, List<PriceDraft> prices) {
         WorkshopSettings now = log.latest();
         return tell(new Draft(
                 version,
-                personId,
+                actor,
                 now.name(),
                 now.lacks().stream().map(RigKind::id).toList(),
                 now.helper(),

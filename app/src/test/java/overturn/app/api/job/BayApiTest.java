@@ -110,7 +110,8 @@ class BayApiTest {
         jdbc.sql(
                         "update job_summary set vehicle = 'spoiled', grade = null, lead_probability = 0, assessed_sequence = null where vehicle = 'Rebuilt van'")
                 .update();
-        assertEquals(202, api.post("/api/bay/rebuild", Map.of()).status());
+        assertEquals(403, api.post("/api/bay/rebuild", Map.of()).status(), "for the commands of the machine");
+        assertEquals(202, api.asOperator("POST", "/api/bay/rebuild").status());
         until(
                 "the line is as it was",
                 () -> list("search=rebuilt").get("found").asInt() == 1
@@ -156,32 +157,26 @@ class BayApiTest {
     void aWithdrawnLayoutIsKeptByItsJobsAndOfferedToNoOther() {
         String own = LayoutFiles.write(Presets.find("wisp-courier-clutch").orElseThrow())
                 .replace("\"id\":\"wisp-courier-clutch\"", "\"id\":\"withdrawn-clutch\"");
-        assertEquals(200, api.postText("/api/layouts?personId=ines-quill", own).status());
+        assertEquals(200, api.postText("/api/layouts", own).status());
         Map<String, Object> intake = ApiClient.intake("Own clutch", "does-not-free", "nothing-wrong");
         intake.put("layoutId", "withdrawn-clutch");
         assertEquals(201, api.post("/api/jobs", intake).status());
         assertEquals(
-                422,
-                api.post("/api/layouts/withdrawn-clutch/withdrawal", Map.of()).status(),
-                "somebody has to say who they are");
-        assertEquals(
-                200,
-                api.post("/api/layouts/withdrawn-clutch/withdrawal?personId=ines-quill", Map.of())
-                        .status());
-        assertEquals(
-                200,
-                api.post("/api/layouts/withdrawn-clutch/withdrawal?personId=ines-quill", Map.of())
+                403,
+                api.post("tobias-renn", "/api/layouts/withdrawn-clutch/withdrawal", Map.of())
                         .status(),
+                "the lead withdraws");
+        assertEquals(
+                200,
+                api.post("/api/layouts/withdrawn-clutch/withdrawal", Map.of()).status());
+        assertEquals(
+                200,
+                api.post("/api/layouts/withdrawn-clutch/withdrawal", Map.of()).status(),
                 "twice is once");
         assertEquals(
-                422,
-                api.post("/api/layouts/tarn-box-van/withdrawal?personId=ines-quill", Map.of())
-                        .status(),
-                "presets stay");
+                422, api.post("/api/layouts/tarn-box-van/withdrawal", Map.of()).status(), "presets stay");
         assertEquals(
-                404,
-                api.post("/api/layouts/never-saved/withdrawal?personId=ines-quill", Map.of())
-                        .status());
+                404, api.post("/api/layouts/never-saved/withdrawal", Map.of()).status());
         assertEquals(200, api.get("/api/jobs/" + intake.get("jobId")).status(), "its job keeps it");
         Map<String, Object> other = ApiClient.intake("Own clutch again", "does-not-free", "nothing-wrong");
         other.put("layoutId", "withdrawn-clutch");
@@ -204,6 +199,6 @@ class BayApiTest {
         assertEquals(404, api.get("/api/layouts/from-another-time").status());
         String own = LayoutFiles.write(Presets.find("wisp-courier-clutch").orElseThrow())
                 .replace("\"id\":\"wisp-courier-clutch\"", "\"id\":\"from-another-time\"");
-        assertEquals(422, api.postText("/api/layouts?personId=ines-quill", own).status(), "its id stays taken");
+        assertEquals(422, api.postText("/api/layouts", own).status(), "its id stays taken");
     }
 }

@@ -126,14 +126,12 @@ class JobFileApiTest {
                 UUID.randomUUID().toString(),
                 "sequence",
                 first.get("sequence").asInt(),
-                "personId",
-                signed,
                 "procedureId",
                 "spout",
                 "why",
                 "no lamp here"));
-        Answer refused = api.post("/api/jobs/" + first.get("id").asString() + "/set-aside", note);
-        assertEquals(422, refused.status());
+        Answer refused = api.post("/api/session", Map.of("name", signed, "password", ApiClient.PASSWORD));
+        assertEquals(401, refused.status());
         note.put("personId", "juno-vale");
         assertEquals(
                 200,

@@ -66,6 +66,9 @@ class RepairApiTest {
         flow.pass("yard");
         post("release", Map.of("conditional", true)).assertRefused(422, "input-not-allowed");
         flow.pass("road");
+        post("release", Map.of("conditional", true, "secondId", "ines-quill")).assertRefused(422, "input-not-allowed");
+        assertEquals(200, flow.postAs("ines-quill", "second-checks", Map.of()).status());
+        assertEquals("ines-quill", repair(now()).get("secondChecked").get(0).asString());
         JsonNode conditional = post("release", Map.of("conditional", true, "secondId", "ines-quill"))
                 .body();
         assertEquals("released-conditionally", conditional.get("stage").asString());

@@ -2,9 +2,11 @@ package overturn.app.api.workshop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -39,7 +41,9 @@ class HealthTest {
                 .thenReturn(List.of(
                         new Check("store", false, "does not answer, or takes no writes"),
                         new Check("heap", true, "12 % held")));
-        ResponseEntity<?> answer = new HealthController(health).health();
+        HttpServletRequest operator = mock(HttpServletRequest.class);
+        when(operator.isUserInRole(any())).thenReturn(true);
+        ResponseEntity<?> answer = new HealthController(health).health(operator);
         assertEquals(503, answer.getStatusCode().value());
         ProblemDetail problem = (ProblemDetail) answer.getBody();
         assertTrue(

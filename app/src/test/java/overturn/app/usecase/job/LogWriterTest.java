@@ -27,6 +27,8 @@ import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
+import overturn.app.people.Actor;
+import overturn.app.people.Role;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
@@ -83,8 +85,10 @@ class LogWriterTest {
         when(staff.signing()).thenReturn(List.of("ines-quill"));
     }
 
+    private static final Actor INES = new Actor("ines-quill", Role.LEAD, true);
+
     private static Stamp stamp(int sequence) {
-        return Stamp.now(NEW, sequence, "ines-quill");
+        return Stamp.now(NEW, sequence, INES);
     }
 
     private Log read(LoggedEntry... entries) {
@@ -115,7 +119,7 @@ class LogWriterTest {
 
     @Test
     void anEntryThatWasKeptOnTheDeviceCarriesTheTimeAtWhichItWasMade() {
-        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, "ines-quill", 5400L, 12.0), seen -> ASIDE)
+        LoggedEntry kept = writer.append(read(opened), new Stamp(NEW, 1, INES, 5400L, 12.0), seen -> ASIDE)
                 .entries()
                 .get(1);
         assertEquals(Instant.parse("2026-11-25T07:42:00.123456Z"), kept.takenAt());
@@ -124,8 +128,7 @@ class LogWriterTest {
                 "spentMinutes",
                 assertThrows(
                                 InvalidInputException.class,
-                                () -> writer.append(
-                                        read(opened), new Stamp(NEW, 1, "ines-quill", null, -1.0), seen -> ASIDE))
+                                () -> writer.append(read(opened), new Stamp(NEW, 1, INES, null, -1.0), seen -> ASIDE))
                         .findings()
                         .get(0)
                         .field());
@@ -136,7 +139,7 @@ class LogWriterTest {
                     assertThrows(
                                     InvalidInputException.class,
                                     () -> writer.append(
-                                            read(opened), new Stamp(NEW, 1, "ines-quill", never, null), seen -> ASIDE))
+                                            read(opened), new Stamp(NEW, 1, INES, never, null), seen -> ASIDE))
                             .findings()
                             .get(0)
                             .field());
@@ -211,7 +214,10 @@ class LogWriterTest {
     void refusesStrangersAndMissingStampsNamingEachField() {
         InvalidInputException refused = assertThrows(
                 InvalidInputException.class,
-                () -> writer.append(read(opened), Stamp.now(null, null, "stranger"), seen -> ASIDE));
+                () -> writer.append(
+                        read(opened),
+                        Stamp.now(null, null, new Actor("stranger", Role.TECHNICIAN, false)),
+                        seen -> ASIDE));
         assertEquals(
                 List.of("entryId", "sequence", "personId"),
                 refused.findings().stream().map(Finding::field).toList());

@@ -12,44 +12,44 @@ import static org.mockito.Mockito.when;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
-import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import overturn.app.layout.SavedLayouts;
+import overturn.app.people.Actor;
+import overturn.app.people.NotAllowedException;
+import overturn.app.people.Role;
 import overturn.app.usecase.InvalidInputException;
-import overturn.app.workshop.Staff;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
 import overturn.layoutfile.Presets;
 
 class SaveLayoutTest {
 
+    private static final Actor INES = new Actor("ines-quill", Role.LEAD, true);
     private static final Instant NOW = Instant.parse("2026-11-25T08:00:00Z");
     private static final String TARN =
             LayoutFiles.write(Presets.find("tarn-box-van").orElseThrow());
     private static final String OWN = TARN.replace("\"id\":\"tarn-box-van\"", "\"id\":\"own\"");
 
     private final SavedLayouts saved = mock(SavedLayouts.class);
-    private final Staff staff = mock(Staff.class);
-    private final SaveLayout saveLayout = new SaveLayout(saved, staff, Clock.fixed(NOW, ZoneOffset.UTC));
+    private final SaveLayout saveLayout = new SaveLayout(saved, Clock.fixed(NOW, ZoneOffset.UTC));
 
     @BeforeEach
-    void someoneWorksHere() {
-        when(staff.signing()).thenReturn(List.of("ines-quill"));
+    void nothingIsSavedYet() {
         when(saved.find(any())).thenReturn(Optional.empty());
     }
 
     @Test
     void aNewLayoutIsAddedWithItsMakerAndTime() {
-        LayoutFile file = saveLayout.save("ines-quill", OWN);
+        LayoutFile file = saveLayout.save(INES, OWN);
         verify(saved).add(file, "ines-quill", NOW);
     }
 
     @Test
     void theSameAgainIsNotAddedTwice() {
         when(saved.find("own")).thenReturn(Optional.of(LayoutFiles.read(OWN)));
-        assertEquals("own", saveLayout.save("ines-quill", OWN).id());
+        assertEquals("own", saveLayout.save(INES, OWN).id());
         verify(saved, never()).add(any(), any(), any());
     }
 
@@ -58,11 +58,11 @@ class SaveLayoutTest {
         when(saved.find("own")).thenReturn(Optional.of(LayoutFiles.read(OWN)));
         InvalidInputException refused = assertThrows(
                 InvalidInputException.class,
-                () -> saveLayout.save("ines-quill", OWN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
+                () -> saveLayout.save(INES, OWN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
         assertEquals("id", refused.findings().get(0).field());
         assertThrows(
                 InvalidInputException.class,
-                () -> saveLayout.save("ines-quill", TARN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
+                () -> saveLayout.save(INES, TARN.replace("\"boreMm\":23.81", "\"boreMm\":25.4")));
         verify(saved, never()).add(any(), any(), any());
     }
 
@@ -79,6 +79,7 @@ class SaveLayoutTest {
         assertTrue(refused.findings().stream()
                 .anyMatch(
                         f -> f.field().equals("components.0.ratio") && f.given().contains("99")));
-        assertThrows(InvalidInputException.class, () -> saveLayout.save("nobody", OWN));
+        Actor juno = new Actor("juno-vale", Role.APPRENTICE, false);
+        assertThrows(NotAllowedException.class, () -> saveLayout.save(juno, OWN));
     }
 }
