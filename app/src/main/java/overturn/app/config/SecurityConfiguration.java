@@ -8,9 +8,11 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.AuthenticationServiceException;
+import org.springframework.security.authorization.AuthorizationDecision;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.annotation.web.configurers.HeadersConfigurer;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
@@ -28,6 +30,7 @@ import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.CrossOriginResourcePolicyHeaderWriter.CrossOriginResourcePolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import overturn.app.people.Act;
 import overturn.app.usecase.people.ApiTokens;
 import overturn.app.usecase.people.SignIn;
 import overturn.app.usecase.people.SignedEntries;
@@ -77,6 +80,9 @@ public class SecurityConfiguration {
                         .hasAnyAuthority(PERSON, ApiTokens.Scope.READINGS.name())
                         .requestMatchers("/api/bay/rebuild", "/api/heads", "/api/owner-link")
                         .hasAuthority(OPERATOR)
+                        .requestMatchers("/api/openapi", "/api/openapi/**")
+                        .access((authentication, request) ->
+                                new AuthorizationDecision(mayLook(authentication.get(), signIn)))
                         .requestMatchers("/api/**")
                         .hasAuthority(PERSON)
                         .anyRequest()
@@ -116,6 +122,14 @@ public class SecurityConfiguration {
                 .addFilterBefore(new TokenFilter(tokens, operatorToken), AnonymousAuthenticationFilter.class)
                 .addFilterAfter(new ActorFilter(signIn, signed), AuthorizationFilter.class);
         return http.build();
+    }
+
+    /** The description of the API tells a stranger where to begin. */
+    private static boolean mayLook(Authentication authentication, SignIn signIn) {
+        return authentication != null
+                && signIn.working(authentication.getName())
+                        .filter(account -> account.actor().may(Act.LOOK_AFTER_SERVER))
+                        .isPresent();
     }
 
     /** Nobody signs in by Spring's own means; the use case asks and the session is made by hand. */

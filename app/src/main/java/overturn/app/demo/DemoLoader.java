@@ -118,8 +118,7 @@ class DemoLoader implements SmartInitializingSingleton {
             accounts.add(person, clock.instant());
         }
         if (!password.isEmpty() && there.flatMap(Account::passwordHash).isEmpty()) {
-            accounts.change(there.orElse(person)
-                    .withPassword(encoder.encode(password))
+            accounts.change(person.withPassword(encoder.encode(password))
                     .withPin(Optional.of(pin).filter(p -> !p.isEmpty()).map(encoder::encode)));
         }
     }

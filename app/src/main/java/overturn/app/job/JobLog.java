@@ -25,6 +25,12 @@ public interface JobLog {
      */
     boolean isAsWritten(StoredEntry entry);
 
+    /** Readings of all jobs that arrived after a moment, in the order of their arrival. */
+    List<Arrived> readingsAfter(Instant moment, int most);
+
+    /** An entry and the job it belongs to. */
+    record Arrived(UUID jobId, LoggedEntry entry) {}
+
     /** Whether there is such a job. */
     boolean isThere(UUID jobId);
 

@@ -21,6 +21,9 @@ public interface JobSummaries {
     /** Some lines, those that block the shop first, the newest of them first. */
     Page find(Search search);
 
+    /** Jobs that are to be looked at again, the soonest first. */
+    List<JobSummary> toBeRechecked(int most);
+
     /** Jobs that have no line yet, the newest first. */
     List<UUID> missing();
 

@@ -11,6 +11,7 @@ import java.util.UUID;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
@@ -74,6 +75,23 @@ class PostgresJobLog implements JobLog {
                                kind, body_version, body
                           from log_entry where job_id = :job order by sequence
                         """).param("job", jobId).query((row, n) -> stored(row)).list();
+    }
+
+    @Override
+    public List<Arrived> readingsAfter(Instant moment, int most) {
+        return jdbc.sql("""
+                        select job_id, id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes,
+                               catalogue_version, kind, body_version, body
+                          from log_entry
+                         where kind = :kind and log_entered_at > :moment
+                         order by log_entered_at, job_id, sequence
+                         limit :most
+                        """)
+                .param("kind", ReadingTaken.KIND)
+                .param("moment", moment.atOffset(ZoneOffset.UTC))
+                .param("most", most)
+                .query((row, n) -> new Arrived(row.getObject("job_id", UUID.class), understood(stored(row))))
+                .list();
     }
 
     private static StoredEntry stored(ResultSet row) throws SQLException {

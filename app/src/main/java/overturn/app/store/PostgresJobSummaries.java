@@ -200,6 +200,16 @@ class PostgresJobSummaries implements JobSummaries {
     }
 
     @Override
+    public List<JobSummary> toBeRechecked(int most) {
+        return jdbc.sql("select " + COLUMNS + """
+                         from job_summary where recheck_on is not null and open order by recheck_on, job_id limit :most
+                        """)
+                .param("most", most)
+                .query((row, n) -> summary(row))
+                .list();
+    }
+
+    @Override
     public List<JobSummary> ofVehicles(List<UUID> vehicleIds) {
         return jdbc.sql("select " + COLUMNS + """
                          from job_summary where vehicle_id = any(:vehicles) order by log_opened_at desc, job_id

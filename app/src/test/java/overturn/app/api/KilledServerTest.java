@@ -6,6 +6,10 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.File;
 import java.io.IOException;
 import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.concurrent.TimeUnit;
@@ -53,6 +57,21 @@ class KilledServerTest {
             }
         }
         throw new AssertionError("The server did not start; see target/killed-server.log");
+    }
+
+    /** Sessions are kept in the database. */
+    @Test
+    void aRestartSignsNobodyOut() throws Exception {
+        String cookies = start().cookies("marit-osei");
+        process.destroyForcibly();
+        assertTrue(process.waitFor(10, TimeUnit.SECONDS));
+        HttpResponse<String> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(start().address() + "/api/session"))
+                                .header("Cookie", cookies)
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
+        assertTrue(answer.body().contains("\"id\":\"marit-osei\""), answer.body());
     }
 
     @Test

@@ -14,12 +14,10 @@ import java.net.http.HttpResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,7 +36,7 @@ public final class ApiClient {
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
     private static final String LEAD = "ines-quill";
-    private static final Map<String, Session> SESSIONS = new ConcurrentHashMap<>();
+    private static final Map<String, Device> DEVICES = new ConcurrentHashMap<>();
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
@@ -47,62 +45,31 @@ public final class ApiClient {
         this.address = address;
     }
 
-    /** Cookies of somebody who is signed in. */
-    private record Session(Map<String, String> cookies) {
-
-        String header() {
-            return cookies.entrySet().stream()
-                    .map(cookie -> cookie.getKey() + "=" + cookie.getValue())
-                    .collect(Collectors.joining("; "));
-        }
+    public String address() {
+        return address;
     }
 
-    private Session session(String personId) {
-        return SESSIONS.computeIfAbsent(address + " " + personId, key -> {
-            Map<String, String> cookies = new ConcurrentHashMap<>();
-            keep(
-                    cookies,
-                    exchange(
-                            HttpRequest.newBuilder(URI.create(address + "/api/session"))
-                                    .GET(),
-                            cookies));
-            Answer signedIn = exchange(
-                    HttpRequest.newBuilder(URI.create(address + "/api/session"))
-                            .header("Content-Type", "application/json")
-                            .POST(BodyPublishers.ofString(json(Map.of("name", personId, "password", PASSWORD)))),
-                    cookies);
-            assertEquals(200, signedIn.status(), signedIn.raw().body());
-            keep(cookies, signedIn);
-            return new Session(cookies);
+    private Device device(String personId) {
+        return DEVICES.computeIfAbsent(address + " " + personId, key -> {
+            Device device = new Device(address);
+            device.signIn(personId);
+            return device;
         });
-    }
-
-    private static void keep(Map<String, String> cookies, Answer answer) {
-        answer.raw().headers().allValues("Set-Cookie").stream()
-                .map(cookie -> cookie.split(";")[0].split("=", 2))
-                .forEach(pair -> cookies.put(pair[0], pair[1]));
-    }
-
-    private Answer exchange(HttpRequest.Builder request, Map<String, String> cookies) {
-        return send(request, new Session(cookies));
     }
 
     /** The cookies of somebody who is signed in, for a client of another kind. */
     public String cookies(String personId) {
-        return session(personId).header();
+        return device(personId).header();
     }
 
     /** Has a request come from somebody who is signed in. */
     public void sign(String personId, HttpRequest.Builder request) {
-        Session session = session(personId);
-        request.setHeader("Cookie", session.header());
-        Optional.ofNullable(session.cookies().get("XSRF-TOKEN"))
-                .ifPresent(token -> request.setHeader("X-XSRF-TOKEN", token));
+        device(personId).sign(request);
     }
 
     /** Signs somebody in anew the next time. */
     public void forget(String personId) {
-        SESSIONS.remove(address + " " + personId);
+        DEVICES.remove(address + " " + personId);
     }
 
     /** Status, headers and body of an answer. */
@@ -133,11 +100,9 @@ public final class ApiClient {
 
     /** As a command of this machine, by its token. */
     public Answer asOperator(String method, String path) {
-        return send(
-                HttpRequest.newBuilder(URI.create(address + path))
-                        .header("Authorization", "Bearer " + OPERATOR)
-                        .method(method, BodyPublishers.noBody()),
-                new Session(Map.of()));
+        return send(HttpRequest.newBuilder(URI.create(address + path))
+                .header("Authorization", "Bearer " + OPERATOR)
+                .method(method, BodyPublishers.noBody()));
     }
 
     /** A file as it comes. */
@@ -230,25 +195,11 @@ public final class ApiClient {
 
     private Answer send(String personId, HttpRequest.Builder request) {
         sign(personId, request);
-        return send(request, new Session(Map.of()));
+        return send(request);
     }
 
-    private Answer send(HttpRequest.Builder request, Session session) {
-        if (!session.cookies().isEmpty()) {
-            request.setHeader("Cookie", session.header());
-        }
-        Optional.ofNullable(session.cookies().get("XSRF-TOKEN"))
-                .ifPresent(token -> request.setHeader("X-XSRF-TOKEN", token));
-        try {
-            HttpResponse<String> raw = http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            boolean json = raw.headers().firstValue("Content-Type").orElse("").contains("json");
-            return new Answer(raw.statusCode(), json ? MAPPER.readTree(raw.body()) : MAPPER.nullNode(), raw);
-        } catch (IOException e) {
-            throw new IllegalStateException("No answer from " + address, e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+    private static Answer send(HttpRequest.Builder request) {
+        return Device.answered(request.build());
     }
 
     /** Opens a job for a sinking Tarn and returns its id. */

@@ -4,9 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.http.ContentDisposition;
@@ -31,9 +29,6 @@ import overturn.app.usecase.workshop.TellWorkshop;
 import overturn.app.usecase.workshop.TellWorkshop.PriceDraft;
 import overturn.app.workshop.Staff;
 import overturn.app.workshop.WorkshopSettings;
-import overturn.measurement.ReadingValue.Figures;
-import overturn.measurement.ReadingValue.Observed;
-import overturn.quantity.TypedQuantity;
 import overturn.words.Words;
 
 /** The readings of a job and the price table of the workshop as comma-separated values. */
@@ -43,21 +38,6 @@ class CsvController {
 
     private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
     private static final Map<String, String> WORDS = Words.all();
-    private static final List<String> READINGS = List.of(
-            "entry",
-            "taken_at",
-            "person",
-            "test",
-            "test_id",
-            "figure_id",
-            "seen",
-            "typed",
-            "unit",
-            "value",
-            "value_unit",
-            "rig",
-            "trust",
-            "struck");
     private static final List<String> PRICES = List.of("remedy_id", "remedy", "labour_minutes", "parts_minutes");
     private static final int MOST_PRICES = 500;
 
@@ -83,48 +63,11 @@ class CsvController {
         for (LoggedEntry logged : log.entries()) {
             if (logged.entry() instanceof ReadingTaken taken) {
                 boolean struck = log.state().struckIds().contains(logged.id());
-                rows.addAll(rows(logged, taken, people.getOrDefault(logged.personId(), logged.personId()), struck));
+                rows.addAll(ReadingRows.of(
+                        logged, taken, people.getOrDefault(logged.personId(), logged.personId()), struck));
             }
         }
-        return table(READINGS, rows, FileNames.of(log.state().opened().vehicle(), "readings", clock, "csv"));
-    }
-
-    private static List<List<String>> rows(LoggedEntry logged, ReadingTaken taken, String person, boolean struck) {
-        List<String> front = List.of(
-                Integer.toString(logged.sequence()),
-                logged.takenAt().toString(),
-                person,
-                WORDS.getOrDefault("test." + taken.procedureId(), taken.procedureId()),
-                taken.procedureId());
-        List<String> back =
-                List.of(taken.rigSetup(), taken.trust().name().toLowerCase(Locale.ROOT), Boolean.toString(struck));
-        if (taken.value() instanceof Observed observed) {
-            return List.of(row(front, List.of("", observed.option(), "", "", "", ""), back));
-        }
-        List<List<String>> rows = new ArrayList<>();
-        List<Optional<TypedQuantity>> figures = ((Figures) taken.value()).taken();
-        for (int i = 0; i < figures.size(); i++) {
-            String figure = i < taken.figureIds().size() ? taken.figureIds().get(i) : Integer.toString(i + 1);
-            figures.get(i)
-                    .ifPresent(q -> rows.add(row(
-                            front,
-                            List.of(
-                                    figure,
-                                    "",
-                                    q.text(),
-                                    q.unit().symbol(),
-                                    Double.toString(q.coreValue()),
-                                    q.unit().dimension().coreUnit().symbol()),
-                            back)));
-        }
-        return rows;
-    }
-
-    private static List<String> row(List<String> front, List<String> middle, List<String> back) {
-        List<String> row = new ArrayList<>(front);
-        row.addAll(middle);
-        row.addAll(back);
-        return row;
+        return table(ReadingRows.HEAD, rows, FileNames.of(log.state().opened().vehicle(), "readings", clock, "csv"));
     }
 
     /** What remedies cost here, in minutes of labour. */

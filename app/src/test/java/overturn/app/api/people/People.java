@@ -1,0 +1,60 @@
+package overturn.app.api.people;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import java.util.Map;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import overturn.app.support.ApiClient;
+import overturn.app.support.ApiClient.Answer;
+import overturn.app.support.Device;
+
+/** People beyond those of the demo, made as an owner makes them. */
+final class People {
+
+    static final String PASSWORD = "north pier at low tide";
+    private static final String OWNER = "Edda Strand";
+
+    private People() {}
+
+    /** A device on which the owner is signed in; the first time by the link that the start prints. */
+    static synchronized Device owner(String address, JdbcClient jdbc) {
+        Device device = new Device(address);
+        boolean there = jdbc.sql(
+                        "select exists (select 1 from account where role = 'owner' and password_hash is not null)")
+                .query(Boolean.class)
+                .single();
+        Answer answer = there
+                ? device.post("/api/session", Map.of("name", OWNER, "password", PASSWORD))
+                : device.post(
+                        "/api/session/password",
+                        Map.of("token", ownerToken(address), "name", OWNER, "password", PASSWORD));
+        assertEquals(200, answer.status(), answer.raw().body());
+        return device;
+    }
+
+    static String ownerToken(String address) {
+        Answer link = new ApiClient(address).asOperator("POST", "/api/owner-link");
+        return token(link.body().get("path").asString());
+    }
+
+    static String token(String path) {
+        return path.substring(path.indexOf('#') + 1);
+    }
+
+    /** A device on which somebody new is signed in, who set a password by the link. */
+    static Device added(Device owner, String address, String name, String role) {
+        Answer added = owner.post("/api/people", Map.of("name", name, "role", role, "qualified", false));
+        assertEquals(201, added.status(), added.raw().body());
+        Device device = new Device(address);
+        Answer set = device.post(
+                "/api/session/password",
+                Map.of("token", token(added.body().get("link").get("path").asString()), "password", PASSWORD));
+        assertEquals(200, set.status(), set.raw().body());
+        return device;
+    }
+
+    /** The id that a person has by that name. */
+    static String idOf(String name) {
+        return name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-');
+    }
+}
