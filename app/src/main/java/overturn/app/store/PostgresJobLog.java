@@ -26,6 +26,15 @@ class PostgresJobLog implements JobLog {
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
 
+    /** Entries with what lies beside the chain put back in its place; where it was erased that is said. */
+    private static final String WHOLE = """
+            select job_id, id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version,
+                   kind, body_version,
+                   case when e.body -> 'beside' is null then e.body
+                        else (e.body - 'beside') || coalesce(b.body, '{"vehicle": "(erased)", "about": {}}') end as body
+              from log_entry e left join entry_beside b on b.entry_id = e.id
+            """;
+
     private final JdbcClient jdbc;
     private final EntryJson json;
 
@@ -70,19 +79,15 @@ class PostgresJobLog implements JobLog {
 
     @Override
     public List<StoredEntry> stored(UUID jobId) {
-        return jdbc.sql("""
-                        select id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes, catalogue_version,
-                               kind, body_version, body
-                          from log_entry where job_id = :job order by sequence
-                        """).param("job", jobId).query((row, n) -> stored(row)).list();
+        return jdbc.sql(WHOLE + " where job_id = :job order by sequence")
+                .param("job", jobId)
+                .query((row, n) -> stored(row))
+                .list();
     }
 
     @Override
     public List<Arrived> readingsAfter(Instant moment, int most) {
-        return jdbc.sql("""
-                        select job_id, id, sequence, log_taken_at, log_entered_at, person_id, spent_minutes,
-                               catalogue_version, kind, body_version, body
-                          from log_entry
+        return jdbc.sql(WHOLE + """
                          where kind = :kind and log_entered_at > :moment
                          order by log_entered_at, job_id, sequence
                          limit :most

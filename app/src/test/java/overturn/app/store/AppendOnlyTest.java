@@ -48,7 +48,11 @@ class AppendOnlyTest {
                 "delete from job",
                 "update person set role = 'lead'",
                 "delete from layout_withdrawal",
-                "update vehicle set name = 'x'",
+                "update vehicle set layout_id = 'x'",
+                "update entry_beside set salt = 'x'",
+                "update photo set jpeg = ''",
+                "update people_entry set what = 'x'",
+                "delete from account",
                 "delete from vehicle_entry"
             })
     void theServersRoleMayOnlyAddAndRead(String change, OverturnServer.Running server) {

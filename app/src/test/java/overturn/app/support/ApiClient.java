@@ -141,10 +141,10 @@ public final class ApiClient {
 
         private static final Pattern TOLD = Pattern.compile("\"personId\":\"([a-z-]+)\",|,\"personId\":\"([a-z-]+)\"");
 
-        /** Taken out of the text as it stands, which may be no JSON. */
-        static Authored of(String body) {
+        /** Taken out of the text as it stands, which may be no JSON; a job file names people of its own. */
+        static Authored of(String path, String body) {
             Matcher told = TOLD.matcher(body);
-            return told.find()
+            return !path.equals("/api/job-files") && told.find()
                     ? new Authored(
                             told.group(1) == null ? told.group(2) : told.group(1),
                             body.substring(0, told.start()) + body.substring(told.end()))
@@ -162,7 +162,7 @@ public final class ApiClient {
     }
 
     public Answer put(String path, Object body) {
-        Authored authored = Authored.of(MAPPER.writeValueAsString(body));
+        Authored authored = Authored.of(path, MAPPER.writeValueAsString(body));
         return send(
                 authored.personId(),
                 HttpRequest.newBuilder(URI.create(address + path))
@@ -171,7 +171,7 @@ public final class ApiClient {
     }
 
     public Answer postText(String path, String body, String... headers) {
-        Authored authored = Authored.of(body);
+        Authored authored = Authored.of(path, body);
         HttpRequest.Builder request = posting(path, authored.body());
         for (int i = 0; i < headers.length; i += 2) {
             request.setHeader(headers[i], headers[i + 1]);
