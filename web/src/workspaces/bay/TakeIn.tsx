@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api } from "../../domain/api";
 import { say } from "../../domain/words";
@@ -6,6 +7,7 @@ import { useGo } from "../../ui/useGo";
 
 /** Takes in a job that another workshop wrote: its file, as it is. */
 export function TakeIn() {
+  const may = useMay();
   const go = useGo();
   const queries = useQueryClient();
   const taking = useMutation({
@@ -16,6 +18,7 @@ export function TakeIn() {
       go(`/jobs/${job.id}`);
     },
   });
+  if (!may("TAKE_IN_JOB_FILE")) return null;
   return (
     <>
       <FileButton

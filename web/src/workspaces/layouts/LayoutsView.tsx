@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -31,6 +32,7 @@ export function LayoutsView() {
 
 function LayoutLine({ layout: l }: { layout: Layout }) {
   const { word } = useSettings();
+  const may = useMay();
   const queries = useQueryClient();
   const [sure, setSure] = useState(false);
   const [refused, setRefused] = useState("");
@@ -69,7 +71,7 @@ function LayoutLine({ layout: l }: { layout: Layout }) {
         >
           {say("downloadFile")}
         </a>
-        {!l.preset && (
+        {!l.preset && may("WITHDRAW_LAYOUT") && (
           <button
             type="button"
             className="label min-h-11 px-2 underline underline-offset-4"

@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useState } from "react";
 import { useSettings } from "../../domain/settings";
 import type { Job, Repair } from "../../domain/types";
@@ -19,6 +20,7 @@ const NEXT: Record<State, State[]> = {
 /** The parts of this job: wanted, ordered, arrived, gone back; a second order is asked about. */
 export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: RepairPage }) {
   const { person, word } = useSettings();
+  const may = useMay()("ORDER");
   const ready = repair.needed
     .filter((one) => one.kind === "PART" || one.id === "fluid")
     .map((one) => word(`needed.${one.id}`))
@@ -49,18 +51,20 @@ export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: R
                 {[one.note, person(one.personId)].filter(Boolean).join(" · ")}
               </span>
             </p>
-            {NEXT[one.state].map((state) => {
-              const second = state === "ordered" && one.state === "ordered";
-              return (
-                <Button
-                  key={state}
-                  disabled={page.busy}
-                  onClick={() => (second ? setTwice(one.part) : void move(one.part, state, false))}
-                >
-                  {say(second ? "partAgain" : `partTo.${state}`)}
-                </Button>
-              );
-            })}
+            {NEXT[one.state]
+              .filter((state) => may || state !== "ordered")
+              .map((state) => {
+                const second = state === "ordered" && one.state === "ordered";
+                return (
+                  <Button
+                    key={state}
+                    disabled={page.busy}
+                    onClick={() => (second ? setTwice(one.part) : void move(one.part, state, false))}
+                  >
+                    {say(second ? "partAgain" : `partTo.${state}`)}
+                  </Button>
+                );
+              })}
             {twice === one.part && (
               <div role="alert" className="flex basis-full flex-wrap items-center gap-3 border-2 border-caution p-3">
                 <p className="flex-1">{say("partTwice", { name: person(one.personId) })}</p>
@@ -73,7 +77,7 @@ export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: R
           </li>
         ))}
       </ul>
-      {ready.length > 0 && (
+      {may && ready.length > 0 && (
         <div role="group" aria-label={say("partsReady")} className="mt-2 flex flex-wrap items-center gap-2">
           <span className="text-soft">{say("partsReady")}</span>
           {ready.map((name) => (
@@ -83,7 +87,11 @@ export function Parts({ job, repair, page }: { job: Job; repair: Repair; page: R
           ))}
         </div>
       )}
-      <NewPart busy={page.busy} onAdd={(part, note) => move(part, "wanted", false, note)} />
+      {may ? (
+        <NewPart busy={page.busy} onAdd={(part, note) => move(part, "wanted", false, note)} />
+      ) : (
+        <p className="mt-2 text-soft">{say("orderByTechnician")}</p>
+      )}
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useState } from "react";
 import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
@@ -240,11 +241,13 @@ const strikeWord = (entry: Entry): UiWord => (entry.kind === "entry-struck" ? "p
 function Log({ job, trace }: { job: Job; trace: Trace }) {
   const [striking, setStriking] = useState<string>();
   const [why, setWhy] = useState("");
-  const { person } = useSettings();
+  const { person, personId } = useSettings();
+  const may = useMay();
   const strikable = (e: Entry) =>
     !e.struck &&
     STRIKABLE.includes(e.kind) &&
     job.entries.find((one) => one.id === e.struckId)?.kind !== "entry-struck";
+  const mayStrike = (e: Entry) => e.personId === personId || may("STRIKE_ANOTHERS");
   const strike = async (id: string) => {
     await trace.enter("strikes", { struckId: id, why: why.trim() }, id);
     setStriking(undefined);
@@ -263,7 +266,7 @@ function Log({ job, trace }: { job: Job; trace: Trace }) {
                 {e.struck ? ` · ${say("struck")}` : ""}
               </p>
             </div>
-            {strikable(e) && striking !== e.id && (
+            {strikable(e) && mayStrike(e) && striking !== e.id && (
               <Button onClick={() => setStriking(e.id)}>{say(strikeWord(e))}</Button>
             )}
           </div>

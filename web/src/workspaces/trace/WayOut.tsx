@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useState } from "react";
 import { jobFile } from "../../domain/api";
 import type { Job } from "../../domain/types";
@@ -35,8 +36,9 @@ export function WayOut({ job, trace }: { job: Job; trace: Trace }) {
 
 /** Gives a job up, with the reason. */
 export function GiveUp({ job, trace }: { job: Job; trace: Trace }) {
+  const may = useMay();
   const [why, setWhy] = useState("");
-  if (job.withdrawn !== undefined) return null;
+  if (job.withdrawn !== undefined || !may("GIVE_UP_JOB")) return null;
   return (
     <form
       className="mt-6 flex flex-wrap gap-2 border-t-2 border-ink pt-3"

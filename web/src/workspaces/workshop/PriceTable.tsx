@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useMutation } from "@tanstack/react-query";
 import { api, told } from "../../domain/api";
 import type { Workshop } from "../../domain/types";
@@ -6,6 +7,7 @@ import { FileButton } from "../../ui/FileButton";
 
 /** The price table out and in, as comma-separated values. */
 export function PriceTable({ workshop, onKept }: { workshop: Workshop; onKept: (now: Workshop) => void }) {
+  const may = useMay();
   const taking = useMutation({
     mutationFn: async (file: File) => api.tellPrices(workshop.version, await file.text()),
     onSuccess: onKept,
@@ -19,12 +21,14 @@ export function PriceTable({ workshop, onKept }: { workshop: Workshop; onKept: (
       >
         {say("pricesOut")}
       </a>
-      <FileButton
-        label={say(taking.isPending ? "loading" : "pricesIn")}
-        accept="text/csv,.csv"
-        disabled={taking.isPending}
-        onFile={(file) => taking.mutate(file)}
-      />
+      {may("TELL_WORKSHOP") && (
+        <FileButton
+          label={say(taking.isPending ? "loading" : "pricesIn")}
+          accept="text/csv,.csv"
+          disabled={taking.isPending}
+          onFile={(file) => taking.mutate(file)}
+        />
+      )}
       {taking.isError && (
         <p role="alert" className="basis-full border-2 border-danger p-2">
           {told(taking.error)}

@@ -1,3 +1,4 @@
+import { useMay } from "../../domain/session";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type ReactNode } from "react";
 import { api, Refusal, told } from "../../domain/api";
@@ -47,6 +48,7 @@ function Form({
   reload: () => Promise<Workshop | undefined>;
 }) {
   const { catalogue, word } = useSettings();
+  const may = useMay()("TELL_WORKSHOP");
   const [draft, setDraft] = useState(() => draftOf(workshop));
   const queries = useQueryClient();
   const taken = (now: Workshop, edited: Draft) => {
@@ -69,6 +71,11 @@ function Form({
       <TopStrip title={say("workshop")} />
       <main className="mx-auto max-w-4xl p-4 md:p-8">
         <p className="mb-5 max-w-3xl text-lg">{say("workshopWhy")}</p>
+        {!may && (
+          <p role="note" className="mb-5 max-w-3xl border-2 border-caution bg-caution-ground p-3">
+            {say("workshopByLead")}
+          </p>
+        )}
         <form
           className="grid gap-6"
           onSubmit={(e) => {
@@ -133,13 +140,15 @@ function Form({
             <PriceTable workshop={workshop} onKept={(now) => taken(now, withPrices(draft, now))} />
           </Group>
           <div className="sticky bottom-0 flex flex-wrap items-center gap-4 border-t-2 border-ink bg-ground py-3">
-            <button
-              type="submit"
-              disabled={kept.isPending || wrong.length > 0 || !readable}
-              className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink"
-            >
-              {say("workshopSave")}
-            </button>
+            {may && (
+              <button
+                type="submit"
+                disabled={kept.isPending || wrong.length > 0 || !readable}
+                className="min-h-16 min-w-40 border-2 border-ink bg-fill px-4 text-xl font-semibold text-fill-ink"
+              >
+                {say("workshopSave")}
+              </button>
+            )}
             <p role="status">
               {workshop.version === 0
                 ? say("workshopPlain")

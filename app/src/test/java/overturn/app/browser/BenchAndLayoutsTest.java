@@ -33,7 +33,7 @@ class BenchAndLayoutsTest {
     private static Screens signedIn(OverturnServer.Running server) {
         return new Screens(browser.device(1280, 800), server.address())
                 .open("/")
-                .signIn("Tobias Renn");
+                .signIn("Ines Quill");
     }
 
     private static Locator exactly(Page page, String label) {
