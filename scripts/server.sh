@@ -22,7 +22,11 @@ is_ours() {
 
 server_runs() { is_ours "$SUPERVISOR_PID" "$SUPERVISOR"; }
 
-health() { curl -fs -m 5 "http://127.0.0.1:$1/api/health" >/dev/null 2>&1; }
+# at PORT_OR_ADDRESS: the whole address; of a port alone on this machine.
+at() { case "$1" in http*) echo "$1" ;; *) echo "http://127.0.0.1:$1" ;; esac; }
+
+# Its own certificate need not be known on this machine.
+health() { curl -fsk -m 5 "$(at "$1")/api/health" >/dev/null 2>&1; }
 
 # A quarter of the machine's memory, at least 1 GiB, at most 4.
 heap_megabytes() {
@@ -33,26 +37,27 @@ heap_megabytes() {
 
 start_server() {
     if server_runs && [ ! "$JAR" -nt "$SUPERVISOR_PID" ] && health "$(cat "$VAR/server.port")"; then
-        say "Already serving: http://127.0.0.1:$(cat "$VAR/server.port")"
+        say "Already serving: $(at "$(cat "$VAR/server.port")")"
         tell_sign_in "$(cat "$VAR/server.port")"
         return
     fi
+    use_network
     stop_server
     port_taken "$PORT" && fail 5 "Port $PORT is taken; free it or start with OVERTURN_PORT=another"
     mkdir -p "$VAR/log"
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
         OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
         OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_DEMO_PIN=$DEMO_PIN OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN \
-        setsid nohup "$SUPERVISOR" "$VAR" server "curl -s -m 5 -o /dev/null http://127.0.0.1:$PORT/api/health" \
-        java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/server.log" 2>&1 </dev/null &
+        setsid nohup "$SUPERVISOR" "$VAR" server "curl -sk -m 5 -o /dev/null $LOCAL_URL/api/health" \
+        java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" "${SERVER_ARGUMENTS[@]}" >"$VAR/log/server.log" 2>&1 </dev/null &
     echo $! >"$SUPERVISOR_PID"
-    echo "$PORT" >"$VAR/server.port"
+    echo "$LOCAL_URL" >"$VAR/server.port"
     say "Starting the server …"
     wait_until_up
 }
 
 # operator METHOD PORT PATH: asks the server for what only the commands of this machine get; the token goes by no command line.
-operator() { printf 'header = "Authorization: Bearer %s"\n' "$OPERATOR_TOKEN" | curl -fs -m 20 -K - -X "$1" "http://127.0.0.1:$2$3"; }
+operator() { printf 'header = "Authorization: Bearer %s"\n' "$OPERATOR_TOKEN" | curl -fsk -m 20 -K - -X "$1" "$(at "$2")$3"; }
 
 tell_sign_in() {
     local path
@@ -60,7 +65,7 @@ tell_sign_in() {
     say "Sign in as Ines Quill (lead), Tobias Renn, Marit Osei (technicians) or Juno Vale (apprentice) of the demo."
     say "Their password is $DEMO_PASSWORD, their PIN on a shop tablet $DEMO_PIN."
     path=$(operator POST "$1" /api/owner-link | sed -n 's/.*"path":"\([^"]*\)".*/\1/p') || true
-    [ -z "$path" ] || say "Nobody owns this workshop yet. Whoever opens this link first, within a week, does: http://127.0.0.1:$1$path"
+    [ -z "$path" ] || say "Nobody owns this workshop yet. Whoever opens this link first, within a week, does: $(at "${PUBLIC_URL:-$1}")$path"
 }
 
 # Waits as long as the process lives: a busy machine may need minutes.
@@ -68,9 +73,10 @@ wait_until_up() {
     local began=$SECONDS said=$SECONDS
     sleep 0.5
     while server_runs; do
-        if health "$PORT"; then
-            say "Overturn is ready: http://127.0.0.1:$PORT"
-            tell_sign_in "$PORT"
+        if health "${LOCAL_URL:-$PORT}"; then
+            say "Overturn is ready: $(at "${PUBLIC_URL:-$PORT}")"
+            [ -z "${FINGERPRINT:-}" ] || say "Its certificate: SHA-256 $FINGERPRINT"
+            tell_sign_in "${LOCAL_URL:-$PORT}"
             return
         fi
         if [ $((SECONDS - said)) -ge 15 ]; then
@@ -117,10 +123,10 @@ show_status() {
     if server_runs; then
         port=$(cat "$VAR/server.port")
         if health "$port"; then
-            say "server:   up at http://127.0.0.1:$port"
+            say "server:   up at $(at "$port")"
             code=0
         else
-            say "server:   running and not sound: $(curl -s -m 5 "http://127.0.0.1:$port/api/health" | grep -o '"detail":"[^"]*"' || echo "it does not answer"); see $VAR/log/server.log"
+            say "server:   running and not sound: $(curl -sk -m 5 "$(at "$port")/api/health" | grep -o '"detail":"[^"]*"' || echo "it does not answer"); see $VAR/log/server.log"
         fi
     else
         say "server:   down"
@@ -210,7 +216,7 @@ format_sources() {
 }
 
 # serve_pages: changed pages are seen at once; the API is that of the server.
-serve_pages() { cd "$ROOT/web" && OVERTURN_PORT=$(cat "$VAR/server.port") exec npx vite --host 127.0.0.1; }
+serve_pages() { cd "$ROOT/web" && OVERTURN_PORT=$(sed "s/.*://" "$VAR/server.port") exec npx vite --host 127.0.0.1; }
 
 write_openapi() {
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=OpenApiDocumentTest \

@@ -222,6 +222,7 @@ export const api = {
     taken(client.PUT("/api/people/{id}", { params: of(id), body })),
   newLink: (id: string) => taken(client.POST("/api/people/{id}/link", { params: of(id) })),
   resetPin: (id: string) => acknowledged(client.DELETE("/api/people/{id}/pin", { params: of(id) })),
+  network: () => taken(client.GET("/api/network")),
   tablets: () => taken(client.GET("/api/tablets")),
   enrolTablet: (name: string, password: string) =>
     acknowledged(client.POST("/api/tablets", { body: { name, password } })),

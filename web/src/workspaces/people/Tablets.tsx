@@ -24,6 +24,7 @@ export function Tablets() {
         {say("tabletsTitle")}
       </h2>
       <p className="text-soft">{say("tabletsWhy")}</p>
+      {may && <WayIn />}
       {tablets.data && inUse.length === 0 && <p>{say("tabletsNone")}</p>}
       <ul className="grid gap-2">
         {inUse.map((tablet) => (
@@ -98,5 +99,32 @@ function Enrol() {
         </p>
       )}
     </form>
+  );
+}
+
+/** How a tablet gets here the first time. */
+function WayIn() {
+  const network = useQuery({ queryKey: ["people", "network"], queryFn: api.network });
+  if (!network.data) return null;
+  const { address, fingerprint, authorityPath } = network.data;
+  if (address === undefined) return <p>{say("thisMachineOnly")}</p>;
+  return (
+    <div className="flex flex-wrap items-start gap-4 border-2 border-ink bg-panel p-3">
+      <img src="/api/network/code" alt={say("networkCode")} className="h-40 w-40 border border-rule bg-white" />
+      <div className="grid min-w-0 flex-1 basis-64 gap-2">
+        <p>{say("networkWhy")}</p>
+        <p className="figures text-lg break-all select-all">{address}</p>
+        {authorityPath !== undefined && (
+          <p>
+            {say("networkAuthority")} <span className="figures break-all select-all">{address + authorityPath}</span>
+          </p>
+        )}
+        {fingerprint !== undefined && (
+          <p>
+            {say("networkFingerprint")} <span className="figures break-all">{fingerprint}</span>
+          </p>
+        )}
+      </div>
+    </div>
   );
 }

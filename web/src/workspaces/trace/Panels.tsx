@@ -202,6 +202,7 @@ const STRIKABLE = [
   "way-chosen",
   "fluid-taken",
   "part-moved",
+  "second-checked",
 ];
 
 /** A free note on the job. */

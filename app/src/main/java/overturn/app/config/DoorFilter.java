@@ -13,10 +13,12 @@ import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Collections;
 import java.util.Enumeration;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -35,8 +37,15 @@ class DoorFilter extends OncePerRequestFilter {
     /** Spring Security's filters stand at -100. */
     static final int BEFORE_SECURITY = -200;
 
-    private static final Set<String> OWN_NAMES = Set.of("127.0.0.1", "localhost", "[::1]");
+    private static final Set<String> OF_THIS_MACHINE = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final String FORM = "application/x-www-form-urlencoded";
+
+    private final Set<String> names = new HashSet<>(OF_THIS_MACHINE);
+
+    /** @param names by which it is reached besides those of this machine */
+    DoorFilter(@Value("${overturn.names:}") Set<String> names) {
+        this.names.addAll(names);
+    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -46,8 +55,8 @@ class DoorFilter extends OncePerRequestFilter {
         }
         String host = request.getHeader("Host");
         String origin = request.getHeader("Origin");
-        boolean ownHost = host != null && OWN_NAMES.contains(host.replaceFirst(":\\d+$", ""));
-        boolean ownOrigin = origin == null || origin.equals("http://" + host);
+        boolean ownHost = host != null && names.contains(host.replaceFirst(":\\d+$", ""));
+        boolean ownOrigin = origin == null || origin.equals(request.getScheme() + "://" + host);
         if (!ownHost || !ownOrigin) {
             Refusals.send(
                     response,

@@ -81,6 +81,7 @@ class HostileRequestsTest {
         System.out.printf(
                 "%d hostile requests on %d operations, seed %d: statuses %s, slowest %.2f s, %d writes acknowledged%n",
                 REQUESTS, requests.operations(), SEED, statuses, slowestSeconds, acknowledged.get());
+        api.forget(ATTACKER);
         restore(api, settings);
         assertEquals(List.of(), faults.stream().limit(5).toList());
         before.forEach((id, told) -> assertEquals(told, after.get(id), "an entry changed"));

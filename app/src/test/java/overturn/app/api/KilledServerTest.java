@@ -3,68 +3,43 @@ package overturn.app.api;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.io.File;
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
-import java.time.Duration;
-import java.time.Instant;
-import java.util.concurrent.TimeUnit;
+import java.util.Map;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.ServerProcess;
 import tools.jackson.databind.JsonNode;
 
 /** A server killed the moment after it acknowledged a reading has lost nothing. */
 @ExtendWith(OverturnServer.class)
 class KilledServerTest {
 
-    private Process process;
+    private ServerProcess process;
 
     @AfterEach
     void stop() {
-        process.destroyForcibly();
+        process.close();
     }
 
     private ApiClient start() throws IOException, InterruptedException {
-        int port;
-        try (ServerSocket free = new ServerSocket(0)) {
-            port = free.getLocalPort();
-        }
-        process = new ProcessBuilder(
-                        System.getProperty("java.home") + "/bin/java",
-                        "-cp",
-                        System.getProperty("java.class.path"),
-                        "overturn.app.OverturnApplication",
-                        "--server.port=" + port)
-                .redirectErrorStream(true)
-                .redirectOutput(new File("target/killed-server.log"))
-                .start();
-        ApiClient api = new ApiClient("http://127.0.0.1:" + port);
-        Instant end = Instant.now().plus(Duration.ofSeconds(60));
-        while (Instant.now().isBefore(end) && process.isAlive()) {
-            try {
-                if (api.get("/api/health").status() == 200) {
-                    return api;
-                }
-            } catch (IllegalStateException notYet) {
-                Thread.sleep(200);
-            }
-        }
-        throw new AssertionError("The server did not start; see target/killed-server.log");
+        process = ServerProcess.begin("127.0.0.1", "killed-server.log", Map.of());
+        assertTrue(process.isUp(), "see target/killed-server.log");
+        return new ApiClient("http://127.0.0.1:" + process.port());
     }
 
     /** Sessions are kept in the database. */
     @Test
     void aRestartSignsNobodyOut() throws Exception {
         String cookies = start().cookies("marit-osei");
-        process.destroyForcibly();
-        assertTrue(process.waitFor(10, TimeUnit.SECONDS));
+        process.close();
+        assertEquals(137, process.exitCode());
         HttpResponse<String> answer = HttpClient.newHttpClient()
                 .send(
                         HttpRequest.newBuilder(URI.create(start().address() + "/api/session"))
@@ -80,10 +55,9 @@ class KilledServerTest {
         String job = "/api/jobs/" + api.openJob("Tarn SK 40", "sinks", "primary-piston-cup");
         ApiClient.Answer acknowledged =
                 api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("4,5", "mm")));
-        process.destroyForcibly();
+        process.close();
         assertEquals(200, acknowledged.status());
-        assertTrue(process.waitFor(10, TimeUnit.SECONDS));
-        assertEquals(137, process.exitValue(), "killed by signal 9");
+        assertEquals(137, process.exitCode(), "killed by signal 9");
 
         JsonNode after = start().get(job).body();
         assertEquals(

@@ -50,9 +50,19 @@ public final class Browser implements AutoCloseable {
         return device(width, height, ServiceWorkerPolicy.ALLOW);
     }
 
+    /** A fresh device that trusts the certificates of this workshop. */
+    public Page trustingDevice(int width, int height) {
+        return device(width, height, ServiceWorkerPolicy.ALLOW, true);
+    }
+
     private Page device(int width, int height, ServiceWorkerPolicy workers) {
+        return device(width, height, workers, false);
+    }
+
+    private Page device(int width, int height, ServiceWorkerPolicy workers, boolean trusting) {
         BrowserContext context = chromium()
                 .newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                        .setIgnoreHTTPSErrors(trusting)
                         .setViewportSize(width, height)
                         .setReducedMotion(ReducedMotion.REDUCE)
                         .setServiceWorkers(workers));

@@ -3,14 +3,9 @@ package overturn.app.api.report;
 import biweekly.Biweekly;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
-import com.google.zxing.BarcodeFormat;
-import com.google.zxing.WriterException;
-import com.google.zxing.common.BitMatrix;
-import com.google.zxing.qrcode.QRCodeWriter;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import jakarta.servlet.http.HttpServletRequest;
-import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -24,7 +19,6 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
-import javax.imageio.ImageIO;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.http.ContentDisposition;
@@ -36,6 +30,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.FileNames;
+import overturn.app.api.QrCode;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.NotFoundException;
@@ -54,7 +49,6 @@ import overturn.words.Words;
 class ReportController {
 
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
-    private static final int CODE_PIXELS = 320;
     private static final Map<String, String> WORDS = Words.all();
 
     private final Jobs jobs;
@@ -152,20 +146,7 @@ class ReportController {
     ResponseEntity<byte[]> tag(@PathVariable UUID id, HttpServletRequest request) {
         jobs.read(id);
         String address = request.getScheme() + "://" + request.getServerName() + ":" + request.getServerPort();
-        try (ByteArrayOutputStream out = new ByteArrayOutputStream()) {
-            BitMatrix code = new QRCodeWriter()
-                    .encode(address + "/jobs/" + id + "/card", BarcodeFormat.QR_CODE, CODE_PIXELS, CODE_PIXELS);
-            BufferedImage image = new BufferedImage(CODE_PIXELS, CODE_PIXELS, BufferedImage.TYPE_BYTE_BINARY);
-            for (int x = 0; x < CODE_PIXELS; x++) {
-                for (int y = 0; y < CODE_PIXELS; y++) {
-                    image.setRGB(x, y, code.get(x, y) ? 0x000000 : 0xffffff);
-                }
-            }
-            ImageIO.write(image, "png", out);
-            return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(out.toByteArray());
-        } catch (WriterException | IOException e) {
-            throw new IllegalStateException("Impossible: a code for " + id + " cannot be made", e);
-        }
+        return ResponseEntity.ok().contentType(MediaType.IMAGE_PNG).body(QrCode.png(address + "/jobs/" + id + "/card"));
     }
 
     private static ResponseEntity<byte[]> file(byte[] body, MediaType type, String name) {
