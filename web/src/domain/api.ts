@@ -154,6 +154,8 @@ export const api = {
   job: (id: string) => taken(client.GET("/api/jobs/{id}", { params: of(id) })),
   vehicles: (search: string) => taken(client.GET("/api/vehicles", { params: { query: { search } } })),
   vehicle: (id: string) => taken(client.GET("/api/vehicles/{id}", { params: of(id) })),
+  eraseVehicle: (id: string, why: string) =>
+    taken(client.POST("/api/vehicles/{id}/erasure", { params: of(id), body: { why } })),
   addFact: (id: string, body: FactRequest) => taken(client.POST("/api/vehicles/{id}/facts", { params: of(id), body })),
   test: (id: string, procedureId: string) =>
     taken(client.GET("/api/jobs/{id}/tests/{procedureId}", { params: { path: { id, procedureId } } })),
@@ -221,6 +223,7 @@ export const api = {
   changePerson: (id: string, body: Schemas["ChangePersonRequest"]) =>
     taken(client.PUT("/api/people/{id}", { params: of(id), body })),
   newLink: (id: string) => taken(client.POST("/api/people/{id}/link", { params: of(id) })),
+  eraseName: (id: string) => taken(client.DELETE("/api/people/{id}/name", { params: of(id) })),
   resetPin: (id: string) => acknowledged(client.DELETE("/api/people/{id}/pin", { params: of(id) })),
   network: () => taken(client.GET("/api/network")),
   tablets: () => taken(client.GET("/api/tablets")),

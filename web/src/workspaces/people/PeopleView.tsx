@@ -98,7 +98,8 @@ function Person({ person, roles, onLink }: PersonProps) {
   });
   const link = useMutation({ mutationFn: () => api.newLink(person.id), onSuccess: ({ path }) => onLink(path) });
   const pin = useMutation({ mutationFn: () => api.resetPin(person.id), onSuccess: again });
-  const error = change.error ?? link.error ?? pin.error;
+  const erase = useMutation({ mutationFn: () => api.eraseName(person.id), onSettled: again });
+  const error = erase.error ?? change.error ?? link.error ?? pin.error;
   return (
     <li className="grid gap-2 border-2 border-ink bg-panel p-3" aria-label={person.name}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -156,6 +157,11 @@ function Person({ person, roles, onLink }: PersonProps) {
           {person.hasPin && (
             <Button disabled={pin.isPending} onClick={() => pin.mutate()}>
               {say("resetPin")}
+            </Button>
+          )}
+          {!person.active && (
+            <Button disabled={erase.isPending} onClick={() => erase.mutate()}>
+              {say("eraseName")}
             </Button>
           )}
           <Button disabled={change.isPending} onClick={() => change.mutate({ active: !person.active })}>

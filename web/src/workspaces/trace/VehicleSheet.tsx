@@ -1,4 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { EraseVehicle } from "./EraseVehicle";
 import { useRef, useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../domain/api";
@@ -69,6 +70,7 @@ export function VehicleSheet({ job }: { job: Job }) {
           </li>
         ))}
       </ul>
+      <EraseVehicle vehicleId={data.id} />
     </>
   );
 }

@@ -46,6 +46,8 @@ export function toldText(told: Told, word: Word): string {
     }
     case "circuit-rested":
       return say("rested");
+    case "data-erased":
+      return say("erasedTold", { pictures: told.pictures, why: told.why });
     case "second-checked":
       return say("secondCheckedTold");
     case "check-done":

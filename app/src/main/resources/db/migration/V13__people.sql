@@ -2,16 +2,19 @@
 -- the role that the list said, and no password: the owner hands out links by which people set their own.
 create table account (
     person_id     text    primary key references person (id),
+    sign_in_name  text    not null unique,
     role          text    not null check (role in ('apprentice', 'technician', 'lead', 'owner')),
     may_release   boolean not null default false,
     active        boolean not null default true,
     password_hash text,
     pin_hash      text
 );
-insert into account (person_id, role)
-select id, case when role in ('apprentice', 'technician', 'lead', 'owner') then role else 'technician' end
+insert into account (person_id, sign_in_name, role)
+select id, id, case when role in ('apprentice', 'technician', 'lead', 'owner') then role else 'technician' end
   from person
  where role <> 'elsewhere';
+
+grant update (name) on person to overturn;
 
 -- What was changed about people, tablets and tokens, and by whom. Appended, never changed.
 create table people_entry (

@@ -121,7 +121,7 @@ final class DemoJobs {
             person("juno-vale", "Juno Vale", Role.APPRENTICE, false));
 
     private static Account person(String id, String name, Role role, boolean qualified) {
-        return new Account(id, name, role, qualified, true, Optional.empty(), Optional.empty());
+        return new Account(id, id, name, role, qualified, true, Optional.empty(), Optional.empty());
     }
 
     static final List<Story> STORIES = List.of(

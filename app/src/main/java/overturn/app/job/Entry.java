@@ -35,6 +35,7 @@ public sealed interface Entry
                 Entry.WalkSeen,
                 Entry.PhotoTaken,
                 Entry.NoteWritten,
+                Entry.DataErased,
                 RepairEntry {
 
     /** The stable name of this kind of entry in the store. */
@@ -438,6 +439,20 @@ public sealed interface Entry
 
         /** One output. */
         public record NotedOutput(String id, String unit, double value, double sd) {}
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * Which vehicle it was, whose, and its pictures were erased on request; who did it is who entered this.
+     *
+     * @param pictures how many
+     */
+    record DataErased(int pictures, String why) implements Entry {
+        public static final String KIND = "data-erased";
 
         @Override
         public String kind() {

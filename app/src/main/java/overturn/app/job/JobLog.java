@@ -31,6 +31,9 @@ public interface JobLog {
     /** An entry and the job it belongs to. */
     record Arrived(UUID jobId, LoggedEntry entry) {}
 
+    /** Throws away what lies beside the chain of a job. */
+    void eraseBeside(UUID jobId);
+
     /** Whether there is such a job. */
     boolean isThere(UUID jobId);
 

@@ -5,6 +5,8 @@ import java.util.Optional;
 /**
  * What a person of the workshop may do here, and what shows that it is this person.
  *
+ * @param personId stands on entries for ever, so it says nothing of the name
+ * @param signInName the name in small letters with hyphens
  * @param qualified whether this person may release vehicles
  * @param active whether this person still works here
  * @param passwordHash empty until the person has set one
@@ -12,6 +14,7 @@ import java.util.Optional;
  */
 public record Account(
         String personId,
+        String signInName,
         String name,
         Role role,
         boolean qualified,
@@ -25,11 +28,11 @@ public record Account(
 
     /** The same with another password. */
     public Account withPassword(String hash) {
-        return new Account(personId, name, role, qualified, active, Optional.of(hash), pinHash);
+        return new Account(personId, signInName, name, role, qualified, active, Optional.of(hash), pinHash);
     }
 
     /** The same with another PIN, or none. */
     public Account withPin(Optional<String> hash) {
-        return new Account(personId, name, role, qualified, active, passwordHash, hash);
+        return new Account(personId, signInName, name, role, qualified, active, passwordHash, hash);
     }
 }

@@ -12,6 +12,11 @@ public interface Accounts {
 
     Optional<Account> find(String personId);
 
+    Optional<Account> bySignInName(String signInName);
+
+    /** Puts another name in the place of one that is erased, and frees the name that was signed in with. */
+    void eraseName(String personId, String instead);
+
     /** Adds somebody with an account; the id is not in use. */
     void add(Account account, Instant at);
 

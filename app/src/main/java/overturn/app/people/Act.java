@@ -31,7 +31,9 @@ public enum Act {
     SEE_PEOPLE(Role.LEAD),
     ENROL_TABLET(Role.LEAD),
     MANAGE_PEOPLE(Role.OWNER),
-    MANAGE_TOKENS(Role.OWNER);
+    MANAGE_TOKENS(Role.OWNER),
+    /** Names, plates, customers and pictures, on request. */
+    ERASE_DATA(Role.OWNER);
 
     private final Role from;
 

@@ -48,6 +48,7 @@ class EntryJson {
             Map.entry(RepairEntry.BleedingChosen.KIND, RepairEntry.BleedingChosen.class),
             Map.entry(RepairEntry.WayChosen.KIND, RepairEntry.WayChosen.class),
             Map.entry(RepairEntry.FluidTaken.KIND, RepairEntry.FluidTaken.class),
+            Map.entry(Entry.DataErased.KIND, Entry.DataErased.class),
             Map.entry(RepairEntry.CircuitRested.KIND, RepairEntry.CircuitRested.class),
             Map.entry(RepairEntry.SecondChecked.KIND, RepairEntry.SecondChecked.class),
             Map.entry(RepairEntry.CheckDone.KIND, RepairEntry.CheckDone.class),

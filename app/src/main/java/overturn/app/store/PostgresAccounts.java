@@ -18,7 +18,7 @@ import overturn.app.people.Role;
 class PostgresAccounts implements Accounts {
 
     private static final String ACCOUNT = """
-            select a.person_id, p.name, a.role, a.may_release, a.active, a.password_hash, a.pin_hash
+            select a.person_id, a.sign_in_name, p.name, a.role, a.may_release, a.active, a.password_hash, a.pin_hash
               from account a join person p on p.id = a.person_id
             """;
 
@@ -47,6 +47,7 @@ class PostgresAccounts implements Accounts {
     private static Account account(ResultSet row) throws SQLException {
         return new Account(
                 row.getString("person_id"),
+                row.getString("sign_in_name"),
                 row.getString("name"),
                 Role.find(row.getString("role")).orElseThrow(),
                 row.getBoolean("may_release"),
@@ -63,15 +64,35 @@ class PostgresAccounts implements Accounts {
                 .param("role", account.role().id())
                 .update();
         jdbc.sql("""
-                        insert into account (person_id, role, may_release, active, password_hash, pin_hash)
-                        values (:id, :role, :release, :active, :password, :pin)
+                        insert into account (person_id, sign_in_name, role, may_release, active, password_hash, pin_hash)
+                        values (:id, :signInName, :role, :release, :active, :password, :pin)
                         """)
                 .param("id", account.personId())
+                .param("signInName", account.signInName())
                 .param("role", account.role().id())
                 .param("release", account.qualified())
                 .param("active", account.active())
                 .param("password", account.passwordHash().orElse(null))
                 .param("pin", account.pinHash().orElse(null))
+                .update();
+    }
+
+    @Override
+    public Optional<Account> bySignInName(String signInName) {
+        return jdbc.sql(ACCOUNT + " where a.sign_in_name = :name")
+                .param("name", signInName)
+                .query((row, n) -> account(row))
+                .optional();
+    }
+
+    @Override
+    public void eraseName(String personId, String instead) {
+        jdbc.sql("update person set name = :instead where id = :id")
+                .param("instead", instead)
+                .param("id", personId)
+                .update();
+        jdbc.sql("update account set sign_in_name = person_id where person_id = :id")
+                .param("id", personId)
                 .update();
     }
 

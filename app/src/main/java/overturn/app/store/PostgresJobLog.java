@@ -99,6 +99,13 @@ class PostgresJobLog implements JobLog {
                 .list();
     }
 
+    @Override
+    public void eraseBeside(UUID jobId) {
+        jdbc.sql("delete from entry_beside b using log_entry e where e.id = b.entry_id and e.job_id = :job")
+                .param("job", jobId)
+                .update();
+    }
+
     private static StoredEntry stored(ResultSet row) throws SQLException {
         Instant entered = at(row, "log_entered_at").orElseThrow();
         return new StoredEntry(

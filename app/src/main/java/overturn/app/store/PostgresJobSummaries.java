@@ -55,6 +55,7 @@ class PostgresJobSummaries implements JobSummaries {
                                 :openedBy, :openedAt, :readings, :hunch, :stillFitted, :urgency, :recheckOn)
                         on conflict (job_id) do update
                            set sequence = excluded.sequence, stage = excluded.stage, open = excluded.open,
+                               vehicle = excluded.vehicle,
                                readings = excluded.readings, still_fitted = excluded.still_fitted,
                                urgency = excluded.urgency, recheck_on = excluded.recheck_on
                          where job_summary.sequence < excluded.sequence

@@ -25,6 +25,13 @@ class PostgresPhotos implements Photos {
     }
 
     @Override
+    public void erase(String sha256) {
+        jdbc.sql("delete from photo where sha256 = :sha256")
+                .param("sha256", sha256)
+                .update();
+    }
+
+    @Override
     public Optional<byte[]> find(String sha256) {
         return jdbc.sql("select jpeg from photo where sha256 = :sha256")
                 .param("sha256", sha256)

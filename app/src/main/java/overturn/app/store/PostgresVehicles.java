@@ -47,6 +47,14 @@ class PostgresVehicles implements Vehicles {
     }
 
     @Override
+    public void rename(UUID vehicleId, String name) {
+        jdbc.sql("update vehicle set name = :name where id = :id")
+                .param("name", name)
+                .param("id", vehicleId)
+                .update();
+    }
+
+    @Override
     public void add(Vehicle vehicle) {
         jdbc.sql("""
                         insert into vehicle (id, known_since, name, layout_id) values (:id, :since, :name, :layout)

@@ -11,6 +11,9 @@ public interface Vehicles {
     /** Adds a vehicle; does nothing if its id is there. */
     void add(Vehicle vehicle);
 
+    /** Puts another name in the place of the one that a vehicle had. */
+    void rename(UUID vehicleId, String name);
+
     Optional<Vehicle> find(UUID id);
 
     /** Those whose name holds a text, in whatever letters; the latest known first. */

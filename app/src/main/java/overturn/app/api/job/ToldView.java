@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.CameBack;
+import overturn.app.job.Entry.DataErased;
 import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.WalkSeen;
@@ -34,6 +35,7 @@ import overturn.proving.Proving;
     @JsonSubTypes.Type(value = ToldView.FluidTold.class, name = FluidTaken.KIND),
     @JsonSubTypes.Type(value = ToldView.WayTold.class, name = WayChosen.KIND),
     @JsonSubTypes.Type(value = ToldView.RestTold.class, name = CircuitRested.KIND),
+    @JsonSubTypes.Type(value = ToldView.ErasureTold.class, name = DataErased.KIND),
     @JsonSubTypes.Type(value = ToldView.SecondCheckTold.class, name = SecondChecked.KIND),
     @JsonSubTypes.Type(value = ToldView.LevelTold.class, name = LevelEntered.KIND),
     @JsonSubTypes.Type(value = ToldView.CheckTold.class, name = CheckDone.KIND),
@@ -66,6 +68,9 @@ public sealed interface ToldView {
 
     /** The circuit rested. */
     record RestTold() implements ToldView {}
+
+    /** Which vehicle it was, whose, and so many pictures were erased on request. */
+    record ErasureTold(int pictures, String why) implements ToldView {}
 
     /** Another person looked at the checks. */
     record SecondCheckTold() implements ToldView {}
@@ -121,6 +126,8 @@ public sealed interface ToldView {
             told = new WayTold(chosen.school(), chosen.way());
         } else if (entry instanceof CircuitRested) {
             told = new RestTold();
+        } else if (entry instanceof DataErased erased) {
+            told = new ErasureTold(erased.pictures(), erased.why());
         } else if (entry instanceof SecondChecked) {
             told = new SecondCheckTold();
         } else if (entry instanceof LevelEntered level) {

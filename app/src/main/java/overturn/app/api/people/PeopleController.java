@@ -142,6 +142,12 @@ class PeopleController {
         people.resetPin(actor, id);
     }
 
+    /** Erases the name of somebody who works here no more. */
+    @DeleteMapping("/people/{id}/name")
+    AccountView eraseName(Actor actor, @PathVariable String id) {
+        return AccountView.of(people.eraseName(actor, id));
+    }
+
     @GetMapping("/people-log")
     List<PeopleNoteView> notes(Actor actor) {
         return people.notes(actor).stream()

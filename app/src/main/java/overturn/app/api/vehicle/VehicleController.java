@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.people.Actor;
+import overturn.app.usecase.vehicle.EraseData;
 import overturn.app.usecase.vehicle.VehicleRecords;
 
 /** Vehicles: find them, read what is known of one, add to it. A vehicle comes into being with its first job. */
@@ -19,8 +20,10 @@ import overturn.app.usecase.vehicle.VehicleRecords;
 class VehicleController {
 
     private final VehicleRecords records;
+    private final EraseData eraseData;
 
-    VehicleController(VehicleRecords records) {
+    VehicleController(VehicleRecords records, EraseData eraseData) {
+        this.eraseData = eraseData;
         this.records = records;
     }
 
@@ -55,6 +58,16 @@ class VehicleController {
                         request.text(),
                         textOf(request.unit()),
                         textOf(request.source()))));
+    }
+
+    /** Why it is erased. */
+    record ErasureRequest(String why) {}
+
+    /** Erases which vehicle it was and whose, in all its jobs, and their pictures. */
+    @PostMapping("/{id}/erasure")
+    VehicleView erase(Actor actor, @PathVariable UUID id, @RequestBody ErasureRequest request) {
+        eraseData.erase(actor, id, request.why());
+        return VehicleView.of(records.find(id));
     }
 
     /** Left out, or null. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.DataErased;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
 import overturn.app.job.Entry.JobOpened;
@@ -152,6 +153,8 @@ final class EntryRules {
             ids("items", off.items());
         } else if (entry instanceof EntryStruck strike) {
             text("why", strike.why(), MOST_WHY);
+        } else if (entry instanceof DataErased erased) {
+            text("why", erased.why(), MOST_WHY);
         } else if (entry instanceof JobWithdrawn withdrawn) {
             text("why", withdrawn.why(), MOST_WHY);
         } else if (entry instanceof WalkSeen walk) {

@@ -28,6 +28,8 @@ public class ManagePeople {
     private static final Duration LINK_HOLDS = Duration.ofDays(7);
     private static final int MOST_PEOPLE = 500;
     private static final int MOST_NOTES = 100;
+    /** Stands where something was erased. */
+    private static final String ERASED = "(erased)";
 
     private final Accounts accounts;
     private final Devices devices;
@@ -70,7 +72,14 @@ public class ManagePeople {
         checks.that(() -> accounts.all().size() < MOST_PEOPLE, "name", told, "at most " + MOST_PEOPLE + " people")
                 .orThrow();
         Account account = new Account(
-                SignIn.idOf(told), told, role.orElseThrow(), qualified, true, Optional.empty(), Optional.empty());
+                SignIn.newId(),
+                SignIn.idOf(told),
+                told,
+                role.orElseThrow(),
+                qualified,
+                true,
+                Optional.empty(),
+                Optional.empty());
         Instant now = clock.instant();
         accounts.add(account, now);
         accounts.note(now, actor.personId(), "person-added", account.personId() + " as " + roleId);
@@ -124,6 +133,7 @@ public class ManagePeople {
                 .orThrow();
         Account after = new Account(
                 personId,
+                before.signInName(),
                 before.name(),
                 role.orElseThrow(),
                 qualified,
@@ -168,6 +178,23 @@ public class ManagePeople {
         accounts.change(find(personId).withPin(Optional.empty()));
         devices.unlock(personId);
         accounts.note(clock.instant(), actor.personId(), "pin-reset", personId);
+    }
+
+    /**
+     * Erases the name of somebody who works here no more; entries keep the id, which says nothing.
+     *
+     * @throws InvalidInputException if the person still works here
+     */
+    @Transactional
+    public Account eraseName(Actor actor, String personId) {
+        actor.require(Act.ERASE_DATA);
+        Account account = find(personId);
+        new Checks()
+                .that(() -> !account.active(), "personId", personId, "somebody who works here no more")
+                .orThrow();
+        accounts.eraseName(personId, ERASED);
+        accounts.note(clock.instant(), actor.personId(), "name-erased", personId);
+        return find(personId);
     }
 
     private Account find(String personId) {

@@ -52,7 +52,8 @@ public class ShopTablets {
         actor.require(Act.ENROL_TABLET);
         String told = name == null ? "" : name.strip();
         new Checks().text("name", told, MOST_NAME).orThrow();
-        signIn.byPassword(actor.personId(), password, address, Optional.empty());
+        String signInName = accounts.find(actor.personId()).orElseThrow().signInName();
+        signIn.byPassword(signInName, password, address, Optional.empty());
         String token = secrets.token();
         Instant now = clock.instant();
         devices.enrol(new Tablet(UUID.randomUUID(), told, now, actor.personId(), false), Secrets.digest(token));

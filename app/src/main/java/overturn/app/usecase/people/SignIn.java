@@ -67,13 +67,14 @@ public class SignIn {
                 || before.ofAddress() >= MOST.ofAddress()) {
             throw new SignInRefusedException(Reason.TOO_OFTEN, (int) REMEMBERED.toSeconds());
         }
-        Optional<Account> account = accounts.find(id).filter(Account::active);
+        Optional<Account> account = accounts.bySignInName(id).filter(Account::active);
         if (!secrets.fits(password, account.flatMap(Account::passwordHash))) {
             devices.failed(id, address, now, now.minus(REMEMBERED));
             throw new SignInRefusedException(Reason.NAME_OR_PASSWORD);
         }
         devices.succeeded(id, address);
-        tablet.ifPresent(there -> devices.rightPin(there.id(), id));
+        tablet.ifPresent(
+                there -> devices.rightPin(there.id(), account.orElseThrow().personId()));
         return account.orElseThrow();
     }
 
@@ -161,6 +162,7 @@ public class SignIn {
         Account account = welcome.person()
                 .map(there -> there.withPassword(secrets.hash(password)))
                 .orElseGet(() -> new Account(
+                        newId(),
                         idOf(told),
                         told,
                         Role.OWNER,
@@ -187,7 +189,11 @@ public class SignIn {
                         "name",
                         name,
                         "a name with letters")
-                .that(() -> accounts.find(idOf(name)).isEmpty(), "name", name, "a name that nobody has or had here");
+                .that(
+                        () -> accounts.bySignInName(idOf(name)).isEmpty(),
+                        "name",
+                        name,
+                        "a name that nobody has or had here");
     }
 
     /**
@@ -198,7 +204,8 @@ public class SignIn {
      */
     @Transactional(noRollbackFor = SignInRefusedException.class)
     public void change(Actor actor, String present, String newPassword, String newPin, String address) {
-        Account account = byPassword(actor.personId(), present, address, Optional.empty());
+        String name = accounts.find(actor.personId()).orElseThrow().signInName();
+        Account account = byPassword(name, present, address, Optional.empty());
         Checks checks = new Checks();
         if (newPassword != null) {
             secrets.checkPassword(newPassword, List.of(account.name(), "overturn"), checks);
@@ -221,7 +228,12 @@ public class SignIn {
         accounts.change(account);
     }
 
-    /** A person's id follows from the name: small letters with hyphens. */
+    /** An id that says nothing of the name, since it stands on entries for ever. */
+    static String newId() {
+        return "person-" + UUID.randomUUID().toString().substring(0, 13);
+    }
+
+    /** The name as one signs in with it: small letters with hyphens. */
     static String idOf(String name) {
         String plain = Normalizer.normalize(name.strip(), Normalizer.Form.NFD).replaceAll("\\p{M}", "");
         return plain.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}0-9]+", "-").replaceAll("^-|-$", "");

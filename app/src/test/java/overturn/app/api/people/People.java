@@ -53,8 +53,16 @@ final class People {
         return device;
     }
 
-    /** The id that a person has by that name. */
-    static String idOf(String name) {
-        return name.toLowerCase(java.util.Locale.ROOT).replace(' ', '-');
+    /** The id of the person of that name. */
+    static String idOf(Device owner, String name) {
+        return owner.get("/api/people")
+                .body()
+                .get("people")
+                .valueStream()
+                .filter(person -> person.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asString();
     }
 }

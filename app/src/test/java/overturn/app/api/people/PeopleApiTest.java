@@ -76,7 +76,7 @@ class PeopleApiTest {
     void whoeverWorksHereNoMoreIsOutAtOnceAndStaysInTheLogs() {
         Device device = People.added(owner, address, name, "technician");
         assertEquals(200, device.get("/api/jobs").status());
-        assertEquals(200, changed(People.idOf(name), "technician", false).status());
+        assertEquals(200, changed(People.idOf(owner, name), "technician", false).status());
         device.get("/api/jobs").assertRefused(401, "not-signed-in");
         new Device(address)
                 .post("/api/session", Map.of("name", name, "password", People.PASSWORD))
@@ -95,27 +95,27 @@ class PeopleApiTest {
     void aRoleThatChangesCountsFromTheNextRequestOn() {
         Device device = People.added(owner, address, name, "apprentice");
         device.get("/api/people").assertRefused(403, "not-allowed");
-        assertEquals(200, changed(People.idOf(name), "lead", true).status());
+        assertEquals(200, changed(People.idOf(owner, name), "lead", true).status());
         assertEquals(200, device.get("/api/people").status());
     }
 
     @Test
     void anOwnerWhoCanSignInIsAlwaysLeft() {
-        Answer refused = changed("edda-strand", "lead", true);
+        Answer refused = changed(People.idOf(owner, "Edda Strand"), "lead", true);
         refused.assertRefused(422, "input-not-allowed");
-        changed("edda-strand", "owner", false).assertRefused(422, "input-not-allowed");
+        changed(People.idOf(owner, "Edda Strand"), "owner", false).assertRefused(422, "input-not-allowed");
     }
 
     @Test
     void whatWasChangedIsNotedWithWhoDidIt() {
         People.added(owner, address, name, "technician");
-        changed(People.idOf(name), "lead", true);
+        changed(People.idOf(owner, name), "lead", true);
         assertTrue(owner.get("/api/people-log")
                 .body()
                 .valueStream()
                 .anyMatch(n -> n.get("what").asString().equals("person-changed")
-                        && n.get("about").asString().equals(People.idOf(name) + ": lead")
-                        && n.get("byId").asString().equals("edda-strand")));
+                        && n.get("about").asString().equals(People.idOf(owner, name) + ": lead")
+                        && n.get("byId").asString().equals(People.idOf(owner, "Edda Strand"))));
     }
 
     @Test

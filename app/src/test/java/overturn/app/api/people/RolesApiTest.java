@@ -51,7 +51,9 @@ class RolesApiTest {
         for (Role role : Role.values()) {
             String name = "Role " + role.id() + " " + UUID.randomUUID();
             DEVICES.put(role, People.added(owner, address, name, role.id()));
-            owner.put("/api/people/" + People.idOf(name), Map.of("role", role.id(), "qualified", true, "active", true));
+            owner.put(
+                    "/api/people/" + People.idOf(owner, name),
+                    Map.of("role", role.id(), "qualified", true, "active", true));
         }
         ApiClient api = new ApiClient(address);
         job = "/api/jobs/" + api.openJob("Van of roles", "sinks", "primary-piston-cup");
@@ -76,6 +78,7 @@ class RolesApiTest {
         ACTS.put(Act.SEE_PEOPLE, d -> d.get("/api/people"));
         ACTS.put(Act.ENROL_TABLET, d -> d.delete("/api/tablets/" + UUID.randomUUID()));
         ACTS.put(Act.MANAGE_PEOPLE, d -> d.post("/api/people", Map.of("name", "", "role", "pope")));
+        ACTS.put(Act.ERASE_DATA, d -> d.post("/api/vehicles/" + UUID.randomUUID() + "/erasure", Map.of("why", "")));
         ACTS.put(Act.MANAGE_TOKENS, d -> d.post("/api/tokens", Map.of("name", "", "scopes", List.of())));
     }
 

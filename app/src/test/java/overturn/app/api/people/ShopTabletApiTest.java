@@ -114,9 +114,11 @@ class ShopTabletApiTest {
         String person = "Pin " + UUID.randomUUID();
         Device own = People.added(owner, address, person, "apprentice");
         own.post("/api/session/secrets", Map.of("password", People.PASSWORD, "newPin", "8264"));
-        assertEquals(200, handedOver(tablet, People.idOf(person), "8264").status());
+        assertEquals(200, handedOver(tablet, People.idOf(owner, person), "8264").status());
         assertEquals(
-                204, owner.delete("/api/people/" + People.idOf(person) + "/pin").status());
-        handedOver(tablet, People.idOf(person), "8264").assertRefused(401, "sign-in-pin");
+                204,
+                owner.delete("/api/people/" + People.idOf(owner, person) + "/pin")
+                        .status());
+        handedOver(tablet, People.idOf(owner, person), "8264").assertRefused(401, "sign-in-pin");
     }
 }

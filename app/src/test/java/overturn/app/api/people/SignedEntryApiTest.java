@@ -123,7 +123,8 @@ class SignedEntryApiTest {
                 .get("entryKey");
         device.signIn("Juno Vale");
         owner.put(
-                "/api/people/" + People.idOf(name), Map.of("role", "technician", "qualified", false, "active", false));
+                "/api/people/" + People.idOf(owner, name),
+                Map.of("role", "technician", "qualified", false, "active", false));
         Map<String, Object> said = note("from before");
         sent(device, said, signature(gone, job + "/notes", said)).assertRefused(403, "signature-does-not-fit");
     }
