@@ -6,6 +6,7 @@ import { registerSW } from "virtual:pwa-register";
 import { api, Refusal } from "./domain/api";
 import { offerNewVersion } from "./domain/line";
 import { WAS_SIGNED_IN } from "./domain/session";
+import { showTheme } from "./domain/settings";
 import "./index.css";
 
 const queries = new QueryClient({
@@ -29,6 +30,7 @@ if (wasSignedIn && jobId !== undefined)
 
 const renew = registerSW({ onNeedRefresh: () => offerNewVersion(() => void renew(true)) });
 
+showTheme();
 const root = document.getElementById("root");
 if (!root) throw new Error("Impossible: the page has no root");
 createRoot(root).render(

@@ -53,6 +53,9 @@ function readKept(): Kept {
   }
 }
 
+/** Shows the pages before anybody is signed in as they were chosen on this device too. */
+export const showTheme = (theme = readKept().theme): void => void (document.documentElement.dataset.theme = theme);
+
 interface Shown {
   children: ReactNode;
   loading: ReactNode;
@@ -66,7 +69,7 @@ export function SettingsProvider({ children, loading, failed }: Shown) {
   const words = useQuery({ queryKey: ["words"], queryFn: api.words, staleTime: Infinity });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Infinity });
   useEffect(() => {
-    document.documentElement.dataset.theme = kept.theme;
+    showTheme(kept.theme);
     localStorage.setItem(KEY, JSON.stringify(kept));
   }, [kept]);
   const value = useMemo(

@@ -228,40 +228,32 @@ function AddPerson({ roles, onAdded }: AddProps) {
   );
 }
 
-/** What every role may do. */
+/** What every role may do besides what the one before it may. */
 function Matrix({ people }: { people: People }) {
   return (
-    <section aria-labelledby="matrix" className="grid gap-2">
+    <section aria-labelledby="matrix" className="grid gap-3">
       <h2 id="matrix" className="text-2xl font-semibold">
         {say("whoMayWhat")}
       </h2>
-      <div className="overflow-x-auto">
-        <table className="w-full border-collapse text-left">
-          <thead>
-            <tr>
-              <th className="border-b-2 border-ink p-2" />
-              {people.roles.map((role) => (
-                <th key={role} scope="col" className="label border-b-2 border-ink p-2">
-                  {roleWord(role)}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {people.acts.map((act) => (
-              <tr key={act.id}>
-                <th scope="row" className="border-b border-grid p-2 font-normal">
-                  {known(`act.${act.id}`)}
-                </th>
-                {people.roles.map((role, at) => (
-                  <td key={role} className="border-b border-grid p-2">
-                    {at >= people.roles.indexOf(act.from) ? say(act.id === "RELEASE" ? "withMark" : "yes") : "–"}
-                  </td>
+      <div className="grid gap-4 md:grid-cols-2 xl:grid-cols-4">
+        {people.roles.map((role, at) => (
+          <div key={role} className="border-t-2 border-ink pt-2">
+            <h3 className="label text-lg font-semibold">{roleWord(role)}</h3>
+            {at > 0 && (
+              <p className="text-sm text-soft">{say("andAll", { role: roleWord(people.roles[at - 1] ?? "") })}</p>
+            )}
+            <ul className="mt-1 grid gap-1">
+              {people.acts
+                .filter((act) => act.from === role)
+                .map((act) => (
+                  <li key={act.id} className="border-b border-grid py-1">
+                    {known(`act.${act.id}`)}
+                    {act.id === "RELEASE" && `, ${say("withMark")}`}
+                  </li>
                 ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
+            </ul>
+          </div>
+        ))}
       </div>
     </section>
   );

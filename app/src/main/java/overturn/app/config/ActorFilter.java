@@ -10,6 +10,8 @@ import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
@@ -40,6 +42,9 @@ public final class ActorFilter extends OncePerRequestFilter {
     public static final String DEVICE = "overturn-device";
 
     private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    /** However busy: then the password or the PIN is asked once more. */
+    private static final Duration LONGEST_SESSION = Duration.ofDays(7);
+
     private static final String JOBS = "/api/jobs";
 
     private final SignIn signIn;
@@ -62,9 +67,16 @@ public final class ActorFilter extends OncePerRequestFilter {
             return;
         }
         Optional<Account> account = signIn.working(authentication.getName());
-        if (account.isEmpty()) {
+        long sinceSeconds =
+                Instant.now().getEpochSecond() - request.getSession().getCreationTime() / 1000;
+        if (account.isEmpty() || sinceSeconds > LONGEST_SESSION.toSeconds()) {
             request.getSession().invalidate();
-            Refusals.send(response, 401, "not-signed-in", "Nobody is signed in", "This account was set aside");
+            Refusals.send(
+                    response,
+                    401,
+                    "not-signed-in",
+                    "Nobody is signed in",
+                    "Sign in anew; what was typed stays on this device");
             return;
         }
         String signature = request.getHeader(SIGNATURE);

@@ -72,7 +72,7 @@ public class SecurityConfiguration {
         http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(
                                 DispatcherType.FORWARD, DispatcherType.ERROR, DispatcherType.ASYNC)
                         .permitAll()
-                        .requestMatchers("/api/session", "/api/session/*", "/api/health")
+                        .requestMatchers("/api/session", "/api/session/*", "/api/health", "/api/network/authority.crt")
                         .permitAll()
                         .requestMatchers(HttpMethod.GET, "/api/feeds/rechecks.ics")
                         .hasAnyAuthority(PERSON, ApiTokens.Scope.RECHECKS.name())

@@ -1,15 +1,18 @@
 package overturn.app.api.job;
 
 import java.io.IOException;
+import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -21,6 +24,8 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import overturn.app.api.Problems;
 import overturn.app.job.LogNotices;
 import overturn.app.job.StrokeCall;
+import overturn.app.people.Actor;
+import overturn.app.workshop.Staff;
 
 /**
  * Tells pages which logs have grown, as server-sent events: {@code grown} with the job and its sequence; {@code called}
@@ -32,22 +37,41 @@ import overturn.app.job.StrokeCall;
 @RequestMapping("/api/events")
 class EventController implements LogNotices.Listener {
 
+    private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
+
     /** Pages that can listen at once; a browser needs one for all its tabs. */
     private static final int MOST_STREAMS = 300;
 
     private static final long HEARTBEAT_SECONDS = 10;
     private static final long FOR_EVER = 0;
 
-    private final Set<SseEmitter> streams = ConcurrentHashMap.newKeySet();
+    /** Who listens by which stream. */
+    private final Map<SseEmitter, String> streams = new ConcurrentHashMap<>();
+
+    private final Staff staff;
     private final ScheduledExecutorService teller = Executors.newSingleThreadScheduledExecutor(EventController::thread);
 
-    EventController(LogNotices notices) {
+    EventController(LogNotices notices, Staff staff) {
+        this.staff = staff;
         notices.listen(this);
-        teller.scheduleWithFixedDelay(
-                () -> streams.forEach(stream -> send(stream, SseEmitter.event().comment("here"))),
-                HEARTBEAT_SECONDS,
-                HEARTBEAT_SECONDS,
-                TimeUnit.SECONDS);
+        teller.scheduleWithFixedDelay(this::beat, HEARTBEAT_SECONDS, HEARTBEAT_SECONDS, TimeUnit.SECONDS);
+    }
+
+    /** Whoever works here no more is told nothing more. */
+    private void beat() {
+        try {
+            List<String> here = streams.isEmpty() ? List.of() : staff.signing();
+            streams.forEach((stream, personId) -> {
+                if (here.contains(personId)) {
+                    send(stream, SseEmitter.event().comment("here"));
+                } else {
+                    stream.complete();
+                    streams.remove(stream);
+                }
+            });
+        } catch (DataAccessException e) {
+            LOG.warn("Nobody is asked whether they are still here: {}", e.getMessage());
+        }
     }
 
     private static Thread thread(Runnable work) {
@@ -57,7 +81,7 @@ class EventController implements LogNotices.Listener {
     }
 
     @GetMapping(produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    ResponseEntity<?> events() {
+    ResponseEntity<?> events(Actor actor) {
         if (streams.size() >= MOST_STREAMS) {
             ProblemDetail problem = Problems.problem(
                     HttpStatus.TOO_MANY_REQUESTS,
@@ -72,27 +96,30 @@ class EventController implements LogNotices.Listener {
         SseEmitter stream = new SseEmitter(FOR_EVER);
         stream.onCompletion(() -> streams.remove(stream));
         stream.onError(e -> streams.remove(stream));
-        streams.add(stream);
+        streams.put(stream, actor.personId());
         send(stream, SseEmitter.event().name("missed").data(Map.of()));
         return ResponseEntity.ok().contentType(MediaType.TEXT_EVENT_STREAM).body(stream);
     }
 
     @Override
     public void grown(UUID jobId, int sequence) {
-        teller.execute(() -> streams.forEach(stream ->
-                send(stream, SseEmitter.event().name("grown").data(Map.of("jobId", jobId, "sequence", sequence)))));
+        teller.execute(() -> streams.keySet()
+                .forEach(stream -> send(
+                        stream, SseEmitter.event().name("grown").data(Map.of("jobId", jobId, "sequence", sequence)))));
     }
 
     @Override
     public void called(StrokeCall call) {
-        teller.execute(() -> streams.forEach(
-                stream -> send(stream, SseEmitter.event().name("called").data(call))));
+        teller.execute(() -> streams.keySet()
+                .forEach(
+                        stream -> send(stream, SseEmitter.event().name("called").data(call))));
     }
 
     @Override
     public void missed() {
-        teller.execute(() -> streams.forEach(
-                stream -> send(stream, SseEmitter.event().name("missed").data(Map.of()))));
+        teller.execute(() -> streams.keySet()
+                .forEach(
+                        stream -> send(stream, SseEmitter.event().name("missed").data(Map.of()))));
     }
 
     private void send(SseEmitter stream, SseEmitter.SseEventBuilder event) {
@@ -107,6 +134,6 @@ class EventController implements LogNotices.Listener {
     @EventListener(ContextClosedEvent.class)
     void close() {
         teller.shutdownNow();
-        streams.forEach(SseEmitter::complete);
+        streams.keySet().forEach(SseEmitter::complete);
     }
 }

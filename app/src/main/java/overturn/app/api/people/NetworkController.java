@@ -18,7 +18,7 @@ import overturn.app.usecase.NotFoundException;
 @RestController
 class NetworkController {
 
-    private static final String AUTHORITY = "/authority.crt";
+    private static final String AUTHORITY = "/api/network/authority.crt";
 
     private final String publicUrl;
     private final String fingerprint;
@@ -61,11 +61,13 @@ class NetworkController {
     }
 
     /** The authority behind the certificate, to be trusted on a tablet; public as every certificate is. */
-    @GetMapping(value = AUTHORITY, produces = "application/x-x509-ca-cert")
-    byte[] authority() throws IOException {
+    @GetMapping(AUTHORITY)
+    ResponseEntity<byte[]> authority() throws IOException {
         if (authority.isEmpty()) {
             throw new NotFoundException("certificate", "authority");
         }
-        return Files.readAllBytes(Path.of(authority));
+        return ResponseEntity.ok()
+                .contentType(new MediaType("application", "x-x509-ca-cert"))
+                .body(Files.readAllBytes(Path.of(authority)));
     }
 }

@@ -63,10 +63,14 @@ class SignedInSession {
         return signIn.tablet(ActorFilter.cookie(request, TABLET).orElse(null));
     }
 
-    /** From here on this session is that person's, under another id. */
+    /** From here on this device has a session of that person; one of somebody before has ended. */
     void begin(Account account) {
         Authentication authentication = UsernamePasswordAuthenticationToken.authenticated(
                 account.personId(), null, AuthorityUtils.createAuthorityList(SecurityConfiguration.PERSON));
+        HttpSession before = request.getSession(false);
+        if (before != null) {
+            before.invalidate();
+        }
         request.getSession();
         onSignIn.onAuthentication(authentication, request, response);
         SecurityContext context = SecurityContextHolder.createEmptyContext();

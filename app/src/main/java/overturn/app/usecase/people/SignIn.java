@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import overturn.app.people.Account;
@@ -18,6 +20,7 @@ import overturn.app.people.Devices.EntryKey;
 import overturn.app.people.Devices.Failures;
 import overturn.app.people.Devices.Tablet;
 import overturn.app.people.Role;
+import overturn.app.people.Sessions;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.people.SignInRefusedException.Reason;
@@ -25,6 +28,8 @@ import overturn.app.usecase.people.SignInRefusedException.Reason;
 /** Shows that somebody is who they say: by password anywhere, by PIN on a tablet of the workshop, by a link once. */
 @Component
 public class SignIn {
+
+    private static final Logger LOG = LoggerFactory.getLogger(SignIn.class);
 
     private static final Duration REMEMBERED = Duration.ofMinutes(15);
     /** Wrong passwords in that time after which one waits: of a name at an address, of a name, of an address. */
@@ -35,10 +40,12 @@ public class SignIn {
 
     private final Accounts accounts;
     private final Devices devices;
+    private final Sessions sessions;
     private final Secrets secrets;
     private final Clock clock;
 
-    SignIn(Accounts accounts, Devices devices, Secrets secrets, Clock clock) {
+    SignIn(Accounts accounts, Devices devices, Sessions sessions, Secrets secrets, Clock clock) {
+        this.sessions = sessions;
         this.accounts = accounts;
         this.devices = devices;
         this.secrets = secrets;
@@ -70,6 +77,7 @@ public class SignIn {
         Optional<Account> account = accounts.bySignInName(id).filter(Account::active);
         if (!secrets.fits(password, account.flatMap(Account::passwordHash))) {
             devices.failed(id, address, now, now.minus(REMEMBERED));
+            LOG.warn("A password for {} from {} did not fit", id.isEmpty() ? "nobody" : id, address);
             throw new SignInRefusedException(Reason.NAME_OR_PASSWORD);
         }
         devices.succeeded(id, address);
@@ -171,6 +179,7 @@ public class SignIn {
                         Optional.of(secrets.hash(password)),
                         Optional.empty()));
         if (welcome.person().isPresent()) {
+            sessions.endAllOf(account.personId());
             accounts.change(account);
         } else {
             accounts.add(account, now);
@@ -197,7 +206,7 @@ public class SignIn {
     }
 
     /**
-     * Sets one's own PIN, or another password.
+     * Sets one's own PIN, or another password, which signs one out everywhere.
      *
      * @throws SignInRefusedException if the present password does not fit
      * @throws InvalidInputException if the new one cannot be taken
@@ -218,6 +227,7 @@ public class SignIn {
         Instant now = clock.instant();
         if (newPassword != null) {
             account = account.withPassword(secrets.hash(newPassword));
+            sessions.endAllOf(actor.personId());
             accounts.note(now, actor.personId(), "password-set", actor.personId());
         }
         if (newPin != null) {
@@ -236,6 +246,8 @@ public class SignIn {
     /** The name as one signs in with it: small letters with hyphens. */
     static String idOf(String name) {
         String plain = Normalizer.normalize(name.strip(), Normalizer.Form.NFD).replaceAll("\\p{M}", "");
-        return plain.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}0-9]+", "-").replaceAll("^-|-$", "");
+        String id =
+                plain.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}0-9]+", "-").replaceAll("^-|-$", "");
+        return id.substring(0, Math.min(MOST_NAME, id.length()));
     }
 }

@@ -144,6 +144,14 @@ class SignInApiTest {
                 device.post("/api/session/secrets", Map.of("password", People.PASSWORD, "newPin", "7391"))
                         .status());
         assertTrue(device.get("/api/session").body().get("person").get("hasPin").asBoolean());
+        Device elsewhere = new Device(address);
+        String name =
+                device.get("/api/session").body().get("person").get("name").asString();
+        elsewhere.post("/api/session", Map.of("name", name, "password", People.PASSWORD));
+        device.post(
+                "/api/session/secrets", Map.of("password", People.PASSWORD, "newPassword", "south pier in the fog"));
+        elsewhere.get("/api/jobs").assertRefused(401, "not-signed-in");
+        device.get("/api/jobs").assertRefused(401, "not-signed-in");
         jdbc.sql("delete from failed_sign_in").update();
     }
 }
