@@ -5,6 +5,7 @@ import {
   drop,
   due,
   find,
+  isAnothers,
   keep,
   readDraft,
   release,
@@ -87,6 +88,7 @@ describe("a kept write", () => {
     await keep(WRITE);
     await expect(send(WRITE, 2)).rejects.toThrow("no");
     expect((await find("e1"))?.refused).toEqual({
+      type: "urn:overturn:problem:input-not-allowed",
       message: "no",
       findings: [{ field: "figures.play", given: "900", allowed: "0 to 80 mm" }],
     });
@@ -310,6 +312,15 @@ describe("whose an entry is", () => {
     expect(due(unsigned, 2_000_000)).toBe(true);
     signedInAs("");
     expect(due({ ...WRITE, signature: "k.s" }, 2_000_000)).toBe(false);
+  });
+
+  it("can go only under another name once its signature does not fit", async () => {
+    vi.spyOn(api, "write").mockRejectedValue(
+      new Refusal(403, "urn:overturn:problem:signature-does-not-fit", "not as it was signed"),
+    );
+    await keep({ ...WRITE, personId: "juno-vale", signature: "k.s" });
+    await expect(send((await find("e1"))!, 2)).rejects.toThrow();
+    expect(isAnothers((await find("e1"))!)).toBe(true);
   });
 
   it("is no longer named in what earlier pages kept", async () => {

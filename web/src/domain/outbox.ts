@@ -4,6 +4,8 @@ import type { Writes } from "./types";
 
 /** Why the server did not take a write; it stays on the device until it is mended or thrown away by hand. */
 export interface Refused {
+  /** Which problem it was; not told of what earlier pages kept. */
+  type?: string;
   message: string;
   findings: Finding[];
 }
@@ -180,6 +182,10 @@ export const signedInAs = (personId: string): void => void (signedIn = personId)
 export const waitsForItsWriter = (write: Waiting): boolean =>
   write.signature === undefined && write.personId !== undefined && write.personId !== signedIn;
 
+/** Whether it can go only under the name of whoever is signed in: its writer is not here, or works here no more. */
+export const isAnothers = (write: Waiting): boolean =>
+  waitsForItsWriter(write) || (write.refused?.type ?? "").endsWith("signature-does-not-fit");
+
 /** Whether a write is to be sent now. */
 export const due = (write: Waiting, now: number): boolean =>
   isKnown(write) &&
@@ -276,7 +282,7 @@ async function keepAfter(write: Waiting, refusal: Refusal): Promise<void> {
   if (!(await find(write.entryId))) return;
   const { holdUntil: _held, away: _away, ...rest } = write;
   if (!mayDo(write, refusal))
-    await keep({ ...rest, refused: { message: refusal.message, findings: refusal.findings } });
+    await keep({ ...rest, refused: { type: refusal.type, message: refusal.message, findings: refusal.findings } });
   else if (refusal.status === 401) await keep(rest);
   else if (refusal.status === 0 && refusal.type !== ENDED) await keep({ ...rest, away: true });
   else {

@@ -1,8 +1,18 @@
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { drop, find, isKnown, isOld, keep, TROUBLED, type Waiting } from "../domain/outbox";
+import {
+  drop,
+  find,
+  isAnothers,
+  isKnown,
+  isOld,
+  keep,
+  TROUBLED,
+  waitsForItsWriter,
+  type Waiting,
+} from "../domain/outbox";
 import { useSettings } from "../domain/settings";
-import { useSendNow } from "../domain/useOutbox";
+import { useKeepSigned, useSendNow } from "../domain/useOutbox";
 import { say, type UiWord } from "../domain/words";
 import { Button } from "./Button";
 import { Dialog } from "./Dialog";
@@ -98,7 +108,9 @@ function KeptLine({ write, onClose }: { write: Waiting; onClose: () => void }) {
 
 /** Why it is still here, and what can be done. */
 function Waits({ write }: { write: Waiting }) {
+  const { person } = useSettings();
   const failures = write.failures ?? 0;
+  if (waitsForItsWriter(write)) return <Told>{say("waitsForWriter", { name: person(write.personId ?? "") })}</Told>;
   if (!isKnown(write)) return <Told>{say("keptUnknownWhy")}</Told>;
   if (isOld(write, Date.now())) return <Told>{say("keptOldWhy")}</Told>;
   if (failures >= TROUBLED)
@@ -123,6 +135,7 @@ const Told = ({ children }: { children: string }) => (
 function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void; onThrow: () => void }) {
   const go = useNavigate();
   const sendNow = useSendNow();
+  const keepSigned = useKeepSigned();
   const written = textOf(write);
   const [text, setText] = useState(written ?? "");
   const busy = useRef(false);
@@ -131,7 +144,8 @@ function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void
     busy.current = true;
     try {
       const standing = await find(write.entryId);
-      if (standing && written !== undefined) await keep(withText(standing, text.trim()));
+      if (standing && written !== undefined && text.trim() !== written)
+        await keepSigned(withText(standing, text.trim()));
       await sendNow(write.entryId);
     } catch {
       // What was refused stays in this list, with the reason.
@@ -165,7 +179,8 @@ function Ways({ write, onClose, onThrow }: { write: Waiting; onClose: () => void
         </Button>
       )}
       {write.kind !== "jobs" && <Button onClick={() => mend(`/jobs/${write.jobId}`)}>{say("toJob")}</Button>}
-      {write.kind !== "verdict" && isKnown(write) && !isOld(write, Date.now()) && (
+      {isAnothers(write) && <Button onClick={() => void keepSigned(write).then(again)}>{say("enterAsMine")}</Button>}
+      {write.kind !== "verdict" && isKnown(write) && !isOld(write, Date.now()) && !isAnothers(write) && (
         <Button onClick={() => void again()}>{say("sendNow")}</Button>
       )}
       {isKnown(write) && isOld(write, Date.now()) && (

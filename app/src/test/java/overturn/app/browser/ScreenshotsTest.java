@@ -108,6 +108,7 @@ class ScreenshotsTest {
         shot(wide, "workshop");
 
         ofTheHalfAfterTheVerdict(server);
+        ofPeople(server);
 
         Screens dark = device(server, 1280, 800, "dark");
         dark.heading("Tarn SK 07").click();
@@ -154,5 +155,24 @@ class ScreenshotsTest {
         flow.pass("chocks");
         wide.open("/jobs/" + id + "/proving").heading("Tarn SK 21").waitFor();
         shot(wide, "proving");
+    }
+
+    /** Who works here, and a tablet that is handed over. */
+    private static void ofPeople(OverturnServer.Running server) {
+        Page page = browser.device(1280, 800);
+        page.addInitScript(
+                "localStorage.setItem('overturn-settings', JSON.stringify({theme: 'light', units: 'metric'}))");
+        Screens wide = new Screens(page, server.address()).open("/people").signIn("Ines Quill");
+        wide.heading("Who may do what").waitFor();
+        shot(wide, "people");
+        page.getByLabel("What this device is called").fill("Bay 2");
+        page.getByLabel("Your present password").fill(ApiClient.PASSWORD);
+        wide.button("Make this device a shop tablet").click();
+        page.getByText("This device is a shop tablet now.").waitFor();
+        page.setViewportSize(820, 1180);
+        wide.button("Ines Quill").click();
+        wide.button("Hand the tablet over").click();
+        wide.heading("Who takes over?").waitFor();
+        shot(wide, "hand-over");
     }
 }

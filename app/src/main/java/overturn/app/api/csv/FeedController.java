@@ -1,15 +1,9 @@
 package overturn.app.api.csv;
 
-import biweekly.Biweekly;
-import biweekly.ICalendar;
-import biweekly.component.VEvent;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
-import java.util.Date;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -19,6 +13,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import overturn.app.api.RecheckCalendar;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
@@ -31,7 +26,6 @@ import overturn.app.workshop.Staff;
 @RequestMapping("/api/feeds")
 class FeedController {
 
-    private static final MediaType CALENDAR = new MediaType("text", "calendar", StandardCharsets.UTF_8);
     private static final MediaType CSV = new MediaType("text", "csv", StandardCharsets.UTF_8);
 
     private final Feeds feeds;
@@ -45,21 +39,11 @@ class FeedController {
     /** A day for each vehicle that was released until it is looked at again. */
     @GetMapping(value = "/rechecks.ics", produces = "text/calendar")
     ResponseEntity<byte[]> rechecks() {
-        ICalendar calendar = new ICalendar();
+        RecheckCalendar calendar = new RecheckCalendar();
         for (JobSummary job : feeds.rechecks()) {
-            job.recheckOn().ifPresent(day -> calendar.addEvent(event(job, day)));
+            job.recheckOn().ifPresent(day -> calendar.with(job.jobId(), job.vehicle(), day));
         }
-        return ResponseEntity.ok()
-                .contentType(CALENDAR)
-                .body(Biweekly.write(calendar).go().getBytes(StandardCharsets.UTF_8));
-    }
-
-    private static VEvent event(JobSummary job, LocalDate day) {
-        VEvent event = new VEvent();
-        event.setUid("overturn-" + job.jobId());
-        event.setSummary("Re-check " + job.vehicle());
-        event.setDateStart(Date.from(day.atStartOfDay(ZoneOffset.UTC).toInstant()), false);
-        return event;
+        return ResponseEntity.ok().contentType(RecheckCalendar.TYPE).body(calendar.bytes());
     }
 
     /**

@@ -1,19 +1,13 @@
 package overturn.app.api.report;
 
-import biweekly.Biweekly;
-import biweekly.ICalendar;
-import biweekly.component.VEvent;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
-import java.util.Date;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.UUID;
@@ -31,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.FileNames;
 import overturn.app.api.QrCode;
+import overturn.app.api.RecheckCalendar;
 import overturn.app.job.RepairEntry.JobReleased;
 import overturn.app.job.RepairState;
 import overturn.app.usecase.NotFoundException;
@@ -127,18 +122,11 @@ class ReportController {
                 .filter(text -> !text.isEmpty())
                 .map(LocalDate::parse)
                 .orElseThrow(() -> new NotFoundException("re-check of job", id.toString()));
-        VEvent event = new VEvent();
-        event.setUid("overturn-" + id);
-        event.setSummary("Re-check " + job.state().opened().vehicle());
-        event.setDescription(WORDS.get("check.level-same") + " " + WORDS.get("check.travel-same") + " "
-                + WORDS.get("check.still-dry"));
-        event.setDateStart(Date.from(day.atStartOfDay(ZoneOffset.UTC).toInstant()), false);
-        ICalendar calendar = new ICalendar();
-        calendar.addEvent(event);
+        String vehicle = job.state().opened().vehicle();
         return file(
-                Biweekly.write(calendar).go().getBytes(StandardCharsets.UTF_8),
-                new MediaType("text", "calendar", StandardCharsets.UTF_8),
-                FileNames.of(job.state().opened().vehicle(), "recheck", clock, "ics"));
+                new RecheckCalendar().with(id, vehicle, day).bytes(),
+                RecheckCalendar.TYPE,
+                FileNames.of(vehicle, "recheck", clock, "ics"));
     }
 
     /** The code on the tag: it opens the hand-over card of this job. */
