@@ -68,6 +68,14 @@ tell_sign_in() {
     [ -z "$path" ] || say "Nobody owns this workshop yet. Whoever opens this link first, within a week, does: $(at "${PUBLIC_URL:-$1}")$path"
 }
 
+owner_link() {
+    server_runs && health "$(cat "$VAR/server.port")" || fail 6 "The server is not up; './overturn start' starts it"
+    use_database
+    local at
+    at=$(at "$(cat "$VAR/server.port")")
+    say "Whoever opens this link first, within a week, owns the workshop too: $at$(operator POST "$at" "/api/owner-link?another=true" | sed -n 's/.*"path":"\([^"]*\)".*/\1/p')"
+}
+
 # Waits as long as the process lives: a busy machine may need minutes.
 wait_until_up() {
     local began=$SECONDS said=$SECONDS

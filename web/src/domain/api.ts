@@ -14,12 +14,19 @@ export function onSignedOut(listener: () => void): () => void {
   return () => void signedOut.delete(listener);
 }
 
+let actingAs = "";
+/** As whom this page writes; in another tab somebody else may have signed in since. */
+export const actAs = (personId: string): void => void (actingAs = personId);
+
 /** What the server gave this page against requests that others forge (a cookie that only own pages can read). */
 const ownPage = () => /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
 
 client.use({
   onRequest: ({ request }) => {
-    if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", ownPage());
+    if (request.method === "GET") return;
+    request.headers.set("X-XSRF-TOKEN", ownPage());
+    if (actingAs !== "" && !new URL(request.url).pathname.startsWith("/api/session"))
+      request.headers.set("Acting-As", actingAs);
   },
   onResponse: ({ request, response }) => {
     noteAnswer(response);

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
-import { api, Refusal, type Finding, type WriteKind } from "./api";
+import { actAs, api, Refusal, type Finding, type WriteKind } from "./api";
 import type { Writes } from "./types";
 
 /** Why the server did not take a write; it stays on the device until it is mended or thrown away by hand. */
@@ -176,7 +176,10 @@ export const dropDraft = async (key: string): Promise<void> => (await store()).d
 
 let signedIn = "";
 /** Who is signed in on this page; nobody where it is empty. */
-export const signedInAs = (personId: string): void => void (signedIn = personId);
+export function signedInAs(personId: string): void {
+  signedIn = personId;
+  actAs(personId);
+}
 
 /** Without a signature an entry goes only as whoever wrote it, while signed in. */
 export const waitsForItsWriter = (write: Waiting): boolean =>

@@ -38,6 +38,8 @@ public final class ActorFilter extends OncePerRequestFilter {
     public static final String ACTOR = "overturn.actor";
     /** Header with the id of the key, a full stop, and the signature. */
     public static final String SIGNATURE = "Entry-Signature";
+    /** Header with who the page takes itself to be signed in as, which another tab may have changed. */
+    public static final String ACTING_AS = "Acting-As";
     /** Cookie with the id of the device. */
     public static final String DEVICE = "overturn-device";
 
@@ -77,6 +79,16 @@ public final class ActorFilter extends OncePerRequestFilter {
                     "not-signed-in",
                     "Nobody is signed in",
                     "Sign in anew; what was typed stays on this device");
+            return;
+        }
+        String meant = request.getHeader(ACTING_AS);
+        if (meant != null && !meant.equals(authentication.getName())) {
+            Refusals.send(
+                    response,
+                    401,
+                    "somebody-else-is-signed-in",
+                    "Somebody else is signed in by now",
+                    "In another tab somebody else has signed in; what was typed stays on this device");
             return;
         }
         String signature = request.getHeader(SIGNATURE);

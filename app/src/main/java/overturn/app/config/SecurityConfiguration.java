@@ -78,7 +78,7 @@ public class SecurityConfiguration {
                         .hasAnyAuthority(PERSON, ApiTokens.Scope.RECHECKS.name())
                         .requestMatchers(HttpMethod.GET, "/api/feeds/readings")
                         .hasAnyAuthority(PERSON, ApiTokens.Scope.READINGS.name())
-                        .requestMatchers("/api/bay/rebuild", "/api/heads", "/api/owner-link")
+                        .requestMatchers("/api/bay/rebuild", "/api/owner-link")
                         .hasAuthority(OPERATOR)
                         .requestMatchers("/api/openapi", "/api/openapi/**")
                         .access((authentication, request) ->

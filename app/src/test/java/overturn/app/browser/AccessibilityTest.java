@@ -174,6 +174,39 @@ class AccessibilityTest {
         assertClean(page, "runner entry with a figure that cannot be");
     }
 
+    /** Before anybody is signed in, and where people are looked after. */
+    @Test
+    void doorsAndPeople(OverturnServer.Running server) {
+        for (String theme : List.of("light", "dark")) {
+            Page page = browser.device(390, 844);
+            page.addInitScript("localStorage.setItem('overturn-settings', JSON.stringify({theme: '" + theme
+                    + "', units: 'metric'}))");
+            Screens screens = new Screens(page, server.address()).open("/people");
+            screens.heading("Sign in").waitFor();
+            assertClean(page, "sign-in, " + theme);
+            screens.signIn("Ines Quill").heading("Who may do what").waitFor();
+            assertClean(page, "people, " + theme);
+            page.getByLabel("What this device is called").fill("Bay " + theme);
+            page.getByLabel("Your present password").fill(ApiClient.PASSWORD);
+            screens.button("Make this device a shop tablet").click();
+            page.getByText("This device is a shop tablet now.").waitFor();
+            screens.button("Ines Quill").click();
+            screens.button("PIN and password").click();
+            page.getByRole(AriaRole.DIALOG).waitFor();
+            assertClean(page, "PIN and password, " + theme);
+            screens.button("Close").click();
+            screens.button("Ines Quill").click();
+            screens.button("Hand the tablet over").click();
+            screens.heading("Who takes over?").waitFor();
+            assertClean(page, "hand-over, " + theme);
+            screens.button("Juno Vale").click();
+            assertClean(page, "PIN, " + theme);
+            page.keyboard().type(ApiClient.PIN);
+            page.keyboard().press("Enter");
+            screens.button("Juno Vale").waitFor();
+        }
+    }
+
     @Test
     void theWorkspaceIsWorkedByKeys(OverturnServer.Running server) {
         Screens screens = signedIn(server, 1280, 800, "light").open("/");

@@ -2,6 +2,7 @@ package overturn.app.api.people;
 
 import java.util.Optional;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.api.people.PeopleController.LinkView;
 import overturn.app.usecase.people.ManagePeople;
@@ -19,9 +20,10 @@ class OwnerLinkController {
     /** The path where the first owner comes in; none once there is an owner. */
     record OwnerLinkView(Optional<String> path) {}
 
+    /** With {@code another} for one more owner, whoever there is. */
     @PostMapping("/api/owner-link")
-    OwnerLinkView link() {
-        return new OwnerLinkView(
-                people.firstOwnerLink().map(token -> LinkView.of(token).path()));
+    OwnerLinkView link(@RequestParam(defaultValue = "false") boolean another) {
+        Optional<String> made = another ? Optional.of(people.anotherOwnerLink()) : people.firstOwnerLink();
+        return new OwnerLinkView(made.map(token -> LinkView.of(token).path()));
     }
 }

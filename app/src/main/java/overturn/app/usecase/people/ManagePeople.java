@@ -210,6 +210,14 @@ public class ManagePeople {
         return there ? Optional.empty() : Optional.of(invite(Optional.empty(), clock.instant()));
     }
 
+    /** A link for one more owner, whoever there is: for a workshop whose owner is gone or forgot the password. */
+    @Transactional
+    public String anotherOwnerLink() {
+        Instant now = clock.instant();
+        accounts.note(now, null, "owner-link-made", "by a command of the machine");
+        return invite(Optional.empty(), now);
+    }
+
     /** Whether nobody owns the workshop yet. */
     @Transactional(readOnly = true)
     public boolean ownerMissing() {

@@ -47,6 +47,26 @@ class PeopleApiTest {
     }
 
     @Test
+    void aCommandOfTheMachineLetsInOneMoreOwner() {
+        String token = People.token(new ApiClient(address)
+                .asOperator("POST", "/api/owner-link?another=true")
+                .body()
+                .get("path")
+                .asString());
+        assertEquals(
+                "owner",
+                new Device(address)
+                        .post(
+                                "/api/session/password",
+                                Map.of("token", token, "name", name, "password", People.PASSWORD))
+                        .body()
+                        .get("person")
+                        .get("role")
+                        .asString());
+        owner.post("/api/owner-link?another=true", Map.of()).assertRefused(403, "not-from-here");
+    }
+
+    @Test
     void aLinkSetsAPasswordOnceAndANewOneEndsTheOneBefore() {
         Answer added = owner.post("/api/people", Map.of("name", name, "role", "technician", "qualified", true));
         String first = People.token(added.body().get("link").get("path").asString());
@@ -101,6 +121,14 @@ class PeopleApiTest {
 
     @Test
     void anOwnerWhoCanSignInIsAlwaysLeft() {
+        owner.get("/api/people")
+                .body()
+                .get("people")
+                .valueStream()
+                .filter(p -> p.get("role").asString().equals("owner"))
+                .filter(p -> !p.get("name").asString().equals("Edda Strand"))
+                .forEach(p -> assertEquals(
+                        200, changed(p.get("id").asString(), "owner", false).status()));
         Answer refused = changed(People.idOf(owner, "Edda Strand"), "lead", true);
         refused.assertRefused(422, "input-not-allowed");
         changed(People.idOf(owner, "Edda Strand"), "owner", false).assertRefused(422, "input-not-allowed");

@@ -99,6 +99,16 @@ class SignedEntryApiTest {
         assertEquals(2, tablet.get(job).body().get("entries").size(), "nothing of it is in the log");
     }
 
+    /** Two tabs of one browser: in the other one somebody else has signed in. */
+    @Test
+    void aPageThatTakesItselfForSomebodyElseWritesNothing() {
+        Map<String, Object> body = note("from a tab that does not know");
+        body.put("sequence", 2);
+        tablet.post(job + "/notes", body, "Acting-As", "marit-osei").assertRefused(401, "somebody-else-is-signed-in");
+        assertEquals(
+                200, tablet.post(job + "/notes", body, "Acting-As", "juno-vale").status());
+    }
+
     @Test
     void whatItsWriterMayNotDoIsRefusedWhoeverSendsIt() throws Exception {
         Device lead = new Device(address);
