@@ -59,10 +59,11 @@ function Pin({ person, back, onPassword }: PinProps) {
     const onKey = (e: KeyboardEvent) => {
       if (/^[0-9]$/.test(e.key)) setPin((now) => (now + e.key).slice(0, MOST_PIN));
       else if (e.key === "Backspace") setPin((now) => now.slice(0, -1));
+      else if (e.key === "Enter" && !(e.target instanceof HTMLButtonElement)) void enter();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, []);
+  });
   return (
     <Door title={person.name}>
       <form

@@ -1,7 +1,6 @@
 package overturn.app;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -50,13 +49,14 @@ class SecurityDocumentTest {
                         .toList());
     }
 
+    /** As it lies in the repository of Maven: group, artifact and version are folders. */
     private static String version(MatchResult found, List<String> onClasspath) {
-        String name = found.group(2) + "-";
-        List<String> jars = onClasspath.stream()
-                .map(path -> path.substring(path.lastIndexOf('/') + 1))
-                .filter(file -> file.startsWith(name) && Character.isDigit(file.charAt(name.length())))
-                .toList();
-        assertTrue(!jars.isEmpty(), name + " is on the class path");
-        return jars.get(0).substring(name.length(), jars.get(0).length() - ".jar".length());
+        String folder = "/" + found.group(1).replace('.', '/') + "/" + found.group(2) + "/";
+        return onClasspath.stream()
+                .filter(path -> path.contains(folder))
+                .map(path -> path.substring(path.indexOf(folder) + folder.length()))
+                .map(path -> path.substring(0, path.indexOf('/')))
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException(folder + " is not on the class path"));
     }
 }
