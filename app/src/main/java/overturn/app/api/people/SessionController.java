@@ -15,7 +15,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import overturn.app.people.Account;
-import overturn.app.people.Accounts;
 import overturn.app.people.Act;
 import overturn.app.people.Devices.EntryKey;
 import overturn.app.people.Devices.Tablet;
@@ -30,19 +29,16 @@ class SessionController {
 
     private final SignIn signIn;
     private final ManagePeople people;
-    private final Accounts accounts;
     private final SignedInSession session;
     private final int idleLockMinutes;
 
     SessionController(
             SignIn signIn,
             ManagePeople people,
-            Accounts accounts,
             SignedInSession session,
             @Value("${overturn.idle-lock-minutes}") int idleLockMinutes) {
         this.signIn = signIn;
         this.people = people;
-        this.accounts = accounts;
         this.session = session;
         this.idleLockMinutes = idleLockMinutes;
     }
@@ -117,13 +113,12 @@ class SessionController {
     private SharedTabletView shared(Tablet tablet) {
         return new SharedTabletView(
                 tablet.name(),
-                accounts.all().stream()
-                        .filter(Account::active)
-                        .map(one -> new HandOverView(
-                                one.personId(),
-                                one.name(),
-                                one.pinHash().isPresent(),
-                                signIn.locked(tablet, one.personId())))
+                signIn.takers(tablet).stream()
+                        .map(taker -> new HandOverView(
+                                taker.account().personId(),
+                                taker.account().name(),
+                                taker.account().pinHash().isPresent(),
+                                taker.locked()))
                         .toList());
     }
 

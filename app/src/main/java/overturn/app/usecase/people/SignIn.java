@@ -108,10 +108,16 @@ public class SignIn {
         return account.orElseThrow();
     }
 
-    /** Whether a name is locked on a tablet. */
+    /** Somebody who can take a tablet over; locked there, by password only. */
+    public record Taker(Account account, boolean locked) {}
+
+    /** Everybody who works here, as they stand on this tablet. */
     @Transactional(readOnly = true)
-    public boolean locked(Tablet tablet, String personId) {
-        return devices.wrongPins(tablet.id(), personId) >= MOST_WRONG_PINS;
+    public List<Taker> takers(Tablet tablet) {
+        return accounts.all().stream()
+                .filter(Account::active)
+                .map(one -> new Taker(one, devices.wrongPins(tablet.id(), one.personId()) >= MOST_WRONG_PINS))
+                .toList();
     }
 
     /** The tablet that holds this token, unless it was withdrawn. */
