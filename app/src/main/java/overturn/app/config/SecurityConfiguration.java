@@ -1,6 +1,7 @@
 package overturn.app.config;
 
 import jakarta.servlet.DispatcherType;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
@@ -122,6 +123,12 @@ public class SecurityConfiguration {
                 .addFilterBefore(new TokenFilter(tokens, operatorToken), AnonymousAuthenticationFilter.class)
                 .addFilterAfter(new ActorFilter(signIn, signed), AuthorizationFilter.class);
         return http.build();
+    }
+
+    /** Whether a command of this machine asks. */
+    public static boolean isOperator(HttpServletRequest request) {
+        return request.getUserPrincipal() instanceof Authentication asking
+                && asking.getAuthorities().stream().anyMatch(one -> OPERATOR.equals(one.getAuthority()));
     }
 
     /** The description of the API tells a stranger where to begin. */

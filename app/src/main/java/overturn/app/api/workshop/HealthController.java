@@ -59,7 +59,7 @@ class HealthController {
     }
 
     private static boolean mayLook(HttpServletRequest request) {
-        return request.isUserInRole(SecurityConfiguration.OPERATOR)
+        return SecurityConfiguration.isOperator(request)
                 || request.getAttribute(ActorFilter.ACTOR) instanceof Actor actor && actor.may(Act.LOOK_AFTER_SERVER);
     }
 }

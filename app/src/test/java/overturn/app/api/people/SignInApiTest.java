@@ -43,6 +43,14 @@ class SignInApiTest {
         stranger.post("/api/jobs", Map.of()).assertRefused(401, "not-signed-in");
         assertEquals(200, stranger.get("/api/health").status());
         assertEquals(0, stranger.get("/api/health").body().get("checks").size(), "details are not for strangers");
+        assertEquals(
+                3,
+                new ApiClient(address)
+                        .asOperator("GET", "/api/health")
+                        .body()
+                        .get("checks")
+                        .size(),
+                "but for the commands of the machine");
         assertFalse(stranger.get("/api/session").body().has("person"));
     }
 

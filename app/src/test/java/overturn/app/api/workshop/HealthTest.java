@@ -2,7 +2,6 @@ package overturn.app.api.workshop;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
-import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 
@@ -12,6 +11,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.AuthorityUtils;
+import overturn.app.config.SecurityConfiguration;
 import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
 import overturn.app.usecase.workshop.Health;
@@ -42,7 +44,9 @@ class HealthTest {
                         new Check("store", false, "does not answer, or takes no writes"),
                         new Check("heap", true, "12 % held")));
         HttpServletRequest operator = mock(HttpServletRequest.class);
-        when(operator.isUserInRole(any())).thenReturn(true);
+        when(operator.getUserPrincipal())
+                .thenReturn(UsernamePasswordAuthenticationToken.authenticated(
+                        "token", null, AuthorityUtils.createAuthorityList(SecurityConfiguration.OPERATOR)));
         ResponseEntity<?> answer = new HealthController(health).health(operator);
         assertEquals(503, answer.getStatusCode().value());
         ProblemDetail problem = (ProblemDetail) answer.getBody();
