@@ -453,6 +453,8 @@ public sealed interface Entry
      */
     record DataErased(int pictures, String why) implements Entry {
         public static final String KIND = "data-erased";
+        /** Stands where something was erased. */
+        public static final String INSTEAD = "(erased)";
 
         @Override
         public String kind() {

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import overturn.app.job.Entry.DataErased;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.VehicleEntry;
 import overturn.app.vehicle.VehicleEntry.DistanceRead;
@@ -58,8 +59,9 @@ class PostgresVehicles implements Vehicles {
     public void add(Vehicle vehicle) {
         jdbc.sql("""
                         insert into vehicle (id, known_since, name, layout_id) values (:id, :since, :name, :layout)
-                        on conflict (id) do nothing
+                        on conflict (id) do update set name = excluded.name where vehicle.name = :erased
                         """)
+                .param("erased", DataErased.INSTEAD)
                 .param("id", vehicle.id())
                 .param("since", vehicle.knownSince().atOffset(ZoneOffset.UTC))
                 .param("name", vehicle.name())

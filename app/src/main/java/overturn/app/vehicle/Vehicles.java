@@ -8,7 +8,7 @@ import java.util.UUID;
 /** The vehicles that the workshop knows. Records are added, never changed. */
 public interface Vehicles {
 
-    /** Adds a vehicle; does nothing if its id is there. */
+    /** Adds a vehicle; if its id is there nothing happens, but that an erased name is known again. */
     void add(Vehicle vehicle);
 
     /** Puts another name in the place of the one that a vehicle had. */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import overturn.app.job.Entry.DataErased;
 import overturn.app.people.Account;
 import overturn.app.people.Accounts;
 import overturn.app.people.Accounts.Invitation;
@@ -28,8 +29,6 @@ public class ManagePeople {
     private static final Duration LINK_HOLDS = Duration.ofDays(7);
     private static final int MOST_PEOPLE = 500;
     private static final int MOST_NOTES = 100;
-    /** Stands where something was erased. */
-    private static final String ERASED = "(erased)";
 
     private final Accounts accounts;
     private final Devices devices;
@@ -192,7 +191,7 @@ public class ManagePeople {
         new Checks()
                 .that(() -> !account.active(), "personId", personId, "somebody who works here no more")
                 .orThrow();
-        accounts.eraseName(personId, ERASED);
+        accounts.eraseName(personId, DataErased.INSTEAD);
         accounts.note(clock.instant(), actor.personId(), "name-erased", personId);
         return find(personId);
     }

@@ -32,9 +32,6 @@ import overturn.app.vehicle.Vehicles;
 @Component
 public class EraseData {
 
-    /** Stands where something was erased. */
-    private static final String ERASED = "(erased)";
-
     private static final int MOST_WHY = 400;
 
     private final JobLog log;
@@ -79,7 +76,7 @@ public class EraseData {
         List<UUID> concerned =
                 summaries.ofVehicle(vehicleId).stream().map(JobSummary::jobId).toList();
         transactions.executeWithoutResult(status -> {
-            vehicles.rename(vehicleId, ERASED);
+            vehicles.rename(vehicleId, DataErased.INSTEAD);
             concerned.forEach(jobId -> eraseJob(actor, jobId, told));
             accounts.note(clock.instant(), actor.personId(), "vehicle-erased", vehicleId + ": " + told);
         });

@@ -93,6 +93,10 @@ class ErasureApiTest {
                 200,
                 api.post(job + "/notes", ApiClient.stamped(4, Map.of("text", "goes on")))
                         .status());
+        Map<String, Object> again = ApiClient.intake(plate, "sinks", "primary-piston-cup");
+        assertEquals(201, api.post("/api/jobs", again).status());
+        JsonNode known = api.get("/api/vehicles?search=" + plate.substring(6)).body();
+        assertEquals(plate, known.get(0).get("name").asString(), "known by its name again once it comes back");
     }
 
     @Test
