@@ -3,7 +3,7 @@ import { createContext, useCallback, useContext, useEffect, useMemo, type ReactN
 import { api, onSignedOut } from "./api";
 import { dropKey, keepKey } from "./entryKeys";
 import { signedInAs } from "./outbox";
-import type { Act, Session, SignedIn } from "./types";
+import type { Act, Grade, Session, SignedIn } from "./types";
 
 const SESSION = ["session"];
 /** What the service worker keeps of the server's answers. */
@@ -62,6 +62,12 @@ export function useMe(): SignedIn {
   const person = useContext(Context);
   if (!person) throw new Error("Impossible: nobody is signed in here");
   return person;
+}
+
+/** Whether whoever is signed in may accept a verdict of this grade; every page asks here. */
+export function useMayAccept(): (grade: Grade) => boolean {
+  const may = useMay();
+  return (grade) => may(grade === "PROVEN" ? "ACCEPT_PROVEN" : "ACCEPT_UNPROVEN");
 }
 
 /** Whether whoever is signed in may do something. */

@@ -1,3 +1,4 @@
+import { useMayAccept } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { minutes } from "../../domain/units";
@@ -92,6 +93,7 @@ const STRIP =
 function AfterVerdict({ job, onOthers, onAccept }: Props) {
   const settings = useSettings();
   const { word } = settings;
+  const mayAccept = useMayAccept();
   const { next, decided } = job.status;
   const remedy = (decided?.remedyIds ?? []).map((id) => word(`remedy.${id}`)).join(` ${say("and")} `);
   return (
@@ -104,7 +106,7 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
         </p>
       </div>
       <div className="flex items-center gap-4">
-        {job.assessment.verdict && (
+        {job.assessment.verdict && mayAccept(job.assessment.verdict.grade) && (
           <button type="button" className="min-h-11 text-sm underline" onClick={onAccept}>
             {say("acceptOther")}
           </button>
@@ -121,6 +123,7 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
 /** Proven, or nothing left to test: the verdict waits to be accepted. */
 function Decide({ job, onAccept, onOthers }: Props) {
   const { word } = useSettings();
+  const mayAccept = useMayAccept();
   const { verdict } = job.assessment;
   if (!verdict) return null;
   return (
@@ -135,9 +138,15 @@ function Decide({ job, onAccept, onOthers }: Props) {
         <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
           {say("otherTests")}
         </button>
-        <Button filled large onClick={onAccept}>
-          {say("acceptVerdict")}
-        </Button>
+        {mayAccept(verdict.grade) ? (
+          <Button filled large onClick={onAccept}>
+            {say("acceptVerdict")}
+          </Button>
+        ) : (
+          <p role="note" className="max-w-60">
+            {say("acceptByTechnician")}
+          </p>
+        )}
       </div>
     </section>
   );

@@ -1,4 +1,4 @@
-import { useMay } from "../../domain/session";
+import { useMayAccept } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import type { Job, Overturner } from "../../domain/types";
 import { toldAtIntake } from "../../domain/intake";
@@ -11,7 +11,7 @@ import { listed, quarrel } from "./state";
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
   const settings = useSettings();
   const { word } = settings;
-  const may = useMay();
+  const mayAccept = useMayAccept();
   const { verdict, conflict } = job.assessment;
   if (!verdict) return null;
   const two = quarrel(job.entries);
@@ -107,7 +107,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         </>
       )}
       {(job.accepted || verdict.grade !== "PROVEN") &&
-        (may(verdict.grade === "PROVEN" ? "ACCEPT_PROVEN" : "ACCEPT_UNPROVEN") ? (
+        (mayAccept(verdict.grade) ? (
           <Button className="mt-3 w-full" onClick={onAccept}>
             {say("acceptVerdict")}
           </Button>
