@@ -87,6 +87,7 @@ class TabletTest {
         tablet.button("Hand the tablet over").click();
         tablet.heading("Who takes over?").waitFor();
         takeOver(tablet, "Juno Vale");
+        page.waitForFunction("() => navigator.serviceWorker.controller !== null");
 
         tablet.open("/jobs/" + id).heading("Tablet van").waitFor();
         page.context().setOffline(true);
