@@ -22,7 +22,8 @@ public final class Words {
             "cautions",
             "rigs",
             "calculators",
-            "catalogue");
+            "catalogue",
+            "practice");
 
     private Words() {}
 

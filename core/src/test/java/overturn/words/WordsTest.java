@@ -32,6 +32,12 @@ import overturn.inference.WorkDone;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
+import overturn.practice.ExerciseKind;
+import overturn.practice.ExerciseLevel;
+import overturn.practice.HiddenTruth;
+import overturn.practice.Lesson;
+import overturn.practice.RigState;
+import overturn.practice.Trainee;
 import overturn.procedure.Needed;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.RigKind;
@@ -161,9 +167,32 @@ class WordsTest {
         for (Remedy remedy : Remedy.values()) {
             ids.addAll(List.of("remedy." + remedy.id(), "remedy." + remedy.id() + ".short"));
         }
+        ids.addAll(neededByPractice());
         Set<String> ofKinds = new TreeSet<>();
         Presets.all().forEach(layout -> said(layout).forEach(id -> ofKinds.add(VehicleWords.key(id, layout))));
         ids.addAll(ofKinds);
+        return ids;
+    }
+
+    private static Set<String> neededByPractice() {
+        Set<String> ids = new TreeSet<>(Set.of("fault." + HiddenTruth.IN_NO_LIST));
+        Arrays.stream(ExerciseKind.values()).forEach(kind -> ids.add("exercise." + kind.id()));
+        Arrays.stream(ExerciseLevel.values())
+                .forEach(level ->
+                        ids.addAll(List.of("exercise.level." + level.id(), "exercise.level." + level.id() + ".means")));
+        Arrays.stream(RigState.Mishap.values()).forEach(mishap -> ids.add("mishap." + mishap.id()));
+        Arrays.stream(RigState.Hazard.values()).forEach(hazard -> ids.add("hazard." + hazard.id()));
+        Arrays.stream(Trainee.values()).forEach(trainee -> ids.add("trainee." + trainee.id()));
+        Lesson.all()
+                .forEach(lesson -> ids.addAll(List.of(
+                        "lesson." + lesson.id(),
+                        "lesson." + lesson.id() + ".before",
+                        "lesson." + lesson.id() + ".after")));
+        Presets.all()
+                .forEach(layout -> ((Observation)
+                                ProcedureCatalogue.of(layout).intake().spec())
+                        .options()
+                        .forEach(felt -> ids.addAll(List.of("driver." + felt + ".1", "driver." + felt + ".2"))));
         return ids;
     }
 

@@ -19,7 +19,7 @@ final class Booster {
 
     private final Assist assist;
     private final Nature nature;
-    private final Troubles troubles;
+    private Troubles troubles;
     private boolean running;
     private boolean vented;
     private boolean steering;
@@ -32,6 +32,10 @@ final class Booster {
         this.assist = assist;
         this.nature = nature;
         this.troubles = troubles;
+    }
+
+    void become(Troubles now) {
+        troubles = now;
     }
 
     boolean there() {

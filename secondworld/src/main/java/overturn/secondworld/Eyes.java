@@ -1,6 +1,7 @@
 package overturn.secondworld;
 
 import java.util.Map;
+import java.util.random.RandomGenerator;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
@@ -25,13 +26,18 @@ final class Eyes {
     private static final double REACTION_SECONDS = 0.3;
 
     private final Machine machine;
-    private final Troubles troubles;
     private final Nature nature;
+    private final RandomGenerator random;
 
     Eyes(Machine machine) {
+        this(machine, machine.random);
+    }
+
+    /** @param random what differs from one look to the next */
+    Eyes(Machine machine, RandomGenerator random) {
         this.machine = machine;
-        this.troubles = machine.troubles;
         this.nature = machine.nature;
+        this.random = random;
     }
 
     /** One quantity, at a component where it has a place. */
@@ -43,20 +49,20 @@ final class Eyes {
             case ROCK_MM ->
                 0.2
                         + 0.3 * nature.freePlay
-                        + nature.rockShare * machine.input.ratioAtRest() * troubles.lost(Rod.LEVER_BUSH)
-                        + 0.6 * troubles.lost(Rod.PEDAL_ROD);
+                        + nature.rockShare * machine.input.ratioAtRest() * machine.troubles.lost(Rod.LEVER_BUSH)
+                        + 0.6 * machine.troubles.lost(Rod.PEDAL_ROD);
             case RETURN_SECONDS -> returnSeconds();
             case OUTPUT_ROD_GAP_MM ->
                 0.25
                         + 0.15 * nature.freePlay
-                        + troubles.lost(Rod.OUTPUT_ROD)
-                        - troubles.pushedIn(Rod.OUTPUT_ROD)
-                        - troubles.proudMm
-                        + 0.2 * machine.random.nextGaussian();
+                        + machine.troubles.lost(Rod.OUTPUT_ROD)
+                        - machine.troubles.pushedIn(Rod.OUTPUT_ROD)
+                        - machine.troubles.proudMm
+                        + 0.2 * random.nextGaussian();
             case ROD_MM_PER_40 ->
-                40 / (machine.input.ratioAt(20) * troubles.ratio) * (1 + 0.025 * machine.random.nextGaussian());
-            case PEDAL_STOP_MM -> troubles.pushedIn(Rod.PEDAL_STOP);
-            case LAMP_LIT -> troubles.lampWrong || machine.pushedInMm() > 3 ? 1 : 0;
+                40 / (machine.input.ratioAt(20) * machine.troubles.ratio) * (1 + 0.025 * random.nextGaussian());
+            case PEDAL_STOP_MM -> machine.troubles.pushedIn(Rod.PEDAL_STOP);
+            case LAMP_LIT -> machine.troubles.lampWrong || machine.pushedInMm() > 3 ? 1 : 0;
             case PRIMARY_LEVEL_MM -> levelMm(0);
             case SECONDARY_LEVEL_MM -> levelMm(1);
             case LEVEL_SHORT_ML -> levelShortMl();
@@ -73,48 +79,51 @@ final class Eyes {
             case RELEASE_MARGIN_MM -> marginMm();
             case SUPPLY -> machine.booster.supply();
             case RESERVE -> machine.booster.store();
-            case HISS_FREE -> troubles.leaks(AssistLeakAt.AT_REST);
-            case HISS_PRESSED -> troubles.leaks(AssistLeakAt.WHILE_PRESSED);
-            case HISS_AT_JOINT -> troubles.leaks(AssistLeakAt.MASTER_JOINT);
-            case SUPPLY_HOSE_LEAK -> troubles.leaks(AssistLeakAt.SUPPLY_HOSE);
-            case SUPPLY_HOSE_SLOW -> troubles.recoverySlower;
-            case CHECK_VALVE -> troubles.checkValveShut ? 2 : troubles.leaks(AssistLeakAt.CHECK_VALVE) > 0 ? 1 : 0;
-            case ASSIST_AIR_MM -> troubles.assistAirMm;
-            case RETURN_KEPT -> troubles.returnShare;
-            case MODULATOR_PULSE -> machine.circuit.has(Isolation.FUSE_OUT) ? 0 : troubles.actingShare;
-            case FORK_LOSS_MM -> 0.35 * nature.forkMm + troubles.forkWearMm;
+            case HISS_FREE -> machine.troubles.leaks(AssistLeakAt.AT_REST);
+            case HISS_PRESSED -> machine.troubles.leaks(AssistLeakAt.WHILE_PRESSED);
+            case HISS_AT_JOINT -> machine.troubles.leaks(AssistLeakAt.MASTER_JOINT);
+            case SUPPLY_HOSE_LEAK -> machine.troubles.leaks(AssistLeakAt.SUPPLY_HOSE);
+            case SUPPLY_HOSE_SLOW -> machine.troubles.recoverySlower;
+            case CHECK_VALVE ->
+                machine.troubles.checkValveShut ? 2 : machine.troubles.leaks(AssistLeakAt.CHECK_VALVE) > 0 ? 1 : 0;
+            case ASSIST_AIR_MM -> machine.troubles.assistAirMm;
+            case RETURN_KEPT -> machine.troubles.returnShare;
+            case MODULATOR_PULSE -> machine.circuit.has(Isolation.FUSE_OUT) ? 0 : machine.troubles.actingShare;
+            case FORK_LOSS_MM -> 0.35 * nature.forkMm + machine.troubles.forkWearMm;
             case OUTSIDE_LOSS_ML_PER_DAY -> loss(Component.class);
             case RESERVOIR_LOSS_ML_PER_DAY -> loss(Reservoir.class);
             case END_LOSS_ML_PER_DAY -> loss(End.class);
             case HOSE_LOSS_ML_PER_DAY -> loss(Hose.class);
             case CONNECTOR_LOSS_ML_PER_DAY -> loss(QuickConnector.class);
-            case HIDDEN_LOSS_ML_PER_DAY -> troubles.hiddenMlPerDay * nature.lossFactor;
-            case ASSIST_LOSS_ML_PER_DAY -> troubles.assistLossMl * nature.lossFactor;
-            case FOOTWELL_LOSS_ML_PER_DAY -> troubles.footwellMl * nature.lossFactor;
+            case HIDDEN_LOSS_ML_PER_DAY -> machine.troubles.hiddenMlPerDay * nature.lossFactor;
+            case ASSIST_LOSS_ML_PER_DAY -> machine.troubles.assistLossMl * nature.lossFactor;
+            case FOOTWELL_LOSS_ML_PER_DAY -> machine.troubles.footwellMl * nature.lossFactor;
             case FRONT_AIR_ML -> endAirMl(false);
             case REAR_AIR_ML -> endAirMl(true);
             case LOOP_AIR_ML -> loopAirMl();
             case MASTER_AIR_ML -> airIn(Component.Master.class);
             case MODULATOR_AIR_ML -> airIn(Modulator.class);
-            case WATER_PERCENT -> Math.max(0.2, troubles.waterPercent + 0.5 * machine.random.nextGaussian());
-            case WRONG_FLUID -> troubles.wrongFluid ? 1 : 0;
-            case WRONG_ASSIST -> troubles.otherAssist == 1 ? 0 : 1;
+            case WATER_PERCENT -> Math.max(0.2, machine.troubles.waterPercent + 0.5 * random.nextGaussian());
+            case WRONG_FLUID -> machine.troubles.wrongFluid ? 1 : 0;
+            case WRONG_ASSIST -> machine.troubles.otherAssist == 1 ? 0 : 1;
             case HOLE_OPEN -> machine.coveredShare() > 0.9 ? 0 : holeClean() * (1 - machine.coveredShare());
             case HOLE_CLEAN -> holeClean();
             case LIP_WEAR -> lipWear(false);
             case BORE_PITTED -> lipWear(true);
-            case PISTON_STICKS_N -> troubles.pistonFrictionN;
-            case BORE_MM -> machine.master.boreMm() * Math.sqrt(troubles.boreFactor);
+            case PISTON_STICKS_N -> machine.troubles.pistonFrictionN;
+            case BORE_MM -> machine.master.boreMm() * Math.sqrt(machine.troubles.boreFactor);
             case BORE_WIDER_MM ->
-                machine.master.boreMm() * Math.sqrt(troubles.boreFactor)
-                        + (isPitted() ? Nature.between(machine.random, 0.02, 0.22) : 0);
-            case PORTS_CROSSED -> troubles.crossed ? 1 : 0;
+                machine.master.boreMm() * Math.sqrt(machine.troubles.boreFactor)
+                        + (isPitted() ? Nature.between(random, 0.02, 0.22) : 0);
+            case PORTS_CROSSED -> machine.troubles.crossed ? 1 : 0;
             case RESIDUAL_VALVE_BAR ->
-                troubles.residualMissing ? 0 : machine.master.residualValveBar() + troubles.unwantedResidualBar;
-            case PUSHED_BACK_MM -> most(troubles.pushedBackMm);
-            case INPUT_BINDS_SECONDS -> troubles.inputSlowSeconds;
+                machine.troubles.residualMissing
+                        ? 0
+                        : machine.master.residualValveBar() + machine.troubles.unwantedResidualBar;
+            case PUSHED_BACK_MM -> most(machine.troubles.pushedBackMm);
+            case INPUT_BINDS_SECONDS -> machine.troubles.inputSlowSeconds;
             case FREES_AT_MM -> freesAtMm();
-            case HOSE_SWELLING -> Math.max(0, most(troubles.swelling) - 1);
+            case HOSE_SWELLING -> Math.max(0, most(machine.troubles.swelling) - 1);
             case PISTON_MISMATCH ->
                 machine.layout.ends().stream()
                         .mapToDouble(end -> Math.abs(sizeOf(end) / sizeAcross(end) - 1))
@@ -125,16 +134,16 @@ final class Eyes {
                         .mapToDouble(end -> Math.abs(sizeOf(end) - 1))
                         .max()
                         .orElse(0);
-            case PISTON_BINDS_NM -> troubles.binds(Binds.PISTON) + troubles.binds(Binds.SEAL_GROOVE);
-            case SLIDES_BIND_NM -> troubles.binds(Binds.SLIDES);
-            case PARKING_BINDS_NM -> troubles.binds(Binds.PARKING_BRAKE);
-            case SHOES_BIND_NM -> troubles.binds(Binds.SHOES_TIGHT);
-            case SCREWS_BELOW -> troubles.screwsBelow.isEmpty() ? 0 : 1;
-            case LINING_LOSS -> most(troubles.liningLost);
+            case PISTON_BINDS_NM -> machine.troubles.binds(Binds.PISTON) + machine.troubles.binds(Binds.SEAL_GROOVE);
+            case SLIDES_BIND_NM -> machine.troubles.binds(Binds.SLIDES);
+            case PARKING_BINDS_NM -> machine.troubles.binds(Binds.PARKING_BRAKE);
+            case SHOES_BIND_NM -> machine.troubles.binds(Binds.SHOES_TIGHT);
+            case SCREWS_BELOW -> machine.troubles.screwsBelow.isEmpty() ? 0 : 1;
+            case LINING_LOSS -> most(machine.troubles.liningLost);
             case PIPE_KINKED_SECONDS -> slowPipes();
-            case CLUTCH_WORN_MM -> troubles.extraReleaseMm;
+            case CLUTCH_WORN_MM -> machine.troubles.extraReleaseMm;
             case BRACKET_MM ->
-                (nature.bulkheadMmPerKn + troubles.flexMmPerKn)
+                (nature.bulkheadMmPerKn + machine.troubles.flexMmPerKn)
                         * machine.footN
                         * machine.input.ratioAt(machine.travelMm)
                         / 1000;
@@ -148,19 +157,19 @@ final class Eyes {
     private double freePlayMm() {
         double rodMm = machine.input.freePlayMm() * nature.freePlay / machine.input.ratioAtRest()
                 - machine.pushedBeforeMm()
-                + troubles.lost(Rod.PEDAL_ROD)
-                + 0.7 * troubles.lost(Rod.LEVER_BUSH)
-                + troubles.lost(Rod.PEDAL_STOP)
-                + troubles.lost(Rod.REACH_SCREW)
-                + 0.4 * troubles.lost(Rod.OUTPUT_ROD);
-        return Math.max(0, rodMm) * machine.input.ratioAtRest() / troubles.ratio;
+                + machine.troubles.lost(Rod.PEDAL_ROD)
+                + 0.7 * machine.troubles.lost(Rod.LEVER_BUSH)
+                + machine.troubles.lost(Rod.PEDAL_STOP)
+                + machine.troubles.lost(Rod.REACH_SCREW)
+                + 0.4 * machine.troubles.lost(Rod.OUTPUT_ROD);
+        return Math.max(0, rodMm) * machine.input.ratioAtRest() / machine.troubles.ratio;
     }
 
     private double returnSeconds() {
         // Nothing ties the pedal to the piston through an assist: it comes back, and the brake stays on.
-        double piston = machine.layout.assist().isPresent() ? 0 : troubles.pistonSlowSeconds;
-        double slow = troubles.inputSlowSeconds + piston + 0.25 * machine.coveredShare();
-        return Math.max(0.1, nature.comesBackSeconds + slow + REACTION_SECONDS * 0.4 * machine.random.nextGaussian());
+        double piston = machine.layout.assist().isPresent() ? 0 : machine.troubles.pistonSlowSeconds;
+        double slow = machine.troubles.inputSlowSeconds + piston + 0.25 * machine.coveredShare();
+        return Math.max(0.1, nature.comesBackSeconds + slow + REACTION_SECONDS * 0.4 * random.nextGaussian());
     }
 
     private double levelMm(int compartment) {
@@ -170,8 +179,8 @@ final class Eyes {
 
     private double levelShortMl() {
         double marks = machine.layout.reservoir().minToMaxMl();
-        double lost = (loss(Component.class) + troubles.hiddenMlPerDay * nature.lossFactor) * 9;
-        return lost + troubles.lowMl - marks * (0.35 + 0.5 * Math.min(1, nature.levels * 0.6));
+        double lost = (loss(Component.class) + machine.troubles.hiddenMlPerDay * nature.lossFactor) * 9;
+        return lost + machine.troubles.lowMl - marks * (0.35 + 0.5 * Math.min(1, nature.levels * 0.6));
     }
 
     private double strokeUsed() {
@@ -196,7 +205,7 @@ final class Eyes {
     private double residual(String place) {
         Chamber chamber = machine.layout.chamberOf(place);
         return machine.circuit.reaches(chamber, place)
-                ? machine.residualBar(machine.branch(place), chamber)
+                ? machine.rest.residualBar(machine.branch(place), chamber)
                 : trappedBehindCut(place);
     }
 
@@ -204,7 +213,7 @@ final class Eyes {
     private double trappedBehindCut(String place) {
         double held = 0;
         for (Component part : machine.branch(place).way()) {
-            held = Math.max(held, troubles.flapBar.getOrDefault(part.id(), 0.0));
+            held = Math.max(held, machine.troubles.flapBar.getOrDefault(part.id(), 0.0));
         }
         return machine.circuit.crackedEnds.contains(place) ? 0 : held;
     }
@@ -212,9 +221,9 @@ final class Eyes {
     private double brakeShare(String place) {
         return Math.max(
                 0,
-                (1 - Math.min(1, troubles.clampingLost.getOrDefault(place, 0.0)))
-                        * (1 - Math.min(1, troubles.liningLost.getOrDefault(place, 0.0)))
-                        * troubles.pistonFactor.getOrDefault(place, 1.0));
+                (1 - Math.min(1, machine.troubles.clampingLost.getOrDefault(place, 0.0)))
+                        * (1 - Math.min(1, machine.troubles.liningLost.getOrDefault(place, 0.0)))
+                        * machine.troubles.pistonFactor.getOrDefault(place, 1.0));
     }
 
     /** From a light rub to a locked wheel: linings, warmth and the hand that turns it. */
@@ -223,9 +232,9 @@ final class Eyes {
         double over = Math.max(0, residual(place) - 0.8 * end.dragOnsetBar());
         double warm = machine.heatC > 30 ? nature.warmFactor : 1;
         double hydraulic = end.dragNmPerBar() * over * nature.dragFactor * (0.6 + 0.2 * warm);
-        double mechanical = troubles.dragNm.getOrDefault(place, 0.0) * (machine.heatC > 30 ? 1.15 : 1);
+        double mechanical = machine.troubles.dragNm.getOrDefault(place, 0.0) * (machine.heatC > 30 ? 1.15 : 1);
         double all = nature.wheelNm + hydraulic + mechanical;
-        return Math.max(0.3, all * (1 + 0.12 * machine.random.nextGaussian()));
+        return Math.max(0.3, all * (1 + 0.12 * random.nextGaussian()));
     }
 
     private double worstDragNm() {
@@ -239,14 +248,14 @@ final class Eyes {
     private double wheelC(String place) {
         End end = (End) machine.layout.component(place);
         double sound = end.rear() ? nature.rearC : nature.frontC;
-        double side = Math.exp(0.05 * machine.random.nextGaussian());
+        double side = Math.exp(0.05 * random.nextGaussian());
         return sound * side + 4.5 * Math.pow(Math.max(0, dragNm(place) - nature.wheelNm), 0.9);
     }
 
     /** A person pumps as far as comfort goes; play, port and a slow line take their part. */
     private double screwMl(String place) {
         double travel = machine.input.travelToStopMm() * nature.bleedStrokeShare;
-        double rod = machine.input.rodTravelMm(travel) / troubles.ratio - machine.beforeMm();
+        double rod = machine.input.rodTravelMm(travel) / machine.troubles.ratio - machine.beforeMm();
         Chamber chamber = machine.layout.chamberOf(place);
         double stroke =
                 chamber == Chamber.PRIMARY ? machine.master.primaryStrokeMm() : machine.master.secondaryStrokeMm();
@@ -270,19 +279,19 @@ final class Eyes {
     private double marginMm() {
         Slave slave = machine.layout.all(Slave.class).get(0);
         double lost = slave.concentric() ? 0 : 0.35 * (nature.forkMm - 1.2);
-        double bearing = (slaveMm() - lost - troubles.forkWearMm) / slave.forkRatio();
-        return bearing - slave.releaseTravelMm() * nature.releaseNeed - troubles.extraReleaseMm;
+        double bearing = (slaveMm() - lost - machine.troubles.forkWearMm) / slave.forkRatio();
+        return bearing - slave.releaseTravelMm() * nature.releaseNeed - machine.troubles.extraReleaseMm;
     }
 
     private double freesAtMm() {
         Slave slave = machine.layout.all(Slave.class).get(0);
-        return (slave.releaseTravelMm() * nature.releaseNeed + troubles.extraReleaseMm) * slave.forkRatio()
-                + troubles.forkWearMm;
+        return (slave.releaseTravelMm() * nature.releaseNeed + machine.troubles.extraReleaseMm) * slave.forkRatio()
+                + machine.troubles.forkWearMm;
     }
 
     private double loss(Class<? extends Component> at) {
         double ml = 0;
-        for (OutwardLeak leak : troubles.leaks) {
+        for (OutwardLeak leak : machine.troubles.leaks) {
             if (at.isInstance(machine.layout.component(leak.componentId()))) {
                 ml += leak.mlPerMinAt20Bar()
                         * PRESSED_MINUTES_PER_DAY
@@ -296,8 +305,8 @@ final class Eyes {
     private double endAirMl(boolean rear) {
         double ml = 0;
         for (End end : machine.layout.ends()) {
-            double reached = troubles.screwsBelow.contains(end.id()) ? 0.08 : 1;
-            ml += end.rear() == rear ? reached * troubles.air(end.id(), machine.layout.chamberOf(end.id())) : 0;
+            double reached = machine.troubles.screwsBelow.contains(end.id()) ? 0.08 : 1;
+            ml += end.rear() == rear ? reached * machine.troubles.air(end.id(), machine.layout.chamberOf(end.id())) : 0;
         }
         return ml;
     }
@@ -306,7 +315,8 @@ final class Eyes {
         double ml = 0;
         for (Component part : machine.layout.components()) {
             if (kind.isInstance(part)) {
-                ml += troubles.air(part.id(), Chamber.PRIMARY) + troubles.air(part.id(), Chamber.SECONDARY);
+                ml += machine.troubles.air(part.id(), Chamber.PRIMARY)
+                        + machine.troubles.air(part.id(), Chamber.SECONDARY);
             }
         }
         return ml;
@@ -315,28 +325,29 @@ final class Eyes {
     private double loopAirMl() {
         double ml = 0;
         for (Pipe pipe : machine.layout.all(Pipe.class)) {
-            ml += pipe.highLoop() ? troubles.air(pipe.id(), Chamber.PRIMARY) : 0;
+            ml += pipe.highLoop() ? machine.troubles.air(pipe.id(), Chamber.PRIMARY) : 0;
         }
         return ml;
     }
 
     private double holeClean() {
-        double slowest = Math.max(troubles.drainSeconds[0], troubles.drainSeconds[1]);
+        double slowest = Math.max(machine.troubles.drainSeconds[0], machine.troubles.drainSeconds[1]);
         return 1 / (1 + slowest / 25);
     }
 
     private double lipWear(boolean pitted) {
-        double flow =
-                troubles.byPasses.stream().mapToDouble(b -> b.mlPerMinAt20Bar()).sum();
+        double flow = machine.troubles.byPasses.stream()
+                .mapToDouble(b -> b.mlPerMinAt20Bar())
+                .sum();
         return isPitted() == pitted ? flow : 0;
     }
 
     private boolean isPitted() {
-        return troubles.boreFactor > 1 && troubles.boreFactor < 1.02;
+        return machine.troubles.boreFactor > 1 && machine.troubles.boreFactor < 1.02;
     }
 
     private double sizeOf(End end) {
-        return troubles.pistonFactor.getOrDefault(end.id(), 1.0);
+        return machine.troubles.pistonFactor.getOrDefault(end.id(), 1.0);
     }
 
     /** Size of the end across the axle; the list's where there is none. */
@@ -346,7 +357,7 @@ final class Eyes {
 
     private double slowPipes() {
         double seconds = 0;
-        for (Map.Entry<String, Double> slow : troubles.slowSeconds.entrySet()) {
+        for (Map.Entry<String, Double> slow : machine.troubles.slowSeconds.entrySet()) {
             seconds += machine.layout.component(slow.getKey()) instanceof Pipe ? slow.getValue() : 0;
         }
         return seconds;

@@ -14,6 +14,7 @@ final class Leaking {
     private static final double REFERENCE_BAR = 20;
 
     private final Machine machine;
+    private double dripMlPerMinute;
 
     Leaking(Machine machine) {
         this.machine = machine;
@@ -23,7 +24,13 @@ final class Leaking {
         return p < 0.3 ? 0 : mlPerMinAtReference / 60 * Math.pow(p / REFERENCE_BAR, exponent);
     }
 
+    /** What ran outside in the last step. */
+    double dripMlPerMinute() {
+        return dripMlPerMinute;
+    }
+
     void step(double seconds) {
+        dripMlPerMinute = 0;
         for (ByPass leak : machine.troubles.byPasses) {
             int c = leak.cup().loses().ordinal();
             double exponent = 0.5 * leak.pressureExponent() + 0.5 * machine.nature.leakExponent;
@@ -41,13 +48,9 @@ final class Leaking {
         for (OutwardLeak leak : machine.troubles.leaks) {
             int c = leak.chamber().ordinal();
             if (machine.bar[c] > leak.opensAtBar() && machine.circuit.reaches(leak.chamber(), leak.componentId())) {
-                lose(
-                        c,
-                        flow(
-                                        leak.mlPerMinAt20Bar() * machine.nature.leakFactor,
-                                        machine.bar[c],
-                                        machine.nature.leakExponent)
-                                * seconds);
+                double mlPerMin = leak.mlPerMinAt20Bar() * machine.nature.leakFactor;
+                double ml = flow(mlPerMin, machine.bar[c], machine.nature.leakExponent) * seconds;
+                dripMlPerMinute += lose(c, ml) / seconds * 60;
             }
         }
         Optional<Modulator> modulator = machine.layout.modulator();

@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.random.RandomGenerator;
 import overturn.circuit.Chamber;
-import overturn.circuit.Component;
 import overturn.circuit.Component.Master;
 import overturn.circuit.CutSet;
 import overturn.circuit.End.DrumEnd;
@@ -14,7 +13,6 @@ import overturn.circuit.Isolation;
 import overturn.circuit.Layout;
 import overturn.protocol.Act;
 import overturn.secondworld.Circuitry.Branch;
-import overturn.suspect.Fault.ReleaseValvePassing;
 import overturn.suspect.Fault.Rod;
 
 /**
@@ -26,19 +24,18 @@ final class Machine {
 
     private static final double STEP = 0.1;
     private static final double LONG_STEP = 0.5;
-    private static final double REFERENCE_BAR = 20;
     private static final double USUAL_FRICTION_N = 28;
     /** A hand or foot that presses until the stop, N. */
     private static final double TO_STOP_N = 3_000;
 
     final Layout layout;
     final Nature nature;
-    final Troubles troubles;
+    Troubles troubles;
     final Master master;
     final Input input;
     final Booster booster;
     final RandomGenerator random;
-    final double areaMm2;
+    double areaMm2;
     private final Circuitry whole;
     Circuitry circuit;
     boolean parkingBrakeOn;
@@ -56,22 +53,26 @@ final class Machine {
     final double[] markedCompartmentMl = new double[2];
     boolean padsHome;
     final double[] outMl = new double[2];
-    private final double[] letOutMl = new double[2];
-    private final double[] quickMl = new double[2];
-    private final double[] slowMl = new double[2];
-    private double runningMl;
-    private double runningSeconds;
+    final double[] letOutMl = new double[2];
+    final double[] quickMl = new double[2];
+    final double[] slowMl = new double[2];
+    double runningMl;
+    private double fromN;
+    private double makingSeconds;
+    private double madeSeconds;
     final double[] displacedMl = new double[2];
     final Map<String, Double> filledMl = new HashMap<>();
     final Map<String, Double> airLetInMl = new HashMap<>();
     private final Swallowing fluid = new Swallowing(this);
     private final Leaking leaking = new Leaking(this);
+    final Rest rest;
 
     Machine(Layout layout, Nature nature, Troubles troubles, RandomGenerator random, Carried before) {
         this.layout = layout;
         this.nature = nature;
         this.troubles = troubles;
         this.random = random;
+        this.rest = new Rest(this);
         this.whole = new Circuitry(layout, CutSet.NONE);
         this.master = layout.master();
         this.input = layout.input();
@@ -82,6 +83,18 @@ final class Machine {
             trappedMl[c] = before.trappedMl()[c];
             closedMl[c] = before.closedMl()[c];
         }
+    }
+
+    /** What is wrong with it changes; what is pressed or trapped stays. */
+    void become(Troubles now) {
+        troubles = now;
+        booster.become(now);
+        areaMm2 = master.areaMm2() * now.boreFactor;
+    }
+
+    /** What runs out to the outside while it is pressed, mL/min. */
+    double drips() {
+        return footN > 0 ? leaking.dripMlPerMinute() : 0;
     }
 
     Carried carried() {
@@ -105,9 +118,9 @@ final class Machine {
 
     void act(Act act) {
         if (act instanceof Act.StartEngine) {
-            engine(true);
+            booster.run(true);
         } else if (act instanceof Act.StopEngine) {
-            engine(false);
+            booster.run(false);
         } else if (act instanceof Act.Press press) {
             press(press.forceN());
         } else if (act instanceof Act.PressToStop) {
@@ -121,9 +134,10 @@ final class Machine {
         } else if (act instanceof Act.Steer steer) {
             booster.steer(steer.againstStop());
         } else if (act instanceof Act.Heat heat) {
-            heat(heat.byC());
+            rest.heat(heat.byC());
         } else if (act instanceof Act.Stand stand) {
-            stand(stand.seconds());
+            release(Math.min(stand.seconds(), 60));
+            rest.stand(stand.seconds());
         } else if (act instanceof Act.Drive) {
             padsHome = false;
         } else if (act instanceof Act.Recut recut) {
@@ -143,34 +157,69 @@ final class Machine {
         }
     }
 
-    private void engine(boolean runs) {
-        booster.run(runs);
-        runningSeconds = 0;
+    private void press(double forceN) {
+        beginPress(forceN);
+        while (pressing()) {
+            advance(STEP);
+        }
     }
 
-    private void press(double forceN) {
-        askedN = forceN * nature.person * (1 + nature.pressSpread * random.nextGaussian());
-        heldSeconds = 0;
-        double from = footN;
-        for (double t = STEP; t <= nature.paceSeconds + STEP; t += STEP) {
-            footN = from + (askedN - from) * Math.min(1, t / nature.paceSeconds);
-            step(STEP);
+    /** A foot or hand is asked for a force and makes it, as it can, within its pace. */
+    void beginPress(double forceN) {
+        bear(forceN * nature.person * (1 + nature.pressSpread * random.nextGaussian()), nature.paceSeconds);
+    }
+
+    /** A force is made within some seconds; with none the pedal is let go. */
+    void bear(double forceN, double withinSeconds) {
+        if (forceN <= 0) {
+            rest.letGo();
+            return;
         }
+        fromN = footN;
+        askedN = forceN;
+        makingSeconds = withinSeconds;
+        madeSeconds = 0;
+        heldSeconds = 0;
+    }
+
+    /** Whether the force that was asked for is still being made. */
+    boolean pressing() {
+        return askedN > 0 && madeSeconds < makingSeconds;
     }
 
     private void hold(double seconds) {
         double step = seconds > 5 ? LONG_STEP : STEP;
         for (double t = 0; t < seconds - 1e-9; t += step) {
-            heldSeconds += step;
-            footN = askedN * (1 - nature.fadeShare * (1 - Math.exp(-heldSeconds / 40)));
-            step(step);
+            advance(step);
         }
+    }
+
+    private void release(double seconds) {
+        rest.letGo();
+        for (double t = 0; t < seconds - 1e-9; t += LONG_STEP) {
+            advance(Math.min(LONG_STEP, seconds - t));
+        }
+    }
+
+    /** Time passes: a foot makes its force or tires under it; with no foot there, all comes to rest. */
+    void advance(double seconds) {
+        if (askedN <= 0) {
+            rest.pass(seconds);
+            return;
+        }
+        if (pressing()) {
+            madeSeconds += seconds;
+            footN = fromN + (askedN - fromN) * Math.min(1, madeSeconds / makingSeconds);
+        } else {
+            heldSeconds += seconds;
+            footN = askedN * (1 - nature.fadeShare * (1 - Math.exp(-heldSeconds / 40)));
+        }
+        step(seconds);
     }
 
     private void step(double seconds) {
         double rodN = footN * ratio();
         booster.step(seconds, footN > 0 ? rodN : 0, rodMm());
-        runningSeconds += booster.running() ? seconds : 0;
         give(seconds);
         leaking.step(seconds);
         settle(false);
@@ -346,13 +395,6 @@ final class Machine {
         return Math.max(Math.max(pushed, stuck), Math.min(1, beyond / 0.8));
     }
 
-    /** Seconds in which what stays behind a hole runs back, infinite where it is wholly covered. */
-    double drainsIn(int c) {
-        double free = 1 - coveredShare();
-        double own = Math.max(0.8, troubles.drainSeconds[c]);
-        return free <= 0.02 ? 1e9 : own / (free * free);
-    }
-
     /** Share of its stroke that a chamber's piston has used. */
     double usedShare(Chamber chamber) {
         return displacedMl[chamber.ordinal()] / limitMl(chamber);
@@ -380,102 +422,6 @@ final class Machine {
             double creepMl = nature.runningCreepMm / input.ratioAtRest() * areaMm2 / 1000;
             runningMl += (creepMl - runningMl) * (1 - Math.exp(-seconds / nature.runningCreepSeconds));
         }
-    }
-
-    private void release(double seconds) {
-        for (Chamber chamber : layout.chambers()) {
-            int c = chamber.ordinal();
-            double pressed = bar[c];
-            double inEnds = fluid.comesBackSlowlyMl(chamber, pressed);
-            double airMl = fluid.airOf(chamber);
-            double comesBackIn = nature.returnSeconds * (1 + 0.25 * Math.min(4, airMl));
-            double late = (inEnds + keptMl[c]) * Math.exp(-seconds / comesBackIn);
-            keptMl[c] = footN > 0 || keptMl[c] > 0 ? nature.drawnShare * late : 0;
-            double drain = drainsIn(c);
-            if (drain > 3 && pressed > 1) {
-                trappedMl[c] +=
-                        nature.drawnInMl * Nature.between(random, 0.7, 1.3) * Math.min(1, pressed / REFERENCE_BAR);
-            }
-            trappedMl[c] *= Math.exp(-seconds / drain);
-            if (circuit.open.get(chamber)) {
-                trappedMl[c] = 0;
-                keptMl[c] = 0;
-            }
-            for (ReleaseValvePassing valve : troubles.releaseValves) {
-                if (valve.chamber() == chamber) {
-                    closedMl[c] *= Math.exp(-seconds / valve.leakBackSeconds());
-                }
-            }
-            outMl[c] = 0;
-            letOutMl[c] = 0;
-            quickMl[c] *= Math.exp(-seconds / nature.quickSeconds);
-            slowMl[c] *= Math.exp(-seconds / nature.slowSeconds);
-            for (Branch branch : circuit.branches.get(chamber)) {
-                double slow = nature.returnSeconds + fluid.restrictionSeconds(branch);
-                filledMl.computeIfPresent(branch.end().id(), (id, so) -> so * Math.exp(-seconds / slow));
-            }
-        }
-        runningMl *= Math.exp(-seconds / 20);
-        padsHome |= footN > 0;
-        if (footN > 0) {
-            booster.released();
-        }
-        footN = 0;
-        askedN = 0;
-        bar[0] = 0;
-        bar[1] = 0;
-        displacedMl[0] = 0;
-        displacedMl[1] = 0;
-        travelMm = 0;
-        for (double t = 0; t < seconds; t += LONG_STEP) {
-            booster.step(Math.min(LONG_STEP, seconds - t), 0, 0);
-        }
-    }
-
-    private void heat(double byC) {
-        heatC += byC;
-        for (Chamber chamber : layout.chambers()) {
-            int c = chamber.ordinal();
-            if (drainsIn(c) > 3 && !circuit.open.get(chamber)) {
-                double fluid = circuit.branches.get(chamber).stream()
-                        .mapToDouble(b -> b.end().fluidMl())
-                        .sum();
-                trappedMl[c] += 0.0008 * byC * Math.min(60, fluid) * Math.min(1, drainsIn(c) / 300);
-            }
-        }
-    }
-
-    private void stand(double seconds) {
-        release(Math.min(seconds, 60));
-        for (int c = 0; c < 2; c++) {
-            keptMl[c] = 0;
-            trappedMl[c] *= Math.exp(-seconds / drainsIn(c));
-        }
-        padsHome = padsHome && seconds < 3600;
-        heatC *= Math.exp(-seconds / 1800);
-        booster.step(seconds, 0, 0);
-    }
-
-    /** Pressure left at an end with the pedal up, bar. */
-    double residualBar(Branch branch, Chamber chamber) {
-        if (circuit.open.get(chamber)
-                || circuit.crackedEnds.contains(branch.end().id())) {
-            return 0;
-        }
-        int c = chamber.ordinal();
-        double fromRest = circuit.has(Isolation.MASTER_LOOSE)
-                ? 0
-                : Math.max(0, 10 * (booster.restingN() - master.springsN() * nature.springs) / areaMm2);
-        double stuck =
-                Math.max(0, 10 * (troubles.pistonFrictionN - 0.6 * master.springsN() * nature.springs) / areaMm2);
-        double trapped = fluid.trappedBar(chamber, trappedMl[c]);
-        double shut = troubles.shutBarWhenWarm * Math.min(1, heatC / 40);
-        double valve = troubles.residualMissing ? 0 : master.residualValveBar() + troubles.unwantedResidualBar;
-        double flap = 0;
-        for (Component part : branch.way()) {
-            flap = Math.max(flap, troubles.flapBar.getOrDefault(part.id(), 0.0));
-        }
-        return Math.max(Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)), Math.max(valve, flap));
     }
 
     Swallowing fluid() {

@@ -50,6 +50,15 @@ public final class SecondWorldVehicle implements TestVehicle {
         return new SecondWorldVehicle(layout, nature, faults, left, seed);
     }
 
+    /**
+     * The same vehicle as one that goes on in time.
+     *
+     * @param presses what differs from one press, eye and day to the next
+     */
+    public LiveVehicle live(RandomGenerator presses) {
+        return new LiveVehicle(new Machine(layout, nature, new Troubles(faults), presses, found));
+    }
+
     private Machine run(Protocol protocol, List<Fault> present, double[] figures, RandomGenerator presses) {
         Machine machine = new Machine(layout, nature, new Troubles(present), presses, found);
         machine.cut(new Circuitry(layout, protocol.cuts()));

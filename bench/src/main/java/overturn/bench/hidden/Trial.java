@@ -24,6 +24,7 @@ import overturn.planning.Prices;
 import overturn.planning.Proposal;
 import overturn.planning.TestPlanner;
 import overturn.planning.Workshop;
+import overturn.practice.Chart;
 import overturn.procedure.Procedure;
 import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;

@@ -8,15 +8,15 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
-import java.util.stream.Collectors;
 import org.hipparchus.distribution.continuous.NormalDistribution;
-import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Intake;
 import overturn.inference.Intake.Age;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.LayoutFiles;
+import overturn.practice.ComplaintFelt;
+import overturn.practice.FaultDraw;
 import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.protocol.Protocol;
@@ -26,7 +26,6 @@ import overturn.simulation.Simulator;
 import overturn.simulation.VehicleUnknowns;
 import overturn.suspect.Cure;
 import overturn.suspect.Fault;
-import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 import tools.jackson.databind.json.JsonMapper;
@@ -50,13 +49,9 @@ final class World {
             "thresholdN",
             "jumpInN",
             "closedChamberMl");
-    /** Tests in which the driver or whoever knows the vehicle judges what it was like before. */
-    private static final List<String> FELT_BY_THE_DRIVER =
-            List.of(ProcedureCatalogue.CHARACTERISE, ProcedureCatalogue.ALSO_FELT, "driven");
     /** Share of looks in the second world in which one thing is taken for another. */
     private static final double MISTAKEN_SHARE = 0.02;
 
-    private static final long PLAIN_DAY = 1;
     private static final int VARIANTS = 24;
     private static final double COMMON_WIDTH = 0.2;
     private static final double ROUGH_WIDTH = 0.35;
@@ -70,10 +65,6 @@ final class World {
     private static final double LEAST_SHOWN = 0.4;
 
     private static final double MOST_SHOWN = 0.9;
-    /** Share of complaints that a fault has to change to count as felt, and how often a severity is drawn for it. */
-    private static final double FELT = 0.25;
-
-    private static final int MOST_DRAWS = 40;
     private static final double ROUGH_SEVERITY_WIDTH = 2;
     /** Suspects that the model of the unlisted vehicles has never heard of: each with a way of its own. */
     static final Set<String> UNLISTED = Set.of(
@@ -109,7 +100,7 @@ final class World {
     World(LayoutFile file, long seed, boolean other) {
         this.other = other;
         this.model = LayoutModel.of(file.layout());
-        this.dataSheet = dataSheet(model);
+        this.dataSheet = ComplaintFelt.dataSheet(model.simulator(), model.procedures());
         this.blind = model.knowing(s -> !UNLISTED.contains(s.id()));
         RandomGenerator random = new SplittableRandom(seed * 31 + file.id().hashCode());
         this.smooth = variants(file, COMMON_WIDTH, random);
@@ -170,7 +161,8 @@ final class World {
                 ? present -> secondWorld(present, seed)
                 : present -> HiddenVehicle.simulated(simulator, vehicle, present);
         Map<Suspect, List<Fault>> faults = new LinkedHashMap<>();
-        causes.forEach(cause -> faults.put(cause, felt(cause, layout, made, isRough, random)));
+        causes.forEach(cause -> faults.put(
+                cause, FaultDraw.felt(cause, layout, made, characterise(), () -> severity(isRough, random), random)));
         double shown =
                 stratum == Stratum.INTERMITTENT ? LEAST_SHOWN + (MOST_SHOWN - LEAST_SHOWN) * random.nextDouble() : 1;
         Intake intake =
@@ -201,47 +193,6 @@ final class World {
                 SecondWorldVehicle.of(model.layout(), present, seed),
                 SecondWorldVehicle.of(model.layout(), List.of(), seed),
                 dataSheet);
-    }
-
-    /** What the data sheet's vehicle reads where the driver judges. */
-    private static Map<Protocol, double[]> dataSheet(LayoutModel model) {
-        return FELT_BY_THE_DRIVER.stream()
-                .flatMap(id -> model.procedures().find(id).stream())
-                .map(Procedure::protocol)
-                .distinct()
-                .collect(Collectors.toMap(
-                        protocol -> protocol,
-                        protocol -> model.simulator().run(protocol, VehicleUnknowns.NOMINAL, List.of())));
-    }
-
-    /** A severity at which the driver feels it: it changes what this vehicle would be brought in for. */
-    private List<Fault> felt(
-            Suspect cause,
-            Layout layout,
-            Function<List<Fault>, TestVehicle> made,
-            boolean isRough,
-            RandomGenerator random) {
-        double[] sound = characterised(made.apply(List.of()));
-        List<Fault> most = List.of();
-        double mostFelt = -1;
-        for (int i = 0; i < MOST_DRAWS && mostFelt < FELT; i++) {
-            List<Fault> faults = cause.physics().at(severity(isRough, random), layout, random);
-            double[] now = characterised(made.apply(faults));
-            double changed = 0;
-            for (int k = 0; k < now.length; k++) {
-                changed += Math.abs(now[k] - sound[k]) / 2;
-            }
-            if (changed > mostFelt) {
-                mostFelt = changed;
-                most = faults;
-            }
-        }
-        return most;
-    }
-
-    private double[] characterised(TestVehicle vehicle) {
-        return characterise()
-                .predicted(vehicle.figures(characterise().protocol(), true, new SplittableRandom(PLAIN_DAY)));
     }
 
     private Procedure characterise() {
@@ -280,7 +231,7 @@ final class World {
                         one,
                         drawn(
                                 faulty.stream()
-                                        .filter(s -> apart(s.remedy(), one.remedy()))
+                                        .filter(s -> FaultDraw.apart(s.remedy(), one.remedy()))
                                         .toList(),
                                 recentWork,
                                 random));
@@ -289,25 +240,13 @@ final class World {
         };
     }
 
-    /** Whether one remedy leaves the other still to be done. */
-    private static boolean apart(Remedy one, Remedy other) {
-        return one != other && !one.bringsAlong(other) && !other.bringsAlong(one);
-    }
-
     private Suspect drawn(List<Suspect> among, boolean recentWork, RandomGenerator random) {
-        double[] weights = among.stream()
-                .mapToDouble(s -> s.frequency()
+        return FaultDraw.drawn(
+                among,
+                s -> s.frequency()
                         * frequencyFactors[model.indexOf(s.id())]
-                        * (recentWork ? s.origin().afterWork() : 1))
-                .toArray();
-        double at = random.nextDouble() * java.util.Arrays.stream(weights).sum();
-        for (int i = 0; i < weights.length; i++) {
-            at -= weights[i];
-            if (at < 0) {
-                return among.get(i);
-            }
-        }
-        return among.get(among.size() - 1);
+                        * (recentWork ? s.origin().afterWork() : 1),
+                random);
     }
 
     /** Stiffness, clearances, springs and gain differ evenly; hand, eye and weather as anywhere. */

@@ -18,6 +18,7 @@ import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.planning.Workshop;
+import overturn.practice.Chart;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 import overturn.suspect.Repaired;

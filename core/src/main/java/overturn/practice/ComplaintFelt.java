@@ -1,26 +1,46 @@
-package overturn.bench.hidden;
+package overturn.practice;
 
+import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
+import overturn.catalogue.ProcedureCatalogue;
+import overturn.procedure.Procedure;
 import overturn.protocol.Protocol;
 import overturn.protocol.TestVehicle;
+import overturn.simulation.Simulator;
+import overturn.simulation.VehicleUnknowns;
 
 /**
  * A vehicle whose driver knows how it was before: a complaint, and whether it is still felt, is what differs from the
  * same vehicle when it was sound, laid on the data sheet's figures.
  */
-final class ComplaintFelt implements TestVehicle {
+public final class ComplaintFelt implements TestVehicle {
+
+    /** Tests in which the driver or whoever knows the vehicle judges what it was like before. */
+    private static final List<String> FELT_BY_THE_DRIVER =
+            List.of(ProcedureCatalogue.CHARACTERISE, ProcedureCatalogue.ALSO_FELT, "driven");
 
     private final TestVehicle vehicle;
     private final TestVehicle sound;
     private final Map<Protocol, double[]> dataSheet;
 
     /** @param dataSheet what the data sheet's vehicle reads in each protocol of which the driver judges */
-    ComplaintFelt(TestVehicle vehicle, TestVehicle sound, Map<Protocol, double[]> dataSheet) {
+    public ComplaintFelt(TestVehicle vehicle, TestVehicle sound, Map<Protocol, double[]> dataSheet) {
         this.vehicle = vehicle;
         this.sound = sound;
         this.dataSheet = dataSheet;
+    }
+
+    /** What the data sheet's vehicle reads where the driver judges. */
+    public static Map<Protocol, double[]> dataSheet(Simulator simulator, ProcedureCatalogue procedures) {
+        return FELT_BY_THE_DRIVER.stream()
+                .flatMap(id -> procedures.find(id).stream())
+                .map(Procedure::protocol)
+                .distinct()
+                .collect(Collectors.toMap(
+                        protocol -> protocol, protocol -> simulator.run(protocol, VehicleUnknowns.NOMINAL, List.of())));
     }
 
     @Override

@@ -1,0 +1,141 @@
+package overturn.secondworld;
+
+import overturn.circuit.Chamber;
+import overturn.circuit.Component;
+import overturn.circuit.Isolation;
+import overturn.secondworld.Circuitry.Branch;
+import overturn.suspect.Fault.ReleaseValvePassing;
+
+/** What stays behind when the pedal is let go, how it runs back through the holes, and what stays for good. */
+final class Rest {
+
+    private static final double REFERENCE_BAR = 20;
+
+    private final Machine machine;
+    private final Nature nature;
+    /** What has not come back from the ends yet, mL. */
+    private final double[] comingBackMl = new double[2];
+
+    Rest(Machine machine) {
+        this.machine = machine;
+        this.nature = machine.nature;
+    }
+
+    /** The foot leaves the pedal: what the ends hold is on its way back, a shut hole keeps some of it. */
+    void letGo() {
+        if (machine.footN <= 0) {
+            machine.askedN = 0;
+            return;
+        }
+        for (Chamber chamber : machine.layout.chambers()) {
+            int c = chamber.ordinal();
+            double pressed = machine.bar[c];
+            comingBackMl[c] = machine.fluid().comesBackSlowlyMl(chamber, pressed) + machine.keptMl[c];
+            machine.keptMl[c] = nature.drawnShare * comingBackMl[c];
+            if (drainsIn(c) > 3 && pressed > 1) {
+                machine.trappedMl[c] += nature.drawnInMl
+                        * Nature.between(machine.random, 0.7, 1.3)
+                        * Math.min(1, pressed / REFERENCE_BAR);
+            }
+            machine.outMl[c] = 0;
+            machine.letOutMl[c] = 0;
+            machine.bar[c] = 0;
+            machine.displacedMl[c] = 0;
+            leaveNothingWhereOpen(chamber);
+        }
+        machine.padsHome = true;
+        machine.booster.released();
+        machine.footN = 0;
+        machine.askedN = 0;
+        machine.travelMm = 0;
+    }
+
+    /** Time passes with the pedal up. */
+    void pass(double seconds) {
+        for (Chamber chamber : machine.layout.chambers()) {
+            int c = chamber.ordinal();
+            double comesBackIn = nature.returnSeconds
+                    * (1 + 0.25 * Math.min(4, machine.fluid().airOf(chamber)));
+            comingBackMl[c] *= Math.exp(-seconds / comesBackIn);
+            machine.keptMl[c] = Math.min(machine.keptMl[c], nature.drawnShare * comingBackMl[c]);
+            machine.trappedMl[c] *= Math.exp(-seconds / drainsIn(c));
+            for (ReleaseValvePassing valve : machine.troubles.releaseValves) {
+                if (valve.chamber() == chamber) {
+                    machine.closedMl[c] *= Math.exp(-seconds / valve.leakBackSeconds());
+                }
+            }
+            machine.quickMl[c] *= Math.exp(-seconds / nature.quickSeconds);
+            machine.slowMl[c] *= Math.exp(-seconds / nature.slowSeconds);
+            for (Branch branch : machine.circuit.branches.get(chamber)) {
+                double slow = nature.returnSeconds + machine.fluid().restrictionSeconds(branch);
+                machine.filledMl.computeIfPresent(branch.end().id(), (id, so) -> so * Math.exp(-seconds / slow));
+            }
+            leaveNothingWhereOpen(chamber);
+        }
+        machine.runningMl *= Math.exp(-seconds / 20);
+        machine.booster.step(seconds, 0, 0);
+    }
+
+    private void leaveNothingWhereOpen(Chamber chamber) {
+        if (machine.circuit.open.get(chamber)) {
+            machine.trappedMl[chamber.ordinal()] = 0;
+            machine.keptMl[chamber.ordinal()] = 0;
+        }
+    }
+
+    /** A long time passes at once, the first minute of it already over. */
+    void stand(double seconds) {
+        for (int c = 0; c < 2; c++) {
+            machine.keptMl[c] = 0;
+            machine.trappedMl[c] *= Math.exp(-seconds / drainsIn(c));
+        }
+        machine.padsHome = machine.padsHome && seconds < 3600;
+        machine.heatC *= Math.exp(-seconds / 1800);
+        machine.booster.step(seconds, 0, 0);
+    }
+
+    /** Ends and fluid warm up; behind a shut hole the fluid has nowhere to go. */
+    void heat(double byC) {
+        machine.heatC += byC;
+        for (Chamber chamber : machine.layout.chambers()) {
+            int c = chamber.ordinal();
+            if (drainsIn(c) > 3 && !machine.circuit.open.get(chamber)) {
+                double fluid = machine.circuit.branches.get(chamber).stream()
+                        .mapToDouble(b -> b.end().fluidMl())
+                        .sum();
+                machine.trappedMl[c] += 0.0008 * byC * Math.min(60, fluid) * Math.min(1, drainsIn(c) / 300);
+            }
+        }
+    }
+
+    /** Seconds in which what stays behind a hole runs back, as good as never where it is wholly covered. */
+    private double drainsIn(int c) {
+        double free = 1 - machine.coveredShare();
+        double own = Math.max(0.8, machine.troubles.drainSeconds[c]);
+        return free <= 0.02 ? 1e9 : own / (free * free);
+    }
+
+    /** Pressure left at an end with the pedal up, bar. */
+    double residualBar(Branch branch, Chamber chamber) {
+        if (machine.circuit.open.get(chamber)
+                || machine.circuit.crackedEnds.contains(branch.end().id())) {
+            return 0;
+        }
+        int c = chamber.ordinal();
+        double springs = machine.master.springsN() * nature.springs;
+        double fromRest = machine.circuit.has(Isolation.MASTER_LOOSE)
+                ? 0
+                : Math.max(0, 10 * (machine.booster.restingN() - springs) / machine.areaMm2);
+        double stuck = Math.max(0, 10 * (machine.troubles.pistonFrictionN - 0.6 * springs) / machine.areaMm2);
+        double trapped = machine.fluid().trappedBar(chamber, machine.trappedMl[c]);
+        double shut = machine.troubles.shutBarWhenWarm * Math.min(1, machine.heatC / 40);
+        double valve = machine.troubles.residualMissing
+                ? 0
+                : machine.master.residualValveBar() + machine.troubles.unwantedResidualBar;
+        double flap = 0;
+        for (Component part : branch.way()) {
+            flap = Math.max(flap, machine.troubles.flapBar.getOrDefault(part.id(), 0.0));
+        }
+        return Math.max(Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)), Math.max(valve, flap));
+    }
+}
