@@ -208,9 +208,9 @@ public record RigState(
             } else if (act instanceof RigAct.Engine engine) {
                 engineOn = engine.on();
             } else if (act instanceof RigAct.Plug plug) {
-                plug(layout.joint(plug.jointId()), plug.on());
+                plug(joint(plug.jointId()), plug.on());
             } else if (act instanceof RigAct.Crack crack) {
-                crack(layout.joint(crack.jointId()), crack.open());
+                crack(joint(crack.jointId()), crack.open());
             } else if (act instanceof RigAct.Isolate isolate) {
                 isolate(isolate.isolation(), isolate.on());
             } else if (act instanceof RigAct.Cap cap) {
@@ -249,9 +249,16 @@ public record RigState(
                     stopped);
         }
 
+        private Joint joint(String id) {
+            return layout.joints().stream()
+                    .filter(j -> j.id().equals(id))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("a joint of this circuit, not " + id));
+        }
+
         private static double within(String what, double value, double least, double most) {
             if (!(value >= least && value <= most)) {
-                throw new IllegalArgumentException(what + " " + value + " must lie between " + least + " and " + most);
+                throw new IllegalArgumentException(what + " between " + least + " and " + most);
             }
             return value;
         }
@@ -380,10 +387,10 @@ public record RigState(
         }
 
         private void fit(String componentId, double sizeFactor) {
-            boolean fits = layout.component(componentId) instanceof End
-                    || componentId.equals(layout.master().id());
+            boolean fits = componentId.equals(layout.master().id())
+                    || layout.ends().stream().anyMatch(end -> end.id().equals(componentId));
             if (!fits) {
-                throw new IllegalArgumentException("Part " + componentId + " is neither the master nor an end");
+                throw new IllegalArgumentException("a part that is the master or an end, not " + componentId);
             }
             minutes += 40;
             misfits.remove(componentId);
@@ -395,8 +402,8 @@ public record RigState(
         }
 
         private void replace(String remedyId) {
-            Remedy remedy =
-                    Remedy.find(remedyId).orElseThrow(() -> new IllegalArgumentException("No remedy " + remedyId));
+            Remedy remedy = Remedy.find(remedyId)
+                    .orElseThrow(() -> new IllegalArgumentException("a remedy that there is, not " + remedyId));
             replaced = replaced.and(Cure.of(remedy));
             minutes += remedy.labourMinutes();
         }

@@ -83,6 +83,14 @@ public final class LiveVehicle {
         machine.act(act);
     }
 
+    /**
+     * Something is plugged, clamped, cracked open or taken out, or put back; a foot stays where it is. Air that work
+     * lets in is told by {@link #trouble}.
+     */
+    public void fit(CutSet cuts) {
+        machine.refit(new Circuitry(machine.layout, cuts));
+    }
+
     /** Time passes, s. */
     public void step(double seconds) {
         machine.advance(seconds);

@@ -107,6 +107,11 @@ final class Machine {
                 airLetInMl.merge(layout.joint(joint).from(), Nature.between(random, 0.1, 0.6), Double::sum);
             }
         }
+        refit(now);
+    }
+
+    /** Another circuit from here on, whatever the work let in. */
+    void refit(Circuitry now) {
         circuit = now;
         booster.vent(now.has(Isolation.SUPPLY_VENTED));
         for (int c = 0; c < 2; c++) {

@@ -15,12 +15,16 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.erdtman.jcs.JsonCanonicalizer;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
 import overturn.app.people.Account;
 import overturn.app.people.Actor;
+import overturn.app.practice.Exercises;
+import overturn.app.practice.SetExercise;
 import overturn.app.usecase.people.SignIn;
 import overturn.app.usecase.people.SignedEntries;
 import tools.jackson.core.JacksonException;
@@ -48,11 +52,15 @@ public final class ActorFilter extends OncePerRequestFilter {
     private static final Duration LONGEST_SESSION = Duration.ofDays(7);
 
     private static final String JOBS = "/api/jobs";
+    private static final Pattern OF_JOB = Pattern.compile(
+            JOBS + "/(\\p{XDigit}{8}-\\p{XDigit}{4}-\\p{XDigit}{4}-\\p{XDigit}{4}-\\p{XDigit}{12})(/.*)?");
 
     private final SignIn signIn;
     private final SignedEntries signed;
+    private final Exercises exercises;
 
-    ActorFilter(SignIn signIn, SignedEntries signed) {
+    ActorFilter(SignIn signIn, SignedEntries signed, Exercises exercises) {
+        this.exercises = exercises;
         this.signIn = signIn;
         this.signed = signed;
     }
@@ -93,8 +101,7 @@ public final class ActorFilter extends OncePerRequestFilter {
         }
         String signature = request.getHeader(SIGNATURE);
         if (signature == null || !request.getRequestURI().startsWith(JOBS)) {
-            request.setAttribute(ACTOR, account.get().actor());
-            chain.doFilter(request, response);
+            act(request, response, account.get().actor(), request, chain);
             return;
         }
         byte[] body = request.getInputStream().readAllBytes();
@@ -109,8 +116,33 @@ public final class ActorFilter extends OncePerRequestFilter {
                             + " it can be entered anew by whoever is signed in");
             return;
         }
-        request.setAttribute(ACTOR, signer.get());
-        chain.doFilter(new Again(request, body), response);
+        act(request, response, signer.get(), new Again(request, body), chain);
+    }
+
+    /** In an exercise whoever it was set for may do everything, and nobody else anything. */
+    private void act(
+            HttpServletRequest request,
+            HttpServletResponse response,
+            Actor actor,
+            HttpServletRequest passedOn,
+            FilterChain chain)
+            throws ServletException, IOException {
+        Matcher job = OF_JOB.matcher(request.getRequestURI());
+        Optional<SetExercise> exercise =
+                job.matches() ? exercises.find(UUID.fromString(job.group(1))) : Optional.empty();
+        boolean own =
+                exercise.filter(set -> set.personId().equals(actor.personId())).isPresent();
+        if (exercise.isPresent() && !own && !request.getMethod().equals("GET")) {
+            Refusals.send(
+                    response,
+                    403,
+                    "anothers-exercise",
+                    "This exercise is somebody else's",
+                    "It was set for " + exercise.get().personId() + "; the lead may look on");
+            return;
+        }
+        request.setAttribute(ACTOR, own ? actor.practising() : actor);
+        chain.doFilter(passedOn, response);
     }
 
     private Optional<Actor> signer(HttpServletRequest request, String signature, byte[] body) {

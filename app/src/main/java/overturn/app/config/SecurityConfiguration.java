@@ -32,6 +32,7 @@ import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHe
 import org.springframework.security.web.header.writers.CrossOriginResourcePolicyHeaderWriter.CrossOriginResourcePolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import overturn.app.people.Act;
+import overturn.app.practice.Exercises;
 import overturn.app.usecase.people.ApiTokens;
 import overturn.app.usecase.people.SignIn;
 import overturn.app.usecase.people.SignedEntries;
@@ -68,6 +69,7 @@ public class SecurityConfiguration {
             ApiTokens tokens,
             SignIn signIn,
             SignedEntries signed,
+            Exercises exercises,
             @Value("${overturn.operator-token:}") String operatorToken)
             throws Exception {
         http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(
@@ -121,7 +123,7 @@ public class SecurityConfiguration {
                 .logout(AbstractHttpConfigurer::disable)
                 .anonymous(anonymous -> anonymous.authorities("NOBODY"))
                 .addFilterBefore(new TokenFilter(tokens, operatorToken), AnonymousAuthenticationFilter.class)
-                .addFilterAfter(new ActorFilter(signIn, signed), AuthorizationFilter.class);
+                .addFilterAfter(new ActorFilter(signIn, signed, exercises), AuthorizationFilter.class);
         return http.build();
     }
 

@@ -28,6 +28,8 @@ public enum Act {
     TELL_WORKSHOP(Role.LEAD),
     /** Health in detail, the description of the API. */
     LOOK_AFTER_SERVER(Role.LEAD),
+    /** For others, of a chosen fault or a closed job; and to see how everybody does. Practising is for all. */
+    SET_EXERCISE(Role.LEAD),
     SEE_PEOPLE(Role.LEAD),
     ENROL_TABLET(Role.LEAD),
     MANAGE_PEOPLE(Role.OWNER),

@@ -14,6 +14,11 @@ public record Actor(String personId, Role role, boolean qualified) {
         return act.allows(role) && (act != Act.RELEASE || qualified);
     }
 
+    /** The same in an exercise, where everything may be practised. */
+    public Actor practising() {
+        return new Actor(personId, Role.LEAD, true);
+    }
+
     /** Everything that this person may do. */
     public List<Act> acts() {
         return Arrays.stream(Act.values()).filter(this::may).toList();

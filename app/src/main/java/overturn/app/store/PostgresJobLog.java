@@ -89,6 +89,7 @@ class PostgresJobLog implements JobLog {
     public List<Arrived> readingsAfter(Instant moment, int most) {
         return jdbc.sql(WHOLE + """
                          where kind = :kind and log_entered_at > :moment
+                           and not exists (select 1 from exercise x where x.id = e.job_id)
                          order by log_entered_at, job_id, sequence
                          limit :most
                         """)

@@ -51,8 +51,9 @@ class PostgresJobSummaries implements JobSummaries {
         jdbc.sql("""
                         insert into job_summary (job_id, sequence, stage, open, vehicle_id, vehicle, layout_id, complaint,
                                                  opened_by_id, log_opened_at, readings, hunch_id, still_fitted, urgency, recheck_on)
-                        values (:job, :sequence, :stage, :open, :vehicleId, :vehicle, :layout, :complaint,
-                                :openedBy, :openedAt, :readings, :hunch, :stillFitted, :urgency, :recheckOn)
+                        select :job, :sequence, :stage, :open, :vehicleId, :vehicle, :layout, :complaint,
+                               :openedBy, :openedAt, :readings, :hunch, :stillFitted, :urgency, :recheckOn
+                         where not exists (select 1 from exercise where id = :job)
                         on conflict (job_id) do update
                            set sequence = excluded.sequence, stage = excluded.stage, open = excluded.open,
                                vehicle = excluded.vehicle,
@@ -180,6 +181,7 @@ class PostgresJobSummaries implements JobSummaries {
     public List<UUID> missing() {
         return jdbc.sql("""
                         select id from job where not exists (select 1 from job_summary s where s.job_id = job.id)
+                           and not exists (select 1 from exercise x where x.id = job.id)
                          order by log_opened_at desc
                         """).query(UUID.class).list();
     }

@@ -15,6 +15,7 @@ import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.TakeWalk;
+import overturn.app.usecase.practice.Practise;
 import overturn.circuit.Layout;
 import overturn.inference.PlacesSeen;
 import overturn.inference.WorkDone;
@@ -57,14 +58,15 @@ public record JobView(
         Optional<MovedView> moved,
         Optional<Integer> setApartFrom,
         Optional<String> withdrawn,
+        Optional<PracticeView> practice,
         AssessmentView assessment) {
 
     /** As it stands right after an entry. */
     static JobView of(Job job) {
-        return of(job, Optional.empty());
+        return of(job, Optional.empty(), Optional.empty());
     }
 
-    static JobView of(Job job, Optional<JobSummary.Moved> moved) {
+    static JobView of(Job job, Optional<JobSummary.Moved> moved, Optional<PracticeView> practice) {
         JobState state = job.state();
         return new JobView(
                 job.id(),
@@ -92,6 +94,7 @@ public record JobView(
                 moved.map(MovedView::of),
                 state.setApartFrom().stream().boxed().findFirst(),
                 state.withdrawn(),
+                practice,
                 AssessmentView.of(job));
     }
 
@@ -119,6 +122,20 @@ public record JobView(
 
     /** How a part looked. */
     public record SpotView(String componentId, PlacesSeen.State state) {}
+
+    /**
+     * That a job is an exercise on a hidden vehicle.
+     *
+     * @param personId who practises
+     * @param helped whether the program was asked what it would do, as the job stands
+     * @param ended whether it is over and what was hidden may be told
+     */
+    public record PracticeView(String personId, Optional<String> lessonId, boolean helped, boolean ended) {
+
+        static PracticeView of(Practise.Marked marked) {
+            return new PracticeView(marked.personId(), marked.lessonId(), marked.helped(), marked.ended());
+        }
+    }
 
     /** A part of the job and how far it has come. */
     public record PartOfJobView(

@@ -14,6 +14,7 @@ import overturn.app.job.JobSummary;
 import overturn.app.usecase.job.Jobs;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.job.Jobs.Log;
+import overturn.app.usecase.practice.Practise;
 
 /**
  * Answers with a job. Whoever writes and prefers not to wait (RFC 7240, {@code Prefer: respond-async}) is told at once
@@ -27,10 +28,12 @@ class JobViews {
     private static final String AT_ONCE = "respond-async";
 
     private final Jobs jobs;
+    private final Practise practise;
     private final HttpServletRequest request;
 
     /** @param request the one that is being answered */
-    JobViews(Jobs jobs, HttpServletRequest request) {
+    JobViews(Jobs jobs, Practise practise, HttpServletRequest request) {
+        this.practise = practise;
         this.jobs = jobs;
         this.request = request;
     }
@@ -54,11 +57,13 @@ class JobViews {
 
     /** A job as far as it can be told. */
     JobView of(Job job, Optional<JobSummary.Moved> moved) {
+        Optional<JobView.PracticeView> practice =
+                practise.marked(job.id(), job.state().sequence()).map(JobView.PracticeView::of);
         try {
-            return JobView.of(job, moved);
+            return JobView.of(job, moved, practice);
         } catch (RuntimeException e) {
             LOG.error("Job {} cannot be told whole", job.id(), e);
-            return JobView.of(jobs.asFarAsToldBy(job.id(), JobView::of), moved);
+            return JobView.of(jobs.asFarAsToldBy(job.id(), JobView::of), moved, practice);
         }
     }
 }

@@ -19,6 +19,7 @@ import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
+import overturn.app.practice.Exercises;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.InvalidInputException;
@@ -50,6 +51,7 @@ public class LogWriter {
     private final JobLog log;
     private final JobSummaries summaries;
     private final Vehicles vehicles;
+    private final Exercises exercises;
     private final Staff staff;
     private final Clock clock;
     private final TransactionOperations transactions;
@@ -58,12 +60,14 @@ public class LogWriter {
             JobLog log,
             JobSummaries summaries,
             Vehicles vehicles,
+            Exercises exercises,
             Staff staff,
             Clock clock,
             TransactionOperations transactions) {
         this.log = log;
         this.summaries = summaries;
         this.vehicles = vehicles;
+        this.exercises = exercises;
         this.staff = staff;
         this.clock = clock;
         this.transactions = transactions;
@@ -197,8 +201,10 @@ public class LogWriter {
         Log now = new Log(jobId, List.copyOf(begun), sheet);
         try {
             transactions.executeWithoutResult(status -> {
-                vehicles.add(new Vehicle(
-                        opened.vehicleId(), first.at(), opened.vehicle().strip(), opened.layoutId()));
+                if (exercises.find(jobId).isEmpty()) {
+                    vehicles.add(new Vehicle(
+                            opened.vehicleId(), first.at(), opened.vehicle().strip(), opened.layoutId()));
+                }
                 log.open(jobId, first.at());
                 begun.forEach(entry -> log.append(jobId, entry));
                 summaries.keep(JobSummary.of(jobId, now.state()));

@@ -10,6 +10,8 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.practice.Exercises;
+import overturn.app.practice.SetExercise;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.Stamp;
@@ -48,8 +50,10 @@ public class OpenJob {
     private final LayoutSheets sheets;
     private final Jobs jobs;
     private final ComeBack comeBack;
+    private final Exercises exercises;
 
-    OpenJob(LogWriter writer, LayoutSheets sheets, Jobs jobs, ComeBack comeBack) {
+    OpenJob(LogWriter writer, LayoutSheets sheets, Jobs jobs, ComeBack comeBack, Exercises exercises) {
+        this.exercises = exercises;
         this.writer = writer;
         this.sheets = sheets;
         this.jobs = jobs;
@@ -174,7 +178,18 @@ public class OpenJob {
                         "one of " + AGES + ", or left out")
                 .that(() -> intake.mayBeMoved() != null, "mayBeMoved", intake.mayBeMoved(), "true or false")
                 .orThrow();
-        UUID vehicleId = intake.vehicleId() == null ? Vehicle.idOf(intake.vehicle()) : intake.vehicleId();
+        Optional<SetExercise> exercise = exercises.find(intake.jobId());
+        exercise.ifPresent(set -> checks.that(
+                        () -> set.layoutId().equals(intake.layoutId()), "layoutId", intake.layoutId(), set.layoutId())
+                .that(
+                        () -> set.personId().equals(intake.stamp().personId()),
+                        "jobId",
+                        intake.jobId(),
+                        "an exercise of " + intake.stamp().personId())
+                .orThrow());
+        UUID vehicleId = exercise.isPresent()
+                ? intake.jobId()
+                : intake.vehicleId() == null ? Vehicle.idOf(intake.vehicle()) : intake.vehicleId();
         Log opened = writer.open(
                 intake.jobId(),
                 sheet.orElseThrow(),

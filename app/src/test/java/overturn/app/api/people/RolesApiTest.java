@@ -75,6 +75,11 @@ class RolesApiTest {
         ACTS.put(Act.WITHDRAW_LAYOUT, d -> d.post("/api/layouts/never-saved/withdrawal", Map.of()));
         ACTS.put(Act.TELL_WORKSHOP, d -> d.put("/api/workshop", Map.of("version", -1)));
         ACTS.put(Act.LOOK_AFTER_SERVER, d -> d.get("/api/openapi"));
+        ACTS.put(
+                Act.SET_EXERCISE,
+                d -> d.post(
+                        "/api/practice/exercises",
+                        Map.of("exerciseId", UUID.randomUUID(), "personIds", List.of("nobody-here"))));
         ACTS.put(Act.SEE_PEOPLE, d -> d.get("/api/people"));
         ACTS.put(Act.ENROL_TABLET, d -> d.delete("/api/tablets/" + UUID.randomUUID()));
         ACTS.put(Act.MANAGE_PEOPLE, d -> d.post("/api/people", Map.of("name", "", "role", "pope")));

@@ -29,6 +29,7 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.people.Actor;
 import overturn.app.people.Role;
+import overturn.app.practice.Exercises;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
 import overturn.app.usecase.InvalidInputException;
@@ -59,6 +60,7 @@ class LogWriterTest {
             log,
             summaries,
             mock(Vehicles.class),
+            mock(Exercises.class),
             staff,
             Clock.fixed(NOW, ZoneOffset.UTC),
             TransactionOperations.withoutTransaction());

@@ -1,0 +1,2 @@
+/** Practice over HTTP. */
+package overturn.app.api.practice;

@@ -1,0 +1,42 @@
+package overturn.app.practice;
+
+import java.util.UUID;
+import overturn.practice.RigAct;
+
+/** What an exercise notes beside the log of its job. */
+public sealed interface Noted {
+
+    /** Hands did something to the vehicle. */
+    record Acted(RigAct act) implements Noted {
+        public static final String KIND = "acted";
+    }
+
+    /**
+     * A test was done as its steps say.
+     *
+     * @param setUp which set-up of its rig, counted from 0
+     * @param shown what it showed, as {@code figure text} joined by spaces, or the option seen
+     */
+    record Tested(String procedureId, int setUp, String shown) implements Noted {
+        public static final String KIND = "tested";
+    }
+
+    /** The program was asked what it would do, as the job's log stood. */
+    record Helped(int jobSequence) implements Noted {
+        public static final String KIND = "helped";
+    }
+
+    /**
+     * How sure the trainee was of a remedy after a reading, per cent.
+     *
+     * @param readingId entry of the job's log after which that was
+     */
+    record Sure(UUID readingId, String remedyId, int percent) implements Noted {
+        public static final String KIND = "sure";
+    }
+
+    /** The exercise is over and told; how it was judged then, 0 to 100. */
+    record Ended(int points, boolean right) implements Noted {
+        public static final String KIND = "ended";
+    }
+}

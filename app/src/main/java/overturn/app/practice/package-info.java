@@ -1,0 +1,2 @@
+/** Exercises and what was done in them, as they are kept. */
+package overturn.app.practice;

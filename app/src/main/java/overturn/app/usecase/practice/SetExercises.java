@@ -1,0 +1,248 @@
+package overturn.app.usecase.practice;
+
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+import java.util.UUID;
+import org.springframework.stereotype.Component;
+import overturn.app.job.JobState;
+import overturn.app.people.Act;
+import overturn.app.people.Actor;
+import overturn.app.practice.Exercises;
+import overturn.app.practice.SetExercise;
+import overturn.app.usecase.Checks;
+import overturn.app.usecase.InvalidInputException;
+import overturn.app.usecase.job.Jobs;
+import overturn.app.usecase.layout.LayoutSheets;
+import overturn.app.usecase.layout.LayoutSheets.Sheet;
+import overturn.app.workshop.Staff;
+import overturn.circuit.Family;
+import overturn.layoutfile.LayoutFile;
+import overturn.layoutfile.Presets;
+import overturn.practice.Exercise;
+import overturn.practice.ExerciseKind;
+import overturn.practice.ExerciseLevel;
+import overturn.practice.Lesson;
+import overturn.suspect.Remedy;
+import overturn.suspect.Suspect;
+import overturn.suspect.SuspectCatalogue;
+
+/** Sets an exercise: of the course, from a closed job, a chosen fault, or what comes. */
+@Component
+public class SetExercises {
+
+    /** Of ten exercises that take what comes so many are of each kind; chosen. */
+    private static final List<ExerciseKind> WHAT_COMES = List.of(
+            ExerciseKind.ONE_FAULT,
+            ExerciseKind.ONE_FAULT,
+            ExerciseKind.ONE_FAULT,
+            ExerciseKind.ONE_FAULT,
+            ExerciseKind.ONE_FAULT,
+            ExerciseKind.TWO_FAULTS,
+            ExerciseKind.NOTHING_WRONG,
+            ExerciseKind.COMES_AND_GOES,
+            ExerciseKind.LYING_RIG,
+            ExerciseKind.IN_NO_LIST);
+
+    private final Exercises exercises;
+    private final LayoutSheets sheets;
+    private final Jobs jobs;
+    private final Staff staff;
+    private final Clock clock;
+    private final Random random = new SecureRandom();
+
+    SetExercises(Exercises exercises, LayoutSheets sheets, Jobs jobs, Staff staff, Clock clock) {
+        this.exercises = exercises;
+        this.sheets = sheets;
+        this.jobs = jobs;
+        this.staff = staff;
+        this.clock = clock;
+    }
+
+    /**
+     * What is asked for; what is null comes as it comes.
+     *
+     * @param exerciseId made by the client; the same twice sets one
+     * @param family of circuits, where no layout is named
+     * @param suspectIds what is to be wrong
+     * @param lessonId of the course; then nothing else is asked
+     * @param fromJobId a closed job that is played again; then nothing else is asked
+     * @param personIds for whom; left out, for whoever asks
+     */
+    public record Draft(
+            UUID exerciseId,
+            String kind,
+            String level,
+            String family,
+            String layoutId,
+            List<String> suspectIds,
+            String lessonId,
+            UUID fromJobId,
+            List<String> personIds) {}
+
+    /**
+     * Sets it for each person; the first has the id that was given, those of the others follow from it.
+     *
+     * @throws InvalidInputException naming every field that cannot be taken
+     */
+    public List<SetExercise> set(Actor actor, Draft draft) {
+        List<String> persons = draft.personIds() == null || draft.personIds().isEmpty()
+                ? List.of(actor.personId())
+                : draft.personIds();
+        if (!persons.equals(List.of(actor.personId())) || draft.fromJobId() != null || chosen(draft)) {
+            actor.require(Act.SET_EXERCISE);
+        }
+        List<String> here = staff.signing();
+        new Checks()
+                .that(() -> draft.exerciseId() != null, "exerciseId", draft.exerciseId(), "a UUID made by the client")
+                .that(() -> here.containsAll(persons), "personIds", persons, "any of " + here)
+                .orThrow();
+        Optional<SetExercise> there = exercises.find(draft.exerciseId());
+        if (there.isPresent()) {
+            return List.of(there.get());
+        }
+        Planned planned = planned(draft);
+        return persons.stream()
+                .map(person -> {
+                    UUID id = person.equals(persons.get(0))
+                            ? draft.exerciseId()
+                            : UUID.nameUUIDFromBytes((draft.exerciseId() + person).getBytes());
+                    SetExercise set = new SetExercise(
+                            id,
+                            person,
+                            clock.instant().truncatedTo(ChronoUnit.MICROS),
+                            actor.personId(),
+                            planned.layoutId(),
+                            planned.exercise(),
+                            Optional.ofNullable(draft.lessonId()),
+                            Optional.ofNullable(draft.fromJobId()));
+                    exercises.add(set);
+                    return set;
+                })
+                .toList();
+    }
+
+    private static boolean chosen(Draft draft) {
+        return draft.suspectIds() != null && !draft.suspectIds().isEmpty();
+    }
+
+    private record Planned(String layoutId, Exercise exercise) {}
+
+    private Planned planned(Draft draft) {
+        if (draft.lessonId() != null) {
+            return Lesson.find(draft.lessonId())
+                    .map(lesson -> new Planned(lesson.layoutId(), lesson.exercise()))
+                    .orElseThrow(() -> refused(
+                            "lessonId",
+                            draft.lessonId(),
+                            Lesson.all().stream().map(Lesson::id).toList()));
+        }
+        return draft.fromJobId() != null ? playedAgain(draft.fromJobId()) : free(draft);
+    }
+
+    private static InvalidInputException refused(String field, Object given, List<String> allowed) {
+        Checks checks = new Checks();
+        checks.add(field, given, "one of " + allowed);
+        try {
+            checks.orThrow();
+        } catch (InvalidInputException e) {
+            return e;
+        }
+        throw new IllegalStateException("Impossible: something was found");
+    }
+
+    /** The fault that was found and mended, on the same circuit; another vehicle of its kind. */
+    private Planned playedAgain(UUID jobId) {
+        Jobs.Log log = jobs.read(jobId);
+        JobState state = log.state();
+        List<String> cures = state.remedied().cures().stream()
+                .flatMap(cure -> cure.remedies().stream())
+                .map(Remedy::id)
+                .toList();
+        List<Suspect> suspects = log.sheet().suspects();
+        List<String> causes = cures.stream()
+                .distinct()
+                .flatMap(id -> suspects.stream()
+                        .filter(s -> s.remedy().id().equals(id) && !s.id().equals(SuspectCatalogue.NOTHING_WRONG))
+                        .limit(1))
+                .map(Suspect::id)
+                .limit(2)
+                .toList();
+        if (causes.isEmpty() || exercises.find(jobId).isPresent()) {
+            throw refused("fromJobId", jobId, List.of("a job in which something was found and mended"));
+        }
+        ExerciseKind kind = causes.size() == 1 ? ExerciseKind.ONE_FAULT : ExerciseKind.TWO_FAULTS;
+        return new Planned(
+                state.opened().layoutId(), new Exercise(kind, ExerciseLevel.EVERYDAY, causes, random.nextLong()));
+    }
+
+    private Planned free(Draft draft) {
+        List<String> offered = sheets.offered();
+        List<String> kinds =
+                Arrays.stream(ExerciseKind.values()).map(ExerciseKind::id).toList();
+        List<String> levels =
+                Arrays.stream(ExerciseLevel.values()).map(ExerciseLevel::id).toList();
+        List<String> families = Arrays.stream(Family.values()).map(Family::id).toList();
+        Optional<Sheet> sheet =
+                Optional.ofNullable(draft.layoutId()).filter(offered::contains).flatMap(sheets::find);
+        List<String> suspects = sheet.map(s -> s.suspects().stream()
+                        .map(Suspect::id)
+                        .filter(id -> !id.equals(SuspectCatalogue.NOTHING_WRONG))
+                        .toList())
+                .orElse(List.of());
+        new Checks()
+                .that(
+                        () -> draft.kind() == null || kinds.contains(draft.kind()),
+                        "kind",
+                        draft.kind(),
+                        "one of " + kinds)
+                .that(
+                        () -> draft.level() == null || levels.contains(draft.level()),
+                        "level",
+                        draft.level(),
+                        "one of " + levels)
+                .that(
+                        () -> draft.family() == null || families.contains(draft.family()),
+                        "family",
+                        draft.family(),
+                        "one of " + families)
+                .that(
+                        () -> draft.layoutId() == null || sheet.isPresent(),
+                        "layoutId",
+                        draft.layoutId(),
+                        "one of " + offered + ", or left out")
+                .that(
+                        () -> !chosen(draft)
+                                || suspects.containsAll(draft.suspectIds())
+                                        && draft.suspectIds().size() <= 2,
+                        "suspectIds",
+                        draft.suspectIds(),
+                        "one or two of " + suspects)
+                .orThrow();
+        ExerciseKind drawn = WHAT_COMES.get(random.nextInt(WHAT_COMES.size()));
+        ExerciseKind kind = Optional.ofNullable(draft.kind())
+                .flatMap(ExerciseKind::find)
+                .orElse(chosen(draft) ? of(draft.suspectIds()) : drawn);
+        ExerciseLevel level =
+                Optional.ofNullable(draft.level()).flatMap(ExerciseLevel::find).orElse(ExerciseLevel.EVERYDAY);
+        return new Planned(
+                sheet.map(s -> s.file().id()).orElseGet(() -> anyLayout(draft.family())),
+                new Exercise(kind, level, chosen(draft) ? draft.suspectIds() : List.of(), random.nextLong()));
+    }
+
+    private static ExerciseKind of(List<String> suspectIds) {
+        return suspectIds.size() == 1 ? ExerciseKind.ONE_FAULT : ExerciseKind.TWO_FAULTS;
+    }
+
+    private String anyLayout(String family) {
+        List<String> fitting = Presets.files().stream()
+                .filter(file -> family == null || file.layout().family().id().equals(family))
+                .map(LayoutFile::id)
+                .toList();
+        return fitting.get(random.nextInt(fitting.size()));
+    }
+}

@@ -1,0 +1,2 @@
+/** Practice: exercises on a hidden vehicle that answers back. */
+package overturn.app.usecase.practice;
