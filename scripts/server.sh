@@ -197,7 +197,7 @@ attack() {
         esac
         shift 2
     done
-    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest='Hostile*Test' \
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,secondworld,web,app test -Dexec.skip -Dweb.tests.skip -Dtest='Hostile*Test' \
         -Dsurefire.failIfNoSpecifiedTests=false -Dhostile.requests="$requests" -Dhostile.files="$files" -Dhostile.orders="$orders" \
         -Dhostile.pictures="$pictures" -Dhostile.seed="$seed"
 }
@@ -227,7 +227,7 @@ format_sources() {
 serve_pages() { cd "$ROOT/web" && OVERTURN_PORT=$(sed "s/.*://" "$VAR/server.port") exec npx vite --host 127.0.0.1; }
 
 write_openapi() {
-    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=OpenApiDocumentTest \
+    with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,secondworld,web,app test -Dexec.skip -Dweb.tests.skip -Dtest=OpenApiDocumentTest \
         -Dsurefire.failIfNoSpecifiedTests=false -Dopenapi.write=true
     say "docs/openapi.json is written"
 }

@@ -8,6 +8,7 @@ import { useLive } from "./domain/useLive";
 import { useSender } from "./domain/useOutbox";
 import { say } from "./domain/words";
 import { Drawn, Failed, Loading } from "./ui/States";
+import { PracticeFrame } from "./ui/PracticeFrame";
 import { useIdleLock } from "./ui/useIdleLock";
 import { showPalette, usePalette } from "./ui/usePalette";
 import { BayView } from "./workspaces/bay/BayView";
@@ -31,6 +32,9 @@ const CatalogueView = lazy(async () => ({
 }));
 const WorkshopView = lazy(async () => ({ default: (await import("./workspaces/workshop/WorkshopView")).WorkshopView }));
 
+const PracticeView = lazy(async () => ({ default: (await import("./workspaces/practice/PracticeView")).PracticeView }));
+const RigView = lazy(async () => ({ default: (await import("./workspaces/practice/RigView")).RigView }));
+const DebriefView = lazy(async () => ({ default: (await import("./workspaces/practice/DebriefView")).DebriefView }));
 const PeopleView = lazy(async () => ({ default: (await import("./workspaces/people/PeopleView")).PeopleView }));
 const SignIn = lazy(async () => ({ default: (await import("./workspaces/door/SignIn")).SignIn }));
 const Welcome = lazy(async () => ({ default: (await import("./workspaces/door/Welcome")).Welcome }));
@@ -83,25 +87,30 @@ function Signed({ session }: { session: Session }) {
       <AtTheTop />
       <Page>
         <Suspense fallback={<Loading />}>
-          <Routes>
-            <Route path="/" element={<BayView />} />
-            <Route path="/intake" element={<IntakeView />} />
-            <Route path="/jobs/:jobId" element={<TraceView />} />
-            <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
-            <Route path="/jobs/:jobId/bench" element={<BenchView />} />
-            <Route path="/jobs/:jobId/walk" element={<WalkView />} />
-            <Route path="/jobs/:jobId/work" element={<WorkView />} />
-            <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
-            <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
-            <Route path="/jobs/:jobId/card" element={<CardView />} />
-            <Route path="/bench" element={<BenchView />} />
-            <Route path="/catalogue" element={<CatalogueView />} />
-            <Route path="/workshop" element={<WorkshopView />} />
-            <Route path="/people" element={<PeopleView />} />
-            <Route path="/layouts" element={<LayoutsView />} />
-            <Route path="/layouts/new" element={<EditorView />} />
-            <Route path="*" element={<Nothing />} />
-          </Routes>
+          <PracticeFrame>
+            <Routes>
+              <Route path="/" element={<BayView />} />
+              <Route path="/intake" element={<IntakeView />} />
+              <Route path="/jobs/:jobId" element={<TraceView />} />
+              <Route path="/jobs/:jobId/tests/:procedureId" element={<RunnerView />} />
+              <Route path="/jobs/:jobId/bench" element={<BenchView />} />
+              <Route path="/jobs/:jobId/walk" element={<WalkView />} />
+              <Route path="/jobs/:jobId/work" element={<WorkView />} />
+              <Route path="/jobs/:jobId/bleed" element={<BleedView />} />
+              <Route path="/jobs/:jobId/proving" element={<ProvingView />} />
+              <Route path="/jobs/:jobId/card" element={<CardView />} />
+              <Route path="/bench" element={<BenchView />} />
+              <Route path="/catalogue" element={<CatalogueView />} />
+              <Route path="/workshop" element={<WorkshopView />} />
+              <Route path="/practice" element={<PracticeView />} />
+              <Route path="/practice/:exerciseId" element={<RigView />} />
+              <Route path="/practice/:exerciseId/debrief" element={<DebriefView />} />
+              <Route path="/people" element={<PeopleView />} />
+              <Route path="/layouts" element={<LayoutsView />} />
+              <Route path="/layouts/new" element={<EditorView />} />
+              <Route path="*" element={<Nothing />} />
+            </Routes>
+          </PracticeFrame>
         </Suspense>
       </Page>
       <AnyPage />

@@ -150,6 +150,8 @@ const writers: { [K in WriteKind]: Writer<K> } = {
 
 /** Where the picture of an entry is. */
 export const photoFile = (sha256: string) => `/api/photos/${sha256}`;
+/** Where the vehicle of an exercise is watched. */
+export const liveRig = (id: string) => `/api/practice/exercises/${id}/live`;
 /** Where a job is fetched as a file. */
 export const jobFile = (id: string) => `/api/jobs/${id}/file`;
 
@@ -215,6 +217,28 @@ export const api = {
   },
   write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K], signature?: string) =>
     writers[kind](jobId, body, signature),
+  practice: () => taken(client.GET("/api/practice")),
+  setExercise: (body: Schemas["SetRequest"]) => taken(client.POST("/api/practice/exercises", { body })),
+  exercise: (id: string) => taken(client.GET("/api/practice/exercises/{id}", { params: of(id) })),
+  rigAct: (id: string, body: Schemas["ActRequest"]) =>
+    taken(client.POST("/api/practice/exercises/{id}/acts", { params: of(id), body })),
+  rigTest: (id: string, body: Schemas["TestRequest"]) =>
+    taken(client.POST("/api/practice/exercises/{id}/tests", { params: of(id), body })),
+  askRig: (id: string) =>
+    acknowledged(
+      client.POST("/api/practice/exercises/{id}/help", { params: of(id), body: { entryId: crypto.randomUUID() } }),
+    ),
+  sure: (id: string, remedyId: string, percent: number) =>
+    acknowledged(
+      client.POST("/api/practice/exercises/{id}/sure", {
+        params: of(id),
+        body: { entryId: crypto.randomUUID(), remedyId, percent },
+      }),
+    ),
+  feltNow: (id: string) => taken(client.GET("/api/practice/exercises/{id}/felt", { params: of(id) })),
+  endExercise: (id: string, entryId: string) =>
+    taken(client.POST("/api/practice/exercises/{id}/end", { params: of(id), body: { entryId } })),
+  debrief: (id: string) => taken(client.GET("/api/practice/exercises/{id}/debrief", { params: of(id) })),
   session: () => taken(client.GET("/api/session")),
   signIn: (name: string, password: string) => taken(client.POST("/api/session", { body: { name, password } })),
   handOver: (personId: string, pin: string) =>

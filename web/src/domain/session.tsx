@@ -40,7 +40,17 @@ export function useSignOut() {
   }, [queries]);
 }
 
-const Context = createContext<SignedIn | undefined>(undefined);
+/** Somebody who is signed in; in an exercise of one's own everything may be practised. */
+type Signed = SignedIn & { practising?: boolean };
+
+const Context = createContext<Signed | undefined>(undefined);
+
+/** Below here is an exercise of whoever is signed in. */
+export function Practising({ children }: { children: ReactNode }) {
+  const me = useMe();
+  const practising = useMemo(() => ({ ...me, practising: true }), [me]);
+  return <Context.Provider value={practising}>{children}</Context.Provider>;
+}
 
 /** Below here somebody is signed in. */
 export function SignedInAs({ person, children }: { person: SignedIn; children: ReactNode }) {
@@ -58,7 +68,7 @@ export function SignedInAs({ person, children }: { person: SignedIn; children: R
   return <Context.Provider value={person}>{children}</Context.Provider>;
 }
 
-export function useMe(): SignedIn {
+export function useMe(): Signed {
   const person = useContext(Context);
   if (!person) throw new Error("Impossible: nobody is signed in here");
   return person;
@@ -72,6 +82,6 @@ export function useMayAccept(): (grade: Grade) => boolean {
 
 /** Whether whoever is signed in may do something. */
 export function useMay(): (act: Act) => boolean {
-  const { may } = useMe();
-  return useMemo(() => (act: Act) => may.includes(act), [may]);
+  const { may, practising } = useMe();
+  return useMemo(() => (act: Act) => practising === true || may.includes(act), [may, practising]);
 }

@@ -50,6 +50,17 @@ export interface Writes {
   "second-checks": Schemas["SecondCheckRequest"];
   release: Schemas["ReleaseRequest"];
 }
+export type Practice = Schemas["PracticePageView"];
+export type ExerciseLine = Schemas["LineView"];
+export type Exercise = Schemas["ExerciseView"];
+export type Rig = Schemas["RigView"];
+export type RigMoment = Schemas["RigMomentView"];
+export type TestShown = Schemas["TestShown"];
+export type Debrief = Schemas["DebriefView"];
+export type Route = Schemas["RouteView"];
+export type SetExercise = Schemas["SetRequest"];
+/** One act with hands on the vehicle of an exercise. */
+export type RigAct = Omit<Schemas["ActRequest"], "entryId">;
 export type Session = Schemas["SessionView"];
 export type SignedIn = Schemas["SignedInView"];
 export type Act = SignedIn["may"][number];

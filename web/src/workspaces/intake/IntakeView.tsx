@@ -1,9 +1,9 @@
 import clsx from "clsx";
 import { RadioGroup } from "radix-ui";
 import { useEffect, useState, type ReactNode } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { api, Refusal } from "../../domain/api";
-import type { Vehicle } from "../../domain/types";
+import type { Exercise, Vehicle } from "../../domain/types";
 import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
 import { useSettings, useVehicleWord } from "../../domain/settings";
 import { useWrite } from "../../domain/useOutbox";
@@ -12,6 +12,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
 import { useGo } from "../../ui/useGo";
+import { useExercise } from "../practice/usePractice";
 import { BehaviourCurve } from "./behaviours";
 import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
@@ -44,6 +45,22 @@ function useIntake() {
   const [asked] = useSearchParams();
   const mended = asked.get("mend");
   const back = asked.get("back") ?? undefined;
+  const exerciseId = asked.get("exercise") ?? undefined;
+  const exercise = useExercise(exerciseId ?? "").data;
+  const { layout: named, word } = useSettings();
+  useEffect(() => {
+    if (!exercise) return;
+    const { line, felt, variant, sometimes } = exercise;
+    const told = word(`driver.${felt}.${variant}`);
+    setDraft((now) => ({
+      ...now,
+      jobId: line.id,
+      vehicle: say("practiceNamed", { layout: named(line.layoutId).name }),
+      layoutId: line.layoutId,
+      complaint: sometimes ? `${told} ${say("practiceSometimes")}` : told,
+    }));
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it is there
+  }, [exercise]);
   const write = useWrite(draft.jobId);
   useEffect(() => {
     if (back !== undefined)
@@ -56,18 +73,18 @@ function useIntake() {
         .catch(() => undefined);
   }, [back]);
   useEffect(() => {
-    if (back !== undefined) return;
+    if (back !== undefined || exerciseId !== undefined) return;
     void (async () => {
       const refusedWrite = mended === null ? undefined : await find(mended);
       const kept = refusedWrite ? draftOf(refusedWrite) : await readDraft<IntakeDraft>(DRAFT);
       if (kept) setDraft((now) => ({ ...now, ...kept }));
     })();
-  }, [mended, back]);
+  }, [mended, back, exerciseId]);
   const change = (part: Partial<IntakeDraft>) => {
     const next = { ...draft, ...part };
     setDraft(next);
     setMissing((fields) => fields.filter((field) => !(field in part)));
-    void saveDraft(DRAFT, next);
+    if (exerciseId === undefined) void saveDraft(DRAFT, next);
   };
   const open = async () => {
     const empty = unfilled(draft);
@@ -80,14 +97,14 @@ function useIntake() {
     try {
       const { entryId, jobId: _job, ...body } = request(draft);
       await write("jobs", back === undefined ? body : { ...body, comesBackFrom: back }, entryId);
-      await dropDraft(DRAFT);
+      if (exerciseId === undefined) await dropDraft(DRAFT);
       go(`/jobs/${draft.jobId}`);
     } catch (e) {
       setRefused(e instanceof Refusal ? e.message : String(e));
       setBusy(false);
     }
   };
-  return { draft, change, missing, refused, busy, open, back };
+  return { draft, change, missing, refused, busy, open, back, exercise };
 }
 
 /** A new job: short, in the order of the talk with the driver. */
@@ -127,6 +144,7 @@ export function IntakeView() {
             })}
           </p>
         )}
+        {intake.exercise && <ForExercise exercise={intake.exercise} />}
         <p role="note" className="ml-5 border border-caution bg-caution-ground p-3">
           {word("caution.not-to-be-driven")}
         </p>
@@ -141,13 +159,14 @@ export function IntakeView() {
               onChange={(e) => change({ vehicle: e.target.value, vehicleId: undefined })}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft"
             />
-            <KnownVehicles name={draft.vehicle} onTake={take} />
+            {!intake.exercise && <KnownVehicles name={draft.vehicle} onTake={take} />}
           </Part>
           <Part field="layoutId" label="intakeLayout" missing={intake.missing}>
             <select
               id="intake-layoutId"
               aria-label={say("intakeLayout")}
               value={refused || draft.layoutId}
+              disabled={intake.exercise !== undefined}
               onChange={(e) => choose(e.target.value)}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg"
             >
@@ -306,6 +325,24 @@ export function IntakeView() {
         </Button>
       </footer>
     </>
+  );
+}
+
+/** The intake of an exercise: vehicle and complaint are told, the rest is asked as of any driver. */
+function ForExercise({ exercise }: { exercise: Exercise }) {
+  const { word } = useSettings();
+  const { line } = exercise;
+  return (
+    <section className="practice-band ml-5 grid gap-2 p-3">
+      <p className="label font-semibold uppercase">{say("practiceBand")}</p>
+      {line.lessonId !== undefined && <p className="text-lg">{word(`lesson.${line.lessonId}.before`)}</p>}
+      <p>
+        {say("practiceIntakeHow")}{" "}
+        <Link to={`/practice/${line.id}`} className="underline">
+          {say("practiceVehicle")}
+        </Link>
+      </p>
+    </section>
   );
 }
 

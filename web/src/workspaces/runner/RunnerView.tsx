@@ -14,6 +14,7 @@ import { useWide } from "../../ui/useWide";
 import { Arithmetic } from "./Arithmetic";
 import { EntryPage, RigCheck } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
+import { FromVehicle } from "./FromVehicle";
 import { focusNext, useKeys } from "./keys";
 import { lacking, pages } from "./state";
 import { StepPage } from "./StepPage";
@@ -103,6 +104,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
         ) : (
           <EntryPage runner={runner} test={test} lever={isLever(layout(job.layoutId))}>
             <Arithmetic runner={runner} test={test} layoutId={job.layoutId} />
+            {job.practice && !job.practice.ended && <FromVehicle runner={runner} test={test} job={job} />}
             {!wide && <RigCheck runner={runner} test={test} job={job} />}
           </EntryPage>
         )}

@@ -19,11 +19,14 @@ import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { changedComponents, isLever, needsText, sharesAt, suspicionAt } from "./state";
 import { placeOf } from "../walk/state";
+import { PracticePanel, PracticeStrip } from "./PracticePanel";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
 import { WayOut } from "./WayOut";
 
 const Panels = lazy(async () => ({ default: (await import("./Panels")).Panels }));
+
+const NOTHING_CHANGED = new Set<string>();
 
 /** The workspace of a job: circuit, next test, suspects, evidence. */
 export function TraceView() {
@@ -82,13 +85,14 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const sheet = layout(job.layoutId);
   const drawing = useLeadingInView(job, sheet);
   const closed = job.stage === "released" && trace.isNow;
+  const hidden = job.practice !== undefined && !job.practice.helped && !job.practice.ended;
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
     job.hunchId === ""
       ? say("hunchNone")
       : say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
   return (
-    <div className="flex min-h-dvh flex-col lg:h-dvh">
+    <div className="flex min-h-dvh flex-col lg:h-[calc(100dvh-var(--frame,0px))]">
       <TopStrip title={job.vehicle} quote={job.complaint} onTitle={() => trace.setPanel("vehicle")}>
         <span className="max-sm:hidden">
           <Tag>{needsText(job.vehicleState, isLever(sheet))}</Tag>
@@ -120,9 +124,9 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
               <div className="h-full max-sm:w-[640px]">
                 <CircuitSheet
                   layout={sheet}
-                  suspicion={closed ? new Map() : suspicionAt(job.assessment.river[trace.moment])}
+                  suspicion={closed || hidden ? new Map() : suspicionAt(job.assessment.river[trace.moment])}
                   stillFitted={job.status.onOffMoved}
-                  changed={changedComponents(job.assessment.river, trace.moment)}
+                  changed={hidden ? NOTHING_CHANGED : changedComponents(job.assessment.river, trace.moment)}
                   onPart={trace.openPart}
                 >
                   <SpotMarks layout={sheet} spots={job.walk.spots.filter((spot) => spot.state !== "DRY")} />
@@ -130,15 +134,19 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
               </div>
             </div>
           </div>
-          <NextStrip
-            job={job}
-            onOthers={() => trace.setPanel("others")}
-            onCannot={() => trace.setPanel("cannot")}
-            onStart={(procedureId) => void go(placeOf(job, procedureId))}
-            onAccept={() => trace.setPanel("accept")}
-          />
+          {hidden && !job.accepted ? (
+            <PracticeStrip job={job} onStart={(procedureId) => void go(placeOf(job, procedureId))} />
+          ) : (
+            <NextStrip
+              job={job}
+              onOthers={() => trace.setPanel("others")}
+              onCannot={() => trace.setPanel("cannot")}
+              onStart={(procedureId) => void go(placeOf(job, procedureId))}
+              onAccept={() => trace.setPanel("accept")}
+            />
+          )}
           <div className="border-t-2 border-ink max-lg:order-3">
-            {drawn ? (
+            {hidden ? null : drawn ? (
               <River moments={job.assessment.river} at={trace.moment} onMove={trace.move} hunch={hunch} />
             ) : (
               <div className="h-42" />
@@ -146,10 +154,11 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           </div>
         </div>
         <aside className="grid min-h-0 content-start lg:overflow-y-auto gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink md:max-lg:grid-cols-2">
+          {job.practice && <PracticePanel job={job} />}
           <WayOut job={job} trace={trace} />
           <DecidedPanel job={job} />
-          <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />
-          {drawn && !closed && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
+          {!hidden && <VerdictPanel job={job} onAccept={() => trace.setPanel("accept")} />}
+          {drawn && !closed && !hidden && <Ledger job={job} shares={shares} isNow={trace.isNow} />}
           {drawn && closed && (
             <details>
               <summary className="min-h-11 cursor-pointer content-center underline">{say("ledgerClosed")}</summary>

@@ -1,5 +1,8 @@
 package overturn.app.api.practice;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import java.io.IOException;
 import java.util.Map;
 import java.util.Set;
@@ -58,6 +61,12 @@ class LiveRigController {
     /** A vehicle and who looks at it. */
     private record Watched(Set<SseEmitter> streams, ScheduledFuture<?> ticks) {}
 
+    @ApiResponse(
+            responseCode = "200",
+            content =
+                    @Content(
+                            mediaType = MediaType.TEXT_EVENT_STREAM_VALUE,
+                            schema = @Schema(implementation = RigMomentView.class)))
     @GetMapping(value = "/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<?> live(Actor actor, @PathVariable UUID id) {
         Supplier<Practise.Moment> vehicle = practise.watch(id, actor);

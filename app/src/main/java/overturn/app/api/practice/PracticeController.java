@@ -1,5 +1,7 @@
 package overturn.app.api.practice;
 
+import static overturn.app.api.Optionals.orNull;
+
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -50,20 +52,21 @@ class PracticeController {
     /** An exercise that is asked for; what is left out comes as it comes. */
     record SetRequest(
             UUID exerciseId,
-            String kind,
-            String level,
-            String family,
-            String layoutId,
-            List<String> suspectIds,
-            String lessonId,
-            UUID fromJobId,
-            List<String> personIds) {}
+            Optional<String> kind,
+            Optional<String> level,
+            Optional<String> family,
+            Optional<String> layoutId,
+            Optional<List<String>> suspectIds,
+            Optional<String> lessonId,
+            Optional<UUID> fromJobId,
+            Optional<List<String>> personIds) {}
 
     /** One act with hands; which of the fields it needs depends on the act. */
-    record ActRequest(UUID entryId, String act, String subject, Double figure, Boolean on) {}
+    record ActRequest(
+            UUID entryId, String act, Optional<String> subject, Optional<Double> figure, Optional<Boolean> on) {}
 
     /** A test that is done as its steps say. */
-    record TestRequest(UUID entryId, String procedureId, Boolean anotherRig) {}
+    record TestRequest(UUID entryId, String procedureId, Optional<Boolean> anotherRig) {}
 
     /** How sure somebody is of a remedy after the latest reading. */
     record SureRequest(UUID entryId, String remedyId, Integer percent) {}
@@ -93,14 +96,14 @@ class PracticeController {
                         actor,
                         new SetExercises.Draft(
                                 asked.exerciseId(),
-                                asked.kind(),
-                                asked.level(),
-                                asked.family(),
-                                asked.layoutId(),
-                                asked.suspectIds(),
-                                asked.lessonId(),
-                                asked.fromJobId(),
-                                asked.personIds()))
+                                orNull(asked.kind()),
+                                orNull(asked.level()),
+                                orNull(asked.family()),
+                                orNull(asked.layoutId()),
+                                orNull(asked.suspectIds()),
+                                orNull(asked.lessonId()),
+                                orNull(asked.fromJobId()),
+                                orNull(asked.personIds())))
                 .stream()
                 .map(set -> LineView.of(set, false, Optional.empty()))
                 .toList();
@@ -115,14 +118,17 @@ class PracticeController {
     @PostMapping("/exercises/{id}/acts")
     RigView act(Actor actor, @PathVariable UUID id, @RequestBody ActRequest asked) {
         return RigView.of(practise.act(
-                id, actor, asked.entryId(), new RigActWords(asked.act(), asked.subject(), asked.figure(), asked.on())));
+                id,
+                actor,
+                asked.entryId(),
+                new RigActWords(asked.act(), orNull(asked.subject()), orNull(asked.figure()), orNull(asked.on()))));
     }
 
     /** Does a test as its steps say, and tells what it showed; the reading is then entered in the job as any other. */
     @PostMapping("/exercises/{id}/tests")
     TestShown test(Actor actor, @PathVariable UUID id, @RequestBody TestRequest asked) {
         return TestShown.of(practise.test(
-                id, actor, asked.entryId(), asked.procedureId(), Boolean.TRUE.equals(asked.anotherRig())));
+                id, actor, asked.entryId(), asked.procedureId(), Boolean.TRUE.equals(orNull(asked.anotherRig()))));
     }
 
     /** Asks the program what it would do; from then on, until the next entry, the job shows it. */

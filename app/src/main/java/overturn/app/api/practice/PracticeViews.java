@@ -70,7 +70,8 @@ final class PracticeViews {
     }
 
     /** An exercise: its line, what the driver tells (words {@code driver.<felt>.<variant>}), and the vehicle. */
-    record ExerciseView(LineView line, String felt, int variant, boolean sometimes, RigView rig) {
+    record ExerciseView(
+            LineView line, String felt, int variant, boolean sometimes, double travelToStopMm, RigView rig) {
 
         static ExerciseView of(Practise.Told told) {
             return new ExerciseView(
@@ -78,6 +79,7 @@ final class PracticeViews {
                     told.felt(),
                     1 + (int) Math.floorMod(told.set().exercise().seed(), 2L),
                     told.sometimes(),
+                    told.travelToStopMm(),
                     RigView.of(told.rig()));
         }
     }

@@ -62,6 +62,7 @@ public class Practise {
      * @param opened whether its job is open
      * @param felt what the driver tells, as a behaviour of the intake
      * @param sometimes whether the driver says that it comes and goes
+     * @param travelToStopMm travel of pedal or lever tip to floor or grip
      * @param ended how it ended, if it did
      */
     public record Told(
@@ -69,6 +70,7 @@ public class Practise {
             boolean opened,
             String felt,
             boolean sometimes,
+            double travelToStopMm,
             RigState rig,
             Optional<Noted.Ended> ended) {}
 
@@ -78,7 +80,13 @@ public class Practise {
         LiveRig rig = rigs.of(id);
         List<NotedEntry> noted = exercises.noted(id);
         return new Told(
-                set, log.isThere(id), felt(rig), rig.hidden().truth().shownShare() < 1, rig.state(), ended(noted));
+                set,
+                log.isThere(id),
+                felt(rig),
+                rig.hidden().truth().shownShare() < 1,
+                rig.layout().input().travelToStopMm(),
+                rig.state(),
+                ended(noted));
     }
 
     /** That a job is an exercise. */
