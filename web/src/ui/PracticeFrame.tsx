@@ -20,13 +20,13 @@ export function PracticeFrame({ children }: { children: ReactNode }) {
   const practice = job.data?.practice;
   useEffect(() => {
     if (!practice) return;
-    document.documentElement.style.setProperty("--frame", "2.75rem");
+    document.documentElement.style.setProperty("--frame", "3rem");
     return () => void document.documentElement.style.removeProperty("--frame");
   }, [practice]);
   if (!practice) return children;
   const framed = (
     <>
-      <nav aria-label={say("practice")} className="practice-band flex min-h-11 flex-wrap items-center gap-x-5 px-4">
+      <nav aria-label={say("practice")} className="practice-band flex min-h-11 flex-wrap items-center gap-x-5 pr-4">
         <p className="label font-semibold uppercase">{say("practiceBand")}</p>
         <p className="max-md:hidden">{say("practiceBandWhy")}</p>
         <span className="ml-auto flex flex-wrap gap-x-4">

@@ -333,7 +333,7 @@ function ForExercise({ exercise }: { exercise: Exercise }) {
   const { word } = useSettings();
   const { line } = exercise;
   return (
-    <section className="practice-band ml-5 grid gap-2 p-3">
+    <section className="practice-band ml-5 grid gap-2 py-3 pr-3">
       <p className="label font-semibold uppercase">{say("practiceBand")}</p>
       {line.lessonId !== undefined && <p className="text-lg">{word(`lesson.${line.lessonId}.before`)}</p>}
       <p>

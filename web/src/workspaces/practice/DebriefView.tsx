@@ -179,15 +179,17 @@ function Routes({ routes }: { routes: Route[] }) {
             >
               <td className="py-2 pr-4">{route.who === "own" ? say("debriefOwn") : word(`trainee.${route.who}`)}</td>
               <td className="pr-4">
-                {route.named.map((id) => word(`remedy.${id}.short`)).join(` ${say("and")} `)}
+                {route.named.length === 0
+                  ? say("debriefNothingNamed")
+                  : route.named.map((id) => word(`remedy.${id}.short`)).join(` ${say("and")} `)}
                 <span className={clsx("block text-sm font-normal", route.right ? "text-cool-text" : "text-hot-text")}>
                   {say(route.right ? "debriefRight" : "debriefWrong")}
                 </span>
               </td>
               <td className="figures pr-4 text-right">{route.tests.length}</td>
-              <td className="figures pr-4 text-right">{minutes(route.minutes)} min</td>
+              <td className="figures pr-4 text-right">{minutes(route.minutes)}</td>
               <td className="figures pr-4 text-right">{route.wrongParts}</td>
-              <td className="figures text-right">{minutes(route.costMinutes)} min</td>
+              <td className="figures text-right">{minutes(route.costMinutes)}</td>
             </tr>
           ))}
         </tbody>

@@ -71,15 +71,13 @@ export function Pedal({ now, lever, stopMm, onPress }: Props) {
         <p className="figures pointer-events-none absolute top-2 left-3 text-3xl font-semibold">
           {Math.round(shown)} N
         </p>
-        <p className="pointer-events-none absolute right-3 bottom-2 text-sm text-soft max-sm:hidden">
-          {say("rigPressHow")}
-        </p>
       </div>
+      <p className="text-sm text-soft max-sm:hidden">{say("rigPressHow")}</p>
       <div className="flex flex-wrap gap-2">
         {forces.map((force) => (
           <Button
             key={force}
-            className="figures min-w-16 flex-1"
+            className="figures min-w-16 flex-1 aria-pressed:bg-fill aria-pressed:text-fill-ink"
             aria-pressed={wanted === force}
             onClick={() => press(wanted === force ? 0 : force)}
           >
@@ -111,14 +109,30 @@ function PedalDrawing({ share, force, lever }: { share: number; force: number; l
           strokeWidth="20"
           strokeLinecap="round"
         />
-        <path
-          d={lever ? "M120 56V100" : "M118 128L84 170"}
-          stroke="var(--hot)"
-          strokeWidth={2 + 16 * force}
-          opacity={force > 0.01 ? 1 : 0}
-        />
       </g>
+      <PushesBack force={force} lever={lever} share={share} />
       <circle cx="330" cy="40" r="11" fill="var(--panel)" stroke="var(--ink)" strokeWidth="4" />
     </svg>
+  );
+}
+
+/** What the pedal pushes back with, as an arrow that grows. */
+function PushesBack({ force, lever, share }: { force: number; lever: boolean; share: number }) {
+  if (force < 0.01) return null;
+  const length = 30 + 90 * force;
+  const [x, y] = lever ? [120, 70 + 80 * share] : [112, 104 + 42 * share];
+  const [dx, dy] = lever ? [0, -1] : [-1, -0.35];
+  const tip = [x + dx * length, y + dy * length] as const;
+  return (
+    <g stroke="var(--hot)" strokeWidth={3 + 9 * force} fill="none" strokeLinecap="round">
+      <path d={`M${x} ${y}L${tip[0]} ${tip[1]}`} />
+      <path
+        d={
+          lever
+            ? `M${tip[0] - 12} ${tip[1] + 14}L${tip[0]} ${tip[1]}L${tip[0] + 12} ${tip[1] + 14}`
+            : `M${tip[0] + 16} ${tip[1] - 8}L${tip[0]} ${tip[1]}L${tip[0] + 10} ${tip[1] + 16}`
+        }
+      />
+    </g>
   );
 }

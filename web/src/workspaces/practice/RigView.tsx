@@ -44,7 +44,7 @@ function Bench({ exercise }: { exercise: Exercise }) {
         </Tag>
         <Tag>{say("rigMinutes", { minutes: minutes(rig.minutes) })}</Tag>
       </TopStrip>
-      <p className="practice-band px-4 py-2 font-semibold">
+      <p className="practice-band py-2 pr-4 font-semibold">
         {say("practiceBand")}.{" "}
         {line.opened ? (
           <Link to={`/jobs/${line.id}`} className="underline">
@@ -119,12 +119,12 @@ const OUT: [string, UiWord, string[]][] = [
 function Whole({ layout, rig, act }: { layout: Layout; rig: Rig; act: (one: RigAct) => Promise<void> }) {
   const kinds = new Set<string>(layout.components.map((c) => c.kind));
   const [driving, setDriving] = useState(false);
-  const switched = (label: UiWord, on: boolean, one: RigAct) => (
+  const switched = (label: UiWord, pressed: boolean, one: RigAct) => (
     <Button
       key={label}
-      aria-pressed={on}
+      aria-pressed={pressed}
       className="aria-pressed:bg-fill aria-pressed:text-fill-ink"
-      onClick={() => void act({ ...one, on: !on })}
+      onClick={() => void act(one)}
     >
       {say(label)}
     </Button>
@@ -136,10 +136,10 @@ function Whole({ layout, rig, act }: { layout: Layout; rig: Rig; act: (one: RigA
   };
   return (
     <section aria-label={say("rigWhole")} className="flex flex-wrap gap-2">
-      {!layout.family.includes("lever") && switched("rigEngine", rig.engineOn, { act: "engine" })}
-      {switched("rigCapOff", !rig.capOn, { act: "cap" })}
+      {!layout.family.includes("lever") && switched("rigEngine", rig.engineOn, { act: "engine", on: !rig.engineOn })}
+      {switched("rigCapOff", !rig.capOn, { act: "cap", on: !rig.capOn })}
       {OUT.filter(([, , needs]) => needs.some((kind) => kinds.has(kind))).map(([id, label]) =>
-        switched(label, rig.takenOut.includes(id), { act: "isolate", subject: id }),
+        switched(label, rig.takenOut.includes(id), { act: "isolate", subject: id, on: !rig.takenOut.includes(id) }),
       )}
       <Button disabled={driving} onClick={() => void pass({ act: "drive", figure: 10 })}>
         {say("rigDrive")}

@@ -6,7 +6,7 @@ import type { SetExercise } from "../../domain/types";
 export const usePracticePage = () => useQuery({ queryKey: ["practice"], queryFn: api.practice });
 
 export const useExercise = (id: string) =>
-  useQuery({ queryKey: ["exercise", id], queryFn: () => api.exercise(id), enabled: id !== "" });
+  useQuery({ queryKey: ["exercise", id], queryFn: () => api.exercise(id), enabled: id !== "", staleTime: 0 });
 
 /** Sets an exercise for whoever is signed in and goes to its intake; for others only sets it. */
 export function useSet() {

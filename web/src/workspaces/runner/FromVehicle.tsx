@@ -37,7 +37,7 @@ export function FromVehicle({ runner, test, job }: { runner: ReturnType<typeof u
     }
   };
   return (
-    <section aria-label={say("practiceVehicle")} className="practice-band grid gap-3 p-3">
+    <section aria-label={say("practiceVehicle")} className="practice-band grid gap-3 py-3 pr-3">
       <div className="flex flex-wrap gap-3">
         <Button large disabled={busy} onClick={() => void done()}>
           {say(busy ? "practiceTesting" : shown ? "practiceTestAgain" : "practiceTest")}

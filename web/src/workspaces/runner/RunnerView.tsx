@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
+import { suspicionHidden, withoutSuspects } from "../../domain/practice";
 import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Job, Test } from "../../domain/types";
 import { say } from "../../domain/words";
@@ -37,7 +38,12 @@ export function RunnerView() {
   if (!job.data || !test.data || !runner.ready) return <Loading />;
   return (
     <ForVehicle layoutId={job.data.layoutId}>
-      <Run key={procedureId} runner={runner} job={job.data} test={test.data} />
+      <Run
+        key={procedureId}
+        runner={runner}
+        job={job.data}
+        test={suspicionHidden(job.data) ? withoutSuspects(test.data) : test.data}
+      />
     </ForVehicle>
   );
 }

@@ -8,6 +8,7 @@ import { ForVehicle, useSettings } from "../../domain/settings";
 import type { WaitingOf } from "../../domain/outbox";
 import { useDrawn } from "../../domain/soon";
 import type { Job, Layout } from "../../domain/types";
+import { suspicionHidden } from "../../domain/practice";
 import { useKept } from "../../domain/useOutbox";
 import { say } from "../../domain/words";
 import { AlsoHere } from "../../ui/AlsoHere";
@@ -85,14 +86,14 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const sheet = layout(job.layoutId);
   const drawing = useLeadingInView(job, sheet);
   const closed = job.stage === "released" && trace.isNow;
-  const hidden = job.practice !== undefined && !job.practice.helped && !job.practice.ended;
+  const hidden = suspicionHidden(job);
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
     job.hunchId === ""
       ? say("hunchNone")
       : say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
   return (
-    <div className="flex min-h-dvh flex-col lg:h-[calc(100dvh-var(--frame,0px))]">
+    <div className="flex min-h-[calc(100dvh-var(--frame,0px))] flex-col lg:h-[calc(100dvh-var(--frame,0px))]">
       <TopStrip title={job.vehicle} quote={job.complaint} onTitle={() => trace.setPanel("vehicle")}>
         <span className="max-sm:hidden">
           <Tag>{needsText(job.vehicleState, isLever(sheet))}</Tag>
@@ -124,10 +125,10 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
               <div className="h-full max-sm:w-[640px]">
                 <CircuitSheet
                   layout={sheet}
-                  suspicion={closed || hidden ? new Map() : suspicionAt(job.assessment.river[trace.moment])}
+                  suspicion={hidden ? undefined : closed ? new Map() : suspicionAt(job.assessment.river[trace.moment])}
                   stillFitted={job.status.onOffMoved}
                   changed={hidden ? NOTHING_CHANGED : changedComponents(job.assessment.river, trace.moment)}
-                  onPart={trace.openPart}
+                  onPart={hidden ? undefined : trace.openPart}
                 >
                   <SpotMarks layout={sheet} spots={job.walk.spots.filter((spot) => spot.state !== "DRY")} />
                 </CircuitSheet>

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../domain/api";
+import { suspicionHidden } from "../../domain/practice";
 import { soon } from "../../domain/soon";
 import { useJob } from "../../domain/useJob";
 import type { Kind, Said } from "../../domain/outbox";
@@ -45,6 +46,8 @@ export function useTrace(jobId: string) {
     const onKey = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLElement && e.target.closest("input, textarea, select, [role=dialog]");
       if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      const hidden = job.data !== undefined && suspicionHidden(job.data);
+      if (hidden && (e.key === "n" || e.key === "o")) return;
       if (e.key === "n" && next && job.data) void go(placeOf(job.data, next.procedureId));
       else if (e.key === "o") setPanel("others");
       else if (e.key === "b") void go("/");

@@ -15,8 +15,12 @@ export const placeOf = (job: Job, procedureId: string): string =>
 /** The tests of the walk that have not been read yet. */
 export const walkTests = (job: Job): string[] => [...job.walk.looks.map((look) => look.procedureId), "dry-walk"];
 
-/** Whether the first walk is still to be done: nothing of it has been read, and it comes next. */
+/**
+ * Whether the first walk is still to be done: nothing of it has been read, and it comes next. The vehicle of an exercise
+ * shows test by test.
+ */
 export function walkIsNext(job: Job): boolean {
+  if (job.practice) return false;
   const tests = walkTests(job);
   const read = job.entries.some((entry) => entry.kind === "walk-seen" || tests.includes(entry.procedureId ?? ""));
   return !read && tests.includes(job.assessment.next?.procedureId ?? "");

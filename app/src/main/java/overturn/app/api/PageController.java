@@ -14,7 +14,19 @@ class PageController {
     private static final String PAGE = "forward:/index.html";
     private static final Pattern JOB_ID = Pattern.compile("[0-9a-fA-F-]{36}");
 
-    @GetMapping({"/", "/intake", "/bench", "/workshop", "/catalogue", "/layouts", "/layouts/new", "/people", "/welcome"
+    @GetMapping({
+        "/",
+        "/intake",
+        "/bench",
+        "/workshop",
+        "/catalogue",
+        "/layouts",
+        "/layouts/new",
+        "/people",
+        "/practice",
+        "/practice/{id}",
+        "/practice/{id}/debrief",
+        "/welcome"
     })
     String page() {
         return PAGE;

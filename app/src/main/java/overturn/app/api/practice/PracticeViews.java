@@ -243,6 +243,10 @@ final class PracticeViews {
             double costMinutes,
             boolean right) {
 
+        RouteView naming(List<String> other) {
+            return new RouteView(who, tests, minutes, other, grade, wrongParts, costMinutes, right);
+        }
+
         static RouteView of(String who, Route route) {
             return new RouteView(
                     who,
@@ -280,7 +284,8 @@ final class PracticeViews {
 
         static DebriefView of(SetExercise set, Debriefing.Told told) {
             List<RouteView> routes = new ArrayList<>();
-            routes.add(RouteView.of("own", told.own()));
+            RouteView own = RouteView.of("own", told.own());
+            routes.add(told.named() ? own : own.naming(List.of()));
             told.others().entrySet().stream()
                     .sorted(Map.Entry.comparingByKey(Comparator.naturalOrder()))
                     .forEach(e -> routes.add(RouteView.of(e.getKey().id(), e.getValue())));

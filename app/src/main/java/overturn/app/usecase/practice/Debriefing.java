@@ -73,6 +73,7 @@ public class Debriefing {
      * @param truth what was hidden
      * @param steps reading by reading
      * @param own the way of whoever practised
+     * @param named whether anything was named or fitted
      * @param others how planner and chart went on the same vehicle
      * @param helps how often the program was asked
      * @param sures what was claimed after readings, and whether that remedy was needed
@@ -81,6 +82,7 @@ public class Debriefing {
             HiddenTruth truth,
             Debrief steps,
             Route own,
+            boolean named,
             Map<Trainee, Route> others,
             RigState rig,
             int helps,
@@ -126,6 +128,7 @@ public class Debriefing {
                 truth,
                 Debrief.of(beforeRepair(job), truth.cure(), misread),
                 own,
+                named(job, rig.state()).length > 0,
                 compared,
                 rig.state(),
                 helps,
@@ -187,18 +190,21 @@ public class Debriefing {
             }
         }
         JobState log = job.state();
-        Remedy[] named = Stream.concat(
-                        log.accepted().stream()
-                                .flatMap(v -> v.remedyIds().stream())
-                                .flatMap(r -> Remedy.find(r).stream()),
-                        Stream.concat(log.remedied().cures().stream(), rig.replaced().cures().stream())
-                                .flatMap(c -> c.remedies().stream()))
-                .distinct()
-                .toArray(Remedy[]::new);
+        Remedy[] named = named(job, rig);
         Grade grade = log.accepted().map(v -> v.grade()).orElse(Grade.OPEN);
         Cure cure = named.length == 0 ? Cure.HAND_BACK : Cure.of(named);
         Route route = Route.of(tests, minutes, cure, grade, truth.cure(), workshop.prices(), 0);
         return named.length == 0 && route.right() ? new Route(tests, minutes, cure, grade, 0, minutes, false) : route;
+    }
+
+    /** What was accepted, done by the plan, or fitted from the shelf. */
+    private static Remedy[] named(Jobs.Job job, RigState rig) {
+        Stream<Remedy> accepted = job.state().accepted().stream()
+                .flatMap(verdict -> verdict.remedyIds().stream())
+                .flatMap(id -> Remedy.find(id).stream());
+        Stream<Remedy> done = Stream.concat(job.state().remedied().cures().stream(), rig.replaced().cures().stream())
+                .flatMap(cure -> cure.remedies().stream());
+        return Stream.concat(accepted, done).distinct().toArray(Remedy[]::new);
     }
 
     /** Readings that were entered otherwise than the vehicle showed. */
