@@ -295,6 +295,23 @@ tell_memory() {
     say "most memory of the process: $(($(sed -n 's/^VmHWM:[^0-9]*\([0-9]*\) kB/\1/p' "/proc/$SERVER/status") / 1024)) MB (heap at most ${OVERTURN_HEAP:-1g})"
 }
 
+# bench_rigs [VEHICLES] [SECONDS]: live vehicles of exercises at once.
+bench_rigs() {
+    VEHICLES=${1:-30} SECONDS_LONG=${2:-60}
+    step "Building" maven package -DskipTests
+    with_test_database measure_rigs
+}
+
+measure_rigs() { serve_for_measuring run_rigs; }
+
+run_rigs() { measuring overturn.bench.LiveRigsLoad "$ADDRESS" "$SERVER" "$VEHICLES" "$SECONDS_LONG"; }
+
+# bench_trainees [EXERCISES] [SEED]: simulated trainees through the same exercises.
+bench_trainees() {
+    step "Building" maven package -pl core,secondworld,bench -DskipTests >&2
+    java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.Trainees "${1:-500}" "${2:-7}"
+}
+
 # fill_bay OPEN CLOSED: lines of jobs that are no more than lines, as the bay sees them.
 fill_bay() {
     keeper_sql "

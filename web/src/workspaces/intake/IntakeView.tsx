@@ -1,111 +1,25 @@
 import clsx from "clsx";
 import { RadioGroup } from "radix-ui";
-import { useEffect, useState, type ReactNode } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
-import { api, Refusal } from "../../domain/api";
-import type { Exercise, Vehicle } from "../../domain/types";
-import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
+import { useState, type ReactNode } from "react";
+import { useNavigate } from "react-router";
+import type { Vehicle } from "../../domain/types";
 import { useSettings, useVehicleWord } from "../../domain/settings";
-import { useWrite } from "../../domain/useOutbox";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
-import { useGo } from "../../ui/useGo";
-import { useExercise } from "../practice/usePractice";
 import { BehaviourCurve } from "./behaviours";
 import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
-import {
-  ABOUT,
-  anotherCircuit,
-  draftOf,
-  emptyDraft,
-  NO_COMPLAINT,
-  offered,
-  request,
-  unfilled,
-  type IntakeDraft,
-  type IntakeField,
-} from "./state";
+import { ABOUT, anotherCircuit, NO_COMPLAINT, offered, type IntakeField } from "./state";
+import { ForExercise } from "./ForExercise";
+import { useIntake } from "./useIntake";
 
-const DRAFT = "intake";
 /** Vehicles that are refused by name, each with the caution that says why. */
 const REFUSED: [string, UiWord][] = [
   ["out-of-scope", "outOfScope"],
   ["not-modelled", "notModelled"],
 ];
-
-function useIntake() {
-  const [draft, setDraft] = useState<IntakeDraft>(() => emptyDraft(() => crypto.randomUUID()));
-  const [missing, setMissing] = useState<IntakeField[]>([]);
-  const [refused, setRefused] = useState("");
-  const [busy, setBusy] = useState(false);
-  const go = useGo();
-  const [asked] = useSearchParams();
-  const mended = asked.get("mend");
-  const back = asked.get("back") ?? undefined;
-  const exerciseId = asked.get("exercise") ?? undefined;
-  const exercise = useExercise(exerciseId ?? "").data;
-  const { layout: named, word } = useSettings();
-  useEffect(() => {
-    if (!exercise) return;
-    const { line, felt, variant, sometimes } = exercise;
-    const told = word(`driver.${felt}.${variant}`);
-    setDraft((now) => ({
-      ...now,
-      jobId: line.id,
-      vehicle: say("practiceNamed", { layout: named(line.layoutId).name }),
-      layoutId: line.layoutId,
-      complaint: sometimes ? `${told} ${say("practiceSometimes")}` : told,
-    }));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when it is there
-  }, [exercise]);
-  const write = useWrite(draft.jobId);
-  useEffect(() => {
-    if (back !== undefined)
-      void api
-        .job(back)
-        .then(({ vehicle, vehicleId, layoutId, about, accepted }) => {
-          const work = accepted?.asWork ?? [];
-          setDraft((now) => ({ ...now, vehicle, vehicleId, layoutId, about, work, recentWork: work.length > 0 }));
-        })
-        .catch(() => undefined);
-  }, [back]);
-  useEffect(() => {
-    if (back !== undefined || exerciseId !== undefined) return;
-    void (async () => {
-      const refusedWrite = mended === null ? undefined : await find(mended);
-      const kept = refusedWrite ? draftOf(refusedWrite) : await readDraft<IntakeDraft>(DRAFT);
-      if (kept) setDraft((now) => ({ ...now, ...kept }));
-    })();
-  }, [mended, back, exerciseId]);
-  const change = (part: Partial<IntakeDraft>) => {
-    const next = { ...draft, ...part };
-    setDraft(next);
-    setMissing((fields) => fields.filter((field) => !(field in part)));
-    if (exerciseId === undefined) void saveDraft(DRAFT, next);
-  };
-  const open = async () => {
-    const empty = unfilled(draft);
-    setMissing(empty);
-    if (empty.length > 0) {
-      document.getElementById(`intake-${empty[0]}`)?.scrollIntoView({ block: "center" });
-      return;
-    }
-    setBusy(true);
-    try {
-      const { entryId, jobId: _job, ...body } = request(draft);
-      await write("jobs", back === undefined ? body : { ...body, comesBackFrom: back }, entryId);
-      if (exerciseId === undefined) await dropDraft(DRAFT);
-      go(`/jobs/${draft.jobId}`);
-    } catch (e) {
-      setRefused(e instanceof Refusal ? e.message : String(e));
-      setBusy(false);
-    }
-  };
-  return { draft, change, missing, refused, busy, open, back, exercise };
-}
 
 /** A new job: short, in the order of the talk with the driver. */
 export function IntakeView() {
@@ -325,24 +239,6 @@ export function IntakeView() {
         </Button>
       </footer>
     </>
-  );
-}
-
-/** The intake of an exercise: vehicle and complaint are told, the rest is asked as of any driver. */
-function ForExercise({ exercise }: { exercise: Exercise }) {
-  const { word } = useSettings();
-  const { line } = exercise;
-  return (
-    <section className="practice-band ml-5 grid gap-2 py-3 pr-3">
-      <p className="label font-semibold uppercase">{say("practiceBand")}</p>
-      {line.lessonId !== undefined && <p className="text-lg">{word(`lesson.${line.lessonId}.before`)}</p>}
-      <p>
-        {say("practiceIntakeHow")}{" "}
-        <Link to={`/practice/${line.id}`} className="underline">
-          {say("practiceVehicle")}
-        </Link>
-      </p>
-    </section>
   );
 }
 

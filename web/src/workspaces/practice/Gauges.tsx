@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useSettings } from "../../domain/settings";
 import type { Layout, RigMoment } from "../../domain/types";
 import { shownFigure } from "../../domain/units";
+import { marks } from "./state";
 import { say, type UiWord } from "../../domain/words";
 
 const PER_SECOND = 25;
@@ -84,7 +85,16 @@ export function Gauges({ layout, now, past }: { layout: Layout; now?: RigMoment;
                 </span>{" "}
                 <span className="text-soft">{shown.symbol}</span>
               </p>
-              <Trace values={past.map(one.of)} most={one.most} />
+              <div>
+                <Trace values={past.slice(-PER_SECOND * SHOWN_SECONDS).map(one.of)} most={one.most} />
+                <p className="figures flex flex-wrap gap-x-4 text-sm">
+                  {marks(past, one.of).map(({ second, value: then }) => (
+                    <span key={second}>
+                      {second} s: <span className="font-semibold">{shownFigure(then, shown)}</span> {shown.symbol}
+                    </span>
+                  ))}
+                </p>
+              </div>
             </div>
           );
         })}

@@ -9,6 +9,7 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { Calibration } from "./Calibration";
 import { SetForOthers } from "./SetForOthers";
 import { usePracticePage, useSet } from "./usePractice";
 
@@ -27,6 +28,7 @@ export function PracticeView() {
           <div className="grid content-start gap-8">
             <OneOfOnesOwn page={page.data} />
             {may("SET_EXERCISE") && <SetForOthers page={page.data} />}
+            <Calibration claims={page.data.claims} />
             <Done lines={page.data.exercises} />
           </div>
         </div>
@@ -41,7 +43,9 @@ function Course({ page }: { page: Practice }) {
   const set = useSet();
   const done = (lesson: string) =>
     page.exercises.find((e) => e.lessonId === lesson && e.personId === me.id && e.points !== undefined);
-  const next = page.lessons.find((lesson) => !done(lesson.id));
+  const due = (lesson: Practice["lessons"][number]) =>
+    lesson.dueOn !== undefined && lesson.dueOn <= new Date().toISOString().slice(0, 10);
+  const next = page.lessons.find(due) ?? page.lessons.find((lesson) => !done(lesson.id));
   return (
     <section aria-label={say("course")}>
       <h2 className="mb-1 text-2xl font-semibold">{say("course")}</h2>
@@ -62,6 +66,7 @@ function Course({ page }: { page: Practice }) {
                 <span className="text-soft">
                   {layout(lesson.layoutId).name}
                   {ended && ` · ${say("points", { points: ended.points ?? 0 })}`}
+                  {due(lesson) && ` · ${say("courseDue")}`}
                 </span>
               </span>
               <Button

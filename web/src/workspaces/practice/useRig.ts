@@ -5,8 +5,8 @@ import type { Exercise, Rig, RigAct, RigMoment } from "../../domain/types";
 
 /** A foot is told to the vehicle so often at most, ms. */
 const FOOT_EVERY_MS = 100;
-/** What is drawn of the past, in moments. */
-const KEPT = 750;
+/** What is kept of the past, in moments: a minute held, and a little before. */
+const KEPT = 1_700;
 
 /** What the vehicle shows just now, and what it showed before. */
 export interface Live {

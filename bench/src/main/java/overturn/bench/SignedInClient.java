@@ -39,10 +39,16 @@ final class SignedInClient {
     }
 
     HttpResponse<String> send(HttpRequest.Builder request) throws IOException, InterruptedException {
+        return send(request, BodyHandlers.ofString());
+    }
+
+    /** Sends a request whose answer is taken in another way. */
+    <T> HttpResponse<T> send(HttpRequest.Builder request, HttpResponse.BodyHandler<T> body)
+            throws IOException, InterruptedException {
         cookies.getCookieStore().getCookies().stream()
                 .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .forEach(token -> request.setHeader("X-XSRF-TOKEN", token));
-        return http.send(request.build(), BodyHandlers.ofString());
+        return http.send(request.build(), body);
     }
 }

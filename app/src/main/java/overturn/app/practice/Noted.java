@@ -1,5 +1,6 @@
 package overturn.app.practice;
 
+import java.util.List;
 import java.util.UUID;
 import overturn.practice.RigAct;
 
@@ -35,8 +36,20 @@ public sealed interface Noted {
         public static final String KIND = "sure";
     }
 
-    /** The exercise is over and told; how it was judged then, 0 to 100. */
-    record Ended(int points, boolean right) implements Noted {
+    /**
+     * The exercise is over and told, and how it was judged then.
+     *
+     * @param points 0 to 100
+     * @param claims how sure somebody was of what, and what was so
+     */
+    record Ended(int points, boolean right, List<Claim> claims) implements Noted {
         public static final String KIND = "ended";
+
+        public Ended {
+            claims = List.copyOf(claims);
+        }
+
+        /** How sure somebody was, per cent, whether it was so, and how sure the planner then was, 0 to 1. */
+        public record Claim(int percent, boolean needed, double planner) {}
     }
 }

@@ -21,6 +21,7 @@ import overturn.app.api.practice.PracticeViews.LessonView;
 import overturn.app.api.practice.PracticeViews.LineView;
 import overturn.app.api.practice.PracticeViews.PracticePageView;
 import overturn.app.api.practice.PracticeViews.RigView;
+import overturn.app.api.practice.PracticeViews.SureView;
 import overturn.app.api.practice.PracticeViews.TestShown;
 import overturn.app.people.Actor;
 import overturn.app.practice.RigActWords;
@@ -76,14 +77,21 @@ class PracticeController {
 
     @GetMapping
     PracticePageView practice(Actor actor) {
+        List<Practise.Line> lines = practise.lines(actor);
+        List<Practise.Line> own = lines.stream()
+                .filter(line -> line.set().personId().equals(actor.personId()))
+                .toList();
         return new PracticePageView(
                 Arrays.stream(ExerciseKind.values()).map(ExerciseKind::id).toList(),
                 Arrays.stream(ExerciseLevel.values()).map(ExerciseLevel::id).toList(),
-                Lesson.all().stream()
-                        .map(lesson -> new LessonView(lesson.id(), lesson.layoutId()))
-                        .toList(),
-                practise.lines(actor).stream()
+                Lesson.all().stream().map(lesson -> LessonView.of(lesson, own)).toList(),
+                lines.stream()
                         .map(line -> LineView.of(line.set(), line.opened(), line.ended()))
+                        .toList(),
+                own.stream()
+                        .flatMap(line -> line.ended().stream())
+                        .flatMap(ended -> ended.claims().stream())
+                        .map(claim -> new SureView(claim.percent(), claim.needed(), claim.planner()))
                         .toList());
     }
 

@@ -1,6 +1,8 @@
 package overturn.app.api.practice;
 
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -19,8 +21,10 @@ import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.practice.Debrief;
+import overturn.practice.Lesson;
 import overturn.practice.RigState;
 import overturn.practice.Route;
+import overturn.practice.Spacing;
 import overturn.secondworld.LiveVehicle;
 import overturn.suspect.Remedy;
 import overturn.suspect.Repaired;
@@ -30,12 +34,33 @@ final class PracticeViews {
 
     private PracticeViews() {}
 
-    /** What can be chosen, and the exercises that this person may see. */
+    /** What can be chosen, the exercises that this person may see, and how sure this person was so far. */
     record PracticePageView(
-            List<String> kinds, List<String> levels, List<LessonView> lessons, List<LineView> exercises) {}
+            List<String> kinds,
+            List<String> levels,
+            List<LessonView> lessons,
+            List<LineView> exercises,
+            List<SureView> claims) {}
 
-    /** A lesson of the course. */
-    record LessonView(String id, String layoutId) {}
+    /** How sure somebody was, per cent, whether it was so, and how sure the planner then was, 0 to 1. */
+    record SureView(int percent, boolean needed, double planner) {}
+
+    /** A lesson of the course, and when whoever is signed in should do it again. */
+    record LessonView(String id, String layoutId, Optional<LocalDate> dueOn) {
+
+        static LessonView of(Lesson lesson, List<Practise.Line> own) {
+            List<Spacing.Attempt> attempts = own.stream()
+                    .filter(line ->
+                            line.set().lessonId().filter(lesson.id()::equals).isPresent())
+                    .filter(line -> line.ended().isPresent())
+                    .sorted(Comparator.comparing(line -> line.set().setAt()))
+                    .map(line -> new Spacing.Attempt(
+                            LocalDate.ofInstant(line.set().setAt(), ZoneId.systemDefault()),
+                            line.ended().get().points()))
+                    .toList();
+            return new LessonView(lesson.id(), lesson.layoutId(), Spacing.due(attempts));
+        }
+    }
 
     /** An exercise in the list; {@code kind} is told once it is over. */
     record LineView(

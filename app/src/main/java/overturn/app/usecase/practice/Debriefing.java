@@ -30,6 +30,7 @@ import overturn.practice.Debrief;
 import overturn.practice.HiddenTruth;
 import overturn.practice.RigState;
 import overturn.practice.Route;
+import overturn.practice.Score;
 import overturn.practice.Trainee;
 import overturn.procedure.Procedure;
 import overturn.procedure.StateChanges;
@@ -42,15 +43,9 @@ import overturn.verdict.Grade;
 @Component
 public class Debriefing {
 
-    /** Points of an exercise: for what was right, and for what it cost against the planner; chosen. */
-    private static final int FOR_RIGHT = 60;
-
-    private static final int FOR_COST = 40;
-    /** Points that help and each mishap cost, and minutes that asking takes; chosen. */
-    private static final int HELP = 5;
-
-    private static final int MISHAP = 10;
+    /** Minutes that asking takes; chosen. */
     private static final double HELP_MINUTES = 5;
+
     private static final int MOST_KEPT = 200;
 
     private final Practise practise;
@@ -100,7 +95,12 @@ public class Debriefing {
                 id,
                 actor,
                 entryId,
-                () -> new Noted.Ended(told.points(), told.own().right()));
+                () -> new Noted.Ended(
+                        told.points(),
+                        told.own().right(),
+                        told.sures().stream()
+                                .map(c -> new Noted.Ended.Claim(c.percent(), c.needed(), c.planner()))
+                                .toList()));
         return told;
     }
 
@@ -133,7 +133,12 @@ public class Debriefing {
                 rig.state(),
                 helps,
                 claims(noted, job, truth),
-                points(own, compared.get(Trainee.PLANNER), rig.state(), helps));
+                Score.points(
+                        own,
+                        compared.get(Trainee.PLANNER),
+                        helps,
+                        rig.state().mishaps().size(),
+                        rig.state().stopped().isPresent()));
     }
 
     private static BeliefHistory beforeRepair(Jobs.Job job) {
@@ -141,18 +146,6 @@ public class Debriefing {
                 job.assessment().history().model(),
                 job.state().intake(),
                 job.state().readings().stream().filter(r -> r.after().isEmpty()).toList());
-    }
-
-    private static int points(Route own, Route planner, RigState rig, int helps) {
-        if (rig.stopped().isPresent()) {
-            return 0;
-        }
-        double share = Math.min(1, planner.costMinutes() / Math.max(1, own.costMinutes()));
-        int points = (own.right() ? FOR_RIGHT : 0)
-                + (int) Math.round(FOR_COST * share)
-                - HELP * helps
-                - MISHAP * rig.mishaps().size();
-        return Math.max(0, Math.min(100, points));
     }
 
     private static Map<Trainee, Route> compared(LiveRig rig, Jobs.Job job, Workshop workshop) {
