@@ -139,6 +139,7 @@ const writers: { [K in WriteKind]: Writer<K> } = {
   ways: to("ways"),
   fluid: to("fluid"),
   photos: to("photos"),
+  traces: to("traces"),
   walks: to("walks"),
   rests: to("rests"),
   checks: to("checks"),
@@ -217,6 +218,15 @@ export const api = {
   },
   write: <K extends WriteKind>(jobId: string, kind: K, body: Writes[K], signature?: string) =>
     writers[kind](jobId, body, signature),
+  readTrace: (table: string, time?: string, value?: string) =>
+    taken(
+      client.POST("/api/traces", {
+        params: { query: time === undefined || value === undefined ? {} : { time, value } },
+        body: table,
+        bodySerializer: (body) => body,
+        headers: { "Content-Type": "text/csv" },
+      }),
+    ),
   practice: () => taken(client.GET("/api/practice")),
   setExercise: (body: Schemas["SetRequest"]) => taken(client.POST("/api/practice/exercises", { body })),
   exercise: (id: string) => taken(client.GET("/api/practice/exercises/{id}", { params: of(id) })),

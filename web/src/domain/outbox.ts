@@ -73,6 +73,7 @@ const KNOWN: Record<Kind, true> = {
   ways: true,
   fluid: true,
   photos: true,
+  traces: true,
   walks: true,
   rests: true,
   checks: true,

@@ -8,6 +8,8 @@ export type JobList = Schemas["JobListView"];
 export type Entry = Schemas["EntryView"];
 export type Told = Schemas["ToldView"];
 export type PhotoTold = Schemas["PhotoTold"];
+export type TraceTold = Schemas["TraceTold"];
+export type TraceTable = Schemas["TableView"];
 export type Assessment = Schemas["AssessmentView"];
 export type Suspicion = Schemas["SuspicionView"];
 export type Moment = Schemas["MomentView"];
@@ -42,6 +44,7 @@ export interface Writes {
   ways: Schemas["WayRequest"];
   fluid: Schemas["FluidRequest"];
   photos: Schemas["PhotoRequest"];
+  traces: Schemas["TraceRequest"];
   walks: Schemas["WalkRequest"];
   rests: Schemas["RestRequest"];
   checks: Schemas["CheckRequest"];

@@ -32,6 +32,7 @@ const KINDS: Record<Waiting["kind"], UiWord> = {
   ways: "ways",
   fluid: "fluidInCan",
   photos: "keptPhoto",
+  traces: "keptTrace",
   walks: "firstWalk",
   rests: "keptRest",
   "second-checks": "keptSecondCheck",

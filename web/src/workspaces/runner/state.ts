@@ -17,6 +17,15 @@ export interface Code {
   often: Often;
 }
 
+/** A trace as it is kept with a reading. */
+export interface KeptTrace {
+  instrument: string;
+  unit: string;
+  fromSeconds: number;
+  stepSeconds: number;
+  values: number[];
+}
+
 export interface RunnerDraft {
   /** Of the entry it becomes: made when the test is begun, so that it is one entry however often it is sent, from whichever tab. */
   entryId: string;
@@ -32,6 +41,8 @@ export interface RunnerDraft {
   /** Codes as they were read, where the test reads any. */
   codes?: Code[];
   rigCheck: "" | RigCheck;
+  /** What an instrument wrote down, where the figures were taken from it. */
+  trace?: KeptTrace;
   /** Whether the rig was made anew; as the plan asks until somebody says otherwise. */
   newRig?: boolean;
 }
@@ -171,3 +182,16 @@ export function clock(seconds: number): string {
   const whole = Math.max(0, Math.ceil(seconds));
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }
+
+/** Which figures are read so many seconds after a press: their ids by the seconds. */
+export const marksOf = (test: Test): Map<number, string> =>
+  new Map(
+    test.figures.flatMap((figure) => {
+      const second = /^at-(\d+)$/.exec(figure.id)?.[1];
+      return second === undefined ? [] : [[Number(second), figure.id] as const];
+    }),
+  );
+
+/** The id of the entry that keeps the trace of a reading: one for each, however often it is sent. */
+export const traceIdOf = (readingId: string): string =>
+  readingId.replace(/^[0-9a-f]/, (digit) => ((parseInt(digit, 16) + 8) % 16).toString(16));

@@ -7,7 +7,18 @@ import { useJob } from "../../domain/useJob";
 import { useSettings } from "../../domain/settings";
 import type { Assessment, Figure, Test } from "../../domain/types";
 import { useKeepSigned, useKept, useSendNow, useWrite } from "../../domain/useOutbox";
-import { asPlanned, draftOf, emptyRun, figureRequests, pages, phaseOf, spentMinutes, type RunnerDraft } from "./state";
+import {
+  asPlanned,
+  draftOf,
+  emptyRun,
+  figureRequests,
+  pages,
+  phaseOf,
+  spentMinutes,
+  traceIdOf,
+  type KeptTrace,
+  type RunnerDraft,
+} from "./state";
 
 const UNDO_SECONDS = 10;
 
@@ -127,6 +138,21 @@ export function useRunner(jobId: string, procedureId: string) {
       holdUntil: now + UNDO_SECONDS * 1000,
       draftKey: key,
     } satisfies Waiting);
+    if (draft.trace) await keepTrace(draft.trace);
+  };
+  /** What the figures were taken from goes along, once for a reading. */
+  const keepTrace = async (trace: KeptTrace) => {
+    if (!job.data) return;
+    const now = Date.now();
+    await keepSigned({
+      entryId: traceIdOf(draft.entryId),
+      jobId,
+      kind: "traces",
+      body: { readingId: draft.entryId, ...trace },
+      vehicle: job.data.vehicle,
+      madeAt: now,
+      holdUntil: now + (UNDO_SECONDS + 2) * 1000,
+    } satisfies Waiting);
   };
   const enterNow = async () => {
     try {
@@ -164,7 +190,7 @@ export function useRunner(jobId: string, procedureId: string) {
         ? write.refused.findings
         : [{ field: "", given: "", allowed: write.refused.message }]
       : refused,
-    undo: () => void takeBack(draft.entryId),
+    undo: () => void takeBack(draft.entryId).then(() => draft.trace && takeBack(traceIdOf(draft.entryId))),
   };
 }
 

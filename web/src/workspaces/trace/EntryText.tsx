@@ -3,6 +3,7 @@ import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Entry, Job, PhotoTold } from "../../domain/types";
 import { asTyped } from "../../domain/units";
 import { known, say } from "../../domain/words";
+import { TraceChart } from "../../charts/TraceChart";
 import { toldText } from "./entries";
 
 const noted = (value: number) => Number(value.toPrecision(3)).toString().replace("-", "−");
@@ -88,6 +89,13 @@ function Text({ entry, job }: { entry: Entry; job: Job }) {
     );
   }
   if (entry.told?.kind === "photo-taken") return <Photo {...entry.told} />;
+  if (entry.told?.kind === "trace-kept")
+    return (
+      <figure>
+        <TraceChart trace={entry.told} />
+        <figcaption>{toldText(entry.told, word)}</figcaption>
+      </figure>
+    );
   if (entry.told) return <p className="figures">{toldText(entry.told, word)}</p>;
   const struck = job.entries.find((e) => e.id === entry.struckId);
   const about = entry.procedureId ? word(`test.${entry.procedureId}`) : "";

@@ -198,6 +198,7 @@ const STRIKABLE = [
   "check-done",
   "walk-seen",
   "photo-taken",
+  "trace-kept",
   "bleeding-chosen",
   "way-chosen",
   "fluid-taken",

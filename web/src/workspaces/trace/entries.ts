@@ -62,6 +62,8 @@ export function toldText(told: Told, word: Word): string {
       return told.recheckOn === undefined ? say("releasedFinally") : say("releasedUntil", { day: told.recheckOn });
     case "came-back":
       return say("comeback");
+    case "trace-kept":
+      return list([say("traceKept"), told.instrument, word(`test.${told.procedureId}`)]);
     case "photo-taken":
       return list([say("photo"), told.caption]);
   }

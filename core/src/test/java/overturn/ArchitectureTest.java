@@ -33,6 +33,7 @@ class ArchitectureTest {
             "protocol",
             "simulation",
             "measurement",
+            "instrument",
             "procedure",
             "catalogue",
             "repair",

@@ -1,8 +1,7 @@
 package overturn.practice;
 
-import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
+import java.util.OptionalLong;
 
 /**
  * When a lesson comes again, by Leitner's boxes: what went well moves one box up and comes later, what was missed goes
@@ -17,18 +16,17 @@ public final class Spacing {
 
     private Spacing() {}
 
-    /** How a lesson went on a day. */
-    public record Attempt(LocalDate on, int points) {}
+    /** How a lesson went on a day; days are counted from any one. */
+    public record Attempt(long day, int points) {}
 
     /** The day from which a lesson is due again; empty where it was never done. */
-    public static Optional<LocalDate> due(List<Attempt> inOrder) {
+    public static OptionalLong due(List<Attempt> inOrder) {
         int box = 0;
-        Optional<LocalDate> last = Optional.empty();
+        OptionalLong last = OptionalLong.empty();
         for (Attempt attempt : inOrder) {
             box = attempt.points() >= WENT_WELL ? Math.min(DAYS.length - 1, box + (last.isPresent() ? 1 : 0)) : 0;
-            last = Optional.of(attempt.on());
+            last = OptionalLong.of(attempt.day());
         }
-        int days = DAYS[box];
-        return last.map(on -> on.plusDays(days));
+        return last.isPresent() ? OptionalLong.of(last.getAsLong() + DAYS[box]) : last;
     }
 }

@@ -34,6 +34,7 @@ public sealed interface Entry
                 Entry.CameBack,
                 Entry.WalkSeen,
                 Entry.PhotoTaken,
+                Entry.TraceKept,
                 Entry.NoteWritten,
                 Entry.DataErased,
                 RepairEntry {
@@ -404,6 +405,38 @@ public sealed interface Entry
      */
     record PhotoTaken(String sha256, String caption, String procedureId) implements Entry {
         public static final String KIND = "photo-taken";
+
+        @Override
+        public String kind() {
+            return KIND;
+        }
+    }
+
+    /**
+     * What an instrument wrote down while a test was done.
+     *
+     * @param readingId the reading that was taken from it
+     * @param instrument what it is called
+     * @param unit of the values
+     * @param fromSeconds when the first value stood, counted from the press
+     * @param values at even steps of {@code stepSeconds}
+     */
+    record TraceKept(
+            String readingId,
+            String procedureId,
+            String instrument,
+            String unit,
+            double fromSeconds,
+            double stepSeconds,
+            List<Double> values)
+            implements Entry {
+        public static final String KIND = "trace-kept";
+
+        /** @throws IllegalArgumentException if the reading has no id */
+        public TraceKept {
+            UUID.fromString(readingId);
+            values = List.copyOf(values);
+        }
 
         @Override
         public String kind() {

@@ -57,6 +57,7 @@ class EntryJson {
             Map.entry(Entry.PartMoved.KIND, Entry.PartMoved.class),
             Map.entry(Entry.WalkSeen.KIND, Entry.WalkSeen.class),
             Map.entry(Entry.PhotoTaken.KIND, Entry.PhotoTaken.class),
+            Map.entry(Entry.TraceKept.KIND, Entry.TraceKept.class),
             Map.entry(Entry.CameBack.KIND, Entry.CameBack.class));
     /**
      * By kind, what brings a body from version n (the first: 1) to the next; a kind without any is still in its first

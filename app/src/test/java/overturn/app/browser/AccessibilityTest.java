@@ -21,6 +21,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
+import overturn.app.support.ExerciseFlow;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.RepairFlow;
 import overturn.app.support.Screens;
@@ -172,6 +173,41 @@ class AccessibilityTest {
         page.getByLabel("60 s", new Page.GetByLabelOptions().setExact(true)).fill("900");
         page.getByText("is not possible here").waitFor();
         assertClean(page, "runner entry with a figure that cannot be");
+    }
+
+    /** The live vehicle, its parts, the tests to choose from, and what was hidden. */
+    @Test
+    void practice(OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        String lesson =
+                new ExerciseFlow(api, "ines-quill", "hold-off-and-on").open().id();
+        String ended = new ExerciseFlow(api, "ines-quill", "where-it-is-trapped")
+                .open()
+                .test("return-time")
+                .sure("set-output-rod", 70)
+                .end()
+                .id();
+        for (String theme : List.of("light", "dark")) {
+            Screens screens = signedIn(server, 1280, 800, theme).open("/practice");
+            Page page = screens.page();
+            screens.heading("The course").waitFor();
+            assertClean(page, "practice, " + theme);
+            screens.open("/practice/" + lesson);
+            page.getByText("live", new Page.GetByTextOptions().setExact(true)).waitFor();
+            assertClean(page, "live vehicle, " + theme);
+            screens.button("Front left").first().click();
+            page.getByRole(AriaRole.DIALOG).waitFor();
+            assertClean(page, "part of the live vehicle, " + theme);
+            screens.open("/jobs/" + lesson).heading("What would you test next?").waitFor();
+            assertClean(page, "exercise, " + theme);
+            screens.button("Choose a test").click();
+            page.getByRole(AriaRole.DIALOG).waitFor();
+            assertClean(page, "tests to choose from, " + theme);
+            screens.open("/practice/" + ended + "/debrief")
+                    .heading("Ways through the same vehicle")
+                    .waitFor();
+            assertClean(page, "what was hidden, " + theme);
+        }
     }
 
     /** Before anybody is signed in, and where people are looked after. */

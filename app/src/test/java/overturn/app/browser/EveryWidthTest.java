@@ -15,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
+import overturn.app.support.ExerciseFlow;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.RepairFlow;
 import overturn.app.support.Screens;
@@ -69,6 +70,21 @@ class EveryWidthTest {
                 "/layouts/new?from=ardle-mail-trike"));
         views.addAll(List.of("/jobs/" + traced, "/jobs/" + traced + "/bench"));
         List.of("work", "bleed", "proving", "card").forEach(view -> views.add("/jobs/" + repaired + "/" + view));
+        String lesson =
+                new ExerciseFlow(api, "ines-quill", "hold-off-and-on").open().id();
+        String ended = new ExerciseFlow(api, "ines-quill", "hold-off-and-on")
+                .open()
+                .test("hold-medium")
+                .sure("renew-master", 70)
+                .end()
+                .id();
+        views.addAll(List.of(
+                "/practice",
+                "/intake?exercise=" + new ExerciseFlow(api, "ines-quill", "clutch-stroke").id(),
+                "/practice/" + lesson,
+                "/jobs/" + lesson,
+                "/practice/" + lesson + "/debrief",
+                "/practice/" + ended + "/debrief"));
         for (String view : views) {
             screens.open(view);
             found.addAll(looked(page, view, TARGET_PX));

@@ -17,6 +17,7 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
+import overturn.app.support.ExerciseFlow;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.RepairFlow;
 import overturn.app.support.Screens;
@@ -101,21 +102,18 @@ class ScreenshotsTest {
                 .fill("7/8 in");
         wide.button("Put a modulator in").click();
         shot(wide, "circuit-editor");
-        wide.open("/layouts").heading("Corvane flatbed").waitFor();
-        shot(wide, "circuits");
-
         wide.open("/workshop").heading("Tools").waitFor();
         shot(wide, "workshop");
 
         ofTheHalfAfterTheVerdict(server);
         ofPeople(server);
+        ofPractice(server);
 
         Screens dark = device(server, 1280, 800, "dark");
         dark.heading("Tarn SK 07").click();
         shot(dark, "verdict-dark");
 
         Screens tablet = device(server, 820, 1180, "light").open(job);
-        shot(tablet, "trace-tablet");
         tablet.open(job + "/tests/hold-gentle");
         tablet.button("Go on").click();
         tablet.button("Go on").click();
@@ -155,6 +153,30 @@ class ScreenshotsTest {
         flow.pass("chocks");
         wide.open("/jobs/" + id + "/proving").heading("Tarn SK 21").waitFor();
         shot(wide, "proving");
+    }
+
+    /** The live vehicle of the first lesson, pressed; then what was hidden. */
+    private static void ofPractice(OverturnServer.Running server) {
+        ExerciseFlow lesson =
+                new ExerciseFlow(new ApiClient(server.address()), "tobias-renn", "hold-off-and-on").open();
+        Screens wide = device(server, 1280, 800, "light").open("/practice/" + lesson.id());
+        Page page = wide.page();
+        page.getByText("live", new Page.GetByTextOptions().setExact(true)).waitFor();
+        wide.button("Pressure").click();
+        wide.button("200 N").click();
+        page.getByText("5 s:").first().waitFor();
+        shot(wide, "practice-vehicle");
+        wide.button("Let go").click();
+        lesson.test("hold-medium")
+                .test("return-time")
+                .test("hold-gentle")
+                .sure("renew-master", 90)
+                .end();
+        wide.open("/practice/" + lesson.id() + "/debrief")
+                .page()
+                .getByText("Ways through the same vehicle")
+                .waitFor();
+        shot(wide, "debrief");
     }
 
     /** Who works here, and a tablet that is handed over. */

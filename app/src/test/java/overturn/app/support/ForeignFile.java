@@ -83,6 +83,30 @@ public final class ForeignFile {
                                 .toList()));
         taken(flow, "notes", Map.of("text", "from the bench", "calculatorId", "travel", "inputs", List.of()));
         taken(flow, "photos", Map.of("image", picture("jpg"), "caption", "a wet boot"));
+        String reading = flow.now()
+                .get("entries")
+                .valueStream()
+                .filter(e -> "reading-taken".equals(e.get("kind").asString()))
+                .reduce((first, last) -> last)
+                .orElseThrow()
+                .get("id")
+                .asString();
+        taken(
+                flow,
+                "traces",
+                Map.of(
+                        "readingId",
+                        reading,
+                        "instrument",
+                        "Logger",
+                        "unit",
+                        "mm",
+                        "fromSeconds",
+                        -1,
+                        "stepSeconds",
+                        0.5,
+                        "values",
+                        List.of(0, 4.5, 30, 31)));
         taken(flow, "parts", Map.of("part", "master", "state", "ordered", "note", "from the mainland"));
         JsonNode entries = flow.now().get("entries");
         taken(flow, "strikes", Map.of("struckId", entries.get(1).get("id").asString(), "why", "told wrong"));

@@ -36,7 +36,7 @@ public final class Requests {
     }
 
     /** A field that was left out, or sent as null, is not there. */
-    private static Stamp stamp(UUID entryId, Integer sequence, Actor actor, Optional<Long> takenSecondsAgo) {
+    static Stamp stamp(UUID entryId, Integer sequence, Actor actor, Optional<Long> takenSecondsAgo) {
         return new Stamp(entryId, sequence, actor, takenSecondsAgo == null ? null : takenSecondsAgo.orElse(null), null);
     }
 

@@ -11,6 +11,7 @@ import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.DataErased;
 import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.Entry.PhotoTaken;
+import overturn.app.job.Entry.TraceKept;
 import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CheckDone;
@@ -42,6 +43,7 @@ import overturn.proving.Proving;
     @JsonSubTypes.Type(value = ToldView.ReleaseTold.class, name = JobReleased.KIND),
     @JsonSubTypes.Type(value = ToldView.WalkTold.class, name = WalkSeen.KIND),
     @JsonSubTypes.Type(value = ToldView.PhotoTold.class, name = PhotoTaken.KIND),
+    @JsonSubTypes.Type(value = ToldView.TraceTold.class, name = TraceKept.KIND),
     @JsonSubTypes.Type(value = ToldView.PartTold.class, name = PartMoved.KIND),
     @JsonSubTypes.Type(value = ToldView.ComebackTold.class, name = CameBack.KIND)
 })
@@ -92,6 +94,16 @@ public sealed interface ToldView {
 
     /** A picture, by its digest. */
     record PhotoTold(String sha256, String caption, String procedureId) implements ToldView {}
+
+    /** What an instrument wrote down during a test, at even steps, the first so many seconds from the press. */
+    record TraceTold(
+            String procedureId,
+            String instrument,
+            String unit,
+            double fromSeconds,
+            double stepSeconds,
+            List<Double> values)
+            implements ToldView {}
 
     /** A part that was asked for, ordered, came, went back. */
     record PartTold(
@@ -144,6 +156,14 @@ public sealed interface ToldView {
                     .toList());
         } else if (entry instanceof PhotoTaken photo) {
             told = new PhotoTold(photo.sha256(), photo.caption(), photo.procedureId());
+        } else if (entry instanceof TraceKept trace) {
+            told = new TraceTold(
+                    trace.procedureId(),
+                    trace.instrument(),
+                    trace.unit(),
+                    trace.fromSeconds(),
+                    trace.stepSeconds(),
+                    trace.values());
         } else if (entry instanceof PartMoved moved) {
             told = new PartTold(moved.part(), moved.state(), moved.note());
         } else if (entry instanceof CameBack) {

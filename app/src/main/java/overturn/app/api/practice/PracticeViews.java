@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -55,10 +56,15 @@ final class PracticeViews {
                     .filter(line -> line.ended().isPresent())
                     .sorted(Comparator.comparing(line -> line.set().setAt()))
                     .map(line -> new Spacing.Attempt(
-                            LocalDate.ofInstant(line.set().setAt(), ZoneId.systemDefault()),
+                            LocalDate.ofInstant(line.set().setAt(), ZoneId.systemDefault())
+                                    .toEpochDay(),
                             line.ended().get().points()))
                     .toList();
-            return new LessonView(lesson.id(), lesson.layoutId(), Spacing.due(attempts));
+            OptionalLong due = Spacing.due(attempts);
+            return new LessonView(
+                    lesson.id(),
+                    lesson.layoutId(),
+                    due.isPresent() ? Optional.of(LocalDate.ofEpochDay(due.getAsLong())) : Optional.empty());
         }
     }
 

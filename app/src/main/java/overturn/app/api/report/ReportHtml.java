@@ -22,6 +22,7 @@ import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
+import overturn.app.job.Entry.TraceKept;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.JobState;
 import overturn.app.job.LoggedEntry;
@@ -159,6 +160,7 @@ final class ReportHtml {
         }
         struck();
         pictures();
+        traces();
         if (job.status().mayMove().answer() != MayMove.Answer.RELEASED) {
             html.append("<p class=\"caution\">")
                     .append(escaped(word("caution.not-to-be-driven")))
@@ -184,6 +186,27 @@ final class ReportHtml {
                     .append("\"/><p class=\"quiet\">")
                     .append(escaped(photo.caption().isEmpty() ? "" : photo.caption() + " · "))
                     .append(escaped(at(logged.takenAt())))
+                    .append("</p></div>");
+        }
+    }
+
+    /** What instruments wrote down, each with the test and when it was kept. */
+    private void traces() {
+        List<LoggedEntry> kept = state.log().stream()
+                .filter(logged -> logged.entry() instanceof TraceKept)
+                .filter(logged -> !state.struckIds().contains(logged.id()))
+                .toList();
+        if (kept.isEmpty()) {
+            return;
+        }
+        title("Traces");
+        for (LoggedEntry logged : kept) {
+            TraceKept trace = (TraceKept) logged.entry();
+            html.append("<div class=\"picture\">")
+                    .append(ReportTrace.svg(trace))
+                    .append("<p class=\"quiet\">")
+                    .append(escaped(word("test." + trace.procedureId()) + " · " + trace.instrument() + ", "
+                            + trace.unit() + " · " + at(logged.takenAt())))
                     .append("</p></div>");
         }
     }

@@ -18,6 +18,7 @@ import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import overturn.app.job.Entry.TestSetAside;
+import overturn.app.job.Entry.TraceKept;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.Entry.WalkSeen;
 import overturn.app.job.RepairEntry.BleedingChosen;
@@ -58,6 +59,13 @@ final class EntryRules {
     static final int MOST_NOTE = 2000;
     static final int MOST_PART = 80;
     static final int MOST_CAPTION = 200;
+    /** Of a kept trace: two minutes at ten a second. */
+    static final int MOST_TRACE_VALUES = 1200;
+
+    private static final double LEAST_STEP_SECONDS = 0.02;
+    private static final double MOST_STEP_SECONDS = 10;
+    private static final double MOST_TRACE_SECONDS = 600;
+    private static final double MOST_TRACE_VALUE = 100_000;
     static final int MOST_STROKES = 200;
     static final int MOST_WORK = 12;
     static final int MOST_CODES = 40;
@@ -140,9 +148,34 @@ final class EntryRules {
             that(DIGEST.matcher(photo.sha256()).matches(), "sha256", photo.sha256(), "64 hexadecimal digits");
             most("caption", photo.caption(), MOST_CAPTION);
             most("procedureId", photo.procedureId(), MOST_ID);
+        } else if (entry instanceof TraceKept trace) {
+            check(trace);
         } else {
             checkWords(entry);
         }
+    }
+
+    private void check(TraceKept trace) {
+        id("procedureId", trace.procedureId());
+        text("instrument", trace.instrument(), MOST_PART);
+        that(MeasureUnit.ofSymbol(trace.unit()).isPresent(), "unit", trace.unit(), "a unit of the list");
+        that(
+                trace.stepSeconds() >= LEAST_STEP_SECONDS && trace.stepSeconds() <= MOST_STEP_SECONDS,
+                "stepSeconds",
+                trace.stepSeconds(),
+                Checks.range(LEAST_STEP_SECONDS, MOST_STEP_SECONDS, "s"));
+        that(
+                Math.abs(trace.fromSeconds()) <= MOST_TRACE_SECONDS,
+                "fromSeconds",
+                trace.fromSeconds(),
+                Checks.range(-MOST_TRACE_SECONDS, MOST_TRACE_SECONDS, "s"));
+        that(
+                trace.values().size() >= 2
+                        && trace.values().size() <= MOST_TRACE_VALUES
+                        && trace.values().stream().allMatch(v -> Double.isFinite(v) && Math.abs(v) <= MOST_TRACE_VALUE),
+                "values",
+                trace.values().size() + " values",
+                "2 to " + MOST_TRACE_VALUES + " numbers");
     }
 
     private void checkWords(Entry entry) {
