@@ -11,7 +11,7 @@ import java.util.OptionalDouble;
  */
 public record Trace(List<Sample> samples) {
 
-    /** Samples of one trace; a minute at a thousand a second is less. */
+    /** Samples of one trace, three minutes at a thousand a second; chosen. */
     public static final int MOST_SAMPLES = 200_000;
     /** Between samples further apart an instrument dropped out, s; chosen. */
     static final double DROP_OUT_SECONDS = 1.5;

@@ -29,7 +29,7 @@ class TraceTest {
         return new Trace(samples);
     }
 
-    @Property(tries = 100)
+    @Property(tries = 100, seed = "42")
     void marksAreThoseOfATape(
             @ForAll @DoubleRange(min = -20, max = 200) double restMm,
             @ForAll @DoubleRange(min = 1.5, max = 8) double restSeconds,
