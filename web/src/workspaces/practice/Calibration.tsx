@@ -15,16 +15,16 @@ export function Calibration({ claims }: { claims: Practice["claims"] }) {
     <section aria-label={say("calibration")} className="border-2 border-ink bg-panel p-4">
       <h2 className="text-2xl font-semibold">{say("calibration")}</h2>
       <p className="mb-3">{say("calibrationWhy")}</p>
-      <svg viewBox={`-34 -10 ${SIZE + 60} ${SIZE + 44}`} className="w-full max-w-80" role="img" aria-label={told(own)}>
+      <svg viewBox={`-56 -14 ${SIZE + 90} ${SIZE + 62}`} className="w-full max-w-80" role="img" aria-label={told(own)}>
         <path d={`M0 0V${SIZE}H${SIZE}`} fill="none" stroke="var(--ink)" strokeWidth="2" />
         <path d={`M0 ${SIZE}L${SIZE} 0`} stroke="var(--rule)" strokeWidth="2" strokeDasharray="6 5" />
         {[0, 0.5, 1].map((share) => (
           <g key={share} className="figures fill-soft text-[13px]">
             <text x={at(share)} y={SIZE + 18} textAnchor="middle">
-              {percent(share)}
+              {100 * share} %
             </text>
             <text x={-6} y={SIZE - at(share) + 4} textAnchor="end">
-              {percent(share)}
+              {100 * share} %
             </text>
           </g>
         ))}
