@@ -165,8 +165,7 @@ reset_demo() {
 write_heads() {
     local file=${1:-$VAR/heads.csv}
     use_database && cluster_runs "$CLUSTER" || fail 6 "The database is not up; './overturn start' starts it"
-    keeper_sql "copy (select distinct on (job_id) job_id, sequence, hash from log_entry order by job_id, sequence desc) to stdout (format csv)" overturn \
-        >"$file.new" || fail 6 "The database refused"
+    heads_of overturn >"$file.new" || fail 6 "The database refused"
     mv -f "$file.new" "$file"
     say "$(wc -l <"$file") logs are written down in $file; keep it where nobody who can reach the database can"
 }
@@ -176,17 +175,7 @@ verify_logs() {
     local found
     use_database && cluster_runs "$CLUSTER" || fail 6 "The database is not up; './overturn start' starts it"
     [ $# = 0 ] || [ -f "$1" ] || fail 2 "There is no file $1"
-    found=$(
-        {
-            echo "create temp table heads (job_id uuid, sequence integer, hash text);"
-            if [ $# = 1 ]; then
-                echo "copy heads from stdin (format csv);"
-                cat "$1"
-                printf '%s\n' '\.'
-            fi
-            cat "$ROOT/scripts/verify.sql"
-        } | PGPASSWORD=$KEEPER_PASSWORD psql -qtA -v ON_ERROR_STOP=1 -h 127.0.0.1 -p "$DB_PORT" -U keeper -d overturn
-    ) || fail 6 "The database refused, or $* is no file of heads"
+    found=$(findings overturn "$@") || fail 6 "The database refused, or $* is no file of heads"
     if [ -n "$found" ]; then
         printf '%s\n' "$found"
         fail 7 "$(printf '%s\n' "$found" | wc -l) findings"

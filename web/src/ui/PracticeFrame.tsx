@@ -1,8 +1,7 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, type ReactNode } from "react";
 import { Link, useLocation } from "react-router";
 import { Practising, useMe } from "../domain/session";
-import type { Job } from "../domain/types";
+import { useJob } from "../domain/useJob";
 import { say } from "../domain/words";
 
 /** Every page of a job that is an exercise says so on top, and may do what is only practised. */
@@ -10,13 +9,7 @@ export function PracticeFrame({ children }: { children: ReactNode }) {
   const { pathname } = useLocation();
   const me = useMe();
   const jobId = /^\/jobs\/([^/]+)/.exec(pathname)?.[1] ?? "";
-  const queries = useQueryClient();
-  const queryKey = ["job", jobId];
-  const job = useQuery({
-    queryKey,
-    queryFn: () => queries.getQueryData<Job>(queryKey) ?? Promise.reject(new Error("not asked for yet")),
-    enabled: false,
-  });
+  const job = useJob(jobId);
   const practice = job.data?.practice;
   useEffect(() => {
     if (!practice) return;

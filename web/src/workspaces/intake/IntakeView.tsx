@@ -70,6 +70,7 @@ export function IntakeView() {
               maxLength={80}
               placeholder={say("intakeVehicleHint")}
               value={draft.vehicle}
+              disabled={intake.exercise !== undefined}
               onChange={(e) => change({ vehicle: e.target.value, vehicleId: undefined })}
               className="min-h-14 w-full border-2 border-ink px-3 text-lg placeholder:text-soft"
             />

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
 import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Exercise, Layout, Rig, RigAct, RigMoment } from "../../domain/types";
@@ -13,6 +13,7 @@ import { Gauges } from "./Gauges";
 import { PartActs } from "./PartActs";
 import { Pedal } from "./Pedal";
 import { fitted } from "./state";
+import { useEnterMarks } from "./useEnterMarks";
 import { useExercise } from "./usePractice";
 import { useHands, useLiveRig } from "./useRig";
 
@@ -35,6 +36,8 @@ function Bench({ exercise }: { exercise: Exercise }) {
   const sheet = layout(line.layoutId);
   const live = useLiveRig(line.id);
   const hands = useHands(line.id);
+  const [asked] = useSearchParams();
+  const marked = useEnterMarks(line.id, line.opened ? asked.get("for") : null);
   const [part, setPart] = useState<string>();
   return (
     <>
@@ -75,7 +78,13 @@ function Bench({ exercise }: { exercise: Exercise }) {
               {hands.refused}
             </p>
           )}
-          <Gauges layout={sheet} now={live.now} past={live.past} />
+          <Gauges
+            layout={sheet}
+            now={live.now}
+            past={live.past}
+            test={marked.test}
+            onEnter={(shows, instrument) => void marked.enter(live.past, shows, instrument)}
+          />
         </aside>
       </main>
       {part !== undefined && (

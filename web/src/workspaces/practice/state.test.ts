@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Layout, Rig, RigMoment } from "../../domain/types";
-import { calibration, fitted, marks } from "./state";
+import { calibration, fitted, marks, traceOf, zeroOf } from "./state";
 
 const moment = (tick: number, forceN: number, travelMm: number): RigMoment => ({
   tick,
@@ -16,6 +16,7 @@ const moment = (tick: number, forceN: number, travelMm: number): RigMoment => ({
   heatC: 0,
   dripMlPerMinute: 0,
   aboveMinimumMl: 80,
+  read: { "travel-tape": travelMm },
 });
 
 describe("marks of a held pedal", () => {
@@ -33,6 +34,20 @@ describe("marks of a held pedal", () => {
     expect(first?.value).toBeCloseTo(34.9, 0);
     expect((second?.value ?? 0) - (first?.value ?? 0)).toBeCloseTo(10, 5);
     expect(more).toEqual([]);
+  });
+
+  it("are left out where the instrument had dropped out", () => {
+    const dropped = held(20).map((m) => (m.tick >= 180 && m.tick < 230 ? { ...m, read: {} } : m));
+    expect(marks(dropped, (m) => m.read["travel-tape"]).map((mark) => mark.second)).toEqual([15]);
+  });
+
+  it("come with a trace from the zero of the instrument", () => {
+    const tape = (m: RigMoment) => m.travelMm + 7;
+    const trace = traceOf(held(20), tape);
+    expect(zeroOf(held(20), tape)).toBe(7);
+    expect(trace.fromSeconds).toBeCloseTo(-2, 0);
+    expect(trace.values[0]).toBe(0);
+    expect(Math.max(...trace.values)).toBeCloseTo(50, 0);
   });
 
   it("are gone once the foot has left", () => {

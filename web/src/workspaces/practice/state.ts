@@ -30,18 +30,60 @@ const PRESSED_N = 5;
 /** As long as the force changes by more in a fifth of a second, it is still being made, N. */
 const STEADY_N = 4;
 
-/** What stood at each mark since the pedal was last pressed and the force made; only marks that have come. */
-export function marks(past: RigMoment[], of: (moment: RigMoment) => number): { second: number; value: number }[] {
+/** What an instrument shows at a moment; nothing while it has dropped out. */
+export type Shows = (moment: RigMoment) => number | undefined;
+
+/** Where in the past the pedal was last pressed and the force made; nothing while no foot is there. */
+function pressedAt(past: RigMoment[]): number | undefined {
   const last = past[past.length - 1];
-  if (!last || last.forceN < PRESSED_N) return [];
+  if (!last || last.forceN < PRESSED_N) return undefined;
   let from = past.length - 1;
   while (from > 0 && (past[from - 1]?.forceN ?? 0) >= PRESSED_N) from--;
   const step = TICKS_PER_SECOND / 5;
   while (from + step < past.length && Math.abs((past[from + step]?.forceN ?? 0) - (past[from]?.forceN ?? 0)) > STEADY_N)
     from++;
-  const start = past[from]?.tick ?? 0;
+  return from;
+}
+
+/** What stood at each mark since the press; only marks that have come and at which the instrument showed something. */
+export function marks(past: RigMoment[], of: Shows): { second: number; value: number }[] {
+  const from = pressedAt(past);
+  const start = from === undefined ? undefined : past[from]?.tick;
+  if (start === undefined) return [];
   return MARKS.flatMap((second) => {
     const at = past.find((moment) => moment.tick >= start + second * TICKS_PER_SECOND);
-    return at === undefined ? [] : [{ second, value: of(at) }];
+    const value = at && of(at);
+    return value === undefined ? [] : [{ second, value }];
   });
+}
+
+const BEFORE_TICKS = 2 * TICKS_PER_SECOND;
+/** Of the moments so many are kept: ten and a bit in a second are enough. */
+const EVERY_TICKS = 2;
+
+/** What an instrument showed before it was pressed: its zero. */
+export function zeroOf(past: RigMoment[], of: Shows): number {
+  const free = past.filter((moment) => moment.forceN < 1).slice(-BEFORE_TICKS);
+  const shown = free
+    .map(of)
+    .filter((value) => value !== undefined)
+    .sort((a, b) => a - b);
+  return shown[Math.floor(shown.length / 2)] ?? 0;
+}
+
+/** What an instrument wrote down about the press, from its zero, as it is kept with a reading. */
+export function traceOf(past: RigMoment[], of: Shows): { fromSeconds: number; stepSeconds: number; values: number[] } {
+  const from = pressedAt(past) ?? 0;
+  const zero = zeroOf(past, of);
+  const first = Math.max(0, from - BEFORE_TICKS);
+  let before = 0;
+  const values = past
+    .slice(first)
+    .filter((_, at) => at % EVERY_TICKS === 0)
+    .map((moment) => (before = (of(moment) ?? before + zero) - zero));
+  return {
+    fromSeconds: (first - from) / TICKS_PER_SECOND,
+    stepSeconds: EVERY_TICKS / TICKS_PER_SECOND,
+    values: values.map((value) => Math.round(value * 100) / 100),
+  };
 }

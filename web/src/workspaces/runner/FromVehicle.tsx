@@ -42,7 +42,7 @@ export function FromVehicle({ runner, test, job }: { runner: ReturnType<typeof u
         <Button large disabled={busy} onClick={() => void done()}>
           {say(busy ? "practiceTesting" : shown ? "practiceTestAgain" : "practiceTest")}
         </Button>
-        <Link to={`/practice/${job.id}`} className="grid min-h-16 place-items-center underline">
+        <Link to={`/practice/${job.id}?for=${test.id}`} className="grid min-h-16 place-items-center underline">
           {say("practiceByHand")}
         </Link>
       </div>

@@ -157,6 +157,7 @@ export function useRunner(jobId: string, procedureId: string) {
   const enterNow = async () => {
     try {
       await sendNow(draft.entryId);
+      if (draft.trace) await sendNow(traceIdOf(draft.entryId));
     } catch (e) {
       setRefused(asFindings(e));
     }

@@ -8,6 +8,7 @@ import type { Job } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
+import { useSet } from "../practice/usePractice";
 
 const HOW_SURE = [50, 70, 90, 95, 99];
 
@@ -225,6 +226,20 @@ function Fit({ job }: { job: Job }) {
           </ul>
         </Dialog>
       )}
+    </div>
+  );
+}
+
+/** A job that is over can be played again: the same fault on another vehicle of its circuit. */
+export function PlayAgain({ job }: { job: Job }) {
+  const set = useSet();
+  if ((job.status.decided?.remedyIds ?? []).length === 0) return null;
+  return (
+    <div className="grid gap-1">
+      <Button disabled={set.isPending} onClick={() => set.mutate({ fromJobId: job.id })}>
+        {say("practiceAgain")}
+      </Button>
+      {set.isError && <p role="alert">{told(set.error)}</p>}
     </div>
   );
 }

@@ -20,7 +20,7 @@ import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { changedComponents, isLever, needsText, sharesAt, suspicionAt } from "./state";
 import { placeOf } from "../walk/state";
-import { PracticePanel, PracticeStrip } from "./PracticePanel";
+import { PlayAgain, PracticePanel, PracticeStrip } from "./PracticePanel";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
 import { WayOut } from "./WayOut";
@@ -94,7 +94,11 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
       : say("hunchSealed", { name: person(job.openedById), what: word(`suspect.${job.hunchId}`) });
   return (
     <div className="flex min-h-[calc(100dvh-var(--frame,0px))] flex-col lg:h-[calc(100dvh-var(--frame,0px))]">
-      <TopStrip title={job.vehicle} quote={job.complaint} onTitle={() => trace.setPanel("vehicle")}>
+      <TopStrip
+        title={job.vehicle}
+        quote={job.complaint}
+        onTitle={job.practice ? undefined : () => trace.setPanel("vehicle")}
+      >
         <span className="max-sm:hidden">
           <Tag>{needsText(job.vehicleState, isLever(sheet))}</Tag>
         </span>
@@ -174,6 +178,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
               </Link>
             </p>
           )}
+          {closed && !job.practice && <PlayAgain job={job} />}
           <MayMoveNote job={job} />
         </aside>
       </main>

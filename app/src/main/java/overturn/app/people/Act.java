@@ -28,7 +28,7 @@ public enum Act {
     TELL_WORKSHOP(Role.LEAD),
     /** Health in detail, the description of the API. */
     LOOK_AFTER_SERVER(Role.LEAD),
-    /** For others, of a chosen fault or a closed job; and to see how everybody does. Practising is for all. */
+    /** For others, or of a chosen fault; and to see how everybody does. Practising is for all. */
     SET_EXERCISE(Role.LEAD),
     SEE_PEOPLE(Role.LEAD),
     ENROL_TABLET(Role.LEAD),

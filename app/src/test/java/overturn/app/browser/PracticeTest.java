@@ -17,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
+import overturn.app.support.ExerciseFlow;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.Screens;
 import overturn.circuit.Layout;
@@ -117,12 +118,13 @@ class PracticeTest {
     }
 
     private static double travel(Page page) {
-        return Double.parseDouble(page.locator("[data-instrument=tape]").innerText());
+        return Double.parseDouble(page.locator("[data-instrument=travel-tape]").innerText());
     }
 
     private static void untilTravel(Page page, String condition) {
-        page.waitForFunction("() => { const mm = Number(document.querySelector('[data-instrument=tape]').innerText);"
-                + " return mm " + condition + "; }");
+        page.waitForFunction(
+                "() => { const mm = Number(document.querySelector('[data-instrument=travel-tape]').innerText);"
+                        + " return mm " + condition + "; }");
     }
 
     @Test
@@ -139,11 +141,11 @@ class PracticeTest {
         }
         untilTravel(page, "> 8");
         page.keyboard().press("Space");
-        untilTravel(page, "< 1");
+        untilTravel(page, "< 4");
         page.keyboard().press("Space");
         untilTravel(page, "> 8");
         page.keyboard().press("Escape");
-        untilTravel(page, "< 1");
+        untilTravel(page, "< 4");
         pedal.scrollIntoViewIfNeeded();
         BoundingBox box = pedal.boundingBox();
         page.mouse().move(box.x + box.width / 2, box.y + box.height * 0.3);
@@ -153,7 +155,40 @@ class PracticeTest {
         page.mouse().move(box.x + box.width / 2, box.y + box.height * 0.9);
         untilTravel(page, "> " + (gentle + 3));
         page.mouse().up();
-        untilTravel(page, "< 1");
+        untilTravel(page, "< 4");
+    }
+
+    @Test
+    void aHoldDoneByHandGivesTheTestItsFiguresFromTheTapeAndKeepsTheTrace(OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        String id = new ExerciseFlow(api, JUNO, "hold-off-and-on").open().id();
+        Screens screens = juno(server, 1280, 800);
+        screens.open("/jobs/" + id + "/tests/hold-medium");
+        Page page = screens.page();
+        screens.button("To the figures").click();
+        page.getByText("Do it by hand on the live vehicle").click();
+        page.getByText("live", new Page.GetByTextOptions().setExact(true)).waitFor();
+        screens.button("200 N").click();
+        page.getByText("15 s:").waitFor(new Locator.WaitForOptions().setTimeout(30_000));
+        screens.button("Enter these marks: " + WORDS.get("test.hold-medium")).click();
+        page.getByText("Taken. The trace is kept with the reading.").waitFor();
+        assertTrue(Double.parseDouble(page.getByLabel("5 s", new Page.GetByLabelOptions().setExact(true))
+                        .inputValue())
+                > 5);
+        assertEquals(
+                "",
+                page.getByLabel("60 s", new Page.GetByLabelOptions().setExact(true))
+                        .inputValue(),
+                "not held so long");
+        screens.radio("sound").first().click();
+        screens.button("Enter the reading").click();
+        screens.button("Enter now").click();
+        screens.heading("Entered").waitFor();
+        page.waitForCondition(() -> api.get(JUNO, "/api/jobs/" + id)
+                .body()
+                .get("entries")
+                .valueStream()
+                .anyMatch(e -> "trace-kept".equals(e.get("kind").asString())));
     }
 
     @Test

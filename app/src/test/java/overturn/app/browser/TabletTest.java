@@ -87,11 +87,11 @@ class TabletTest {
         tablet.button("Hand the tablet over").click();
         tablet.heading("Who takes over?").waitFor();
         takeOver(tablet, "Juno Vale");
-        page.waitForFunction("() => navigator.serviceWorker.controller !== null");
 
         tablet.open("/jobs/" + id).heading("Tablet van").waitFor();
-        page.context().setOffline(true);
         tablet.button("Log").click();
+        page.getByLabel("Write a note").waitFor();
+        page.context().setOffline(true);
         page.getByLabel("Write a note").fill("Fluid on the bulkhead");
         tablet.button("Into the log").click();
         page.getByText("kept here, sends itself").waitFor();

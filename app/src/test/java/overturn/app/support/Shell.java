@@ -24,7 +24,7 @@ public final class Shell {
     /** Runs a script after the command's own have been read; nothing of what it starts is waited for but itself. */
     public Said run(String script, Map<String, String> environment) throws IOException, InterruptedException {
         String read = "set -euo pipefail; ROOT=" + ROOT + "; VAR=" + var
-                + "; PORT=1; PG_BIN=/nonexistent; for f in common database network server; do . \"$ROOT/scripts/$f.sh\"; done; ";
+                + "; PORT=1; PG_BIN=/nonexistent; for f in common database backup network server; do . \"$ROOT/scripts/$f.sh\"; done; ";
         ProcessBuilder bash = new ProcessBuilder("bash", "-c", read + script)
                 .redirectErrorStream(true)
                 .redirectOutput(var.resolve("said").toFile());

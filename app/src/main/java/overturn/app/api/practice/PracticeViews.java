@@ -164,7 +164,10 @@ final class PracticeViews {
         }
     }
 
-    /** One moment of the live vehicle; {@code rests} while nothing moves. Chambers by their place, ends by their id. */
+    /**
+     * One moment of the live vehicle; {@code rests} while nothing moves. Chambers by their place, ends by their id;
+     * {@code read} is what each instrument shows, none where it dropped out.
+     */
     record RigMomentView(
             long tick,
             boolean rests,
@@ -178,7 +181,8 @@ final class PracticeViews {
             double slaveStrokeMm,
             double heatC,
             double dripMlPerMinute,
-            double aboveMinimumMl) {
+            double aboveMinimumMl,
+            Map<String, Double> read) {
 
         static RigMomentView of(Practise.Moment moment) {
             LiveVehicle.Shown shown = moment.shown();
@@ -198,7 +202,14 @@ final class PracticeViews {
                     round(shown.slaveStrokeMm()),
                     round(shown.heatC()),
                     round(shown.dripMlPerMinute()),
-                    round(moment.state().reservoirMl()));
+                    round(moment.state().reservoirMl()),
+                    read(moment));
+        }
+
+        private static Map<String, Double> read(Practise.Moment moment) {
+            Map<String, Double> all = new TreeMap<>();
+            moment.read().forEach((kind, value) -> all.put(kind.id(), round(value)));
+            return all;
         }
 
         private static Map<String, Double> rounded(Map<String, Double> values) {

@@ -1,6 +1,7 @@
 package overturn.app.usecase.practice;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,8 @@ import overturn.app.practice.NotedEntry;
 import overturn.app.practice.SetExercise;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.circuit.Layout;
+import overturn.instrument.InstrumentKind;
+import overturn.instrument.SimulatedInstrument;
 import overturn.practice.ComplaintFelt;
 import overturn.practice.HiddenRig;
 import overturn.practice.RigAct;
@@ -49,6 +52,7 @@ final class LiveRig {
     private final Layout layout;
     private final HiddenRig hidden;
     private final LiveVehicle vehicle;
+    private final Map<InstrumentKind, SimulatedInstrument> instruments = new EnumMap<>(InstrumentKind.class);
     private final Set<UUID> known = new HashSet<>();
     private RigState state;
     private Repaired repaired = Repaired.NONE;
@@ -65,6 +69,9 @@ final class LiveRig {
         long seed = set.exercise().seed();
         this.vehicle = SecondWorldVehicle.of(layout, List.of(), seed).live(new SplittableRandom(seed));
         this.state = RigState.untouched(layout);
+        for (InstrumentKind kind : InstrumentKind.values()) {
+            instruments.put(kind, new SimulatedInstrument(kind, seed));
+        }
         trouble();
     }
 
@@ -193,8 +200,32 @@ final class LiveRig {
         tick++;
     }
 
-    /** What is shown at one moment. */
-    record Sample(long tick, boolean rests, LiveVehicle.Shown shown, RigState state) {}
+    /** What is shown at one moment, by itself and by each instrument; one that dropped out shows nothing. */
+    record Sample(
+            long tick, boolean rests, LiveVehicle.Shown shown, RigState state, Map<InstrumentKind, Double> read) {}
+
+    private Map<InstrumentKind, Double> read(LiveVehicle.Shown shown) {
+        Map<InstrumentKind, Double> read = new EnumMap<>(InstrumentKind.class);
+        instruments.forEach((kind, instrument) ->
+                instrument.show(truth(kind, shown), tick * TICK_SECONDS).ifPresent(value -> read.put(kind, value)));
+        return read;
+    }
+
+    private double truth(InstrumentKind kind, LiveVehicle.Shown shown) {
+        return switch (kind) {
+            case PEDAL_FORCE_GAUGE -> shown.forceN();
+            case TRAVEL_TAPE -> shown.travelMm();
+            case PRESSURE_GAUGE ->
+                shown.barByChamber().values().stream()
+                        .mapToDouble(bar -> bar)
+                        .max()
+                        .orElse(0);
+            case RESERVE_GAUGE -> shown.reserve();
+            case SLAVE_TAPE -> shown.slaveStrokeMm();
+            case LEVEL_RULE -> state.reservoirMl();
+            case THERMOMETER -> shown.heatC();
+        };
+    }
 
     /** Goes on by one tick, unless nothing moves, and shows what can be seen. */
     synchronized Sample next() {
@@ -202,6 +233,7 @@ final class LiveRig {
         if (!rests) {
             move();
         }
-        return new Sample(tick, rests, vehicle.shown(), state);
+        LiveVehicle.Shown shown = vehicle.shown();
+        return new Sample(tick, rests, shown, state, read(shown));
     }
 }

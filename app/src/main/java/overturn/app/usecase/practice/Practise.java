@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
@@ -23,6 +24,7 @@ import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.job.Jobs;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.evidence.Reading;
+import overturn.instrument.InstrumentKind;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
@@ -295,8 +297,9 @@ public class Practise {
         return ((Observed) rig.hidden().read(driven, 0, time, rig.done(), own).value()).option();
     }
 
-    /** One moment of a live vehicle. */
-    public record Moment(long tick, boolean rests, LiveVehicle.Shown shown, RigState state) {}
+    /** One moment of a live vehicle; an instrument that dropped out shows nothing. */
+    public record Moment(
+            long tick, boolean rests, LiveVehicle.Shown shown, RigState state, Map<InstrumentKind, Double> read) {}
 
     /** A vehicle to look at: each call goes on by one tick. */
     public Supplier<Moment> watch(UUID id, Actor actor) {
@@ -304,7 +307,7 @@ public class Practise {
         rigs.of(id);
         return () -> {
             LiveRig.Sample sample = rigs.of(id).next();
-            return new Moment(sample.tick(), sample.rests(), sample.shown(), sample.state());
+            return new Moment(sample.tick(), sample.rests(), sample.shown(), sample.state(), sample.read());
         };
     }
 

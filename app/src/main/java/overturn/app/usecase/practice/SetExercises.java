@@ -93,7 +93,7 @@ public class SetExercises {
         List<String> persons = draft.personIds() == null || draft.personIds().isEmpty()
                 ? List.of(actor.personId())
                 : draft.personIds();
-        if (!persons.equals(List.of(actor.personId())) || draft.fromJobId() != null || chosen(draft)) {
+        if (!persons.equals(List.of(actor.personId())) || chosen(draft)) {
             actor.require(Act.SET_EXERCISE);
         }
         List<String> here = staff.signing();

@@ -25,6 +25,7 @@ import overturn.app.practice.Exercises;
 import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
 import overturn.layoutfile.Presets;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -340,5 +341,61 @@ class PracticeApiTest {
         assertEquals(
                 "as-it-should",
                 api.get(JUNO, at(id) + "/felt").body().get("felt").asString());
+    }
+
+    @Test
+    void aJobThatWasMendedIsPlayedAgainAndOneThatWasNotIsRefused() {
+        String open = api.openJob("Not mended", "sinks", "fluid-low");
+        Map<String, Object> asked = Map.of("exerciseId", UUID.randomUUID(), "fromJobId", open);
+        api.post(JUNO, "/api/practice/exercises", asked).assertRefused(422, "input-not-allowed");
+        String mended = api.openJob("Mended", "sinks", "primary-piston-cup");
+        new RepairFlow(api, "/api/jobs/" + mended).accept().tickAll();
+        JsonNode set = api.post(
+                        JUNO, "/api/practice/exercises", Map.of("exerciseId", UUID.randomUUID(), "fromJobId", mended))
+                .body()
+                .get(0);
+        assertEquals("tarn-box-van", set.get("layoutId").asString());
+        assertEquals(mended, set.get("fromJobId").asString());
+        String id = set.get("id").asString();
+        opened(id);
+        JsonNode over = api.post(JUNO, at(id) + "/end", with()).body();
+        assertEquals("renew-master", over.get("needed").get(0).asString());
+    }
+
+    /** Lines of a stream, as many as asked for. */
+    private List<String> lines(String path, int most) throws Exception {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(server.address() + path));
+        api.sign(JUNO, request);
+        var answer = HttpClient.newHttpClient().send(request.build(), HttpResponse.BodyHandlers.ofInputStream());
+        assertEquals(200, answer.statusCode());
+        List<String> lines = new ArrayList<>();
+        try (BufferedReader reader = new BufferedReader(new InputStreamReader(answer.body()))) {
+            while (lines.size() < most) {
+                lines.add(reader.readLine());
+            }
+        }
+        return lines;
+    }
+
+    @Test
+    void anInstrumentOnTheVehicleIsAnOpenStream() throws Exception {
+        String id = lesson("hold-off-and-on");
+        act(id, "act", "foot", "figure", 200);
+        double before = -1;
+        for (String line : lines(at(id) + "/instruments/pedal-force-gauge", 30)) {
+            JsonNode told = MAPPER.readTree(line);
+            assertTrue(told.get("seconds").asDouble() > before);
+            before = told.get("seconds").asDouble();
+            if (told.has("value")) {
+                double shown = told.get("value").asDouble();
+                assertEquals(Math.rint(shown), shown, "it tells whole newtons");
+            }
+        }
+        List<String> table = lines(at(id) + "/instruments/travel-tape.csv", 20);
+        assertEquals("seconds,value", table.get(0));
+        double travel = Double.parseDouble(table.get(19).split(",")[1]);
+        assertTrue(travel > 8, "pressed: " + table.get(19));
+        api.get(JUNO, at(id) + "/instruments/crystal-ball").assertRefused(404, "not-found");
+        api.get("tobias-renn", at(id) + "/instruments/travel-tape").assertRefused(404, "not-found");
     }
 }

@@ -1,0 +1,65 @@
+package overturn.instrument;
+
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.Optional;
+import overturn.quantity.Dimension;
+
+/** Instruments that can be put on a vehicle, and how well each tells. */
+public enum InstrumentKind {
+    PEDAL_FORCE_GAUGE(Dimension.FORCE, 1, 2, 0.5, 0.004),
+    TRAVEL_TAPE(Dimension.LENGTH, 0.5, 0.8, 0, 0),
+    PRESSURE_GAUGE(Dimension.PRESSURE, 0.2, 0.6, 0.1, 0.004),
+    RESERVE_GAUGE(Dimension.PRESSURE, 1, 1, 0.2, 0.004),
+    SLAVE_TAPE(Dimension.LENGTH, 0.1, 0.2, 0, 0),
+    LEVEL_RULE(Dimension.VOLUME, 1, 1, 0, 0),
+    THERMOMETER(Dimension.TEMPERATURE_RISE, 1, 2, 0.3, 0.01);
+
+    private final Dimension dimension;
+    private final double resolution;
+    private final double offsetSd;
+    private final double driftPerMinute;
+    private final double dropOutShare;
+
+    /**
+     * Resolution, offset, drift in a minute in the core's unit; share of seconds in which it shows nothing; estimates.
+     */
+    InstrumentKind(
+            Dimension dimension, double resolution, double offsetSd, double driftPerMinute, double dropOutShare) {
+        this.dimension = dimension;
+        this.resolution = resolution;
+        this.offsetSd = offsetSd;
+        this.driftPerMinute = driftPerMinute;
+        this.dropOutShare = dropOutShare;
+    }
+
+    /** Stable id, in small letters with hyphens. */
+    public String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    public static Optional<InstrumentKind> find(String id) {
+        return Arrays.stream(values()).filter(kind -> kind.id().equals(id)).findFirst();
+    }
+
+    /** What it shows; a reserve is shown in the unit of its assist. */
+    public Dimension dimension() {
+        return dimension;
+    }
+
+    double resolution() {
+        return resolution;
+    }
+
+    double offsetSd() {
+        return offsetSd;
+    }
+
+    double driftPerMinute() {
+        return driftPerMinute;
+    }
+
+    double dropOutShare() {
+        return dropOutShare;
+    }
+}
