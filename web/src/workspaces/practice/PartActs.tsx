@@ -14,6 +14,8 @@ interface Props {
 }
 
 const ENDS = ["DISC", "DRUM", "SLAVE"];
+/** From here on no hand turns a wheel, Nm. */
+const LOCKED_NM = 150;
 const FLUIDS = ["glycol", "mineral", "silicone"];
 /** Sizes on the shelf, against the list's, by diameter. */
 const SIZES: [number, "rigPartFits" | "rigPartSmaller" | "rigPartLarger"][] = [
@@ -35,7 +37,13 @@ export function PartActs({ layout, part: id, rig, now, act, onClose }: Props) {
       <div className="grid gap-3">
         {drag !== undefined && (
           <p className="figures text-xl">
-            {say("rigWheel")} <span className="font-semibold">{dimension(drag)}</span>
+            {drag > LOCKED_NM ? (
+              <span className="font-semibold">{say("rigWheelLocked")}</span>
+            ) : (
+              <>
+                {say("rigWheel")} <span className="font-semibold">{dimension(drag)}</span>
+              </>
+            )}
           </p>
         )}
         {joints.map((joint) => {

@@ -77,7 +77,7 @@ export function Pedal({ now, lever, stopMm, onPress }: Props) {
         {forces.map((force) => (
           <Button
             key={force}
-            className="figures min-w-16 flex-1 aria-pressed:bg-fill aria-pressed:text-fill-ink"
+            className="figures min-w-14 flex-1 !px-1 whitespace-nowrap aria-pressed:bg-fill aria-pressed:text-fill-ink"
             aria-pressed={wanted === force}
             onClick={() => press(wanted === force ? 0 : force)}
           >
@@ -97,7 +97,7 @@ export function Pedal({ now, lever, stopMm, onPress }: Props) {
 
 /** Seen from the side: how far it is down, and how hard it pushes back. */
 function PedalDrawing({ share, force, lever }: { share: number; force: number; lever: boolean }) {
-  const angle = lever ? -6 + share * 30 : -26 + share * 34;
+  const angle = lever ? 8 - share * 28 : 16 - share * 30;
   return (
     <svg viewBox="0 0 400 200" className="h-full w-full" aria-hidden="true">
       <path d="M20 184H380" stroke="var(--rule)" strokeWidth="3" strokeDasharray="10 8" />
@@ -109,30 +109,25 @@ function PedalDrawing({ share, force, lever }: { share: number; force: number; l
           strokeWidth="20"
           strokeLinecap="round"
         />
+        {force >= 0.01 && <PushesBack force={force} lever={lever} />}
       </g>
-      <PushesBack force={force} lever={lever} share={share} />
       <circle cx="330" cy="40" r="11" fill="var(--panel)" stroke="var(--ink)" strokeWidth="4" />
     </svg>
   );
 }
 
-/** What the pedal pushes back with, as an arrow that grows. */
-function PushesBack({ force, lever, share }: { force: number; lever: boolean; share: number }) {
-  if (force < 0.01) return null;
-  const length = 30 + 90 * force;
-  const [x, y] = lever ? [120, 70 + 80 * share] : [112, 104 + 42 * share];
-  const [dx, dy] = lever ? [0, -1] : [-1, -0.35];
-  const tip = [x + dx * length, y + dy * length] as const;
+/** What pad or lever pushes back with, as an arrow that grows. */
+function PushesBack({ force, lever }: { force: number; lever: boolean }) {
+  const length = 26 + 74 * force;
   return (
-    <g stroke="var(--hot)" strokeWidth={3 + 9 * force} fill="none" strokeLinecap="round">
-      <path d={`M${x} ${y}L${tip[0]} ${tip[1]}`} />
-      <path
-        d={
-          lever
-            ? `M${tip[0] - 12} ${tip[1] + 14}L${tip[0]} ${tip[1]}L${tip[0] + 12} ${tip[1] + 14}`
-            : `M${tip[0] + 16} ${tip[1] - 8}L${tip[0]} ${tip[1]}L${tip[0] + 10} ${tip[1] + 16}`
-        }
-      />
+    <g
+      transform={lever ? "translate(150 28) rotate(-90)" : "translate(126 122) rotate(145)"}
+      stroke="var(--hot)"
+      strokeWidth={3 + 8 * force}
+      fill="none"
+      strokeLinecap="round"
+    >
+      <path d={`M0 0H${length}M${length - 15} -11L${length} 0L${length - 15} 11`} />
     </g>
   );
 }

@@ -71,7 +71,7 @@ function Bench({ exercise }: { exercise: Exercise }) {
           <Whole layout={sheet} rig={rig} act={hands.act} />
           <State layout={sheet} rig={rig} now={live.now} />
         </div>
-        <aside className="grid content-start gap-5">
+        <aside className="grid min-w-0 content-start gap-5 max-lg:order-first">
           <Pedal now={live.now} lever={isLever(sheet)} stopMm={exercise.travelToStopMm} onPress={hands.press} />
           {hands.refused !== "" && (
             <p role="alert" className="border-2 border-danger p-3">

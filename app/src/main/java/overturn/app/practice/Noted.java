@@ -46,7 +46,7 @@ public sealed interface Noted {
         public static final String KIND = "ended";
 
         public Ended {
-            claims = List.copyOf(claims);
+            claims = claims == null ? List.of() : List.copyOf(claims);
         }
 
         /** How sure somebody was, per cent, whether it was so, and how sure the planner then was, 0 to 1. */
