@@ -100,25 +100,36 @@ function PedalDrawing({ share, force, lever }: { share: number; force: number; l
   const angle = lever ? 8 - share * 28 : 16 - share * 30;
   return (
     <svg viewBox="0 0 400 200" className="h-full w-full" aria-hidden="true">
-      <path d="M20 184H380" stroke="var(--rule)" strokeWidth="3" strokeDasharray="10 8" />
-      <g transform={`rotate(${angle} 330 40)`}>
-        <path d={lever ? "M330 40H110" : "M330 40L140 110"} stroke="var(--ink)" strokeWidth="9" strokeLinecap="round" />
-        <path
-          d={lever ? "M140 40H100" : "M122 84L158 136"}
-          stroke="var(--ink)"
-          strokeWidth="20"
-          strokeLinecap="round"
-        />
-        {force >= 0.01 && <PushesBack force={force} lever={lever} />}
+      {lever ? (
+        <path d="M40 178H290" stroke="var(--rule)" strokeWidth="22" strokeLinecap="round" />
+      ) : (
+        <path d="M20 184H380" stroke="var(--rule)" strokeWidth="3" strokeDasharray="10 8" />
+      )}
+      <g transform={lever ? "translate(0 50)" : undefined}>
+        <g transform={`rotate(${angle} 330 40)`}>
+          <path
+            d={lever ? "M330 40H110" : "M330 40L140 110"}
+            stroke="var(--ink)"
+            strokeWidth="9"
+            strokeLinecap="round"
+          />
+          <path
+            d={lever ? "M140 40H100" : "M122 84L158 136"}
+            stroke="var(--ink)"
+            strokeWidth="20"
+            strokeLinecap="round"
+          />
+          {force >= 0.01 && <PushesBack force={force} lever={lever} />}
+        </g>
+        <circle cx="330" cy="40" r="11" fill="var(--panel)" stroke="var(--ink)" strokeWidth="4" />
       </g>
-      <circle cx="330" cy="40" r="11" fill="var(--panel)" stroke="var(--ink)" strokeWidth="4" />
     </svg>
   );
 }
 
 /** What pad or lever pushes back with, as an arrow that grows. */
 function PushesBack({ force, lever }: { force: number; lever: boolean }) {
-  const length = 26 + 74 * force;
+  const length = lever ? 18 + 34 * force : 26 + 74 * force;
   return (
     <g
       transform={lever ? "translate(150 28) rotate(-90)" : "translate(126 122) rotate(145)"}
