@@ -33,19 +33,6 @@ import overturn.suspect.Fault;
 /** Four simulated trainees through the same exercises: whether the points fall in the order of what they cost. */
 public final class Trainees {
 
-    /** Of ten exercises so many are of each kind. */
-    private static final List<ExerciseKind> KINDS = List.of(
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.TWO_FAULTS,
-            ExerciseKind.NOTHING_WRONG,
-            ExerciseKind.COMES_AND_GOES,
-            ExerciseKind.LYING_RIG,
-            ExerciseKind.IN_NO_LIST);
-
     private Trainees() {}
 
     /** What one trainee made of all exercises. */
@@ -119,7 +106,7 @@ public final class Trainees {
     private static Map<Trainee, Route> one(
             LayoutModel model, Map<Protocol, double[]> dataSheet, long seed, int number) {
         RandomGenerator random = new SplittableRandom(seed);
-        ExerciseKind kind = KINDS.get(random.nextInt(KINDS.size()));
+        ExerciseKind kind = ExerciseKind.WHAT_COMES.get(random.nextInt(ExerciseKind.WHAT_COMES.size()));
         Exercise exercise = new Exercise(kind, ExerciseLevel.EVERYDAY, new ArrayList<>(), seed);
         Layout layout = model.layout();
         Function<List<Fault>, TestVehicle> made = faults -> new ComplaintFelt(

@@ -1,6 +1,7 @@
 package overturn.practice;
 
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 
@@ -15,6 +16,19 @@ public enum ExerciseKind {
     LYING_RIG,
     /** A fault that no list has: {@link HiddenTruth#IN_NO_LIST}. */
     IN_NO_LIST;
+
+    /** Of ten exercises that take what comes so many are of each kind; chosen. */
+    public static final List<ExerciseKind> WHAT_COMES = List.of(
+            ONE_FAULT,
+            ONE_FAULT,
+            ONE_FAULT,
+            ONE_FAULT,
+            ONE_FAULT,
+            TWO_FAULTS,
+            NOTHING_WRONG,
+            COMES_AND_GOES,
+            LYING_RIG,
+            IN_NO_LIST);
 
     /** Stable id, in small letters with hyphens. */
     public String id() {

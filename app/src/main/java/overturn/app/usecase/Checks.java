@@ -22,6 +22,13 @@ public final class Checks {
         findings.add(new Finding(field, given == null ? "nothing" : "“" + shortened(given.toString()) + "”", allowed));
     }
 
+    /** What is thrown where one field alone cannot be taken. */
+    public static InvalidInputException refusal(String field, Object given, String allowed) {
+        Checks checks = new Checks();
+        checks.add(field, given, allowed);
+        return new InvalidInputException(checks.findings);
+    }
+
     /** Text that must be there and not be endless. */
     public Checks text(String field, String given, int most) {
         return that(

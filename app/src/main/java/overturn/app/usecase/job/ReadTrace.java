@@ -78,10 +78,8 @@ public class ReadTrace {
         try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
             return parser.getRecords();
         } catch (IOException | UncheckedIOException | IllegalArgumentException | IllegalStateException e) {
-            Checks checks = new Checks();
-            checks.add("table", "text that is no table", "commas, semicolons or tabs between the columns, UTF-8");
-            checks.orThrow();
-            throw new IllegalStateException("Impossible: something was found", e);
+            throw Checks.refusal(
+                    "table", "text that is no table", "commas, semicolons or tabs between the columns, UTF-8");
         }
     }
 
@@ -94,31 +92,25 @@ public class ReadTrace {
 
     /** What had dropped out, as an empty field, is left out. */
     private static Trace samples(List<CSVRecord> rows, int time, int value) {
-        Checks checks = new Checks();
         List<Trace.Sample> samples = new ArrayList<>();
         for (CSVRecord row : rows) {
             String name = "row " + row.getRecordNumber();
             if (row.size() <= Math.max(time, value)) {
-                checks.add(name, row.size() + " fields", "as many as the first row");
-            } else if (!row.get(value).isEmpty()) {
+                throw Checks.refusal(name, row.size() + " fields", "as many as the first row");
+            }
+            if (!row.get(value).isEmpty()) {
                 Optional<Double> seconds = number(row.get(time));
                 Optional<Double> read = number(row.get(value));
                 if (seconds.isEmpty() || read.isEmpty()) {
-                    checks.add(name, row.get(time) + " and " + row.get(value), "two numbers");
-                } else {
-                    samples.add(new Trace.Sample(seconds.get(), read.get()));
+                    throw Checks.refusal(name, row.get(time) + " and " + row.get(value), "two numbers");
                 }
-            }
-            if (!checks.sound()) {
-                checks.orThrow();
+                samples.add(new Trace.Sample(seconds.get(), read.get()));
             }
         }
         try {
             return new Trace(samples);
         } catch (IllegalArgumentException e) {
-            checks.add("table", samples.size() + " samples", e.getMessage());
-            checks.orThrow();
-            throw e;
+            throw Checks.refusal("table", samples.size() + " samples", e.getMessage());
         }
     }
 

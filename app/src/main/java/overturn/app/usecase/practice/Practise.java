@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobLog;
+import overturn.app.job.StaleLogException;
 import overturn.app.people.Act;
 import overturn.app.people.Actor;
 import overturn.app.practice.Exercises;
@@ -151,10 +152,7 @@ public class Practise {
                 rig.does(act);
                 return new Noted.Acted(act);
             } catch (IllegalArgumentException e) {
-                Checks checks = new Checks();
-                checks.add("act", words.act(), e.getMessage());
-                checks.orThrow();
-                throw e;
+                throw Checks.refusal("act", words.act(), e.getMessage());
             }
         });
         return rig.state();
@@ -186,7 +184,7 @@ public class Practise {
                     entryId, rig.nextSequence(), clock.instant().truncatedTo(ChronoUnit.MICROS), tick, noted);
             if (!exercises.note(id, entry)) {
                 rigs.forget(id);
-                throw new InvalidInputException(List.of());
+                throw new StaleLogException(entry.sequence() - 1);
             }
             rig.noted(entry);
         }

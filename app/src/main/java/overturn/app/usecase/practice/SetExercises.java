@@ -35,19 +35,6 @@ import overturn.suspect.SuspectCatalogue;
 @Component
 public class SetExercises {
 
-    /** Of ten exercises that take what comes so many are of each kind; chosen. */
-    private static final List<ExerciseKind> WHAT_COMES = List.of(
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.ONE_FAULT,
-            ExerciseKind.TWO_FAULTS,
-            ExerciseKind.NOTHING_WRONG,
-            ExerciseKind.COMES_AND_GOES,
-            ExerciseKind.LYING_RIG,
-            ExerciseKind.IN_NO_LIST);
-
     private final Exercises exercises;
     private final LayoutSheets sheets;
     private final Jobs jobs;
@@ -136,23 +123,12 @@ public class SetExercises {
         if (draft.lessonId() != null) {
             return Lesson.find(draft.lessonId())
                     .map(lesson -> new Planned(lesson.layoutId(), lesson.exercise()))
-                    .orElseThrow(() -> refused(
+                    .orElseThrow(() -> Checks.refusal(
                             "lessonId",
                             draft.lessonId(),
-                            Lesson.all().stream().map(Lesson::id).toList()));
+                            "one of " + Lesson.all().stream().map(Lesson::id).toList()));
         }
         return draft.fromJobId() != null ? playedAgain(draft.fromJobId()) : free(draft);
-    }
-
-    private static InvalidInputException refused(String field, Object given, List<String> allowed) {
-        Checks checks = new Checks();
-        checks.add(field, given, "one of " + allowed);
-        try {
-            checks.orThrow();
-        } catch (InvalidInputException e) {
-            return e;
-        }
-        throw new IllegalStateException("Impossible: something was found");
     }
 
     /** The fault that was found and mended, on the same circuit; another vehicle of its kind. */
@@ -173,7 +149,7 @@ public class SetExercises {
                 .limit(2)
                 .toList();
         if (causes.isEmpty() || exercises.find(jobId).isPresent()) {
-            throw refused("fromJobId", jobId, List.of("a job in which something was found and mended"));
+            throw Checks.refusal("fromJobId", jobId, "a job in which something was found and mended");
         }
         ExerciseKind kind = causes.size() == 1 ? ExerciseKind.ONE_FAULT : ExerciseKind.TWO_FAULTS;
         return new Planned(
@@ -223,7 +199,7 @@ public class SetExercises {
                         draft.suspectIds(),
                         "one or two of " + suspects)
                 .orThrow();
-        ExerciseKind drawn = WHAT_COMES.get(random.nextInt(WHAT_COMES.size()));
+        ExerciseKind drawn = ExerciseKind.WHAT_COMES.get(random.nextInt(ExerciseKind.WHAT_COMES.size()));
         ExerciseKind kind = Optional.ofNullable(draft.kind())
                 .flatMap(ExerciseKind::find)
                 .orElse(chosen(draft) ? of(draft.suspectIds()) : drawn);
