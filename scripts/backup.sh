@@ -20,25 +20,26 @@ findings() {
     } | dump_tool psql -qtA -v ON_ERROR_STOP=1 -d "$1"
 }
 
+# drop_database NAME: where there is one.
+drop_database() { [ "$(keeper_sql "select 1 from pg_database where datname = '$1'")" != 1 ] || keeper_sql "drop database $1 with (force)"; }
+
 # heads_of DATABASE: the last hash of every job.
 heads_of() {
     keeper_sql "copy (select distinct on (job_id) job_id, sequence, hash from log_entry order by job_id, sequence desc) to stdout (format csv)" "$1"
 }
 
-# unpack FILE DATABASE: a backup into a database of its own; false if the file is none, or its logs are not as they were written.
+# unpack FILE DATABASE: a backup into a database of its own; false if the file is none. FOUND tells of logs that are not as they were written.
 unpack() {
-    local found
-    keeper_sql "drop database if exists $2 with (force)"
+    drop_database "$2"
     keeper_sql "create database $2 owner overturn_owner"
     if ! dump_tool pg_restore --exit-on-error -d "$2" "$1" 2>"$VAR/log/restore.log"; then
         say "The file cannot be read as a backup; see $VAR/log/restore.log"
         return 1
     fi
-    found=$(findings "$2") || return 1
-    [ -z "$found" ] || { printf '%s\n' "$found"; return 1; }
+    FOUND=$(findings "$2") || return 1
 }
 
-# backup FILE: as the database stands at one moment, while the server works. It is put in its place only when it could be read back and its logs are whole;
+# backup FILE: as the database stands at one moment, while the server works. It is put in its place only when it could be read back;
 # beside it FILE.heads.csv says where every log stood.
 backup() {
     [ $# = 1 ] || fail 2 "'./overturn backup' takes the file to write"
@@ -49,23 +50,29 @@ backup() {
     say "Reading it back …"
     unpack "$file.new" overturn_checked || { rm -f "$file.new"; fail 7 "The backup could not be read back and was thrown away"; }
     heads_of overturn_checked >"$file.heads.csv"
-    keeper_sql "drop database overturn_checked with (force)"
+    drop_database overturn_checked
     mv -f "$file.new" "$file"
     say "$(wc -l <"$file.heads.csv") jobs are in $file ($(du -h "$file" | cut -f1)); $file.heads.csv says where their logs stood"
+    [ -z "$FOUND" ] || printf '%s\n' "$FOUND" "Its logs are not as they were written, as here; see './overturn verify'" >&2
     say "Keep both on another machine. The file holds all that the workshop knows, and who may sign in."
 }
 
-# restore FILE: the workshop as it stood in a backup. What is there now is kept as the database overturn_before until the next restore.
+# restore FILE [--anyway]: the workshop as it stood in a backup. What is there now is kept as the database overturn_before until the next restore. One whose logs are
+# not as they were written is put in place only when that is said.
 restore() {
-    [ $# = 1 ] || fail 2 "'./overturn restore' takes the file of a backup"
+    [ $# = 1 ] || [ "${2:-}" = --anyway ] || fail 2 "'./overturn restore' takes the file of a backup, and --anyway"
     [ -f "$1" ] || fail 2 "There is no file $1"
     use_database && cluster_runs "$CLUSTER" || fail 6 "The database is not up; './overturn start' starts it"
     mkdir -p "$VAR/log"
     local was_up=no
     say "Reading the backup …"
     unpack "$1" overturn_restored || fail 7 "Nothing was changed"
+    if [ -n "$FOUND" ]; then
+        printf '%s\n' "$FOUND" >&2
+        [ "${2:-}" = --anyway ] || fail 7 "Its logs are not as they were written; nothing was changed. With --anyway it is put in place all the same"
+    fi
     if server_runs; then was_up=yes; stop_server; fi
-    keeper_sql "drop database if exists overturn_before with (force)"
+    drop_database overturn_before
     keeper_sql "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'overturn'" >/dev/null
     keeper_sql "alter database overturn rename to overturn_before"
     keeper_sql "alter database overturn_restored rename to overturn"

@@ -104,4 +104,24 @@ class BackupTest {
         assertEquals(2, run("restore " + home.resolve("nowhere")).code());
         assertEquals(before, asked(STATE));
     }
+
+    /** A workshop whose log somebody tampered with is not left without backups for that. */
+    @Test
+    void aTamperedLogIsWrittenDownWithAWarningAndComesBackOnlyWhenThatIsSaid() throws Exception {
+        Path whole = home.resolve("whole.backup");
+        assertEquals(0, run("backup " + whole).code());
+        asked("alter table log_entry disable trigger user");
+        asked("update log_entry set person_id = 'tobias-renn' where sequence = 1");
+        asked("alter table log_entry enable trigger user");
+        Path file = home.resolve("tampered.backup");
+        Shell.Said written = run("backup " + file);
+        assertEquals(0, written.code(), written.text());
+        assertTrue(written.text().contains("not as it was written"), written.text());
+        Shell.Said refused = run("restore " + file);
+        assertEquals(7, refused.code(), refused.text());
+        assertTrue(refused.text().contains("--anyway"), refused.text());
+        assertEquals(0, run("restore " + file + " --anyway").code());
+        assertEquals(0, run("restore " + whole).code());
+        assertEquals(0, run("verify_logs").code(), "put right by the one before");
+    }
 }
