@@ -210,19 +210,17 @@ function Fit({ job }: { job: Job }) {
           <p className="mb-3">{say("practiceFitWhy")}</p>
           {refused !== "" && <p role="alert">{refused}</p>}
           <ul>
-            {remedies
-              .filter((id) => id !== "hand-back" && id !== "look-elsewhere")
-              .map((id) => (
-                <li key={id} className="border-b border-rule">
-                  <button
-                    type="button"
-                    className="min-h-11 w-full p-2 text-left hover:bg-grid"
-                    onClick={() => void fit(id)}
-                  >
-                    {word(`remedy.${id}`)}
-                  </button>
-                </li>
-              ))}
+            {["hand-back", ...remedies.filter((id) => id !== "hand-back"), "look-elsewhere"].map((id) => (
+              <li key={id} className="border-b border-rule">
+                <button
+                  type="button"
+                  className="min-h-11 w-full p-2 text-left hover:bg-grid"
+                  onClick={() => void fit(id)}
+                >
+                  {word(`remedy.${id}`)}
+                </button>
+              </li>
+            ))}
           </ul>
         </Dialog>
       )}

@@ -398,4 +398,16 @@ class PracticeApiTest {
         api.get(JUNO, at(id) + "/instruments/crystal-ball").assertRefused(404, "not-found");
         api.get("tobias-renn", at(id) + "/instruments/travel-tape").assertRefused(404, "not-found");
     }
+
+    @Test
+    void thatNothingIsWrongCanBeNamed() {
+        String id = lesson("nothing-wrong");
+        opened(id);
+        act(id, "act", "replace", "subject", "hand-back");
+        JsonNode over = api.post(JUNO, at(id) + "/end", with()).body();
+        JsonNode own = over.get("routes").get(0);
+        assertEquals("hand-back", own.get("named").get(0).asString());
+        assertTrue(own.get("right").asBoolean());
+        assertTrue(over.get("points").asInt() >= 60, "points " + over.get("points"));
+    }
 }
