@@ -218,7 +218,7 @@ function Steps({ debrief }: { debrief: Debrief }) {
       <p className="mb-2">
         {knowableAt === undefined
           ? say("debriefNeverKnowable")
-          : knowableAt === 0
+          : knowableAt <= 1
             ? say("debriefKnownAtOnce")
             : say("debriefKnowable", { reading: knowableAt })}
       </p>

@@ -24,6 +24,9 @@ public record Debrief(List<Step> steps, OptionalInt knowableAt) {
     /** A reading that moved nothing by so much was not needed; chosen. */
     private static final double MOVED = 0.03;
 
+    /** From here on another reading tells nothing new; chosen. */
+    private static final double KNOWN = 0.97;
+
     public Debrief {
         steps = List.copyOf(steps);
     }
@@ -73,7 +76,7 @@ public record Debrief(List<Step> steps, OptionalInt knowableAt) {
                     before.leadingRemedy(),
                     after.leadingRemedy(),
                     misread.contains(readings.get(i).id()),
-                    i > 0 && (still || truthBefore >= 0.97 && truthAfter >= 0.97)));
+                    i > 0 && (still || truthBefore >= KNOWN && truthAfter >= KNOWN)));
         }
         return new Debrief(steps, known > readings.size() ? OptionalInt.empty() : OptionalInt.of(known));
     }

@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
-import java.util.stream.Stream;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
@@ -140,16 +139,5 @@ public record HiddenTruth(
                 .map(Suspect::remedy)
                 .findFirst()
                 .orElse(Remedy.LOOK_ELSEWHERE);
-    }
-
-    /** What is needed still after these repairs. */
-    public Cure needed(Repaired done) {
-        Remedy[] open = cure.remedies().stream().filter(r -> !done.settles(r)).toArray(Remedy[]::new);
-        return open.length == 0 ? Cure.HAND_BACK : Cure.of(open);
-    }
-
-    /** Whether a remedy was needed on this vehicle. */
-    public boolean needs(Remedy remedy) {
-        return cure.has(remedy) || Stream.of(remedy).anyMatch(r -> cure.settles(r) && r != Remedy.HAND_BACK);
     }
 }

@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -139,6 +140,17 @@ public final class ActorFilter extends OncePerRequestFilter {
                     "anothers-exercise",
                     "This exercise is somebody else's",
                     "It was set for " + exercise.get().personId() + "; the lead may look on");
+            return;
+        }
+        if (own
+                && request.getMethod().equals("POST")
+                && !exercises.ended(List.of(exercise.get().id())).isEmpty()) {
+            Refusals.send(
+                    response,
+                    403,
+                    "exercise-over",
+                    "This exercise is over",
+                    "What was hidden has been told; begin another one");
             return;
         }
         request.setAttribute(ACTOR, own ? actor.practising() : actor);

@@ -4,7 +4,6 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.practice.Exercises;
@@ -58,10 +57,5 @@ class LiveRigs {
     /** Forgets one, so that it is rebuilt; for one whose log another process has gone on with. */
     void forget(UUID exerciseId) {
         rigs.invalidate(exerciseId);
-    }
-
-    /** One that is here already. */
-    Optional<LiveRig> here(UUID exerciseId) {
-        return Optional.ofNullable(rigs.getIfPresent(exerciseId));
     }
 }

@@ -121,6 +121,14 @@ public class Practise {
                 .orElseThrow(() -> new NotFoundException("exercise", id.toString()));
     }
 
+    /** The exercise of this person, which is not over. */
+    private void going(UUID id, Actor actor) {
+        own(id, actor);
+        new Checks()
+                .that(() -> ended(exercises.noted(id)).isEmpty(), "exercise", "over", "one that goes on")
+                .orThrow();
+    }
+
     private SetExercise own(UUID id, Actor actor) {
         return exercises
                 .find(id)
@@ -143,7 +151,7 @@ public class Practise {
      * @throws InvalidInputException if there is no such act, or it cannot be done so
      */
     public RigState act(UUID id, Actor actor, UUID entryId, RigActWords words) {
-        own(id, actor);
+        going(id, actor);
         LiveRig rig = rigs.of(id);
         rig.repairedBy(remedied(id));
         note(id, rig, entryId, () -> {
@@ -204,7 +212,7 @@ public class Practise {
      * @throws InvalidInputException if this circuit has no such test
      */
     public Shown test(UUID id, Actor actor, UUID entryId, String procedureId, boolean anotherRig) {
-        own(id, actor);
+        going(id, actor);
         LiveRig rig = rigs.of(id);
         rig.repairedBy(remedied(id));
         ProcedureCatalogue procedures = ProcedureCatalogue.of(rig.layout());
@@ -254,7 +262,7 @@ public class Practise {
 
     /** Asks the program what it would do, as the job stands; that costs points. */
     public void help(UUID id, Actor actor, UUID entryId) {
-        own(id, actor);
+        going(id, actor);
         int sequence = jobs.read(id).state().sequence();
         note(id, rigs.of(id), entryId, () -> new Noted.Helped(sequence));
     }
@@ -265,7 +273,7 @@ public class Practise {
      * @throws InvalidInputException if there is no such remedy or it is no per cent
      */
     public void sure(UUID id, Actor actor, UUID entryId, String remedyId, Integer percent) {
-        own(id, actor);
+        going(id, actor);
         List<Reading> readings = jobs.read(id).state().readings();
         new Checks()
                 .that(() -> remedyId != null && Remedy.find(remedyId).isPresent(), "remedyId", remedyId, "a remedy")
@@ -302,7 +310,7 @@ public class Practise {
     /** A vehicle to look at: each call goes on by one tick. */
     public Supplier<Moment> watch(UUID id, Actor actor) {
         seen(id, actor);
-        rigs.of(id);
+        rigs.of(id).repairedBy(remedied(id));
         return () -> {
             LiveRig.Sample sample = rigs.of(id).next();
             return new Moment(sample.tick(), sample.rests(), sample.shown(), sample.state(), sample.read());

@@ -410,4 +410,22 @@ class PracticeApiTest {
         assertTrue(own.get("right").asBoolean());
         assertTrue(over.get("points").asInt() >= 60, "points " + over.get("points"));
     }
+
+    @Test
+    void onceItIsOverNothingIsDoneAnyMoreAndThePointsStay() {
+        String id = lesson("hold-off-and-on");
+        JsonNode job = opened(id);
+        int points =
+                api.post(JUNO, at(id) + "/end", with()).body().get("points").asInt();
+        api.post(JUNO, at(id) + "/acts", with("act", "replace", "subject", "renew-master"))
+                .assertRefused(422, "input-not-allowed");
+        api.post(JUNO, at(id) + "/help", with()).assertRefused(422, "input-not-allowed");
+        api.post(
+                        JUNO,
+                        "/api/jobs/" + id + "/notes",
+                        with("sequence", job.get("sequence").asInt(), "text", "late"))
+                .assertRefused(403, "exercise-over");
+        assertEquals(
+                points, api.get(JUNO, at(id) + "/debrief").body().get("points").asInt());
+    }
 }
