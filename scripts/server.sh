@@ -312,6 +312,12 @@ bench_trainees() {
     java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.Trainees "${1:-500}" "${2:-7}"
 }
 
+# bench_learning: what closed jobs are worth on later vehicles of the same shop.
+bench_learning() {
+    step "Building" maven package -pl core,secondworld,bench -DskipTests >&2
+    java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.hidden.LearningShops "$@"
+}
+
 # fill_bay OPEN CLOSED: lines of jobs that are no more than lines, as the bay sees them.
 fill_bay() {
     keeper_sql "

@@ -47,6 +47,7 @@ class ArchitectureTest {
             "planning",
             "verdict",
             "course",
+            "learning",
             "practice");
 
     @Test

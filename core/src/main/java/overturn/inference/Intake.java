@@ -22,7 +22,7 @@ public record Intake(
         boolean sometimes,
         List<WorkDone> work,
         Set<PlainFact> facts,
-        Map<String, Integer> closedJobs) {
+        Map<String, Double> closedJobs) {
 
     /** Nothing known. */
     public static final Intake UNKNOWN = new Intake(false, Age.UNKNOWN, false, List.of(), Set.of(), Map.of());
@@ -49,10 +49,15 @@ public record Intake(
         facts = Set.copyOf(facts);
         closedJobs = Map.copyOf(closedJobs);
         closedJobs.forEach((suspect, count) -> {
-            if (count < 0) {
+            if (!(count >= 0)) {
                 throw new IllegalArgumentException("Closed jobs of " + suspect + ": " + count + " must be 0 or more");
             }
         });
+    }
+
+    /** The same with what closed jobs say. */
+    public Intake with(Map<String, Double> counts) {
+        return new Intake(recentWork, age, sometimes, work, facts, counts);
     }
 
     /** The same with what was done before and what was told. */

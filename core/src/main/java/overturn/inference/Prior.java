@@ -8,8 +8,8 @@ import overturn.suspect.Suspect.Origin;
 import overturn.suspect.SuspectCatalogue;
 
 /**
- * What is believed before any reading: frequencies of the family moved by the facts of intake, with the workshop's
- * closed jobs as Dirichlet counts on top of them.
+ * What is believed before any reading: how frequent each suspect is ({@link Frequencies}), moved by the facts of
+ * intake.
  */
 final class Prior {
 
@@ -22,8 +22,6 @@ final class Prior {
     private static final double NONE_OF_THESE = 0.08;
     /** Share of those that look sound wherever they do not show; estimate. */
     private static final double LIKE_SOUND = 0.33;
-    /** The frequencies of the trade count as this many closed jobs; chosen. */
-    private static final double TRADE_JOBS = 60;
     /**
      * Facts multiply, since each is told for a reason of its own; together they move a suspect by no more than this;
      * chosen.
@@ -41,16 +39,11 @@ final class Prior {
     }
 
     static Prior of(Layout layout, List<Suspect> suspects, int sound, Intake intake) {
-        double[] shares = new double[suspects.size()];
+        double[] shares = Frequencies.of(suspects, intake.closedJobs());
         for (int s = 0; s < shares.length; s++) {
-            shares[s] = suspects.get(s).frequency() * factor(suspects.get(s), layout, intake);
+            shares[s] *= factor(suspects.get(s), layout, intake);
         }
-        normalise(shares);
-        for (int s = 0; s < shares.length; s++) {
-            shares[s] = TRADE_JOBS * shares[s]
-                    + intake.closedJobs().getOrDefault(suspects.get(s).id(), 0);
-        }
-        normalise(shares);
+        Frequencies.normalise(shares);
         for (int s = 0; s < shares.length; s++) {
             shares[s] = Math.log(shares[s]);
         }
@@ -69,16 +62,6 @@ final class Prior {
             told *= suspect.origin() == Origin.WEAR ? intake.age().wear() : 1;
         }
         return Math.max(1 / MOST_MOVED, Math.min(MOST_MOVED, told));
-    }
-
-    private static void normalise(double[] shares) {
-        double total = 0;
-        for (double share : shares) {
-            total += share;
-        }
-        for (int i = 0; i < shares.length; i++) {
-            shares[i] /= total;
-        }
     }
 
     /**

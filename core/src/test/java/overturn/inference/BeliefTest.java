@@ -194,7 +194,7 @@ class BeliefTest {
     void theWorkshopsOwnJobsAreCounted() {
         Belief counted = BeliefHistory.of(
                         MODEL,
-                        new Intake(false, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of("pipe-kinked", 60)),
+                        new Intake(false, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of("pipe-kinked", 60.0)),
                         List.of())
                 .now();
         double singles = MODEL.suspects().stream()
@@ -203,7 +203,7 @@ class BeliefTest {
         assertEquals(0.5, single(counted, "pipe-kinked") / singles, 0.01);
         assertThrows(
                 IllegalArgumentException.class,
-                () -> new Intake(false, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of("pipe-kinked", -1)));
+                () -> new Intake(false, Intake.Age.UNKNOWN, false, List.of(), Set.of(), Map.of("pipe-kinked", -1.0)));
     }
 
     @Test

@@ -61,6 +61,11 @@ final class Case {
         this.seed = seed;
     }
 
+    /** The same vehicle, in a workshop whose closed jobs say this. */
+    Case whereClosedJobsSay(Map<String, Double> counts) {
+        return new Case(stratum, layoutId, causes, cure, intake.with(counts), vehicle, liar, seed);
+    }
+
     long seed() {
         return seed;
     }

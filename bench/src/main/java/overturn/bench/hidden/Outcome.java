@@ -1,6 +1,7 @@
 package overturn.bench.hidden;
 
 import java.util.List;
+import java.util.Map;
 import overturn.suspect.Cure;
 import overturn.verdict.Grade;
 
@@ -19,6 +20,8 @@ import overturn.verdict.Grade;
  * @param claims after each reading: what the leading remedy claimed, and whether it was needed
  * @param planningMillis time to weigh all tests after each reading
  * @param path ids of the tests
+ * @param causes what the closed job says of its cause, where one was diagnosed
+ * @param believed what it would say had it been given up at its verdict
  */
 record Outcome(
         Policy policy,
@@ -34,7 +37,9 @@ record Outcome(
         List<Claim> claims,
         List<Double> planningMillis,
         List<String> path,
-        List<Covered> covered) {
+        List<Covered> covered,
+        Map<String, Double> causes,
+        Map<String, Double> believed) {
 
     /**
      * Where a figure lay in the band of the suspect that was there, and after how many readings.

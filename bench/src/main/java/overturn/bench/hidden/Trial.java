@@ -18,6 +18,7 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.RulerBands;
+import overturn.learning.CauseShares;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingValue;
 import overturn.planning.Prices;
@@ -148,7 +149,12 @@ final class Trial {
                 progress.claims,
                 progress.millis,
                 List.copyOf(progress.path),
-                progress.covered);
+                progress.covered,
+                CauseShares.of(
+                        verdict.history.now(),
+                        model.suspects(),
+                        cured ? Optional.of(progress.done.all().orElse(Cure.HAND_BACK)) : Optional.empty()),
+                CauseShares.of(verdict.history.now(), model.suspects(), Optional.empty()));
     }
 
     /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
@@ -333,7 +339,9 @@ final class Trial {
                 List.of(),
                 List.of(),
                 List.of(),
-                List.of());
+                List.of(),
+                Map.of(),
+                Map.of());
     }
 
     private Known known(List<String> path, Supplier<BeliefHistory> history) {

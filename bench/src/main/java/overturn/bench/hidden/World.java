@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
+import java.util.function.ToDoubleFunction;
 import java.util.random.RandomGenerator;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
@@ -59,6 +60,8 @@ final class World {
     private static final double OWN_SHARE = 0.5;
 
     private static final double FREQUENCY_FACTOR = 2;
+    private static final double LEAST_SHOP_FACTOR = 2;
+    private static final double MOST_SHOP_FACTOR = 5;
     private static final double DOUBLED_NOISE_SHARE = 0.2;
     private static final double RECENT_WORK_SHARE = 0.25;
     /** Share of the tests in which a fault is there that is felt only sometimes. */
@@ -98,6 +101,20 @@ final class World {
 
     /** @param other whether vehicles come from the second world, not from the simulator */
     World(LayoutFile file, long seed, boolean other) {
+        this(file, seed, other, random -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()));
+    }
+
+    /**
+     * The vehicles of one shop of the second world, each fault two to five times as frequent or as rare as it ships.
+     */
+    static World ofShop(LayoutFile file, long seed) {
+        return new World(file, seed, true, random -> {
+            double factor = LEAST_SHOP_FACTOR * Math.pow(MOST_SHOP_FACTOR / LEAST_SHOP_FACTOR, random.nextDouble());
+            return random.nextBoolean() ? factor : 1 / factor;
+        });
+    }
+
+    private World(LayoutFile file, long seed, boolean other, ToDoubleFunction<RandomGenerator> frequencyFactor) {
         this.other = other;
         this.model = LayoutModel.of(file.layout());
         this.dataSheet = ComplaintFelt.dataSheet(model.simulator(), model.procedures());
@@ -106,12 +123,33 @@ final class World {
         this.smooth = variants(file, COMMON_WIDTH, random);
         this.rough = variants(file, ROUGH_WIDTH, random);
         this.frequencyFactors = model.suspects().stream()
-                .mapToDouble(s -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()))
+                .mapToDouble(s -> frequencyFactor.applyAsDouble(random))
                 .toArray();
     }
 
     void warmUp() {
         blind.warmUp();
+    }
+
+    /** How far a set of shares is from those of this shop, its single faults: half the sum of the differences. */
+    double frequenciesOff(double[] shares) {
+        int sound = model.indexOf(SuspectCatalogue.NOTHING_WRONG);
+        double all = 0;
+        double listed = 0;
+        for (int s = 0; s < shares.length; s++) {
+            if (s != sound) {
+                all += model.suspects().get(s).frequency() * frequencyFactors[s];
+                listed += shares[s];
+            }
+        }
+        double off = 0;
+        for (int s = 0; s < shares.length; s++) {
+            if (s != sound) {
+                double there = model.suspects().get(s).frequency() * frequencyFactors[s] / all;
+                off += Math.abs(there - shares[s] / listed) / 2;
+            }
+        }
+        return off;
     }
 
     /** What the technician's program knows of a vehicle of this stratum. */

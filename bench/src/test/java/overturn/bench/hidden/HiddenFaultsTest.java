@@ -254,6 +254,8 @@ class HiddenFaultsTest {
                 List.of(),
                 List.of(),
                 List.of(),
-                List.of());
+                List.of(),
+                Map.of(),
+                Map.of());
     }
 }
