@@ -32,6 +32,11 @@ const CatalogueView = lazy(async () => ({
 }));
 const WorkshopView = lazy(async () => ({ default: (await import("./workspaces/workshop/WorkshopView")).WorkshopView }));
 
+const RecordView = lazy(async () => ({ default: (await import("./workspaces/record/RecordView")).RecordView }));
+const LearnedView = lazy(async () => ({ default: (await import("./workspaces/record/LearnedView")).LearnedView }));
+const FrequenciesView = lazy(async () => ({
+  default: (await import("./workspaces/record/FrequenciesView")).FrequenciesView,
+}));
 const PracticeView = lazy(async () => ({ default: (await import("./workspaces/practice/PracticeView")).PracticeView }));
 const RigView = lazy(async () => ({ default: (await import("./workspaces/practice/RigView")).RigView }));
 const DebriefView = lazy(async () => ({ default: (await import("./workspaces/practice/DebriefView")).DebriefView }));
@@ -102,6 +107,9 @@ function Signed({ session }: { session: Session }) {
               <Route path="/bench" element={<BenchView />} />
               <Route path="/catalogue" element={<CatalogueView />} />
               <Route path="/workshop" element={<WorkshopView />} />
+              <Route path="/record" element={<RecordView />} />
+              <Route path="/record/learned" element={<LearnedView />} />
+              <Route path="/record/frequencies" element={<FrequenciesView />} />
               <Route path="/practice" element={<PracticeView />} />
               <Route path="/practice/:exerciseId" element={<RigView />} />
               <Route path="/practice/:exerciseId/debrief" element={<DebriefView />} />

@@ -153,6 +153,8 @@ const writers: { [K in WriteKind]: Writer<K> } = {
 export const photoFile = (sha256: string) => `/api/photos/${sha256}`;
 /** Where the vehicle of an exercise is watched. */
 export const liveRig = (id: string) => `/api/practice/exercises/${id}/live`;
+/** Where what was learned here is fetched as a file. */
+export const FREQUENCIES_FILE = "/api/learning/frequencies";
 /** Where a job is fetched as a file. */
 export const jobFile = (id: string) => `/api/jobs/${id}/file`;
 
@@ -227,6 +229,19 @@ export const api = {
         headers: { "Content-Type": "text/csv" },
       }),
     ),
+  record: (query: Record<string, string>, after?: string) =>
+    taken(client.GET("/api/record", { params: { query: { ...query, ...(after === undefined ? {} : { after }) } } })),
+  before: (query: { layoutId: string; vehicleId?: string; vehicle?: string }) =>
+    taken(client.GET("/api/record/before", { params: { query } })),
+  insights: (months?: number) =>
+    taken(client.GET("/api/record/insights", { params: { query: months === undefined ? {} : { months } } })),
+  filters: () => taken(client.GET("/api/record/filters")),
+  keepFilter: (name: string, query: string) => taken(client.PUT("/api/record/filters", { body: { name, query } })),
+  dropFilter: (name: string) => taken(client.DELETE("/api/record/filters", { params: { query: { name } } })),
+  learning: (layoutId: string) => taken(client.GET("/api/learning", { params: { query: { layoutId } } })),
+  tellLearning: (body: Schemas["LearningRequest"]) => taken(client.PUT("/api/learning", { body })),
+  takeFrequencies: (name: string, file: Schemas["FrequenciesFile"]) =>
+    taken(client.POST(FREQUENCIES_FILE, { body: { id: crypto.randomUUID(), name, file } })),
   practice: () => taken(client.GET("/api/practice")),
   setExercise: (body: Schemas["SetRequest"]) => taken(client.POST("/api/practice/exercises", { body })),
   exercise: (id: string) => taken(client.GET("/api/practice/exercises/{id}", { params: of(id) })),

@@ -92,6 +92,12 @@ export type Gate = Schemas["GateView"];
 export type GateCheck = Schemas["GateCheckView"];
 export type Workshop = Schemas["WorkshopView"];
 export type WorkshopRequest = Schemas["WorkshopRequest"];
+export type RecordPage = Schemas["RecordPageView"];
+export type RecordLine = Schemas["RecordLineView"];
+export type Before = Schemas["BeforeView"];
+export type Insights = Schemas["InsightsView"];
+export type Learning = Schemas["LearningView"];
+export type FrequenciesFile = Schemas["FrequenciesFile"];
 export type Grade = Verdict["grade"];
 
 /** The hypothesis that the vehicle is sound; drawn cool wherever suspects are drawn hot. */

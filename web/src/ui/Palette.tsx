@@ -14,6 +14,10 @@ const PAGES: [string, UiWord][] = [
   ["/bench", "bench"],
   ["/layouts", "layouts"],
   ["/catalogue", "catalogue"],
+  ["/record", "record"],
+  ["/record/learned", "recordLearned"],
+  ["/record/frequencies", "recordFrequencies"],
+  ["/practice", "practice"],
   ["/workshop", "workshop"],
 ];
 const AFTER_VERDICT: [string, UiWord][] = [

@@ -46,6 +46,9 @@ export function BayView() {
               <Button large onClick={() => void go("/catalogue")}>
                 {say("catalogue")}
               </Button>
+              <Button large onClick={() => void go("/record")}>
+                {say("record")}
+              </Button>
               <Button large onClick={() => void go("/practice")}>
                 {say("practice")}
               </Button>

@@ -8,6 +8,7 @@ import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { TopStrip } from "../../ui/TopStrip";
+import { DoneBefore } from "../record/DoneBefore";
 import { BehaviourCurve } from "./behaviours";
 import { Facts } from "./Facts";
 import { KnownVehicles } from "./KnownVehicles";
@@ -124,6 +125,9 @@ export function IntakeView() {
             ))}
           </div>
         </details>
+        {!intake.exercise && draft.layoutId !== "" && (
+          <DoneBefore layoutId={draft.layoutId} vehicleId={draft.vehicleId} vehicle={draft.vehicle} />
+        )}
         <Part field="complaint" label="intakeComplaint" missing={intake.missing}>
           <textarea
             id="intake-complaint"

@@ -15,6 +15,13 @@ const SHOWN = 5;
 /** Two suspects that are at fault together each carry the share of both. */
 const MORE_THAN_ALL = 1.02;
 
+function frequenciesUsed(job: Job): string {
+  const { learned, ownJobs, elsewhereJobs } = job.assessment.frequencies;
+  return learned && ownJobs + elsewhereJobs > 0
+    ? say("frequenciesUsed", { own: ownJobs, elsewhere: elsewhereJobs })
+    : say("frequenciesUsedShipped");
+}
+
 /** The suspects with their weight and what weighs on them, then the last reading on its ruler. */
 export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, number>; isNow: boolean }) {
   const [all, setAll] = useState(false);
@@ -69,6 +76,7 @@ export function Ledger({ job, shares, isNow }: { job: Job; shares: Map<string, n
       <button type="button" className="mt-1 min-h-11 text-sm underline" onClick={() => setAll(!all)}>
         {say(all ? "hideCleared" : "showCleared")}
       </button>
+      {all && <p className="mb-2 text-sm text-soft">{frequenciesUsed(job)}</p>}
       <LastReading job={job} />
     </section>
   );

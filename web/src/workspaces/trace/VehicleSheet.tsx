@@ -9,6 +9,7 @@ import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { Failed, Loading } from "../../ui/States";
+import { HistoryLine } from "../record/HistoryLine";
 
 const KINDS = ["distance", "figure", "remark"] as const;
 type Kind = (typeof KINDS)[number];
@@ -17,6 +18,10 @@ type Kind = (typeof KINDS)[number];
 export function VehicleSheet({ job }: { job: Job }) {
   const { layout, person, word } = useSettings();
   const vehicle = useQuery({ queryKey: ["vehicle", job.vehicleId], queryFn: () => api.vehicle(job.vehicleId) });
+  const history = useQuery({
+    queryKey: ["before", job.layoutId, job.vehicleId],
+    queryFn: () => api.before({ layoutId: job.layoutId, vehicleId: job.vehicleId }),
+  });
   if (vehicle.isPending) return <Loading />;
   if (vehicle.isError) return <Failed error={vehicle.error} again={() => void vehicle.refetch()} />;
   const { data } = vehicle;
@@ -70,6 +75,8 @@ export function VehicleSheet({ job }: { job: Job }) {
           </li>
         ))}
       </ul>
+      <h3 className="caps mt-4">{say("historyLine")}</h3>
+      <HistoryLine lines={history.data?.own ?? []} />
       <EraseVehicle vehicleId={data.id} />
     </>
   );

@@ -1,5 +1,8 @@
 package overturn.circuit;
 
+import java.util.Arrays;
+import java.util.Optional;
+
 /** The kind of layout. */
 public enum Family {
     VACUUM_BRAKE("vacuum-brake"),
@@ -19,6 +22,10 @@ public enum Family {
     /** Stable id, key of its words. */
     public String id() {
         return id;
+    }
+
+    public static Optional<Family> find(String id) {
+        return Arrays.stream(values()).filter(family -> family.id.equals(id)).findFirst();
     }
 
     /** Whether the end is a clutch. */

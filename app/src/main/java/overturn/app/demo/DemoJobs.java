@@ -35,6 +35,8 @@ final class DemoJobs {
      * @param faults what is really wrong
      * @param tests how many tests of the plan are done at most
      * @param misread place of a reading that somebody took with a rig that lied, from 1; 0 where nobody did
+     * @param backFrom hours ago at which the job of the same vehicle was opened of which this is the comeback; 0 where
+     *     it is none
      */
     record Story(
             String vehicle,
@@ -49,7 +51,8 @@ final class DemoJobs {
             int tests,
             long seed,
             Stage stage,
-            int misread) {
+            int misread,
+            int backFrom) {
 
         Story {
             faults = List.copyOf(faults);
@@ -81,10 +84,11 @@ final class DemoJobs {
                     tests,
                     seed,
                     Stage.TRACING,
+                    0,
                     0);
         }
 
-        private Story with(int mostTests, Stage far, int misreadAt) {
+        private Story with(int mostTests, Stage far, int misreadAt, int back) {
             return new Story(
                     vehicle,
                     layoutId,
@@ -98,19 +102,25 @@ final class DemoJobs {
                     mostTests,
                     seed,
                     far,
-                    misreadAt);
+                    misreadAt,
+                    back);
         }
 
         private Story come(Stage far) {
-            return with(MOST_TESTS, far, misread);
+            return with(MOST_TESTS, far, misread, backFrom);
+        }
+
+        private Story comesBackFrom(int daysAgo) {
+            return with(tests, stage, misread, daysAgo * HOURS);
         }
 
         private Story misreading(int place) {
-            return with(tests, stage, place);
+            return with(tests, stage, place, backFrom);
         }
     }
 
     private static final int MOST_TESTS = 25;
+    private static final int HOURS = 24;
     private static final String TARN = "tarn-box-van";
 
     /** The people of the depot. */
@@ -266,6 +276,115 @@ final class DemoJobs {
                             0,
                             5)
                     .come(Stage.RELEASED));
+
+    /** Jobs that were closed long ago: what the record tells and learns from. */
+    static final List<Story> PAST = List.of(
+            past(
+                    "Tarn SK 07",
+                    TARN,
+                    "tobias-renn",
+                    410,
+                    "Long pedal after the winter, first press near the floor.",
+                    "air-in-rear-end",
+                    new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.2),
+                    41),
+            past(
+                    "Tarn SK 14",
+                    TARN,
+                    "marit-osei",
+                    300,
+                    "Sinks slowly on the ferry ramp.",
+                    "primary-piston-cup",
+                    new ByPass(Cup.PRIMARY_PISTON, 4, 0.2, 0, 10),
+                    42),
+            past(
+                    "Ardle SK 2",
+                    "ardle-mail-trike",
+                    "juno-vale",
+                    240,
+                    "Long pedal on the morning round.",
+                    "air-in-rear-end",
+                    new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.3),
+                    43),
+            past(
+                    "Tarn SK 03",
+                    TARN,
+                    "tobias-renn",
+                    205,
+                    "Level falls every week, pedal long on the north pier run.",
+                    "outward-leak-rear",
+                    new OutwardLeak("rear-left", Chamber.SECONDARY, 3, 0),
+                    44),
+            past(
+                    "Tarn SK 22",
+                    TARN,
+                    "ines-quill",
+                    150,
+                    "Long after a week of stop and go with the mail.",
+                    "air-in-rear-end",
+                    new ExcessShoeClearance(Set.of("rear-left", "rear-right"), 1.1),
+                    45),
+            past(
+                    "Pellow SK 31",
+                    "pellow-saloon",
+                    "marit-osei",
+                    120,
+                    "Sinks at every light, hard to stop behind the tractor.",
+                    "primary-piston-cup",
+                    new ByPass(Cup.PRIMARY_PISTON, 5, 0.2, 0, 10),
+                    46),
+            past(
+                    "Tarn SK 11",
+                    TARN,
+                    "juno-vale",
+                    96,
+                    "Spongy since the hoses were done.",
+                    "air-in-rear-end",
+                    new TrappedAir("rear-left", Chamber.SECONDARY, 2.5),
+                    47),
+            past(
+                            "Tarn SK 11",
+                            TARN,
+                            "tobias-renn",
+                            80,
+                            "Spongy again, worse in the morning.",
+                            "air-in-rear-end",
+                            new TrappedAir("rear-right", Chamber.SECONDARY, 3),
+                            48)
+                    .comesBackFrom(96),
+            past(
+                    "Corvane SK 40",
+                    "corvane-flatbed",
+                    "tobias-renn",
+                    45,
+                    "Hard as a plank with the engine idling.",
+                    "low-pump-flow",
+                    new LowSupply(0.4),
+                    49));
+
+    private static Story past(
+            String vehicle,
+            String layoutId,
+            String worksOnIt,
+            int daysAgo,
+            String complaint,
+            String hunchId,
+            Fault fault,
+            long seed) {
+        return new Story(
+                        vehicle,
+                        layoutId,
+                        "ines-quill",
+                        worksOnIt,
+                        daysAgo * HOURS,
+                        complaint,
+                        hunchId,
+                        true,
+                        List.of(fault),
+                        MOST_TESTS,
+                        seed)
+                .come(Stage.RELEASED);
+    }
 
     private DemoJobs() {}
 }

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -23,6 +24,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 import overturn.app.demo.DemoJobs.Stage;
 import overturn.app.demo.DemoJobs.Story;
 import overturn.app.job.Entry;
+import overturn.app.job.Entry.CameBack;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.VerdictAccepted;
@@ -106,7 +108,9 @@ class DemoLoader implements SmartInitializingSingleton {
         transactions.executeWithoutResult(status -> {
             DemoJobs.STAFF.forEach(this::employ);
             if (log.isEmpty()) {
-                DemoJobs.STORIES.stream().filter(this::told).forEach(this::load);
+                Stream.concat(DemoJobs.PAST.stream(), DemoJobs.STORIES.stream())
+                        .filter(this::told)
+                        .forEach(this::load);
             }
         });
     }
@@ -153,6 +157,9 @@ class DemoLoader implements SmartInitializingSingleton {
                 false,
                 List.of(),
                 List.of()));
+        Optional<UUID> before = Optional.of(story.backFrom())
+                .filter(hours -> hours > 0)
+                .map(hours -> idOfPast(story.vehicle(), hours, "job"));
         diagnosis.readings().forEach(reading -> append.apply(taken(model, reading)));
         if (story.misread() > 0) {
             misread(story, model, entries);
@@ -171,8 +178,17 @@ class DemoLoader implements SmartInitializingSingleton {
                     at);
         }
         UUID jobId = id(story, "job");
+        before.ifPresent(earlier -> append.apply(new CameBack(earlier, false)));
         log.open(jobId, at);
         entries.forEach(entry -> log.append(jobId, entry));
+        before.ifPresent(earlier -> log.append(
+                earlier,
+                LoggedEntry.of(
+                        id(story, "came back"),
+                        log.entries(earlier).size() + 1,
+                        at,
+                        story.openedBy(),
+                        new CameBack(jobId, true))));
     }
 
     /**
@@ -273,6 +289,12 @@ class DemoLoader implements SmartInitializingSingleton {
     }
 
     private static UUID id(Story story, String what) {
-        return UUID.nameUUIDFromBytes((story.vehicle() + " " + what).getBytes(StandardCharsets.UTF_8));
+        return DemoJobs.PAST.contains(story)
+                ? idOfPast(story.vehicle(), story.hoursAgo(), what)
+                : UUID.nameUUIDFromBytes((story.vehicle() + " " + what).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static UUID idOfPast(String vehicle, int hoursAgo, String what) {
+        return UUID.nameUUIDFromBytes((vehicle + " " + hoursAgo + " " + what).getBytes(StandardCharsets.UTF_8));
     }
 }

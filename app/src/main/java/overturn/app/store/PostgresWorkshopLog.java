@@ -18,6 +18,7 @@ import overturn.app.job.Bleeding;
 import overturn.app.job.StaleLogException;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
+import overturn.app.workshop.WorkshopSettings.Learning;
 import overturn.app.workshop.WorkshopSettings.Price;
 import overturn.app.workshop.WorkshopSettings.Rate;
 import overturn.procedure.Procedure.RigKind;
@@ -33,7 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
 class PostgresWorkshopLog implements WorkshopLog {
 
     /** Version 1 named tools and remedies by the constants of this program; version 2 did not say how it bleeds. */
-    private static final int BODY_VERSION = 4;
+    private static final int BODY_VERSION = 5;
 
     private final JdbcClient jdbc;
     private final JsonMapper mapper = JsonMapper.builder().build();
@@ -51,7 +52,8 @@ class PostgresWorkshopLog implements WorkshopLog {
             Bleeding bleeding,
             Map<String, String> schools,
             Optional<Rate> rate,
-            Map<String, Price> prices) {}
+            Map<String, Price> prices,
+            Learning learning) {}
 
     @Override
     public WorkshopSettings latest() {
@@ -82,7 +84,8 @@ class PostgresWorkshopLog implements WorkshopLog {
                 stored.bleeding() == null ? Bleeding.USUAL : stored.bleeding(),
                 stored.schools() == null ? WorkSchools.USUAL : WorkSchools.of(stored.schools()),
                 stored.rate(),
-                prices);
+                prices,
+                stored.learning() == null ? Learning.USUAL : stored.learning());
     }
 
     @Override
@@ -98,7 +101,8 @@ class PostgresWorkshopLog implements WorkshopLog {
                 settings.bleeding(),
                 settings.schools().ids(),
                 settings.rate(),
-                prices);
+                prices,
+                settings.learning());
         try {
             jdbc.sql("""
                             insert into workshop_settings (version, told_at, person_id, body_version, body)

@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import overturn.app.job.Bleeding;
 import overturn.planning.Prices;
 import overturn.planning.Workshop;
@@ -23,6 +24,7 @@ import overturn.suspect.Remedy;
  * @param schools the ways it has chosen where practitioners differ
  * @param rate labour rate in its own currency; empty where only minutes count
  * @param prices its own minutes and prices of remedies; the others have the plain ones
+ * @param learning whether its closed jobs move the frequencies
  */
 public record WorkshopSettings(
         int version,
@@ -33,14 +35,34 @@ public record WorkshopSettings(
         Bleeding bleeding,
         WorkSchools schools,
         Optional<Rate> rate,
-        Map<Remedy, Price> prices) {
+        Map<Remedy, Price> prices,
+        Learning learning) {
 
     public static final WorkshopSettings PLAIN = new WorkshopSettings(
-            0, "", Set.of(), true, true, Bleeding.USUAL, WorkSchools.USUAL, Optional.empty(), Map.of());
+            0, "", Set.of(), true, true, Bleeding.USUAL, WorkSchools.USUAL, Optional.empty(), Map.of(), Learning.USUAL);
 
     public WorkshopSettings {
         lacks = Set.copyOf(lacks);
         prices = Map.copyOf(prices);
+    }
+
+    /**
+     * Whether closed jobs move the frequencies, and what those of other workshops weigh.
+     *
+     * @param weights of what was taken from elsewhere, 0 to 1, by its id; what is not named weighs nothing
+     */
+    public record Learning(boolean on, Map<UUID, Double> weights) {
+
+        public static final Learning USUAL = new Learning(true, Map.of());
+
+        public Learning {
+            weights = Map.copyOf(weights);
+        }
+    }
+
+    /** The same with another learning, as the next version. */
+    public WorkshopSettings learning(Learning other) {
+        return new WorkshopSettings(version + 1, name, lacks, helper, lift, bleeding, schools, rate, prices, other);
     }
 
     /** Labour rate per hour. */

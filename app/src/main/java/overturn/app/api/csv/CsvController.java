@@ -4,6 +4,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -25,13 +26,14 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.job.Jobs;
+import overturn.app.usecase.record.SearchRecord;
 import overturn.app.usecase.workshop.TellWorkshop;
 import overturn.app.usecase.workshop.TellWorkshop.PriceDraft;
 import overturn.app.workshop.Staff;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.words.Words;
 
-/** The readings of a job and the price table of the workshop as comma-separated values. */
+/** The readings of a job, the record and the price table of the workshop as comma-separated values. */
 @RestController
 @RequestMapping("/api")
 class CsvController {
@@ -40,13 +42,35 @@ class CsvController {
     private static final Map<String, String> WORDS = Words.all();
     private static final List<String> PRICES = List.of("remedy_id", "remedy", "labour_minutes", "parts_minutes");
     private static final int MOST_PRICES = 500;
+    private static final List<String> RECORD = List.of(
+            "closed_at",
+            "opened_at",
+            "vehicle",
+            "make",
+            "layout_id",
+            "complaint",
+            "behaviour",
+            "hunch",
+            "hunch_held",
+            "cause",
+            "remedies",
+            "tried_before",
+            "grade",
+            "turned_out",
+            "stage",
+            "came_back_at",
+            "opened_by",
+            "test_minutes",
+            "job_id");
 
     private final Jobs jobs;
     private final Staff staff;
     private final TellWorkshop workshop;
+    private final SearchRecord record;
     private final Clock clock;
 
-    CsvController(Jobs jobs, Staff staff, TellWorkshop workshop, Clock clock) {
+    CsvController(Jobs jobs, Staff staff, TellWorkshop workshop, SearchRecord record, Clock clock) {
+        this.record = record;
         this.clock = clock;
         this.jobs = jobs;
         this.staff = staff;
@@ -68,6 +92,53 @@ class CsvController {
             }
         }
         return table(ReadingRows.HEAD, rows, FileNames.of(log.state().opened().vehicle(), "readings", clock, "csv"));
+    }
+
+    /** The closed jobs that are looked for, the latest first, 100,000 at most; asked as in {@code /api/record}. */
+    @GetMapping(value = "/record.csv", produces = "text/csv")
+    ResponseEntity<String> record(
+            @RequestParam(required = false) String search,
+            @RequestParam(required = false) String layoutId,
+            @RequestParam(required = false) String make,
+            @RequestParam(required = false) String remedyId,
+            @RequestParam(required = false) String causeId,
+            @RequestParam(required = false) String behaviour,
+            @RequestParam(required = false) String personId,
+            @RequestParam(required = false) String from,
+            @RequestParam(required = false) String to,
+            @RequestParam(required = false) Boolean cameBack) {
+        Map<String, String> people =
+                staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
+        List<List<String>> rows = record
+                .all(new SearchRecord.Asked(
+                        search, layoutId, make, remedyId, causeId, behaviour, personId, from, to, cameBack, null, null))
+                .stream()
+                .map(line -> List.of(
+                        line.closedAt().toString(),
+                        line.openedAt().toString(),
+                        line.vehicle(),
+                        line.make(),
+                        line.layoutId(),
+                        line.complaint(),
+                        WORDS.getOrDefault("behaviour." + line.behaviour(), line.behaviour()),
+                        WORDS.getOrDefault("suspect." + line.hunchId(), line.hunchId()),
+                        line.hunchHeld().map(String::valueOf).orElse(""),
+                        WORDS.getOrDefault("suspect." + line.causeId(), line.causeId()),
+                        remedies(line.remedies()),
+                        remedies(line.triedBefore()),
+                        line.grade().map(Enum::name).orElse(""),
+                        line.turnedOut().map(Enum::name).orElse(""),
+                        line.stage().id(),
+                        line.cameBackAt().map(Object::toString).orElse(""),
+                        people.getOrDefault(line.openedById(), line.openedById()),
+                        String.format(Locale.ROOT, "%.0f", line.spentMinutes()),
+                        line.jobId().toString()))
+                .toList();
+        return table(RECORD, rows, "record.csv");
+    }
+
+    private static String remedies(List<String> ids) {
+        return ids.stream().map(id -> WORDS.getOrDefault("remedy." + id, id)).collect(Collectors.joining("; "));
     }
 
     /** What remedies cost here, in minutes of labour. */

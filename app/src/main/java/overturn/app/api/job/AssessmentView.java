@@ -51,7 +51,14 @@ public record AssessmentView(
         Optional<VerdictView> verdict,
         List<String> justRenewed,
         Optional<ConflictView> conflict,
-        Optional<MoneyView> money) {
+        Optional<MoneyView> money,
+        FrequenciesUsedView frequencies) {
+
+    /**
+     * Which frequencies it began with: those that ship, and closed jobs beside them as they were when the job was
+     * opened.
+     */
+    public record FrequenciesUsedView(boolean learned, int ownJobs, int elsewhereJobs) {}
 
     /** Proposals whose reason is worked out; the rest is far from being done next. */
     private static final int EXPLAINED = 12;
@@ -104,7 +111,9 @@ public record AssessmentView(
                 job.verdict().map(verdict -> VerdictView.of(verdict, job.workshop(), job)),
                 justRenewed(job),
                 history.oddOneOut().map(r -> conflict(r, assessment)),
-                money(job));
+                money(job),
+                new FrequenciesUsedView(
+                        job.learned().on(), job.learned().own(), job.learned().elsewhere()));
     }
 
     /**

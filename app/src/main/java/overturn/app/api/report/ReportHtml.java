@@ -329,6 +329,10 @@ final class ReportHtml {
                         .orElse(""))
                 .append(share > NEARLY_SURE ? ", &gt; 99 %" : String.format(Locale.ROOT, ", %.0f %%", 100 * share))
                 .append("</p>");
+        int jobs = job.learned().own() + job.learned().elsewhere();
+        html.append("<p class=\"quiet\">It began with the frequencies that ship")
+                .append(jobs == 0 ? " alone" : " and " + jobs + " closed jobs")
+                .append(".</p>");
         accepted.filter(v -> !v.why().isBlank())
                 .ifPresent(v -> html.append("<p>").append(escaped(v.why())).append("</p>"));
         if (accepted.isEmpty() && !now.overturners().isEmpty()) {
@@ -441,7 +445,7 @@ final class ReportHtml {
         BeliefHistory before =
                 history.done().isEmpty() && first.size() == state.readings().size()
                         ? history
-                        : BeliefHistory.of(job.model(), state.intake(), first);
+                        : BeliefHistory.of(job.model(), job.intake(), first);
         List<Standing> cleared = job.model().suspects().stream()
                 .filter(s -> !s.id().equals(SuspectCatalogue.NOTHING_WRONG))
                 .sorted((a, b) -> Double.compare(b.frequency(), a.frequency()))

@@ -1,9 +1,11 @@
 package overturn.app.usecase.bay;
 
 import java.util.Collections;
+import java.util.HashSet;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -18,6 +20,7 @@ import overturn.app.job.JobState;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummaries.Search;
 import overturn.app.job.JobSummary;
+import overturn.app.record.ShopRecord;
 import overturn.app.usecase.job.Jobs;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
@@ -46,7 +49,11 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     private final LayoutModels models;
     private final boolean warms;
     private final WorkshopLog workshop;
+    private final ShopRecord record;
     private final Thread thread = new Thread(this::keep, "bay-keeper");
+    /** Jobs that cannot be read have no line in the record; they are tried once for each start. */
+    private final Set<UUID> unrecordable = new HashSet<>();
+
     private volatile boolean ended;
     private volatile boolean rebuildWanted;
 
@@ -57,7 +64,9 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
             Jobs jobs,
             LayoutModels models,
             WorkshopLog workshop,
+            ShopRecord record,
             @Value("${overturn.warm-up:true}") boolean warms) {
+        this.record = record;
         this.models = models;
         this.warms = warms;
         this.summaries = summaries;
@@ -143,6 +152,7 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
                 if (rebuildWanted) {
                     rebuildWanted = false;
                     summaries.clear();
+                    record.clear();
                     addMissing();
                 }
                 assessBehind();
@@ -155,7 +165,14 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
 
     /** Rests as long as each took, so that it never takes more than half a processor from those who work. */
     private void assessBehind() {
-        List<UUID> behind = summaries.behind(workshop.latest().version(), AT_ONCE);
+        summarise(summaries.behind(workshop.latest().version(), AT_ONCE));
+        List<UUID> unrecorded =
+                record.missing(AT_ONCE).stream().filter(unrecordable::add).toList();
+        summarise(unrecorded);
+        unrecordable.retainAll(record.missing(AT_ONCE));
+    }
+
+    private void summarise(List<UUID> behind) {
         for (UUID id : behind) {
             if (ended || rebuildWanted) {
                 return;

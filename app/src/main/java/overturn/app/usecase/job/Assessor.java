@@ -25,6 +25,8 @@ import overturn.app.job.JobSummary.NextTest;
 import overturn.app.job.JobSummary.Stands;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.usecase.layout.LayoutModels;
+import overturn.app.usecase.learning.Learned;
+import overturn.app.usecase.learning.LearnedFrequencies;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.circuit.Layout;
 import overturn.course.Decided;
@@ -67,6 +69,8 @@ public class Assessor {
 
     private final LayoutModels models;
     private final JobSummaries summaries;
+    private final RecordJob record;
+    private final LearnedFrequencies frequencies;
     private final Semaphore hands = new Semaphore(Runtime.getRuntime().availableProcessors(), true);
     private final ConcurrentHashMap<Object, Long> began = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<State, CompletableFuture<Job>> underWay = new ConcurrentHashMap<>();
@@ -84,7 +88,9 @@ public class Assessor {
             .weigher((UUID id, Believed job) -> BELIEF_BYTES * job.beliefs().size())
             .build();
 
-    Assessor(LayoutModels models, JobSummaries summaries) {
+    Assessor(LayoutModels models, JobSummaries summaries, RecordJob record, LearnedFrequencies frequencies) {
+        this.record = record;
+        this.frequencies = frequencies;
         this.models = models;
         this.summaries = summaries;
         models.whenDropped(model -> {
@@ -208,17 +214,23 @@ public class Assessor {
         return began.values().stream().mapToLong(from -> now - from).max().orElse(0);
     }
 
+    private Learned learned(UUID id, JobState state, WorkshopSettings settings) {
+        return frequencies.of(id, state.layout().family(), state.log().get(0).at(), settings);
+    }
+
     private Job assess(UUID id, JobState state, WorkshopSettings settings) {
         LayoutModel model = models.of(state.opened().layoutId(), state.layoutNow());
         Job before = known.getIfPresent(id);
-        if (before != null && before.model() == model && saysTheSame(before, state, settings)) {
-            return job(id, state, model, before.before(), settings, before.assessment(), models::of);
+        Learned learned = learned(id, state, settings);
+        Told told = new Told(state, learned, settings);
+        if (before != null && before.model() == model && saysTheSame(before, told)) {
+            return job(id, told, model, before.before(), before.assessment(), models::of);
         }
-        BeliefHistory history = history(id, model, state).complete();
+        BeliefHistory history = history(id, model, told).complete();
         if (state.remedied().isEmpty()) {
             believed.put(id, Believed.of(history));
         }
-        Job job = job(id, state, settings, history, models::of);
+        Job job = job(id, told, history, models::of);
         models.weighAgain(model);
         return job;
     }
@@ -227,11 +239,12 @@ public class Assessor {
      * Whether nothing on which an assessment depends has changed: a step of the plan, a stroke or a check tells nothing
      * new.
      */
-    private static boolean saysTheSame(Job before, JobState state, WorkshopSettings settings) {
+    private static boolean saysTheSame(Job before, Told told) {
         JobState then = before.state();
-        return before.workshop().version() == settings.version()
+        JobState state = told.state();
+        return before.workshop().version() == told.settings().version()
                 && then.readings().equals(state.readings())
-                && then.intake().equals(state.intake())
+                && before.intake().equals(told.intake())
                 && then.remedied().equals(state.remedied())
                 && then.vehicle().equals(state.vehicle())
                 && then.setAside().equals(state.setAside())
@@ -243,54 +256,62 @@ public class Assessor {
         LayoutModel of(String layoutId, Layout layout);
     }
 
-    private Job anew(UUID id, JobState state, WorkshopSettings settings, ModelSource source) {
-        return job(id, state, settings, anew(state, source).complete(), source);
+    /** Everything that a job is assessed by. */
+    private record Told(JobState state, Learned learned, WorkshopSettings settings) {
+
+        Intake intake() {
+            return state.intake().with(learned.counts().counts());
+        }
     }
 
-    private static Job job(
-            UUID id, JobState state, WorkshopSettings settings, BeliefHistory history, ModelSource source) {
+    private Job anew(UUID id, JobState state, WorkshopSettings settings, ModelSource source) {
+        Told told = new Told(state, learned(id, state, settings), settings);
+        return job(id, told, anew(told, source).complete(), source);
+    }
+
+    private static Job job(UUID id, Told told, BeliefHistory history, ModelSource source) {
         LayoutModel model = history.model();
-        Assessment assessment =
-                Assessment.of(history, state.vehicle(), cannotBeDone(state, model), settings.forPlanning());
-        return job(id, state, model, before(state, source), settings, assessment, source);
+        JobState state = told.state();
+        Assessment assessment = Assessment.of(
+                history,
+                state.vehicle(),
+                cannotBeDone(state, model),
+                told.settings().forPlanning());
+        return job(id, told, model, before(told, source), assessment, source);
     }
 
     private static Job job(
             UUID id,
-            JobState state,
+            Told told,
             LayoutModel model,
             Optional<BeliefHistory> before,
-            WorkshopSettings settings,
             Assessment assessment,
             ModelSource source) {
+        JobState state = told.state();
         JobStatus status = JobStatus.of(
                 state.standing(),
                 assessment.next().map(proposal -> proposal.procedure().id()),
                 Driving.of(assessment.history().now(), model.layout()),
-                decided(state, assessment, settings, source));
-        return new Job(id, state, model, before, settings, assessment, status);
+                decided(told, assessment, source));
+        return new Job(id, state, model, before, told.settings(), told.learned(), assessment, status);
     }
 
     /** What was accepted, and whether what was read before its repair proves it. */
-    private static Optional<Decided> decided(
-            JobState state, Assessment assessment, WorkshopSettings settings, ModelSource source) {
+    private static Optional<Decided> decided(Told told, Assessment assessment, ModelSource source) {
+        JobState state = told.state();
         return state.accepted().map(accepted -> {
             List<Remedy> remedies = accepted.remedyIds().stream()
                     .flatMap(id -> Remedy.find(id).stream())
                     .toList();
             Grade then = accepted.grade();
             boolean over = state.repairedSinceAccepted() || !state.stage().open();
-            Grade last = then == Grade.PROVEN ? then : lastGrade(state, remedies, assessment, settings, source);
+            Grade last = then == Grade.PROVEN ? then : lastGrade(told, remedies, assessment, source);
             return new Decided(remedies, then, TurnedOut.of(then, last, over));
         });
     }
 
-    private static Grade lastGrade(
-            JobState state,
-            List<Remedy> remedies,
-            Assessment assessment,
-            WorkshopSettings settings,
-            ModelSource source) {
+    private static Grade lastGrade(Told told, List<Remedy> remedies, Assessment assessment, ModelSource source) {
+        JobState state = told.state();
         if (!state.repairedSinceAccepted()) {
             Verdict verdict = assessment.verdict();
             return verdict.remedies().equals(remedies) ? verdict.grade() : Grade.OPEN;
@@ -300,17 +321,18 @@ public class Assessor {
             return Grade.OPEN;
         }
         LayoutModel model = source.of(state.opened().layoutId(), state.layout());
-        VerdictRule.Named named =
-                VerdictRule.of(model, settings.forPlanning()).named(BeliefHistory.of(model, state.intake(), before));
+        VerdictRule.Named named = VerdictRule.of(model, told.settings().forPlanning())
+                .named(BeliefHistory.of(model, told.intake(), before));
         return named.cure().equals(Cure.of(remedies.toArray(Remedy[]::new))) ? named.grade() : Grade.OPEN;
     }
 
-    private static Optional<BeliefHistory> before(JobState state, ModelSource source) {
+    private static Optional<BeliefHistory> before(Told told, ModelSource source) {
+        JobState state = told.state();
         return state.layoutNow() == state.layout()
                 ? Optional.empty()
                 : Optional.of(BeliefHistory.of(
                         source.of(state.opened().layoutId(), state.layout()),
-                        state.intake(),
+                        told.intake(),
                         state.readings().stream()
                                 .filter(reading -> reading.after().isEmpty())
                                 .toList()));
@@ -332,12 +354,13 @@ public class Assessor {
      * What is known of the readings before is kept; with one more only that one is worked out. Equal to working it all
      * out anew.
      */
-    private BeliefHistory history(UUID id, LayoutModel model, JobState state) {
+    private BeliefHistory history(UUID id, LayoutModel model, Told told) {
+        JobState state = told.state();
         Job before = known.getIfPresent(id);
         List<Reading> readings = state.readings();
         if (before != null
                 && before.model() == model
-                && before.state().intake().equals(state.intake())
+                && before.intake().equals(told.intake())
                 && before.state().remedied().equals(state.remedied())) {
             List<Reading> then = before.state().readings();
             if (then.size() <= readings.size() && then.equals(readings.subList(0, then.size()))) {
@@ -345,16 +368,17 @@ public class Assessor {
             }
         }
         Believed earlier = believed.getIfPresent(id);
-        return state.remedied().isEmpty() && earlier != null && earlier.begins(model, state.intake(), readings)
-                ? BeliefHistory.resumed(model, state.intake(), readings, earlier.beliefs())
-                : anew(state, models::of);
+        return state.remedied().isEmpty() && earlier != null && earlier.begins(model, told.intake(), readings)
+                ? BeliefHistory.resumed(model, told.intake(), readings, earlier.beliefs())
+                : anew(told, models::of);
     }
 
-    private static BeliefHistory anew(JobState state, ModelSource source) {
+    private static BeliefHistory anew(Told told, ModelSource source) {
+        JobState state = told.state();
         return !state.remedied().isEmpty()
-                ? sinceRepair(state, state.readings(), source)
+                ? sinceRepair(state, told.intake(), state.readings(), source)
                 : BeliefHistory.of(
-                        source.of(state.opened().layoutId(), state.layoutNow()), state.intake(), state.readings());
+                        source.of(state.opened().layoutId(), state.layoutNow()), told.intake(), state.readings());
     }
 
     /** What is believed on everything that was read but this. */
@@ -362,13 +386,14 @@ public class Assessor {
         List<Reading> others = state.readings().stream()
                 .filter(reading -> !reading.id().equals(readingId))
                 .toList();
-        return sinceRepair(state, others, models::of).now();
+        return sinceRepair(state, state.intake(), others, models::of).now();
     }
 
     /** What is believed of a vehicle that was repaired: readings in their order, each repair where it was done. */
-    private static BeliefHistory sinceRepair(JobState state, List<Reading> readings, ModelSource source) {
+    private static BeliefHistory sinceRepair(
+            JobState state, Intake intake, List<Reading> readings, ModelSource source) {
         LayoutModel before = source.of(state.opened().layoutId(), state.layout());
-        BeliefHistory history = BeliefHistory.of(before, state.intake(), List.of());
+        BeliefHistory history = BeliefHistory.of(before, intake, List.of());
         for (Reading reading : readings) {
             history = remedied(history, state, reading.after(), source).with(List.of(reading));
         }
@@ -404,6 +429,7 @@ public class Assessor {
                                     .next()
                                     .map(p -> new NextTest(p.procedure().id(), p.minutes())),
                             Optional.of(Stands.of(job.status()))));
+            record.keep(job);
         } catch (DataAccessException e) {
             LOG.warn("The line of job {} in the bay is written later: {}", job.id(), e.getMessage());
         }

@@ -16,11 +16,13 @@ import overturn.app.job.LoggedEntry;
 import overturn.app.job.ReadableLog;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.layout.LayoutSheets;
+import overturn.app.usecase.learning.Learned;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.course.JobStatus;
 import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
+import overturn.inference.Intake;
 import overturn.inference.PlacesSeen;
 import overturn.suspect.Cure;
 import overturn.verdict.Assessment;
@@ -49,6 +51,7 @@ public class Jobs {
      *
      * @param model of the circuit as it is now
      * @param before what was believed on the circuit as it came, where a repair has put another size in
+     * @param learned how frequent faults are, beside what ships
      * @param status what every page says of it
      */
     public record Job(
@@ -57,8 +60,14 @@ public class Jobs {
             LayoutModel model,
             Optional<BeliefHistory> before,
             WorkshopSettings workshop,
+            Learned learned,
             Assessment assessment,
             JobStatus status) {
+
+        /** The facts of intake, with what was learned from closed jobs by then. */
+        public Intake intake() {
+            return state.intake().with(learned.counts().counts());
+        }
 
         /** Suspicion per component now, with what was seen at single parts. */
         public Map<String, Double> suspectedParts() {

@@ -144,7 +144,7 @@ public class Debriefing {
     private static BeliefHistory beforeRepair(Jobs.Job job) {
         return BeliefHistory.of(
                 job.assessment().history().model(),
-                job.state().intake(),
+                job.intake(),
                 job.state().readings().stream().filter(r -> r.after().isEmpty()).toList());
     }
 
@@ -157,7 +157,7 @@ public class Debriefing {
                     trainee.drive(
                             model,
                             rig.hidden(),
-                            job.state().intake(),
+                            job.intake(),
                             workshop,
                             rig.set().exercise().seed()));
         }

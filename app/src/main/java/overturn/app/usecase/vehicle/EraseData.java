@@ -18,6 +18,7 @@ import overturn.app.people.Accounts;
 import overturn.app.people.Act;
 import overturn.app.people.Actor;
 import overturn.app.photo.Photos;
+import overturn.app.record.ShopRecord;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
@@ -39,6 +40,7 @@ public class EraseData {
     private final JobSummaries summaries;
     private final Vehicles vehicles;
     private final Photos photos;
+    private final ShopRecord record;
     private final Accounts accounts;
     private final Clock clock;
     private final TransactionOperations transactions;
@@ -49,6 +51,7 @@ public class EraseData {
             JobSummaries summaries,
             Vehicles vehicles,
             Photos photos,
+            ShopRecord record,
             Accounts accounts,
             Clock clock,
             TransactionOperations transactions) {
@@ -57,6 +60,7 @@ public class EraseData {
         this.summaries = summaries;
         this.vehicles = vehicles;
         this.photos = photos;
+        this.record = record;
         this.accounts = accounts;
         this.clock = clock;
         this.transactions = transactions;
@@ -99,5 +103,6 @@ public class EraseData {
                         UUID.randomUUID(), last + 1, at, actor.personId(), new DataErased(pictures.size(), why)));
         log.eraseBeside(jobId);
         summaries.keep(JobSummary.of(jobId, jobs.read(jobId).state()));
+        record.drop(jobId);
     }
 }

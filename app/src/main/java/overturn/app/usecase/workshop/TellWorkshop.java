@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,6 +21,7 @@ import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.workshop.WorkshopLog;
 import overturn.app.workshop.WorkshopSettings;
+import overturn.app.workshop.WorkshopSettings.Learning;
 import overturn.app.workshop.WorkshopSettings.Price;
 import overturn.app.workshop.WorkshopSettings.Rate;
 import overturn.bleeding.Schools;
@@ -32,10 +34,10 @@ import overturn.suspect.Remedy;
 @Component
 public class TellWorkshop {
 
-    /** Tools that can be lacking. */
     /** Longest name of a workshop, characters. */
     private static final int MOST_NAME = 60;
 
+    /** Tools that can be lacking. */
     public static final List<RigKind> TOOLS =
             Arrays.stream(RigKind.values()).filter(RigKind::tool).toList();
     /** Remedies that the workshop does itself, each with its price. */
@@ -105,7 +107,16 @@ public class TellWorkshop {
         checks.orThrow();
         WorkshopSettings before = log.latest();
         WorkshopSettings same = new WorkshopSettings(
-                before.version(), name, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
+                before.version(),
+                name,
+                lacks,
+                draft.helper,
+                draft.lift,
+                bleeding,
+                schools,
+                rate,
+                prices,
+                before.learning());
         if (same.equals(before)) {
             return before;
         }
@@ -113,7 +124,16 @@ public class TellWorkshop {
             throw StaleLogException.ofSettings(draft.version);
         }
         WorkshopSettings next = new WorkshopSettings(
-                before.version() + 1, name, lacks, draft.helper, draft.lift, bleeding, schools, rate, prices);
+                before.version() + 1,
+                name,
+                lacks,
+                draft.helper,
+                draft.lift,
+                bleeding,
+                schools,
+                rate,
+                prices,
+                before.learning());
         log.append(next, draft.actor.personId(), clock.instant());
         return next;
     }
@@ -140,6 +160,36 @@ public class TellWorkshop {
                 now.rate().map(Rate::perHour).orElse(null),
                 now.rate().map(Rate::currency).orElse(null),
                 prices));
+    }
+
+    /**
+     * Tells whether closed jobs move the frequencies and what those of others weigh; everything else stays as it is.
+     *
+     * @param weights 0 to 1, by the id of what was taken from elsewhere
+     * @throws InvalidInputException naming every field that is wrong
+     * @throws StaleLogException if somebody told another version meanwhile
+     */
+    @Transactional
+    public WorkshopSettings tellLearning(Integer version, Actor actor, Boolean on, Map<UUID, Double> weights) {
+        actor.require(Act.TELL_WORKSHOP);
+        Checks checks = new Checks()
+                .that(() -> version != null && version >= 0, "version", version, "the last version seen, 0 or more")
+                .that(() -> on != null, "on", on, "true or false");
+        Map<UUID, Double> told = weights == null ? Map.of() : weights;
+        told.forEach((id, weight) ->
+                checks.that(() -> weight != null && weight >= 0 && weight <= 1, "weights." + id, weight, "0 to 1"));
+        checks.orThrow();
+        WorkshopSettings before = log.latest();
+        Learning learning = new Learning(on, told);
+        if (learning.equals(before.learning())) {
+            return before;
+        }
+        if (version != before.version()) {
+            throw StaleLogException.ofSettings(version);
+        }
+        WorkshopSettings next = before.learning(learning);
+        log.append(next, actor.personId(), clock.instant());
+        return next;
     }
 
     /** The ways of what was sent; what is left out is done the usual way. */
