@@ -98,7 +98,7 @@ function Numbers({ head, rows }: { head: string[]; rows: (string | number)[][] }
 }
 
 const monthName = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString(undefined, { month: "short", year: "2-digit" });
+  new Date(`${day}T12:00`).toLocaleDateString(undefined, { month: "short", year: "numeric" });
 
 function Saved({ insights }: { insights: Insights }) {
   const saved = savedMinutes(insights.months);
@@ -110,7 +110,7 @@ function Saved({ insights }: { insights: Insights }) {
   return (
     <Panel title={say("insightsSaved")} why={say("insightsSavedWhy")}>
       <p className="figures text-3xl font-semibold">
-        {say(saved >= 0 ? "insightsSavedMinutes" : "insightsLostMinutes", { minutes: minutes(Math.abs(saved)) })}
+        {say(saved >= 0 ? "insightsSavedHours" : "insightsLostHours", { hours: Math.round(Math.abs(saved) / 60) })}
         {money}
       </p>
       <Pairs
@@ -143,7 +143,7 @@ function Months({ insights }: { insights: Insights }) {
           name: monthName(m.month),
           all: m.closed,
           hot: m.cameBack,
-          told: say("insightsMonthTold", { closed: m.closed, back: m.cameBack }),
+          told: m.cameBack === 0 ? String(m.closed) : say("insightsMonthTold", { closed: m.closed, back: m.cameBack }),
         }))}
       />
       <Numbers
@@ -197,7 +197,7 @@ function Verdicts({ insights }: { insights: Insights }) {
           name: name(v.turnedOut),
           all: v.jobs,
           hot: v.cameBack + v.triedBefore,
-          told: say("insightsVerdictTold", { jobs: v.jobs, back: v.cameBack, tried: v.triedBefore }),
+          told: v.cameBack === 0 ? String(v.jobs) : say("insightsMonthTold", { closed: v.jobs, back: v.cameBack }),
         }))}
       />
       <Numbers

@@ -68,13 +68,13 @@ export function Pairs({
 }) {
   if (rows.length === 0) return null;
   const most = Math.max(...rows.flatMap((row) => [row.hollow, row.full]), 1);
-  const x = scaleLinear([0, most], [LEFT, WIDTH - 20]).nice(5);
+  const x = scaleLinear([0, most], [LEFT, WIDTH - 40]).nice(4);
   const height = ROW * rows.length;
   const said = rows.map((r) => `${r.name}: ${Math.round(r.hollow)}, ${Math.round(r.full)} ${unit}`).join("; ");
   return (
     <>
       <svg viewBox={`0 0 ${WIDTH} ${height + 30}`} className="w-full" role="img" aria-label={`${label}: ${said}`}>
-        {x.ticks(5).map((t) => (
+        {x.ticks(4).map((t) => (
           <g key={t}>
             <path d={`M${x(t)} 0V${height}`} stroke="var(--grid)" strokeWidth="1.5" />
             <text x={x(t)} y={height + 18} textAnchor="middle" className="figures fill-soft text-[13px]">

@@ -74,9 +74,11 @@ class DemoLoader implements SmartInitializingSingleton {
     private static final Duration A_NIGHT = Duration.ofHours(16);
     private final TransactionTemplate transactions;
     private final Set<String> circuits;
+    private final boolean past;
 
     /**
      * @param circuits ids of the circuits whose stories are told; empty for all
+     * @param past whether the jobs that were closed long ago are told too
      * @param password of all people of the demo; where it is empty they cannot sign in
      * @param pin of all of them on shop tablets; empty for none
      */
@@ -89,6 +91,7 @@ class DemoLoader implements SmartInitializingSingleton {
             Clock clock,
             TransactionTemplate transactions,
             @Value("${overturn.demo.circuits:}") Set<String> circuits,
+            @Value("${overturn.demo.past:true}") boolean past,
             @Value("${overturn.demo.password:}") String password,
             @Value("${overturn.demo.pin:}") String pin) {
         this.log = log;
@@ -101,6 +104,7 @@ class DemoLoader implements SmartInitializingSingleton {
         this.clock = clock;
         this.transactions = transactions;
         this.circuits = circuits;
+        this.past = past;
     }
 
     @Override
@@ -108,7 +112,7 @@ class DemoLoader implements SmartInitializingSingleton {
         transactions.executeWithoutResult(status -> {
             DemoJobs.STAFF.forEach(this::employ);
             if (log.isEmpty()) {
-                Stream.concat(DemoJobs.PAST.stream(), DemoJobs.STORIES.stream())
+                Stream.concat(past ? DemoJobs.PAST.stream() : Stream.empty(), DemoJobs.STORIES.stream())
                         .filter(this::told)
                         .forEach(this::load);
             }

@@ -177,7 +177,7 @@ class AccessibilityTest {
 
     /** The live vehicle, its parts, the tests to choose from, and what was hidden. */
     @Test
-    void practice(OverturnServer.Running server) {
+    void recordAndPractice(OverturnServer.Running server) {
         ApiClient api = new ApiClient(server.address());
         String lesson =
                 new ExerciseFlow(api, "ines-quill", "hold-off-and-on").open().id();
@@ -188,8 +188,14 @@ class AccessibilityTest {
                 .end()
                 .id();
         for (String theme : List.of("light", "dark")) {
-            Screens screens = signedIn(server, 1280, 800, theme).open("/practice");
+            Screens screens = signedIn(server, 1280, 800, theme).open("/record?search=nothing");
             Page page = screens.page();
+            page.getByText("No closed job is like that.").waitFor();
+            assertClean(page, "record, " + theme);
+            screens.open("/record/frequencies");
+            page.getByText("Before anything is read").waitFor();
+            assertClean(page, "frequencies, " + theme);
+            screens.open("/practice");
             screens.heading("The course").waitFor();
             assertClean(page, "practice, " + theme);
             screens.open("/practice/" + lesson);

@@ -79,6 +79,9 @@ class EveryWidthTest {
                 .end()
                 .id();
         views.addAll(List.of(
+                "/record",
+                "/record/learned",
+                "/record/frequencies",
                 "/practice",
                 "/intake?exercise=" + new ExerciseFlow(api, "ines-quill", "clutch-stroke").id(),
                 "/practice/" + lesson,

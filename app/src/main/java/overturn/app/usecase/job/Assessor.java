@@ -215,7 +215,7 @@ public class Assessor {
     }
 
     private Learned learned(UUID id, JobState state, WorkshopSettings settings) {
-        return frequencies.of(id, state.layout().family(), state.log().get(0).at(), settings);
+        return frequencies.of(id, state.layout().family(), state.log().get(0).takenAt(), settings);
     }
 
     private Job assess(UUID id, JobState state, WorkshopSettings settings) {

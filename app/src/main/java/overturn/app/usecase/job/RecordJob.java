@@ -28,6 +28,7 @@ import overturn.app.record.RecordLine;
 import overturn.app.record.RecordLine.StepTaken;
 import overturn.app.record.ShopRecord;
 import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.usecase.learning.LearnedFrequencies;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.course.Decided;
 import overturn.course.JobStage;
@@ -54,15 +55,18 @@ class RecordJob {
     private static final Map<String, String> WORDS = Words.all();
 
     private final ShopRecord record;
+    private final LearnedFrequencies frequencies;
 
-    RecordJob(ShopRecord record) {
+    RecordJob(ShopRecord record, LearnedFrequencies frequencies) {
         this.record = record;
+        this.frequencies = frequencies;
     }
 
     void keep(Job job) {
         Optional<Instant> closed = closedAt(job.state());
         if (closed.isPresent()) {
             record.keep(line(job, closed.get()));
+            frequencies.forget();
         } else {
             record.drop(job.id());
         }

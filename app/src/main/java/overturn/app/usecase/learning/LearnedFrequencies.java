@@ -7,13 +7,13 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.practice.Exercises;
 import overturn.app.record.FrequenciesTaken;
 import overturn.app.record.FrequenciesTaken.Elsewhere;
 import overturn.app.record.ShopRecord;
+import overturn.app.record.ShopRecord.Learnable;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.circuit.Family;
 import overturn.learning.ClosedJob;
@@ -27,15 +27,15 @@ import overturn.learning.LearnedCounts;
 public class LearnedFrequencies {
 
     private static final double DAYS_IN_A_YEAR = 365.25;
-    /** A cure of an old job that is struck meanwhile is noticed after so long. */
-    private static final Duration KEPT = Duration.ofMinutes(30);
+    /** A line that is added to the record, or taken out, is noticed after so long. */
+    private static final Duration KEPT = Duration.ofMinutes(1);
 
     private static final int MOST_KEPT = 500;
 
     private final ShopRecord record;
     private final FrequenciesTaken taken;
     private final Exercises exercises;
-    private final Cache<Asked, LearnedCounts> known =
+    private final Cache<Asked, List<Learnable>> known =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KEPT).build();
 
     LearnedFrequencies(ShopRecord record, FrequenciesTaken taken, Exercises exercises) {
@@ -48,27 +48,27 @@ public class LearnedFrequencies {
 
     /** What a job is told. */
     public Learned of(UUID jobId, Family family, Instant openedAt, WorkshopSettings settings) {
-        boolean practice = settings.learning().on() && exercises.find(jobId).isPresent();
-        return practice ? Learned.NOTHING : at(family, openedAt, settings);
+        if (!settings.learning().on() || exercises.find(jobId).isPresent()) {
+            return Learned.NOTHING;
+        }
+        return with(own(family, openedAt, jobId), family, settings);
     }
 
     /** What a job of this family is told that is opened then. */
     public Learned at(Family family, Instant openedAt, WorkshopSettings settings) {
-        if (!settings.learning().on()) {
-            return Learned.NOTHING;
-        }
-        LearnedCounts own = own(family, openedAt);
+        return settings.learning().on() ? with(own(family, openedAt), family, settings) : Learned.NOTHING;
+    }
+
+    private Learned with(LearnedCounts own, Family family, WorkshopSettings settings) {
         LearnedCounts all = own;
         int elsewhere = 0;
-        for (Map.Entry<UUID, Double> weighed : settings.learning().weights().entrySet()) {
-            Optional<LearnedCounts> others = taken.all().stream()
-                    .filter(one -> one.id().equals(weighed.getKey()) && weighed.getValue() > 0)
-                    .findFirst()
-                    .map(Elsewhere::families)
-                    .map(families -> families.getOrDefault(family, LearnedCounts.NONE));
-            if (others.isPresent()) {
-                all = all.and(others.get(), weighed.getValue());
-                elsewhere += others.get().jobs();
+        Map<UUID, Double> weights = settings.learning().weights();
+        for (Elsewhere one : weights.isEmpty() ? List.<Elsewhere>of() : taken.all()) {
+            double weight = weights.getOrDefault(one.id(), 0.0);
+            LearnedCounts counts = one.families().getOrDefault(family, LearnedCounts.NONE);
+            if (weight > 0 && counts.jobs() > 0) {
+                all = all.and(counts, weight);
+                elsewhere += counts.jobs();
             }
         }
         return new Learned(true, own.jobs(), elsewhere, all);
@@ -76,16 +76,25 @@ public class LearnedFrequencies {
 
     /** What this workshop's own closed jobs say. */
     public LearnedCounts own(Family family, Instant at) {
+        return own(family, at, null);
+    }
+
+    /** A job that was written down afterwards may have been closed before it was opened here; it is left out. */
+    private LearnedCounts own(Family family, Instant at, UUID except) {
         Instant day = at.truncatedTo(ChronoUnit.DAYS);
-        return known.get(new Asked(family, day), asked -> {
-            List<ClosedJob> jobs = record.learnable(family, day).stream()
-                    .map(job -> new ClosedJob(
-                            family,
-                            job.behaviour(),
-                            job.shares(),
-                            Math.max(0, ChronoUnit.DAYS.between(job.closedAt(), day) / DAYS_IN_A_YEAR)))
-                    .toList();
-            return LearnedCounts.of(jobs);
-        });
+        List<Learnable> jobs = known.get(new Asked(family, day), asked -> record.learnable(family, day));
+        return LearnedCounts.of(jobs.stream()
+                .filter(job -> !job.jobId().equals(except))
+                .map(job -> new ClosedJob(
+                        family,
+                        job.behaviour(),
+                        job.shares(),
+                        Math.max(0, ChronoUnit.DAYS.between(job.closedAt(), day) / DAYS_IN_A_YEAR)))
+                .toList());
+    }
+
+    /** A line of the record was added here, changed or taken out. */
+    public void forget() {
+        known.invalidateAll();
     }
 }
