@@ -80,3 +80,79 @@ restore() {
     say "$(keeper_sql "select count(*) || ' entries of ' || count(distinct job_id) || ' jobs' from log_entry" overturn) are back; what was there is kept as the database overturn_before"
     [ "$was_up" = no ] || start_server
 }
+
+BACKUPS_PID="$VAR/backups.pid"
+SCHEDULER="$ROOT/scripts/scheduled-backups.sh"
+BACKUP_STATUS="$VAR/backup.status"
+
+# backup_folder: where scheduled backups go; a disk or share of another machine is better.
+backup_folder() { echo "${OVERTURN_BACKUP_FOLDER:-$VAR/backups}"; }
+
+# tell_backup OK MESSAGE: what the bay says; the time of the last good one stays where one failed.
+tell_backup() {
+    local good
+    good=$(sed -n 's/^good=//p' "$BACKUP_STATUS" 2>/dev/null || true)
+    [ "$1" = no ] || good=$(date -u +%Y-%m-%dT%H:%M:%SZ)
+    printf 'ok=%s\ntried=%s\ngood=%s\nhours=%s\nmessage=%s\n' "$1" "$(date -u +%Y-%m-%dT%H:%M:%SZ)" "$good" "$3" "$2" >"$BACKUP_STATUS.new"
+    mv -f "$BACKUP_STATUS.new" "$BACKUP_STATUS"
+}
+
+# scheduled_backup HOURS: one, where the last good one is older than that; then those are thrown away that nobody needs.
+scheduled_backup() {
+    local hours=$1 folder good file told
+    folder=$(backup_folder)
+    good=$(sed -n 's/^good=//p' "$BACKUP_STATUS" 2>/dev/null || true)
+    if [ -n "$good" ] && [ $(($(date +%s) - $(date -d "$good" +%s))) -lt $((hours * 3600 - 60)) ]; then return; fi
+    file="$folder/overturn-$(date -u +%Y%m%d-%H%M%S).dump"
+    if told=$( (mkdir -p "$folder" && chmod 700 "$folder" && backup "$file") 2>&1); then
+        tell_backup yes "$file" "$hours"
+        prune_backups "$folder"
+    else
+        tell_backup no "$(printf '%s' "$told" | tail -n 1)" "$hours"
+        return 1
+    fi
+}
+
+# kept_backups: of the names of backups, newest first, those that stay: all of the last two days, one of each of the last 7 days that have one, of 5 weeks,
+# of 12 months.
+kept_backups() {
+    local name day week month days=0 weeks=0 months=0 last_day='' last_week='' last_month='' fresh
+    fresh=$(date -u -d '2 days ago' +%Y%m%d)
+    while read -r name; do
+        day=$(printf '%s' "$name" | sed -n 's/.*overturn-\([0-9]\{8\}\)-[0-9]\{6\}\.dump$/\1/p')
+        [ -n "$day" ] || continue
+        week=$(date -u -d "$day" +%G%V) month=${day:0:6}
+        local keep=no
+        if [[ $day > $fresh ]]; then keep=yes; fi
+        if [ "$day" != "$last_day" ] && [ $days -lt 7 ]; then keep=yes days=$((days + 1)); fi
+        if [ "$week" != "$last_week" ] && [ $weeks -lt 5 ]; then keep=yes weeks=$((weeks + 1)); fi
+        if [ "$month" != "$last_month" ] && [ $months -lt 12 ]; then keep=yes months=$((months + 1)); fi
+        last_day=$day last_week=$week last_month=$month
+        [ $keep = no ] || printf '%s\n' "$name"
+    done
+}
+
+# prune_backups FOLDER: only files that are called as ours are.
+prune_backups() {
+    local all kept name
+    all=$(find "$1" -maxdepth 1 -type f -name 'overturn-????????-??????.dump' -printf '%f\n' | sort -r)
+    kept=$(printf '%s\n' "$all" | kept_backups)
+    while read -r name; do
+        [ -z "$name" ] || grep -qxF -- "$name" <<<"$kept" || rm -f "$1/$name" "$1/$name.heads.csv"
+    done <<<"$all"
+}
+
+# start_backups: every OVERTURN_BACKUP_HOURS (24) while the server runs; 0 for none.
+start_backups() {
+    local hours=${OVERTURN_BACKUP_HOURS:-24}
+    [[ $hours =~ ^[0-9]{1,4}$ ]] || fail 2 "OVERTURN_BACKUP_HOURS is “$hours”; allowed are whole hours, 0 for none"
+    stop_backups
+    if [ "$hours" = 0 ]; then rm -f "$BACKUP_STATUS"; return; fi
+    setsid nohup "$SCHEDULER" "$ROOT/overturn" "$hours" >"$VAR/log/backups.log" 2>&1 </dev/null &
+    echo $! >"$BACKUPS_PID"
+}
+
+stop_backups() {
+    end_process "$BACKUPS_PID" "$SCHEDULER" || true
+    rm -f "$BACKUPS_PID"
+}

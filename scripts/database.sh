@@ -116,6 +116,53 @@ write_settings() {
     )
 }
 
+# Where OVERTURN_DB_HOST names a host, the database is kept there by somebody else, and none is started here. Its roles overturn_owner and overturn are made
+# there beforehand (docs/database.md).
+ELSEWHERE=no
+if [ -n "${OVERTURN_DB_HOST:-}" ]; then ELSEWHERE=yes; fi
+
+# secret NAME: the variable of that name, or what the file holds that NAME_FILE names.
+secret() {
+    local file="$1_FILE"
+    if [ -n "${!1:-}" ]; then printf '%s' "${!1}"; elif [ -n "${!file:-}" ]; then
+        [ -r "${!file}" ] || fail 2 "$file names ${!file}, which cannot be read"
+        head -n 1 "${!file}"
+    else
+        fail 2 "Set $1, or $file to a file that holds it"
+    fi
+}
+
+# database_url: of PostgreSQL here or elsewhere. Elsewhere it is encrypted and its certificate is checked unless OVERTURN_DB_TLS says otherwise.
+database_url() {
+    if [ "$ELSEWHERE" = no ]; then
+        echo "jdbc:postgresql://127.0.0.1:$DB_PORT/overturn"
+        return
+    fi
+    local tls=${OVERTURN_DB_TLS:-verify-full} url
+    case $tls in disable | require | verify-ca | verify-full) ;; *) fail 2 "OVERTURN_DB_TLS is “$tls”; allowed are disable, require, verify-ca, verify-full" ;; esac
+    url="jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?sslmode=$tls"
+    [ -z "${OVERTURN_DB_CA:-}" ] || url="$url&sslrootcert=$OVERTURN_DB_CA"
+    echo "$url"
+}
+
+# use_elsewhere: what is asked of a database that somebody else keeps.
+use_elsewhere() {
+    [[ $OVERTURN_DB_HOST =~ ^[a-zA-Z0-9.:_,\[\]-]+$ ]] || fail 2 "OVERTURN_DB_HOST is “$OVERTURN_DB_HOST”, which is no host"
+    [[ ${OVERTURN_DB_PORT:-5432} =~ ^[0-9]{1,5}$ ]] || fail 2 "OVERTURN_DB_PORT is “$OVERTURN_DB_PORT”, which is no port"
+    SETTINGS="$VAR/database.env"
+    OWNER_PASSWORD='' DEMO_PASSWORD='' DEMO_PIN='' OPERATOR_TOKEN='' KEEPER_PASSWORD='' DB_PORT=''
+    read_settings "$SETTINGS" || true
+    [ -n "$DEMO_PASSWORD" ] || DEMO_PASSWORD=$(random_word)
+    [ -n "$DEMO_PIN" ] || DEMO_PIN=$(random_pin)
+    [ -n "$OPERATOR_TOKEN" ] || OPERATOR_TOKEN=$(random_password)
+    write_settings "$SETTINGS"
+    APP_PASSWORD=$(secret OVERTURN_DB_PASSWORD) || exit
+    OWNER_PASSWORD=$(secret OVERTURN_DB_OWNER_PASSWORD) || exit
+}
+
+# not_elsewhere COMMAND: for what only the keeper of a database can do.
+not_elsewhere() { [ "$ELSEWHERE" = no ] || fail 2 "The database is at $OVERTURN_DB_HOST; './overturn $1' works on one that is kept here. See docs/database.md"; }
+
 use_database() {
     CLUSTER="$(cluster_home)/postgres"
     SETTINGS="$VAR/database.env"
@@ -124,6 +171,12 @@ use_database() {
 }
 
 start_database() {
+    if [ "$ELSEWHERE" = yes ]; then
+        mkdir -p "$VAR"
+        use_elsewhere
+        say "The database is kept at $OVERTURN_DB_HOST; none is started here"
+        return
+    fi
     if ! use_database; then
         [ ! -d "$CLUSTER" ] || fail 4 "$CLUSTER holds a database whose password file $SETTINGS is gone; put it back or remove the folder"
         KEEPER_PASSWORD=$(random_password)

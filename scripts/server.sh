@@ -45,13 +45,15 @@ start_server() {
     stop_server
     port_taken "$PORT" && fail 5 "Port $PORT is taken; free it or start with OVERTURN_PORT=another"
     mkdir -p "$VAR/log"
-    OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
-        OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=true \
+    OVERTURN_DB_URL="$(database_url)" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
+        OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=${OVERTURN_DEMO:-$(if [ "$ELSEWHERE" = no ]; then echo true; else echo false; fi)} \
+        OVERTURN_BACKUP_STATUS=$BACKUP_STATUS \
         OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_DEMO_PIN=$DEMO_PIN OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN \
         setsid nohup "$SUPERVISOR" "$VAR" server "curl -sk -m 5 -o /dev/null $LOCAL_URL/api/health" \
         java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" "${SERVER_ARGUMENTS[@]}" >"$VAR/log/server.log" 2>&1 </dev/null &
     echo $! >"$SUPERVISOR_PID"
     echo "$LOCAL_URL" >"$VAR/server.port"
+    [ "$ELSEWHERE" = yes ] || start_backups
     say "Starting the server …"
     wait_until_up
 }
@@ -112,6 +114,7 @@ end_process() {
 
 stop_server() {
     local stopped=no
+    stop_backups
     if end_process "$SUPERVISOR_PID" "$SUPERVISOR"; then stopped=yes; fi
     if end_process "$SERVER_PID" "$JAR"; then stopped=yes; fi
     [ $stopped = no ] || say "Server stopped"
@@ -140,6 +143,10 @@ show_status() {
         say "server:   down"
     fi
     tell_restarts server
+    if [ "$ELSEWHERE" = yes ]; then
+        say "database: kept at $OVERTURN_DB_HOST"
+        return $code
+    fi
     if use_database && cluster_runs "$CLUSTER"; then
         say "database: up on 127.0.0.1:$DB_PORT"
         tell_restarts database

@@ -37,6 +37,7 @@ const LearnedView = lazy(async () => ({ default: (await import("./workspaces/rec
 const FrequenciesView = lazy(async () => ({
   default: (await import("./workspaces/record/FrequenciesView")).FrequenciesView,
 }));
+const ServerView = lazy(async () => ({ default: (await import("./workspaces/server/ServerView")).ServerView }));
 const PracticeView = lazy(async () => ({ default: (await import("./workspaces/practice/PracticeView")).PracticeView }));
 const RigView = lazy(async () => ({ default: (await import("./workspaces/practice/RigView")).RigView }));
 const DebriefView = lazy(async () => ({ default: (await import("./workspaces/practice/DebriefView")).DebriefView }));
@@ -113,6 +114,7 @@ function Signed({ session }: { session: Session }) {
               <Route path="/practice" element={<PracticeView />} />
               <Route path="/practice/:exerciseId" element={<RigView />} />
               <Route path="/practice/:exerciseId/debrief" element={<DebriefView />} />
+              <Route path="/server" element={<ServerView />} />
               <Route path="/people" element={<PeopleView />} />
               <Route path="/layouts" element={<LayoutsView />} />
               <Route path="/layouts/new" element={<EditorView />} />

@@ -242,6 +242,8 @@ export const api = {
   tellLearning: (body: Schemas["LearningRequest"]) => taken(client.PUT("/api/learning", { body })),
   takeFrequencies: (name: string, file: Schemas["FrequenciesFile"]) =>
     taken(client.POST(FREQUENCIES_FILE, { body: { id: crypto.randomUUID(), name, file } })),
+  backups: () => taken(client.GET("/api/backups")),
+  server: () => taken(client.GET("/api/server")),
   practice: () => taken(client.GET("/api/practice")),
   setExercise: (body: Schemas["SetRequest"]) => taken(client.POST("/api/practice/exercises", { body })),
   exercise: (id: string) => taken(client.GET("/api/practice/exercises/{id}", { params: of(id) })),

@@ -19,6 +19,7 @@ const PAGES: [string, UiWord][] = [
   ["/record/frequencies", "recordFrequencies"],
   ["/practice", "practice"],
   ["/workshop", "workshop"],
+  ["/server", "server"],
 ];
 const AFTER_VERDICT: [string, UiWord][] = [
   ["walk", "firstWalk"],

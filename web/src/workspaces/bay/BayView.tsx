@@ -12,6 +12,7 @@ import { NOTHING_WRONG } from "../../domain/types";
 import { ShareBar } from "../../ui/Hatch";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
+import { BackupLine } from "./BackupLine";
 import { dueOn } from "./state";
 import { TakeIn } from "./TakeIn";
 import { useBay } from "./useBay";
@@ -31,6 +32,7 @@ export function BayView() {
       <TopStrip title={say("bayTitle")} />
       <main className="sheet-grid min-h-[calc(100dvh-3rem)] p-4 md:p-8">
         <div className="mx-auto max-w-6xl">
+          <BackupLine />
           <div className="mb-5 flex flex-wrap items-center gap-2">
             <p className="figures text-lg text-soft">{foundText(first, untouched)}</p>
             <nav

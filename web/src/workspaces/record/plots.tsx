@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 
-const LEFT = 190;
-const WIDTH = 560;
+const LEFT = 225;
+const WIDTH = 600;
 const ROW = 30;
 const TOP = 6;
 
@@ -100,7 +100,7 @@ export function Pairs({
 }
 
 function Name({ text }: { text: string }) {
-  const MOST = 26;
+  const MOST = 31;
   return (
     <text x={LEFT - 8} y="17" textAnchor="end" className="label fill-ink text-[15px]">
       <title>{text}</title>

@@ -23,6 +23,7 @@ class PageController {
         "/layouts",
         "/layouts/new",
         "/people",
+        "/server",
         "/record",
         "/record/learned",
         "/record/frequencies",

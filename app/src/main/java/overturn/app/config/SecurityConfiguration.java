@@ -83,6 +83,9 @@ public class SecurityConfiguration {
                         .hasAnyAuthority(PERSON, ApiTokens.Scope.READINGS.name())
                         .requestMatchers("/api/bay/rebuild", "/api/owner-link")
                         .hasAuthority(OPERATOR)
+                        .requestMatchers("/api/metrics")
+                        .access((authentication, request) -> new AuthorizationDecision(
+                                isOperator(request.getRequest()) || mayLook(authentication.get(), signIn)))
                         .requestMatchers("/api/openapi", "/api/openapi/**")
                         .access((authentication, request) ->
                                 new AuthorizationDecision(mayLook(authentication.get(), signIn)))

@@ -1,6 +1,7 @@
 package overturn.app.store;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
@@ -9,8 +10,14 @@ import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -18,6 +25,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import overturn.app.support.ApiClient;
 import overturn.app.support.OverturnServer;
 import overturn.app.support.Shell;
+import overturn.app.workshop.Backups.LastBackup;
 
 /** A workshop is written down and brought back by the commands of the machine, in a cluster of its own. */
 @ExtendWith(OverturnServer.class)
@@ -123,5 +131,67 @@ class BackupTest {
         assertEquals(0, run("restore " + file + " --anyway").code());
         assertEquals(0, run("restore " + whole).code());
         assertEquals(0, run("verify_logs").code(), "put right by the one before");
+    }
+
+    /** Made once in its time, told where the bay reads it, and told too where it could not be made. */
+    @Test
+    void backupsAreMadeByThemselvesAndAFailureIsTold() throws Exception {
+        Path folder = home.resolve("kept");
+        Map<String, String> there = Map.of("OVERTURN_BACKUP_FOLDER", folder.toString());
+        BackupStatusFile status =
+                new BackupStatusFile(home.resolve("backup.status").toString());
+        assertTrue(status.last().isEmpty(), "none was made yet");
+        Shell.Said made = shell.run(PROGRAMS + "scheduled_backup 24", there);
+        assertEquals(0, made.code(), made.text());
+        LastBackup first = status.last().orElseThrow();
+        assertTrue(first.good() && Files.exists(Path.of(first.message())), first.toString());
+        assertEquals(24, first.everyHours());
+        assertEquals(0, shell.run(PROGRAMS + "scheduled_backup 24", there).code());
+        assertEquals(first, status.last().orElseThrow(), "not again before its time");
+        Path file = home.resolve("no-folder");
+        Files.writeString(file, "in the way");
+        Shell.Said failed =
+                shell.run(PROGRAMS + "scheduled_backup 0", Map.of("OVERTURN_BACKUP_FOLDER", file.toString()));
+        assertNotEquals(0, failed.code());
+        LastBackup last = status.last().orElseThrow();
+        assertFalse(last.good());
+        assertTrue(last.message().contains("no-folder"), last.message());
+        assertEquals(first.lastGoodAt(), last.lastGoodAt(), "when the last good one was made is still known");
+    }
+
+    /** Two days whole, then one a day for a week, one a week for five, one a month for a year. */
+    @Test
+    void oldBackupsAreThrownAwayButForOneADayAWeekAMonth() throws Exception {
+        Path folder = Files.createDirectories(home.resolve("many"));
+        LocalDate today = LocalDate.now(ZoneOffset.UTC);
+        for (int ago = 0; ago < 500; ago++) {
+            for (String hour : List.of("060000", "180000")) {
+                String name = "overturn-" + today.minusDays(ago).format(DateTimeFormatter.BASIC_ISO_DATE) + "-" + hour;
+                Files.writeString(folder.resolve(name + ".dump"), "");
+                Files.writeString(folder.resolve(name + ".dump.heads.csv"), "");
+            }
+        }
+        Files.writeString(folder.resolve("notes.txt"), "not ours");
+        Files.writeString(folder.resolve("overturn-by-hand.dump"), "not ours");
+        Shell.Said pruned = shell.run("prune_backups " + folder);
+        assertEquals(0, pruned.code(), pruned.text());
+        List<String> left;
+        try (Stream<Path> files = Files.list(folder)) {
+            left = files.map(f -> f.getFileName().toString()).sorted().toList();
+        }
+        List<LocalDate> days = left.stream()
+                .filter(name -> name.matches("overturn-[0-9]{8}-[0-9]{6}[.]dump"))
+                .map(name -> LocalDate.parse(name.substring(9, 17), DateTimeFormatter.BASIC_ISO_DATE))
+                .toList();
+        for (int ago = 0; ago < 7; ago++) {
+            LocalDate day = today.minusDays(ago);
+            assertEquals(ago < 2 ? 2 : 1, days.stream().filter(day::equals).count(), "of " + ago + " days ago");
+        }
+        assertTrue(days.size() <= 4 + 5 + 5 + 12, days.toString());
+        assertEquals(12, days.stream().map(YearMonth::from).distinct().count(), days.toString());
+        assertTrue(left.contains("notes.txt") && left.contains("overturn-by-hand.dump"));
+        assertEquals(
+                days.size(),
+                left.stream().filter(name -> name.endsWith(".heads.csv")).count());
     }
 }

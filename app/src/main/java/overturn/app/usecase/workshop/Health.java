@@ -4,11 +4,16 @@ import java.lang.management.ManagementFactory;
 import java.lang.management.MemoryPoolMXBean;
 import java.lang.management.MemoryType;
 import java.lang.management.MemoryUsage;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.springframework.stereotype.Component;
 import overturn.app.usecase.job.Assessor;
+import overturn.app.workshop.Backups;
 import overturn.app.workshop.StoreHealth;
 
 /** Whether a reading that is sent now would be kept and answered. */
@@ -28,10 +33,40 @@ public class Health {
 
     private final StoreHealth store;
     private final Assessor assessor;
+    private final Backups backups;
+    private final Clock clock;
 
-    Health(StoreHealth store, Assessor assessor) {
+    Health(StoreHealth store, Assessor assessor, Backups backups, Clock clock) {
         this.store = store;
         this.assessor = assessor;
+        this.backups = backups;
+        this.clock = clock;
+    }
+
+    /** How the backups stand that are made by themselves. */
+    public enum BackupState {
+        /** Somebody else keeps the database, or none was made yet. */
+        NONE,
+        GOOD,
+        /** The last that was tried was not made. */
+        FAILED,
+        /** None was tried for twice as long as it should have been. */
+        OVERDUE
+    }
+
+    public BackupState backupState() {
+        return backups.last()
+                .map(last -> {
+                    Instant due = last.triedAt().plus(Duration.ofHours(2L * last.everyHours()));
+                    return !last.good()
+                            ? BackupState.FAILED
+                            : due.isBefore(clock.instant()) ? BackupState.OVERDUE : BackupState.GOOD;
+                })
+                .orElse(BackupState.NONE);
+    }
+
+    public Optional<Backups.LastBackup> lastBackup() {
+        return backups.last();
     }
 
     /** One thing that was looked at. */
