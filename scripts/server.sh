@@ -257,6 +257,13 @@ mutate() {
     ' "$ROOT/core/target/pit-reports/mutations.csv"
 }
 
+# kills N: server and database killed under load so many times; what was acknowledged is counted.
+kills() {
+    [[ ${1:-} =~ ^[0-9]{1,5}$ ]] || fail 2 "'./overturn kills' takes how often"
+    with_test_database maven package -pl core,secondworld,web,app -Dweb.tests.skip -Dtest=KilledUnderLoadTest -Dsurefire.failIfNoSpecifiedTests=false \
+        -Doverturn.kills="$1" -Dsurefire.useFile=false
+}
+
 take_shots() {
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" verify -Dtest=ScreenshotsTest -Dsurefire.failIfNoSpecifiedTests=false \
         -Dshots.write=true

@@ -39,6 +39,7 @@ import overturn.app.usecase.job.AcceptVerdict;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
+import overturn.app.workshop.OneAtATime;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.course.Measured;
 import overturn.evidence.Reading;
@@ -63,6 +64,9 @@ class DemoLoader implements SmartInitializingSingleton {
     private static final Duration BETWEEN_ENTRIES = Duration.ofMinutes(7);
     private static final String WHY = "The boat leaves at six and the part is on the shelf.";
 
+    private static final long BETWEEN_ASKING_MILLIS = 500;
+
+    private final OneAtATime oneAtATime;
     private final JobLog log;
     private final Vehicles vehicles;
     private final Accounts accounts;
@@ -83,6 +87,7 @@ class DemoLoader implements SmartInitializingSingleton {
      * @param pin of all of them on shop tablets; empty for none
      */
     DemoLoader(
+            OneAtATime oneAtATime,
             JobLog log,
             Vehicles vehicles,
             Accounts accounts,
@@ -94,6 +99,7 @@ class DemoLoader implements SmartInitializingSingleton {
             @Value("${overturn.demo.past:true}") boolean past,
             @Value("${overturn.demo.password:}") String password,
             @Value("${overturn.demo.pin:}") String pin) {
+        this.oneAtATime = oneAtATime;
         this.log = log;
         this.vehicles = vehicles;
         this.accounts = accounts;
@@ -109,6 +115,21 @@ class DemoLoader implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() {
+        while (!oneAtATime.unlessAnotherDoes("load-the-demo", this::loadAll)) {
+            rest();
+        }
+    }
+
+    private static void rest() {
+        try {
+            Thread.sleep(BETWEEN_ASKING_MILLIS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("Ended while another server loads the demo", e);
+        }
+    }
+
+    private void loadAll() {
         transactions.executeWithoutResult(status -> {
             DemoJobs.STAFF.forEach(this::employ);
             if (log.isEmpty()) {

@@ -18,6 +18,12 @@ public interface LogNotices {
         void missed();
     }
 
+    /**
+     * Has every listener of every server told that a log has grown; soon, and after the entry is safe. A server that
+     * ends in between tells nobody, and whoever is told that notices may have been missed looks for himself.
+     */
+    void grown(UUID jobId, int sequence);
+
     /** Has every listener of every server told of a call. */
     void call(StrokeCall call);
 

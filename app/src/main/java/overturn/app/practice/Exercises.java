@@ -18,6 +18,9 @@ public interface Exercises {
     /** What was noted in one, in order. */
     List<NotedEntry> noted(UUID exerciseId);
 
+    /** Place of the last thing that was noted in one; 0 where nothing was. */
+    int lastSequence(UUID exerciseId);
+
     /** How each of these ended, if it did. */
     List<EndedExercise> ended(List<UUID> exerciseIds);
 

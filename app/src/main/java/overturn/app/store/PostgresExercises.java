@@ -97,6 +97,14 @@ class PostgresExercises implements Exercises {
     }
 
     @Override
+    public int lastSequence(UUID exerciseId) {
+        return jdbc.sql("select coalesce(max(sequence), 0) from exercise_entry where exercise_id = :id")
+                .param("id", exerciseId)
+                .query(Integer.class)
+                .single();
+    }
+
+    @Override
     public List<NotedEntry> noted(UUID exerciseId) {
         return jdbc.sql("""
                         select id, sequence, log_entered_at, tick, kind, body from exercise_entry

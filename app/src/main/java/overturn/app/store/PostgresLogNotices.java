@@ -3,15 +3,22 @@ package overturn.app.store;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
 import org.postgresql.PGConnection;
 import org.postgresql.PGNotification;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import org.springframework.stereotype.Component;
@@ -19,14 +26,17 @@ import overturn.app.job.LogNotices;
 import overturn.app.job.StrokeCall;
 
 /**
- * Listens to the notices of PostgreSQL on a connection of its own; one that is lost is made anew, and listeners are
- * told that they may have missed some.
+ * Tells and listens to the notices of PostgreSQL, listening on a connection of its own, that no pooler may share; one
+ * that is lost is made anew, and listeners are told that they may have missed some.
  */
 @Component
 class PostgresLogNotices implements LogNotices, DisposableBean {
 
     private static final Logger LOG = LoggerFactory.getLogger(PostgresLogNotices.class);
     private static final int WAIT_MILLIS = 1_000;
+    /** So long entries wait to be announced together; nobody sees it. Chosen. */
+    private static final int TOGETHER_MILLIS = 20;
+
     private static final String ENTRIES = "log_entry";
     private static final String CALLS = "stroke_call";
 
@@ -34,10 +44,13 @@ class PostgresLogNotices implements LogNotices, DisposableBean {
     private final JdbcClient jdbc;
     private final List<Listener> listeners = new CopyOnWriteArrayList<>();
     private final Thread thread = new Thread(this::listenAlways, "log-notices");
+    private final Map<UUID, Integer> toTell = new HashMap<>();
+    private final ScheduledExecutorService teller =
+            Executors.newSingleThreadScheduledExecutor(PostgresLogNotices::teller);
     private volatile boolean ended;
 
     PostgresLogNotices(
-            @Value("${spring.datasource.url}") String url,
+            @Value("${overturn.notices-url:${spring.datasource.url}}") String url,
             @Value("${spring.datasource.username}") String user,
             @Value("${spring.datasource.password}") String password,
             JdbcClient jdbc) {
@@ -50,6 +63,58 @@ class PostgresLogNotices implements LogNotices, DisposableBean {
     @Override
     public void listen(Listener listener) {
         listeners.add(listener);
+    }
+
+    @Override
+    public void grown(UUID jobId, int sequence) {
+        boolean first;
+        synchronized (toTell) {
+            first = toTell.isEmpty();
+            toTell.merge(jobId, sequence, Math::max);
+        }
+        if (first) {
+            tellIn(TOGETHER_MILLIS);
+        }
+    }
+
+    private void tellIn(long millis) {
+        try {
+            teller.schedule(this::tellGrown, millis, TimeUnit.MILLISECONDS);
+        } catch (RejectedExecutionException e) {
+            LOG.debug("The server ends");
+        }
+    }
+
+    /** Everything that has grown since, in one transaction; what cannot be told is told later. */
+    private void tellGrown() {
+        Map<UUID, Integer> grown;
+        synchronized (toTell) {
+            grown = Map.copyOf(toTell);
+            toTell.clear();
+        }
+        try {
+            jdbc.sql("select pg_notify(:channel, text) from unnest(:texts) text")
+                    .param("channel", ENTRIES)
+                    .param(
+                            "texts",
+                            grown.entrySet().stream()
+                                    .map(job -> job.getKey() + " " + job.getValue())
+                                    .toArray(String[]::new))
+                    .query((row, n) -> n)
+                    .list();
+        } catch (DataAccessException e) {
+            LOG.warn("Entries are announced later: {}", e.getMessage());
+            synchronized (toTell) {
+                grown.forEach((jobId, sequence) -> toTell.merge(jobId, sequence, Math::max));
+            }
+            tellIn(WAIT_MILLIS);
+        }
+    }
+
+    private static Thread teller(Runnable work) {
+        Thread thread = new Thread(work, "log-teller");
+        thread.setDaemon(true);
+        return thread;
     }
 
     @Override
@@ -101,6 +166,7 @@ class PostgresLogNotices implements LogNotices, DisposableBean {
     @Override
     public void destroy() {
         ended = true;
+        teller.shutdownNow();
         thread.interrupt();
     }
 }

@@ -6,16 +6,21 @@ import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tools.jackson.databind.JsonNode;
@@ -38,11 +43,28 @@ public final class ApiClient {
     private static final String LEAD = "ines-quill";
     private static final Map<String, Device> DEVICES = new ConcurrentHashMap<>();
 
+    /** So long an insisting client sends again; a server that was killed is back by then. */
+    private static final Duration INSISTS = Duration.ofSeconds(120);
+
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
+    private final Consumer<String> acknowledged;
 
     public ApiClient(String address) {
+        this(address, null);
+    }
+
+    private ApiClient(String address, Consumer<String> acknowledged) {
         this.address = address;
+        this.acknowledged = acknowledged;
+    }
+
+    /**
+     * One that sends what was not answered again, as it is, until it is: as the pages do. It tells every body that was
+     * written and acknowledged.
+     */
+    public ApiClient insisting(Consumer<String> told) {
+        return new ApiClient(address, told);
     }
 
     public String address() {
@@ -91,7 +113,9 @@ public final class ApiClient {
     }
 
     public Answer get(String personId, String path) {
-        return send(personId, HttpRequest.newBuilder(URI.create(address + path)).GET());
+        Supplier<Answer> asking = () -> send(
+                personId, HttpRequest.newBuilder(URI.create(address + path)).GET());
+        return acknowledged == null ? asking.get() : insist(asking);
     }
 
     public Answer delete(String personId, String path) {
@@ -176,7 +200,39 @@ public final class ApiClient {
         for (int i = 0; i < headers.length; i += 2) {
             request.setHeader(headers[i], headers[i + 1]);
         }
-        return send(authored.personId(), request);
+        if (acknowledged == null) {
+            return send(authored.personId(), request);
+        }
+        Answer answer = insist(() -> {
+            HttpRequest.Builder again = posting(path, authored.body());
+            return send(authored.personId(), again);
+        });
+        if (answer.status() / 100 == 2) {
+            acknowledged.accept(authored.body());
+        }
+        return answer;
+    }
+
+    private static Answer insist(Supplier<Answer> sending) {
+        Instant end = Instant.now().plus(INSISTS);
+        while (true) {
+            try {
+                Answer answer = sending.get();
+                if (answer.status() < 500 || Instant.now().isAfter(end)) {
+                    return answer;
+                }
+            } catch (IllegalStateException | UncheckedIOException notAnswered) {
+                if (Instant.now().isAfter(end)) {
+                    throw notAnswered;
+                }
+            }
+            try {
+                Thread.sleep(200);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException("Ended", e);
+            }
+        }
     }
 
     /** A body as JSON text. */

@@ -36,6 +36,13 @@ public final class ServerProcess implements AutoCloseable {
         try (ServerSocket free = new ServerSocket(0, 1, InetAddress.getByName("127.0.0.1"))) {
             port = free.getLocalPort();
         }
+        return begin(host, port, log, environment, arguments);
+    }
+
+    /** The same at a port that is given, so that one that was killed is where it was. */
+    public static ServerProcess begin(
+            String host, int port, String log, Map<String, String> environment, String... arguments)
+            throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 System.getProperty("java.home") + "/bin/java",
                 "-XX:TieredStopAtLevel=1",

@@ -40,7 +40,7 @@ class EventController implements LogNotices.Listener {
     private static final Logger LOG = LoggerFactory.getLogger(EventController.class);
 
     /** Pages that can listen at once; a browser needs one for all its tabs. */
-    private static final int MOST_STREAMS = 300;
+    private static final int MOST_STREAMS = 1_000;
 
     private static final long HEARTBEAT_SECONDS = 10;
     private static final long FOR_EVER = 0;

@@ -25,6 +25,7 @@ import overturn.app.usecase.job.Jobs;
 import overturn.app.usecase.layout.LayoutModels;
 import overturn.app.vehicle.Vehicle;
 import overturn.app.vehicle.Vehicles;
+import overturn.app.workshop.OneAtATime;
 import overturn.app.workshop.WorkshopLog;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
@@ -32,7 +33,7 @@ import overturn.layoutfile.Presets;
 /**
  * Looks after the lines of the bay: those that are missing are made from the logs before the server listens, and open
  * jobs of which it is not known where they stand (after an upgrade, a change of the workshop's settings, or a server
- * that ended in between) are assessed one by one in the background.
+ * that ended in between) are assessed one by one in the background, by one server where there are several.
  */
 @Component
 public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
@@ -50,6 +51,7 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     private final boolean warms;
     private final WorkshopLog workshop;
     private final ShopRecord record;
+    private final OneAtATime oneAtATime;
     private final Thread thread = new Thread(this::keep, "bay-keeper");
     /** Jobs that cannot be read have no line in the record; they are tried once for each start. */
     private final Set<UUID> unrecordable = new HashSet<>();
@@ -65,8 +67,10 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
             LayoutModels models,
             WorkshopLog workshop,
             ShopRecord record,
+            OneAtATime oneAtATime,
             @Value("${overturn.warm-up:true}") boolean warms) {
         this.record = record;
+        this.oneAtATime = oneAtATime;
         this.models = models;
         this.warms = warms;
         this.summaries = summaries;
@@ -149,18 +153,22 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
         while (!ended) {
             try {
                 rest(LOOK_EVERY_MILLIS);
-                if (rebuildWanted) {
-                    rebuildWanted = false;
-                    summaries.clear();
-                    record.clear();
-                    addMissing();
-                }
-                assessBehind();
+                oneAtATime.unlessAnotherDoes("keep-the-bay", this::keepBay);
                 warmNext(cold);
             } catch (RuntimeException e) {
                 LOG.warn("The bay is looked after later: {}", e.toString());
             }
         }
+    }
+
+    private void keepBay() {
+        if (rebuildWanted) {
+            rebuildWanted = false;
+            summaries.clear();
+            record.clear();
+            addMissing();
+        }
+        assessBehind();
     }
 
     /** Rests as long as each took, so that it never takes more than half a processor from those who work. */

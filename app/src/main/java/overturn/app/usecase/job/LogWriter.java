@@ -17,6 +17,7 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
+import overturn.app.job.LogNotices;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.practice.Exercises;
@@ -53,6 +54,7 @@ public class LogWriter {
     private final Vehicles vehicles;
     private final Exercises exercises;
     private final Staff staff;
+    private final LogNotices notices;
     private final Clock clock;
     private final TransactionOperations transactions;
 
@@ -62,8 +64,10 @@ public class LogWriter {
             Vehicles vehicles,
             Exercises exercises,
             Staff staff,
+            LogNotices notices,
             Clock clock,
             TransactionOperations transactions) {
+        this.notices = notices;
         this.log = log;
         this.summaries = summaries;
         this.vehicles = vehicles;
@@ -153,6 +157,7 @@ public class LogWriter {
                 log.append(read.jobId(), entry);
                 summaries.keep(line);
             });
+            notices.grown(read.jobId(), entry.sequence());
             return now;
         } catch (StaleLogException e) {
             return standing(read, entry).orElseThrow(() -> e);
@@ -209,6 +214,7 @@ public class LogWriter {
                 begun.forEach(entry -> log.append(jobId, entry));
                 summaries.keep(JobSummary.of(jobId, now.state()));
             });
+            notices.grown(jobId, begun.size());
             return now;
         } catch (StaleLogException e) {
             return reopened(jobId, sheet, stamp, opened, readingId, felt, log.entries(jobId));

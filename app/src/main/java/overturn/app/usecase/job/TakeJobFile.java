@@ -28,6 +28,7 @@ import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
+import overturn.app.job.LogNotices;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StoredEntry;
 import overturn.app.people.Act;
@@ -69,6 +70,7 @@ public class TakeJobFile {
     private final JobLog log;
     private final Jobs jobs;
     private final JobSummaries summaries;
+    private final LogNotices notices;
     private final Vehicles vehicles;
     private final Staff staff;
     private final LayoutSheets sheets;
@@ -83,6 +85,7 @@ public class TakeJobFile {
             JobLog log,
             Jobs jobs,
             JobSummaries summaries,
+            LogNotices notices,
             Vehicles vehicles,
             Staff staff,
             LayoutSheets sheets,
@@ -95,6 +98,7 @@ public class TakeJobFile {
         this.log = log;
         this.jobs = jobs;
         this.summaries = summaries;
+        this.notices = notices;
         this.vehicles = vehicles;
         this.staff = staff;
         this.sheets = sheets;
@@ -164,6 +168,7 @@ public class TakeJobFile {
             log.takeOver(file.jobId(), entries);
             summaries.keep(JobSummary.of(file.jobId(), read.state()));
         });
+        notices.grown(file.jobId(), entries.size());
         return read;
     }
 

@@ -34,8 +34,16 @@ class LiveRigs {
         this.sheets = sheets;
     }
 
-    /** @throws NotFoundException if there is no such exercise */
+    /**
+     * The vehicle of an exercise as it stands after everything that was noted, at whichever server.
+     *
+     * @throws NotFoundException if there is no such exercise
+     */
     LiveRig of(UUID exerciseId) {
+        LiveRig here = rigs.getIfPresent(exerciseId);
+        if (here != null && here.nextSequence() <= exercises.lastSequence(exerciseId)) {
+            forget(exerciseId);
+        }
         return rigs.get(exerciseId, id -> {
             SetExercise set = exercises.find(id).orElseThrow(() -> new NotFoundException("exercise", id.toString()));
             return LiveRig.rebuilt(set, sheet(set), dataSheet(set), exercises.noted(id));

@@ -13,6 +13,7 @@ import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
+import overturn.app.job.LogNotices;
 import overturn.app.job.LoggedEntry;
 import overturn.app.people.Accounts;
 import overturn.app.people.Act;
@@ -40,6 +41,7 @@ public class EraseData {
     private final JobSummaries summaries;
     private final Vehicles vehicles;
     private final Photos photos;
+    private final LogNotices notices;
     private final ShopRecord record;
     private final Accounts accounts;
     private final Clock clock;
@@ -51,6 +53,7 @@ public class EraseData {
             JobSummaries summaries,
             Vehicles vehicles,
             Photos photos,
+            LogNotices notices,
             ShopRecord record,
             Accounts accounts,
             Clock clock,
@@ -60,6 +63,7 @@ public class EraseData {
         this.summaries = summaries;
         this.vehicles = vehicles;
         this.photos = photos;
+        this.notices = notices;
         this.record = record;
         this.accounts = accounts;
         this.clock = clock;
@@ -84,6 +88,7 @@ public class EraseData {
             concerned.forEach(jobId -> eraseJob(actor, jobId, told));
             accounts.note(clock.instant(), actor.personId(), "vehicle-erased", vehicleId + ": " + told);
         });
+        concerned.forEach(jobId -> notices.grown(jobId, jobs.read(jobId).state().sequence()));
     }
 
     private void eraseJob(Actor actor, UUID jobId, String why) {

@@ -3,6 +3,7 @@ package overturn.app.usecase.job;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.argThat;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.mock;
@@ -25,6 +26,7 @@ import overturn.app.job.Entry.TestSetAside;
 import overturn.app.job.JobLog;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
+import overturn.app.job.LogNotices;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.StaleLogException;
 import overturn.app.people.Actor;
@@ -56,12 +58,14 @@ class LogWriterTest {
     private final JobLog log = mock(JobLog.class);
     private final JobSummaries summaries = mock(JobSummaries.class);
     private final Staff staff = mock(Staff.class);
+    private final LogNotices notices = mock(LogNotices.class);
     private final LogWriter writer = new LogWriter(
             log,
             summaries,
             mock(Vehicles.class),
             mock(Exercises.class),
             staff,
+            notices,
             Clock.fixed(NOW, ZoneOffset.UTC),
             TransactionOperations.withoutTransaction());
     private final LoggedEntry opened = LoggedEntry.of(
@@ -107,6 +111,7 @@ class LogWriterTest {
         LoggedEntry appended =
                 LoggedEntry.of(NEW, 2, Instant.parse("2026-11-25T09:12:00.123456Z"), "ines-quill", ASIDE);
         verify(log).append(JOB, appended);
+        verify(notices).grown(JOB, 2);
         assertEquals(List.of(opened, appended), now.entries());
     }
 
@@ -154,6 +159,7 @@ class LogWriterTest {
         assertEquals(read, writer.append(read, stamp(1), seen -> ASIDE));
         assertEquals(read, writer.append(read, stamp(2), seen -> ASIDE));
         verify(log, never()).append(any(), any());
+        verify(notices, never()).grown(any(), anyInt());
     }
 
     @Test

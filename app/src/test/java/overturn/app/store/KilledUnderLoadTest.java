@@ -1,0 +1,196 @@
+package overturn.app.store;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import overturn.app.support.ApiClient;
+import overturn.app.support.RepairFlow;
+import overturn.app.support.ServerProcess;
+import overturn.app.support.Shell;
+
+/**
+ * Server and database are killed while whole jobs are written, again and again: everything that was acknowledged is
+ * there once, and nothing else is. {@code ./overturn kills N} kills as often as it is told.
+ */
+class KilledUnderLoadTest {
+
+    private static final int KILLS = Integer.getInteger("overturn.kills", 4);
+    private static final int WRITERS = 3;
+    private static final String PROGRAMS = "PG_BIN=$(ls -d /usr/lib/postgresql/*/bin | sort -V | tail -1); ";
+    private static final Pattern ID = Pattern.compile("\"(?:entryId|readingId)\":\"([0-9a-f-]{36})\"");
+
+    private Shell shell;
+    private ServerProcess server;
+    private Map<String, String> environment;
+
+    @AfterEach
+    void gone() throws Exception {
+        server.close();
+        shell.run(PROGRAMS + "use_database; halt_cluster \"$CLUSTER\"; rm -rf \"$CLUSTER\"");
+    }
+
+    private String said(String script) throws Exception {
+        Shell.Said said = shell.run(PROGRAMS + script);
+        assertEquals(0, said.code(), said.text());
+        return said.text();
+    }
+
+    /** As a crash of the machine leaves it. */
+    private void killDatabase() throws Exception {
+        said("use_database; (cd / && \"${PG_USER_RUN[@]}\" \"$PG_BIN/pg_ctl\" -D \"$CLUSTER\" -w -m immediate stop)");
+    }
+
+    private void startDatabase() throws Exception {
+        said("use_database; run_cluster \"$CLUSTER\" \"$DB_PORT\" >/dev/null");
+    }
+
+    private void begin() throws Exception {
+        Path home = Files.createTempDirectory("overturn-kills");
+        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
+        shell = new Shell(home);
+        said("CLUSTER=\"$(cluster_home)/postgres\"; SETTINGS=\"$VAR/database.env\"; KEEPER_PASSWORD=$(random_password);"
+                + " APP_PASSWORD=$(random_password); OWNER_PASSWORD=$(random_password); OPERATOR_TOKEN=x; DEMO_PASSWORD=x; DEMO_PIN=1;"
+                + " DB_PORT=$(free_port 55117); write_settings \"$SETTINGS\"; make_cluster \"$CLUSTER\" \"$KEEPER_PASSWORD\" >/dev/null;"
+                + " run_cluster \"$CLUSTER\" \"$DB_PORT\" >/dev/null; make_database");
+        String[] told = said("use_database; echo $DB_PORT $APP_PASSWORD $OWNER_PASSWORD")
+                .split(" ");
+        environment = Map.of(
+                "OVERTURN_DB_URL",
+                "jdbc:postgresql://127.0.0.1:" + told[0] + "/overturn",
+                "OVERTURN_DB_USER",
+                "overturn",
+                "OVERTURN_DB_PASSWORD",
+                told[1],
+                "OVERTURN_DB_OWNER",
+                "overturn_owner",
+                "OVERTURN_DB_OWNER_PASSWORD",
+                told[2]);
+        server = ServerProcess.begin("127.0.0.1", "killed-under-load.log", environment, demo());
+        assertTrue(server.isUp(), "see target/killed-under-load.log");
+    }
+
+    private static String[] demo() {
+        return new String[] {
+            "--overturn.demo=true",
+            "--overturn.demo.past=false",
+            "--overturn.demo.circuits=none",
+            "--overturn.demo.password=" + ApiClient.PASSWORD,
+            "--overturn.demo.pin=" + ApiClient.PIN
+        };
+    }
+
+    /** What one writer does until it is enough: whole jobs, from intake to release. */
+    private static void write(ApiClient api, int writer, AtomicBoolean enough, AtomicInteger jobs) {
+        for (int n = 0; !enough.get(); n++) {
+            String vehicle = "Killed " + writer + "-" + n;
+            RepairFlow flow = new RepairFlow(api, "/api/jobs/" + api.openJob(vehicle, "sinks", "primary-piston-cup"));
+            flow.done(60);
+            flow.post("readings", ApiClient.freePlay("4.5", "mm"));
+            flow.post("set-aside", Map.of("procedureId", "hoses-clamped", "why", "no clamps here"));
+            flow.post("notes", Map.of("text", "written while it was killed"));
+            flow.accept();
+            flow.post("parts", Map.of("part", "master", "state", "ordered", "note", ""));
+            flow.post("parts", Map.of("part", "master", "state", "arrived", "note", ""));
+            flow.done(40).releaseConditionally();
+            jobs.incrementAndGet();
+        }
+    }
+
+    @Test
+    void whatWasAcknowledgedIsThereOnceAndNothingElseIs() throws Exception {
+        begin();
+        Set<String> acknowledged = ConcurrentHashMap.newKeySet();
+        ConcurrentLinkedQueue<Throwable> failed = new ConcurrentLinkedQueue<>();
+        AtomicBoolean enough = new AtomicBoolean();
+        AtomicInteger jobs = new AtomicInteger();
+        ApiClient api = new ApiClient("http://127.0.0.1:" + server.port()).insisting(body -> {
+            Matcher ids = ID.matcher(body);
+            while (ids.find()) {
+                acknowledged.add(ids.group(1));
+            }
+        });
+        List.of("ines-quill", "marit-osei", "tobias-renn").forEach(api::cookies);
+        ExecutorService writers = Executors.newFixedThreadPool(WRITERS);
+        for (int w = 0; w < WRITERS; w++) {
+            int writer = w;
+            writers.execute(() -> {
+                try {
+                    write(api, writer, enough, jobs);
+                } catch (RuntimeException | AssertionError e) {
+                    failed.add(e);
+                }
+            });
+        }
+        Random random = new Random(7);
+        Map<String, Integer> killed = new TreeMap<>();
+        for (int kill = 0; kill < KILLS && failed.isEmpty(); kill++) {
+            TimeUnit.MILLISECONDS.sleep(500 + random.nextInt(2500));
+            String victim = List.of("server", "database", "database", "both").get(kill % 4);
+            killed.merge(victim, 1, Integer::sum);
+            if (!victim.equals("database")) {
+                server.close();
+                server.exitCode();
+            }
+            if (!victim.equals("server")) {
+                killDatabase();
+                startDatabase();
+            }
+            if (!victim.equals("database")) {
+                server = ServerProcess.begin("127.0.0.1", server.port(), "killed-under-load.log", environment, demo());
+                assertTrue(server.isUp(), "see target/killed-under-load.log");
+            }
+        }
+        enough.set(true);
+        writers.shutdown();
+        assertTrue(writers.awaitTermination(5, TimeUnit.MINUTES), "the writers end");
+        assertEquals(List.of(), new ArrayList<>(failed));
+        List<String> there = said("use_database; keeper_sql \"select e.id || ' ' || e.kind from log_entry e\" overturn")
+                .lines()
+                .toList();
+        Map<String, Integer> kinds = new TreeMap<>();
+        Set<String> ids = new HashSet<>();
+        there.forEach(line -> {
+            ids.add(line.split(" ")[0]);
+            kinds.merge(line.split(" ")[1], 1, Integer::sum);
+        });
+        System.out.println("Killed " + killed + "; " + jobs + " whole jobs, " + acknowledged.size()
+                + " acknowledged entries of " + kinds);
+        Set<String> lost = new HashSet<>(acknowledged);
+        lost.removeAll(ids);
+        Set<String> more = new HashSet<>(ids);
+        more.removeAll(acknowledged);
+        more.removeIf(id -> UUID.fromString(id).version() == 3);
+        assertEquals(Set.of(), lost, "lost");
+        assertEquals(Set.of(), more, "written twice under another id, or never acknowledged");
+        assertEquals(there.size(), ids.size());
+        assertEquals(
+                "",
+                said("use_database; keeper_sql \"select job_id, kind, body from log_entry where kind = 'work-step-done'"
+                        + " group by job_id, kind, body having count(*) > 1\" overturn"),
+                "steps of one request have ids that follow from its own: none is there twice");
+        assertTrue(kinds.size() >= 12, kinds.toString());
+        assertEquals(0, Integer.parseInt(said("use_database; findings overturn | wc -l")), "every chain is whole");
+    }
+}
