@@ -136,6 +136,8 @@ postgresql:
   parameters:
     unix_socket_directories: $CD/node$node/socket
     archive_command: "pgbackrest --config=$CD/node$node/pgbackrest.conf --stanza=overturn archive-push %p"
+  remove_data_directory_on_rewind_failure: true
+  remove_data_directory_on_diverged_timelines: true
   recovery_conf: {restore_command: "pgbackrest --config=$CD/node$node/pgbackrest.conf --stanza=overturn archive-get %f %p"}
   pg_hba:
     - local all all trust
@@ -318,12 +320,11 @@ join_nodes() {
     in_node "$2" ip route del blackhole "$(node_address "$1")/32" 2>/dev/null || true
 }
 
-# node_signal NODE SIGNAL: to Patroni, PostgreSQL and etcd of a node, all at once.
+# node_signal NODE SIGNAL: to everything that runs at a node, Patroni, PostgreSQL and etcd, all at once.
 node_signal() {
-    local name
-    for name in "patroni$1" "etcd$1"; do kill -s "$2" -- "-$(cat "$CD/$name.pid")" 2>/dev/null || true; done
-    pkill -"$2" -f "$CD/node$1/data" 2>/dev/null || true
-    pkill -"$2" -u postgres -f "^postgres: overturn: .*|postgres: overturn " --ns "$(pgrep -f "$CD/node$1/patroni.yml" | head -n 1)" --nslist net 2>/dev/null || true
+    local pids
+    read -r -d '' -a pids <<<"$(ip netns pids "ovt$1")" || true
+    [ ${#pids[@]} = 0 ] || kill -s "$2" "${pids[@]}" 2>/dev/null || true
 }
 
 cluster() {

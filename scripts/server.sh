@@ -326,10 +326,38 @@ bench_trainees() {
     java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.Trainees "${1:-500}" "${2:-7}"
 }
 
+# bench_shop [PEOPLE] [SECONDS] [SERVERS]: technicians at the pace of work against one server of 1 GiB, or several on one database.
+bench_shop() {
+    step "Building" maven package -DskipTests
+    BENCH_PEOPLE=${1:-500} BENCH_SECONDS=${2:-600} BENCH_SERVERS=${3:-1}
+    with_test_database serve_for_measuring measure_shop
+}
+
+measure_shop() {
+    local port second='' addresses=$ADDRESS
+    if [ "$BENCH_SERVERS" = 2 ]; then
+        port=$(free_port 8527)
+        OVERTURN_PORT=$port OVERTURN_DEMO=true OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN java "-Xmx${OVERTURN_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" >"$VAR/log/bench-server-2.log" 2>&1 &
+        second=$!
+        until health "$port"; do kill -0 $second 2>/dev/null || fail 6 "The second server did not start"; sleep 0.5; done
+        addresses=$ADDRESS,http://127.0.0.1:$port
+    fi
+    measuring overturn.bench.ShopLoad "$addresses" "$BENCH_PEOPLE" "$BENCH_SECONDS"
+    tell_memory
+    [ -z "$second" ] || kill "$second"
+}
+
 # bench_learning: what closed jobs are worth on later vehicles of the same shop.
 bench_learning() {
     step "Building" maven package -pl core,secondworld,bench -DskipTests >&2
     java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.hidden.LearningShops "$@"
+}
+
+# stand_ins [still]: instruments that are not there, until the command is ended; they say to the server that they are.
+stand_ins() {
+    [ "${1:-}" = "" ] || [ "$1" = still ] || fail 2 "'./overturn instruments' takes nothing, or 'still'"
+    step "Building" maven package -pl core,secondworld,bench -DskipTests
+    java -cp "$ROOT/bench/target/lib/*" overturn.secondworld.standin.StandIns "$(at "$(cat "$VAR/server.port" 2>/dev/null || echo "$PORT")")" "$@"
 }
 
 # fill_bay OPEN CLOSED: lines of jobs that are no more than lines, as the bay sees them.

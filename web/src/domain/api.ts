@@ -153,6 +153,8 @@ const writers: { [K in WriteKind]: Writer<K> } = {
 export const photoFile = (sha256: string) => `/api/photos/${sha256}`;
 /** Where the vehicle of an exercise is watched. */
 export const liveRig = (id: string) => `/api/practice/exercises/${id}/live`;
+/** Where an instrument of the workshop is listened to. */
+export const instrumentStream = (id: string) => `/api/instruments/${id}/stream`;
 /** Where what was learned here is fetched as a file. */
 export const FREQUENCIES_FILE = "/api/learning/frequencies";
 /** Where a job is fetched as a file. */
@@ -242,6 +244,10 @@ export const api = {
   tellLearning: (body: Schemas["LearningRequest"]) => taken(client.PUT("/api/learning", { body })),
   takeFrequencies: (name: string, file: Schemas["FrequenciesFile"]) =>
     taken(client.POST(FREQUENCIES_FILE, { body: { id: crypto.randomUUID(), name, file } })),
+  instruments: () => taken(client.GET("/api/instruments")),
+  registerInstrument: (serial: string, name: string) =>
+    taken(client.POST("/api/instruments", { body: { id: crypto.randomUUID(), serial, name } })),
+  retireInstrument: (id: string) => taken(client.DELETE("/api/instruments/{id}", { params: of(id) })),
   backups: () => taken(client.GET("/api/backups")),
   server: () => taken(client.GET("/api/server")),
   practice: () => taken(client.GET("/api/practice")),

@@ -9,6 +9,7 @@ import { Failed, Loading } from "../../ui/States";
 import { TextField } from "../../ui/TextField";
 import { TopStrip } from "../../ui/TopStrip";
 import { Tablets } from "./Tablets";
+import { Instruments } from "./Instruments";
 import { Tokens } from "./Tokens";
 
 /** Who works here and what they may do, the tablets they share, what scripts sign in with. */
@@ -25,6 +26,7 @@ export function PeopleView() {
           <>
             <Everybody people={people.data} />
             <Tablets />
+            <Instruments />
             {may("MANAGE_TOKENS") && <Tokens />}
             <Matrix people={people.data} />
             {may("MANAGE_PEOPLE") && <PeopleLog />}

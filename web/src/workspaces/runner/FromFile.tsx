@@ -7,12 +7,13 @@ import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { FileButton } from "../../ui/FileButton";
 import { marksOf } from "./state";
+import { takeTrace } from "./takeTrace";
 import type { useRunner } from "./useRunner";
 
 /** The figures of a hold, read off what a logger wrote down. */
 export function FromFile({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
   const { catalogue } = useSettings();
-  const { draft, change, unitFor } = runner;
+  const { draft, unitFor } = runner;
   const marked = marksOf(test);
   const [first] = test.figures;
   const [file, setFile] = useState("");
@@ -46,26 +47,7 @@ export function FromFile({ runner, test }: { runner: ReturnType<typeof useRunner
   };
   const trace = table?.trace;
   const symbol = unit || unitFor(first).symbol;
-  const take = () => {
-    if (!trace) return;
-    const { fromSeconds, stepSeconds, values } = trace;
-    const figures = trace.marks.filter((mark) => marked.has(mark.second));
-    const texts = Object.fromEntries(
-      figures.map((m) => [marked.get(m.second) ?? "", String(Math.round(m.value * 100) / 100)]),
-    );
-    change({
-      restText: "",
-      texts: { ...draft.texts, ...texts },
-      units: { ...draft.units, ...Object.fromEntries(Object.keys(texts).map((id) => [id, symbol])) },
-      trace: {
-        instrument: instrument.trim() || say("traceInstrumentPlain"),
-        unit: symbol,
-        fromSeconds,
-        stepSeconds,
-        values,
-      },
-    });
-  };
+  const take = () => trace && takeTrace(runner, trace, marked, symbol, instrument);
   const select = (label: "traceColumnTime" | "traceColumnValue", chosen: string, onChoose: (to: string) => void) => (
     <label className="grid gap-1">
       <span className="caps">{say(label)}</span>

@@ -16,6 +16,7 @@ import { Arithmetic } from "./Arithmetic";
 import { EntryPage, RigCheck } from "./EntryPage";
 import { OutcomePage } from "./OutcomePage";
 import { FromFile } from "./FromFile";
+import { FromInstrument } from "./FromInstrument";
 import { FromVehicle } from "./FromVehicle";
 import { focusNext, useKeys } from "./keys";
 import { lacking, pages } from "./state";
@@ -111,6 +112,7 @@ function Run({ runner, job, test }: { runner: ReturnType<typeof useRunner>; job:
         ) : (
           <EntryPage runner={runner} test={test} lever={isLever(layout(job.layoutId))}>
             <Arithmetic runner={runner} test={test} layoutId={job.layoutId} />
+            {!job.practice && <FromInstrument runner={runner} test={test} />}
             <FromFile runner={runner} test={test} />
             {job.practice && !job.practice.ended && <FromVehicle runner={runner} test={test} job={job} />}
             {!wide && <RigCheck runner={runner} test={test} job={job} />}

@@ -10,6 +10,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Duration;
+import java.util.concurrent.CompletableFuture;
 
 /** A client of a running server, signed in as the lead of the demo. */
 final class SignedInClient {
@@ -45,10 +46,19 @@ final class SignedInClient {
     /** Sends a request whose answer is taken in another way. */
     <T> HttpResponse<T> send(HttpRequest.Builder request, HttpResponse.BodyHandler<T> body)
             throws IOException, InterruptedException {
+        return http.send(proven(request), body);
+    }
+
+    /** The same without waiting for its answer. */
+    <T> CompletableFuture<HttpResponse<T>> sendAsync(HttpRequest.Builder request, HttpResponse.BodyHandler<T> body) {
+        return http.sendAsync(proven(request), body);
+    }
+
+    private HttpRequest proven(HttpRequest.Builder request) {
         cookies.getCookieStore().getCookies().stream()
                 .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .forEach(token -> request.setHeader("X-XSRF-TOKEN", token));
-        return http.send(request.build(), body);
+        return request.build();
     }
 }

@@ -13,7 +13,14 @@ public enum InstrumentKind {
     RESERVE_GAUGE(Dimension.PRESSURE, 1, 1, 0.2, 0.004),
     SLAVE_TAPE(Dimension.LENGTH, 0.1, 0.2, 0, 0),
     LEVEL_RULE(Dimension.VOLUME, 1, 1, 0, 0),
-    THERMOMETER(Dimension.TEMPERATURE_RISE, 1, 2, 0.3, 0.01);
+    THERMOMETER(Dimension.TEMPERATURE_RISE, 1, 2, 0.3, 0.01),
+    VACUUM_GAUGE(Dimension.DEPRESSION, 1, 1, 0.2, 0.004),
+    TORQUE_WRENCH(Dimension.TORQUE, 0.1, 0.1, 0, 0);
+
+    /** At rest an instrument may move by so many of its steps; chosen. */
+    private static final double MOST_AT_REST_STEPS = 3;
+    /** At rest it may stand so many of its usual offsets from nothing; chosen. */
+    private static final double MOST_AT_REST_OFFSETS = 6;
 
     private final Dimension dimension;
     private final double resolution;
@@ -45,6 +52,21 @@ public enum InstrumentKind {
     /** What it shows; a reserve is shown in the unit of its assist. */
     public Dimension dimension() {
         return dimension;
+    }
+
+    /** Whether it can be put on a vehicle and left there. */
+    public boolean onVehicle() {
+        return this != TORQUE_WRENCH;
+    }
+
+    /** At most so far apart is what it shows at rest, in the unit of its dimension. */
+    public double mostAtRestSpread() {
+        return MOST_AT_REST_STEPS * resolution;
+    }
+
+    /** At most so far from nothing it stands at rest, in the unit of its dimension. */
+    public double mostAtRest() {
+        return MOST_AT_REST_OFFSETS * offsetSd;
     }
 
     double resolution() {

@@ -29,6 +29,7 @@ import overturn.course.MayMove;
 import overturn.course.NextAct;
 import overturn.inference.PlainFact;
 import overturn.inference.WorkDone;
+import overturn.instrument.InstrumentKind;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
 import overturn.measurement.ReadingSpec.Series;
@@ -176,6 +177,7 @@ class WordsTest {
 
     private static Set<String> neededByPractice() {
         Set<String> ids = new TreeSet<>(Set.of("fault." + HiddenTruth.IN_NO_LIST));
+        Arrays.stream(InstrumentKind.values()).forEach(kind -> ids.add("instrument." + kind.id()));
         Arrays.stream(ExerciseKind.values()).forEach(kind -> ids.add("exercise." + kind.id()));
         Arrays.stream(ExerciseLevel.values())
                 .forEach(level ->

@@ -77,6 +77,8 @@ public class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers("/api/session", "/api/session/*", "/api/health", "/api/network/authority.crt")
                         .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/api/instruments/announcements")
+                        .permitAll()
                         .requestMatchers(HttpMethod.GET, "/api/feeds/rechecks.ics")
                         .hasAnyAuthority(PERSON, ApiTokens.Scope.RECHECKS.name())
                         .requestMatchers(HttpMethod.GET, "/api/feeds/readings")
@@ -95,6 +97,7 @@ public class SecurityConfiguration {
                         .permitAll())
                 .csrf(csrf -> csrf.spa()
                         .csrfTokenRepository(csrfTokens)
+                        .ignoringRequestMatchers("/api/instruments/announcements")
                         .ignoringRequestMatchers(
                                 request -> TokenFilter.bearer(request).isPresent()))
                 .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))

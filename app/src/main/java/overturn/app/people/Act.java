@@ -34,6 +34,8 @@ public enum Act {
     ENROL_TABLET(Role.LEAD),
     MANAGE_PEOPLE(Role.OWNER),
     MANAGE_TOKENS(Role.OWNER),
+    /** By name, with a zero check; and to take one out of use. */
+    REGISTER_INSTRUMENT(Role.OWNER),
     /** Names, plates, customers and pictures, on request. */
     ERASE_DATA(Role.OWNER);
 

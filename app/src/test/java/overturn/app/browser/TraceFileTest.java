@@ -8,13 +8,19 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.Locale;
+import java.util.Map;
+import java.util.UUID;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Browser;
+import overturn.app.support.Device;
+import overturn.app.support.FakeInstrument;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 import overturn.app.support.Screens;
 import tools.jackson.databind.JsonNode;
 
@@ -90,5 +96,34 @@ class TraceFileTest {
     private static String field(Page page, String label) {
         Locator field = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true));
         return field.inputValue();
+    }
+
+    /** Its clock runs ten times as fast as ours; it drops out where the mark at 15 s would be. */
+    @Test
+    void figuresAreTakenFromAnInstrumentThatIsThere(OverturnServer.Running server) throws Exception {
+        ApiClient api = new ApiClient(server.address());
+        Device owner = People.owner(server.address(), server.context().getBean(JdbcClient.class));
+        String name = "Tape " + UUID.randomUUID().toString().substring(0, 8);
+        try (FakeInstrument tape = FakeInstrument.showing(
+                10, t -> t > 22 && t < 26 ? null : t < 8 ? 4.0 : t < 8.5 ? 4 + 60 * (t - 8) : 34 + 0.2 * (t - 8.5))) {
+            owner.post(
+                    "/api/instruments/announcements",
+                    Map.of("serial", name, "kind", "travel-tape", "port", tape.port()));
+            String job = api.openJob("Measured van", "sinks", "primary-piston-cup");
+            owner.post("/api/instruments", Map.of("id", UUID.randomUUID().toString(), "serial", name, "name", name));
+            Screens screens = new Screens(browser.device(820, 1180), server.address())
+                    .open("/jobs/" + job + "/tests/hold-medium")
+                    .signIn("Ines Quill");
+            Page page = screens.page();
+            screens.button("To the figures").click();
+            page.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(name))
+                    .click();
+            screens.button("Press and hold; it is found by itself").waitFor();
+            page.waitForCondition(() -> screens.button("Take these figures").count() == 1
+                    && page.locator("svg").allInnerTexts().toString().contains("60"));
+            screens.button("Take these figures").click();
+            assertEquals("", field(page, "15 s"), "it had dropped out there: nothing is made up");
+            assertEquals(31, Double.parseDouble(field(page, "5 s")), 0.5);
+        }
     }
 }

@@ -98,6 +98,7 @@ class ClusterDrillTest {
         event.happens();
         Duration away = away(from);
         told.add(String.format("%s: nobody could write for %.1f s", name, away.toMillis() / 1000.0));
+        System.out.println(told.get(told.size() - 1));
         assertTrue(away.compareTo(MOST_AWAY) <= 0, told.toString());
         assertEquals(List.of(), new ArrayList<>(failed));
     }
@@ -128,10 +129,9 @@ class ClusterDrillTest {
             cluster("restart-server", "8301");
             cluster("restart-server", "8302");
         });
+        String killed = cluster("leader");
         drill("the leader killed", () -> cluster("kill-leader"));
-        for (String node : List.of("1", "2", "3")) {
-            cluster("start-node", node);
-        }
+        cluster("start-node", killed);
         TimeUnit.SECONDS.sleep(25);
         String frozen = cluster("leader");
         drill("the leader stopped in the middle of its writes", () -> cluster("freeze", frozen));
@@ -151,10 +151,7 @@ class ClusterDrillTest {
         assertTrue(writers.awaitTermination(2, TimeUnit.MINUTES), "the writers end");
         assertEquals(List.of(), new ArrayList<>(failed));
         counted();
-        cluster(
-                "sql",
-                "alter table log_entry disable trigger user; delete from entry_beside; truncate log_entry cascade;"
-                        + " alter table log_entry enable trigger user");
+        cluster("sql", "set session_replication_role = replica; delete from entry_beside; delete from log_entry");
         String recovered = cluster("recover", before);
         told.add("recovered to the moment before a mistake: " + recovered);
         System.out.println(String.join("\n", told));

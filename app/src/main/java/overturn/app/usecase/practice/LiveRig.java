@@ -70,7 +70,9 @@ final class LiveRig {
         this.vehicle = SecondWorldVehicle.of(layout, List.of(), seed).live(new SplittableRandom(seed));
         this.state = RigState.untouched(layout);
         for (InstrumentKind kind : InstrumentKind.values()) {
-            instruments.put(kind, new SimulatedInstrument(kind, seed));
+            if (kind.onVehicle()) {
+                instruments.put(kind, new SimulatedInstrument(kind, seed));
+            }
         }
         trouble();
     }
@@ -224,6 +226,8 @@ final class LiveRig {
             case SLAVE_TAPE -> shown.slaveStrokeMm();
             case LEVEL_RULE -> state.reservoirMl();
             case THERMOMETER -> shown.heatC();
+            case VACUUM_GAUGE -> shown.supply();
+            case TORQUE_WRENCH -> throw new IllegalStateException("Impossible: it is put on no vehicle");
         };
     }
 

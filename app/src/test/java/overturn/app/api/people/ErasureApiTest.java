@@ -16,6 +16,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Device;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 import tools.jackson.databind.JsonNode;
 
 /** What may be erased goes without a trace, and the chain of its log holds. */

@@ -14,6 +14,7 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.Device;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 
 /** The owner looks after people, tablets and tokens. */
 @ExtendWith(OverturnServer.class)

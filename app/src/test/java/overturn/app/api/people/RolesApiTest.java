@@ -23,6 +23,7 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.Device;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 import overturn.layoutfile.LayoutFiles;
 import overturn.layoutfile.Presets;
 import tools.jackson.databind.JsonNode;
@@ -84,6 +85,7 @@ class RolesApiTest {
         ACTS.put(Act.ENROL_TABLET, d -> d.delete("/api/tablets/" + UUID.randomUUID()));
         ACTS.put(Act.MANAGE_PEOPLE, d -> d.post("/api/people", Map.of("name", "", "role", "pope")));
         ACTS.put(Act.ERASE_DATA, d -> d.post("/api/vehicles/" + UUID.randomUUID() + "/erasure", Map.of("why", "")));
+        ACTS.put(Act.REGISTER_INSTRUMENT, d -> d.post("/api/instruments", Map.of("serial", "none", "name", "")));
         ACTS.put(Act.MANAGE_TOKENS, d -> d.post("/api/tokens", Map.of("name", "", "scopes", List.of())));
     }
 

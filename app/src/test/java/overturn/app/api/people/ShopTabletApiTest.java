@@ -14,6 +14,7 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.Device;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 import tools.jackson.databind.JsonNode;
 
 /** A tablet that people share. */

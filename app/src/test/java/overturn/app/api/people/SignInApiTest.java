@@ -16,6 +16,7 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.Device;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 
 /** Who gets in, and what comes with it. */
 @ExtendWith(OverturnServer.class)

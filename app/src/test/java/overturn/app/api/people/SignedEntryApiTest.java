@@ -18,6 +18,7 @@ import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
 import overturn.app.support.Device;
 import overturn.app.support.OverturnServer;
+import overturn.app.support.People;
 import tools.jackson.databind.JsonNode;
 
 /** An entry that waited on a device is whoever's who wrote it, and nobody's once it was altered. */

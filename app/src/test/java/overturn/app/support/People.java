@@ -1,23 +1,21 @@
-package overturn.app.api.people;
+package overturn.app.support;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
 import java.util.Map;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import overturn.app.support.ApiClient;
 import overturn.app.support.ApiClient.Answer;
-import overturn.app.support.Device;
 
 /** People beyond those of the demo, made as an owner makes them. */
-final class People {
+public final class People {
 
-    static final String PASSWORD = "north pier at low tide";
+    public static final String PASSWORD = "north pier at low tide";
     private static final String OWNER = "Edda Strand";
 
     private People() {}
 
     /** A device on which the owner is signed in; the first time by the link that the start prints. */
-    static synchronized Device owner(String address, JdbcClient jdbc) {
+    public static synchronized Device owner(String address, JdbcClient jdbc) {
         Device device = new Device(address);
         boolean there = jdbc.sql(
                         "select exists (select 1 from account where role = 'owner' and password_hash is not null)")
@@ -32,17 +30,17 @@ final class People {
         return device;
     }
 
-    static String ownerToken(String address) {
+    public static String ownerToken(String address) {
         Answer link = new ApiClient(address).asOperator("POST", "/api/owner-link");
         return token(link.body().get("path").asString());
     }
 
-    static String token(String path) {
+    public static String token(String path) {
         return path.substring(path.indexOf('#') + 1);
     }
 
     /** A device on which somebody new is signed in, who set a password by the link. */
-    static Device added(Device owner, String address, String name, String role) {
+    public static Device added(Device owner, String address, String name, String role) {
         Answer added = owner.post("/api/people", Map.of("name", name, "role", role, "qualified", false));
         assertEquals(201, added.status(), added.raw().body());
         Device device = new Device(address);
@@ -54,7 +52,7 @@ final class People {
     }
 
     /** The id of the person of that name. */
-    static String idOf(Device owner, String name) {
+    public static String idOf(Device owner, String name) {
         return owner.get("/api/people")
                 .body()
                 .get("people")

@@ -1,0 +1,2 @@
+/** Instruments over HTTP. */
+package overturn.app.api.instrument;

@@ -1,0 +1,2 @@
+/** Instruments are announced, registered with a zero check, and listened to. */
+package overturn.app.usecase.instrument;

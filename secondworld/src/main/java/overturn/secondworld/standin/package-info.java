@@ -1,0 +1,2 @@
+/** Instruments that are not there, as programs that speak as a real one would. */
+package overturn.secondworld.standin;

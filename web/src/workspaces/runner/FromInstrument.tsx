@@ -1,0 +1,93 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { TraceChart } from "../../charts/TraceChart";
+import { api } from "../../domain/api";
+import type { Test } from "../../domain/types";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import { marksOf } from "./state";
+import { takeTrace } from "./takeTrace";
+import { useInstrument } from "./useInstrument";
+import type { useRunner } from "./useRunner";
+
+/** The figures of a test, taken from an instrument of the workshop while it shows them. */
+export function FromInstrument({ runner, test }: { runner: ReturnType<typeof useRunner>; test: Test }) {
+  const instruments = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, retry: false });
+  const [id, setId] = useState<string>();
+  const { lines, held, failed } = useInstrument(id);
+  const marked = marksOf(test);
+  const fitting = (instruments.data?.registered ?? []).filter((one) =>
+    test.figures.some((figure) => figure.dimension === one.dimension),
+  );
+  const chosen = fitting.find((one) => one.id === id);
+  if (fitting.length === 0) return null;
+  const shown = lines.filter((line) => line.value !== undefined);
+  const last = shown[shown.length - 1];
+  const single = test.figures.find((figure) => figure.dimension === chosen?.dimension);
+  return (
+    <section aria-label={say("instrumentFrom")} className="grid gap-3 border-2 border-ink bg-panel p-3">
+      <h2 className="text-lg font-semibold">{say("instrumentFrom")}</h2>
+      <Choice
+        large
+        label={say("traceInstrument")}
+        value={id ?? ""}
+        onChange={setId}
+        options={fitting.map((one) => ({
+          value: one.id,
+          text: one.there ? one.name : `${one.name} (${say("instrumentNotThere")})`,
+        }))}
+      />
+      {chosen && failed === "" && (
+        <>
+          <p className="figures text-4xl font-semibold" aria-live="off">
+            {last?.value === undefined ? "–" : last.value.toFixed(1)} {chosen.unit}
+            {lines[lines.length - 1]?.value === undefined && lines.length > 0 && (
+              <span className="ml-3 text-base font-normal text-soft">{say("instrumentDropOut")}</span>
+            )}
+          </p>
+          {shown.length > 1 && (
+            <TraceChart
+              trace={
+                held && marked.size > 0
+                  ? { ...held, unit: chosen.unit }
+                  : { fromSeconds: 0, stepSeconds: 0.08, values: shown.map((l) => l.value ?? 0), unit: chosen.unit }
+              }
+              marked={held && marked.size > 0 ? held.marks.map((m) => m.second) : []}
+            />
+          )}
+          {marked.size > 0 ? (
+            <Button
+              large
+              disabled={!held || held.marks.length === 0}
+              onClick={() => held && takeTrace(runner, held, marked, chosen.unit, chosen.name)}
+            >
+              {say(held && held.marks.length > 0 ? "traceTake" : "instrumentWaits")}
+            </Button>
+          ) : (
+            single && (
+              <Button
+                large
+                disabled={last?.value === undefined}
+                onClick={() =>
+                  runner.change({
+                    texts: { ...runner.draft.texts, [single.id]: (last?.value ?? 0).toFixed(1) },
+                    units: { ...runner.draft.units, [single.id]: chosen.unit },
+                  })
+                }
+              >
+                {say("instrumentTakeNow")}
+              </Button>
+            )
+          )}
+          {runner.draft.trace && <p role="status">{say("traceTaken")}</p>}
+        </>
+      )}
+      {failed !== "" && (
+        <p role="alert" className="border-2 border-danger p-3">
+          {failed}
+        </p>
+      )}
+    </section>
+  );
+}
