@@ -23,7 +23,6 @@ export function Instruments() {
   const retire = useMutation({ mutationFn: api.retireInstrument, ...again });
   if (!instruments.data) return null;
   const { registered, announced } = instruments.data;
-  const failed = register.error ?? retire.error;
   return (
     <section aria-label={say("instruments")} className="border-2 border-ink bg-panel p-4">
       <h2 className="text-2xl font-semibold">{say("instruments")}</h2>
@@ -76,14 +75,19 @@ export function Instruments() {
                 </Button>
               </form>
             )}
+            {register.error && register.variables?.serial === one.serial && <Refused error={register.error} />}
           </li>
         ))}
       </ul>
-      {failed && (
-        <p role="alert" className="mt-2 border-2 border-danger p-2">
-          {told(failed)}
-        </p>
-      )}
+      {retire.error && <Refused error={retire.error} />}
     </section>
+  );
+}
+
+function Refused({ error }: { error: Error }) {
+  return (
+    <p role="alert" className="mt-2 border-2 border-danger p-2">
+      {told(error)}
+    </p>
   );
 }

@@ -5,13 +5,18 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
 import java.util.concurrent.Semaphore;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.context.event.ContextClosedEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -24,10 +29,11 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import overturn.app.api.Problems;
 import overturn.app.instrument.Instruments.Announced;
 import overturn.app.people.Actor;
+import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.instrument.UseInstruments;
 import overturn.app.usecase.instrument.UseInstruments.Known;
 import overturn.quantity.Dimension;
@@ -40,7 +46,11 @@ class InstrumentController {
     /** Pages that can listen to instruments at once. */
     private static final int MOST_STREAMS = 60;
 
+    private static final long FOR_EVER = 0;
+    private static final Logger LOG = LoggerFactory.getLogger(InstrumentController.class);
+
     private final UseInstruments instruments;
+    private final ExecutorService listening = Executors.newCachedThreadPool(InstrumentController::listener);
     private final Semaphore streams = new Semaphore(MOST_STREAMS);
 
     InstrumentController(UseInstruments instruments) {
@@ -92,7 +102,7 @@ class InstrumentController {
                             mediaType = MediaType.APPLICATION_NDJSON_VALUE,
                             schema = @Schema(implementation = ShownLine.class)))
     @GetMapping(value = "/{id}/stream", produces = MediaType.APPLICATION_NDJSON_VALUE)
-    ResponseEntity<StreamingResponseBody> stream(@PathVariable UUID id) {
+    ResponseEntity<ResponseBodyEmitter> stream(@PathVariable UUID id) {
         if (instruments.registered().stream()
                 .noneMatch(known -> known.instrument().id().equals(id) && known.there())) {
             throw refused(
@@ -108,28 +118,43 @@ class InstrumentController {
                     "Too many listen already",
                     "At most " + MOST_STREAMS + " pages listen to instruments at once");
         }
-        StreamingResponseBody body = out -> {
-            try {
-                instruments.listen(id, line -> {
-                    String value = line.value().isPresent()
-                            ? String.format(
-                                    Locale.ROOT, ",\"value\":%.3f", line.value().getAsDouble())
-                            : "";
-                    out.write(String.format(Locale.ROOT, "{\"seconds\":%.3f%s}\n", line.seconds(), value)
-                            .getBytes(StandardCharsets.UTF_8));
-                    out.flush();
-                    return true;
-                });
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-            } catch (IOException gone) {
-                // The page has gone, or the instrument: either way the stream is over, and the page says so.
-                return;
-            } finally {
-                streams.release();
-            }
-        };
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_NDJSON).body(body);
+        ResponseBodyEmitter stream = new ResponseBodyEmitter(FOR_EVER);
+        listening.execute(() -> listen(id, stream));
+        return ResponseEntity.ok().contentType(MediaType.APPLICATION_NDJSON).body(stream);
+    }
+
+    /** Until the page has gone, or the instrument: either way the stream is over, and the page says so. */
+    private void listen(UUID id, ResponseBodyEmitter stream) {
+        try {
+            instruments.listen(id, line -> {
+                String value = line.value().isPresent()
+                        ? String.format(
+                                Locale.ROOT, ",\"value\":%.3f", line.value().getAsDouble())
+                        : "";
+                stream.send(
+                        String.format(Locale.ROOT, "{\"seconds\":%.3f%s}\n", line.seconds(), value),
+                        MediaType.TEXT_PLAIN);
+                return true;
+            });
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (IOException | IllegalStateException | NotFoundException gone) {
+            LOG.debug("Nobody listens to instrument {} any more: {}", id, gone.getMessage());
+        } finally {
+            streams.release();
+            stream.complete();
+        }
+    }
+
+    private static Thread listener(Runnable work) {
+        Thread thread = new Thread(work, "instrument");
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    @EventListener(ContextClosedEvent.class)
+    void close() {
+        listening.shutdownNow();
     }
 
     private static ErrorResponseException refused(HttpStatus status, String type, String title, String detail) {

@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.instrument.InstrumentLines;
@@ -186,7 +187,7 @@ public class UseInstruments {
                 line -> taker.take(new InstrumentLines.Line(
                         line.seconds(),
                         line.value().isPresent()
-                                ? java.util.OptionalDouble.of(line.value().getAsDouble() - registered.atRest())
+                                ? OptionalDouble.of(line.value().getAsDouble() - registered.atRest())
                                 : line.value())));
     }
 }
