@@ -106,8 +106,8 @@ etcd3: {hosts: "$etcd"}
 bootstrap:
   dcs:
     ttl: 20
-    loop_wait: 3
-    retry_timeout: 4
+    loop_wait: 1
+    retry_timeout: 3
     synchronous_mode: true
     synchronous_mode_strict: true
     postgresql:
@@ -133,7 +133,11 @@ postgresql:
     superuser: {username: keeper, password: "$(cluster_secret keeper)"}
     replication: {username: replicator, password: "$(cluster_secret replicator)"}
     rewind: {username: keeper, password: "$(cluster_secret keeper)"}
+  # A standby that cannot be reached is given up after some seconds: until then a write waits for it.
   parameters:
+    wal_sender_timeout: 5s
+    wal_receiver_timeout: 5s
+    tcp_user_timeout: 5s
     unix_socket_directories: $CD/node$node/socket
     archive_command: "pgbackrest --config=$CD/node$node/pgbackrest.conf --stanza=overturn archive-push %p"
   remove_data_directory_on_rewind_failure: true

@@ -21,5 +21,5 @@ public interface InstrumentLines {
      *
      * @throws IOException if it is not there, says something else, or the taker throws it
      */
-    void read(Instruments.Announced instrument, Taker taker) throws IOException, InterruptedException;
+    void read(Instruments.Announced instrument, Taker taker) throws IOException;
 }

@@ -2,15 +2,11 @@ package overturn.app.store;
 
 import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.net.HttpURLConnection;
 import java.net.URI;
 import java.net.URISyntaxException;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.springframework.stereotype.Component;
@@ -26,27 +22,28 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 class HttpInstrumentLines implements InstrumentLines {
 
-    private static final Duration CONNECTS_WITHIN = Duration.ofSeconds(3);
+    private static final int CONNECTS_WITHIN_MILLIS = 3_000;
+    /** One that has said nothing for so long is not there any more. */
+    private static final int SAYS_SOMETHING_WITHIN_MILLIS = 10_000;
+
     private static final int MOST_LINE = 200;
 
-    private final HttpClient http = HttpClient.newBuilder()
-            .connectTimeout(CONNECTS_WITHIN)
-            .followRedirects(HttpClient.Redirect.NEVER)
-            .build();
     private final JsonMapper mapper = JsonMapper.builder().build();
 
     private record Said(Double seconds, Optional<Double> value) {}
 
     @Override
-    public void read(Announced instrument, Taker taker) throws IOException, InterruptedException {
-        HttpResponse<InputStream> answer = http.send(
-                HttpRequest.newBuilder(address(instrument))
-                        .timeout(CONNECTS_WITHIN)
-                        .build(),
-                HttpResponse.BodyHandlers.ofInputStream());
-        try (BufferedReader lines = new BufferedReader(new InputStreamReader(answer.body(), StandardCharsets.UTF_8))) {
-            if (answer.statusCode() != 200) {
-                throw new IOException("it answers " + answer.statusCode());
+    public void read(Announced instrument, Taker taker) throws IOException {
+        HttpURLConnection connection =
+                (HttpURLConnection) address(instrument).toURL().openConnection();
+        connection.setConnectTimeout(CONNECTS_WITHIN_MILLIS);
+        connection.setReadTimeout(SAYS_SOMETHING_WITHIN_MILLIS);
+        connection.setInstanceFollowRedirects(false);
+        connection.setRequestProperty("Connection", "close");
+        try (BufferedReader lines =
+                new BufferedReader(new InputStreamReader(connection.getInputStream(), StandardCharsets.UTF_8))) {
+            if (connection.getResponseCode() != HttpURLConnection.HTTP_OK) {
+                throw new IOException("it answers " + connection.getResponseCode());
             }
             boolean more = true;
             while (more) {
@@ -56,6 +53,8 @@ class HttpInstrumentLines implements InstrumentLines {
                 }
                 more = line.isBlank() || taker.take(read(line));
             }
+        } finally {
+            connection.disconnect();
         }
     }
 

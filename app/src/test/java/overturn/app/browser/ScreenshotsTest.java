@@ -102,8 +102,13 @@ class ScreenshotsTest {
                 .fill("7/8 in");
         wide.button("Put a modulator in").click();
         shot(wide, "circuit-editor");
-        wide.open("/workshop").heading("Tools").waitFor();
-        shot(wide, "workshop");
+        wide.open("/record/learned");
+        wide.button("All")
+                .or(wide.page().getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("All")))
+                .first()
+                .click();
+        wide.heading("First hunches").waitFor();
+        shot(wide, "record-learned");
 
         ofTheHalfAfterTheVerdict(server);
         ofPeople(server);

@@ -196,17 +196,17 @@ public final class ApiClient {
 
     public Answer postText(String path, String body, String... headers) {
         Authored authored = Authored.of(path, body);
-        HttpRequest.Builder request = posting(path, authored.body());
-        for (int i = 0; i < headers.length; i += 2) {
-            request.setHeader(headers[i], headers[i + 1]);
-        }
-        if (acknowledged == null) {
+        Supplier<Answer> sending = () -> {
+            HttpRequest.Builder request = posting(path, authored.body());
+            for (int i = 0; i < headers.length; i += 2) {
+                request.setHeader(headers[i], headers[i + 1]);
+            }
             return send(authored.personId(), request);
+        };
+        if (acknowledged == null) {
+            return sending.get();
         }
-        Answer answer = insist(() -> {
-            HttpRequest.Builder again = posting(path, authored.body());
-            return send(authored.personId(), again);
-        });
+        Answer answer = insist(sending);
         if (answer.status() / 100 == 2) {
             acknowledged.accept(authored.body());
         }

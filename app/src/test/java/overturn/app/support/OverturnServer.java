@@ -52,7 +52,7 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
                         "--server.port=0",
                         "--overturn.demo=true",
                         "--overturn.demo.circuits=tarn-box-van",
-                        "--overturn.demo.past=false",
+                        "--overturn.demo.past=" + Boolean.getBoolean("shots.write"),
                         "--overturn.demo.password=" + ApiClient.PASSWORD,
                         "--overturn.demo.pin=" + ApiClient.PIN,
                         "--overturn.operator-token=" + ApiClient.OPERATOR,

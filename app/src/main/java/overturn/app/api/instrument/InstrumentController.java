@@ -136,8 +136,6 @@ class InstrumentController {
                         MediaType.TEXT_PLAIN);
                 return true;
             });
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
         } catch (IOException | IllegalStateException | NotFoundException gone) {
             LOG.debug("Nobody listens to instrument {} any more: {}", id, gone.getMessage());
         } finally {

@@ -42,6 +42,9 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     private static final int AT_ONCE = 100;
     private static final long LOOK_EVERY_MILLIS = 2_000;
     private static final int WARMED = 30;
+    /** The record is looked through once a minute. */
+    private static final int LOOK_AT_RECORD_ROUNDS = 30;
+
     private static final long MOST_WAIT_MILLIS = 2_000;
 
     private final JobSummaries summaries;
@@ -56,6 +59,7 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     /** Jobs that cannot be read have no line in the record; they are tried once for each start. */
     private final Set<UUID> unrecordable = new HashSet<>();
 
+    private int rounds;
     private volatile boolean ended;
     private volatile boolean rebuildWanted;
 
@@ -174,10 +178,18 @@ public class BayKeeper implements SmartInitializingSingleton, DisposableBean {
     /** Rests as long as each took, so that it never takes more than half a processor from those who work. */
     private void assessBehind() {
         summarise(summaries.behind(workshop.latest().version(), AT_ONCE));
-        List<UUID> unrecorded =
-                record.missing(AT_ONCE).stream().filter(unrecordable::add).toList();
-        summarise(unrecorded);
-        unrecordable.retainAll(record.missing(AT_ONCE));
+        if (rounds++ % LOOK_AT_RECORD_ROUNDS == 0) {
+            recordMissing();
+        }
+    }
+
+    /** Whoever closes a job writes its line; only an upgrade or a server that ended in between leaves some out. */
+    private void recordMissing() {
+        List<UUID> missing = record.missing(AT_ONCE);
+        while (!ended && !rebuildWanted && missing.stream().anyMatch(unrecordable::add)) {
+            summarise(missing);
+            missing = record.missing(AT_ONCE);
+        }
     }
 
     private void summarise(List<UUID> behind) {

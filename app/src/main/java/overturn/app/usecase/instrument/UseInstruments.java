@@ -146,9 +146,6 @@ public class UseInstruments {
             });
         } catch (IOException e) {
             throw Checks.refusal("serial", instrument.serial(), "one that can be read: " + e.getMessage());
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw Checks.refusal("serial", instrument.serial(), "one that can be read");
         }
         if (values.size() < LEAST_LINES) {
             throw Checks.refusal("serial", instrument.serial(), "one that shows something");
@@ -175,7 +172,7 @@ public class UseInstruments {
      *
      * @throws NotFoundException if there is none, or it is not there
      */
-    public void listen(UUID id, InstrumentLines.Taker taker) throws IOException, InterruptedException {
+    public void listen(UUID id, InstrumentLines.Taker taker) throws IOException {
         Registered registered =
                 instruments.find(id).orElseThrow(() -> new NotFoundException("instrument", id.toString()));
         Announced there = there().stream()

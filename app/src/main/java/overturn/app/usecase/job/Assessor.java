@@ -432,6 +432,8 @@ public class Assessor {
             record.keep(job);
         } catch (DataAccessException e) {
             LOG.warn("The line of job {} in the bay is written later: {}", job.id(), e.getMessage());
+        } catch (RuntimeException e) {
+            LOG.error("Job {} has no line in the record", job.id(), e);
         }
     }
 }

@@ -11,7 +11,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -32,6 +31,7 @@ import overturn.app.usecase.learning.LearnedFrequencies;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.course.Decided;
 import overturn.course.JobStage;
+import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.learning.CauseShares;
@@ -195,15 +195,13 @@ class RecordJob {
 
     /** Each test with how long it took, as far as the same person's entry before it tells. */
     private static List<StepTaken> steps(Job job) {
-        Set<UUID> read = job.state().readings().stream()
-                .map(reading -> UUID.fromString(reading.id()))
-                .collect(Collectors.toSet());
+        Set<String> read = job.state().readings().stream().map(Reading::id).collect(Collectors.toSet());
         Map<String, Instant> last = new HashMap<>();
         List<StepTaken> steps = new ArrayList<>();
         for (LoggedEntry logged : job.state().log()) {
             Optional<Instant> before = Optional.ofNullable(last.put(logged.personId(), logged.takenAt()));
             if (logged.entry() instanceof ReadingTaken taken
-                    && read.contains(logged.id())
+                    && read.contains(logged.id().toString())
                     && !taken.procedureId().equals(ProcedureCatalogue.CHARACTERISE)) {
                 Optional<Procedure> test = job.model().procedures().find(taken.procedureId());
                 Optional<Double> took = before.map(at -> Duration.between(at, logged.takenAt()))

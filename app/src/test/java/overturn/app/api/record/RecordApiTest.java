@@ -111,6 +111,8 @@ class RecordApiTest {
     @Test
     void aClosedJobMovesLaterJobsNeverItselfAndNoExercise(OverturnServer.Running server) {
         ApiClient api = new ApiClient(server.address());
+        int version = api.get("/api/workshop").body().get("version").asInt();
+        api.put("/api/learning", Map.of("version", version, "on", true, "personId", "ines-quill"));
         String closed = closedMaster(api, "Tarn SK 321", "To be learned from.");
         JdbcClient keeper = server.context().getBean(JdbcClient.class);
         keeper.sql(
