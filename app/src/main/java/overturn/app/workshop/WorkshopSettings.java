@@ -60,9 +60,14 @@ public record WorkshopSettings(
         }
     }
 
-    /** The same with another learning, as the next version. */
+    /** The same with another learning. */
     public WorkshopSettings learning(Learning other) {
-        return new WorkshopSettings(version + 1, name, lacks, helper, lift, bleeding, schools, rate, prices, other);
+        return new WorkshopSettings(version, name, lacks, helper, lift, bleeding, schools, rate, prices, other);
+    }
+
+    /** The same as the version after this. */
+    public WorkshopSettings next() {
+        return new WorkshopSettings(version + 1, name, lacks, helper, lift, bleeding, schools, rate, prices, learning);
     }
 
     /** Labour rate per hour. */

@@ -3,9 +3,6 @@ package overturn.app.store;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -26,9 +23,9 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import overturn.app.support.ApiClient;
+import overturn.app.support.OwnCluster;
 import overturn.app.support.RepairFlow;
 import overturn.app.support.ServerProcess;
-import overturn.app.support.Shell;
 
 /**
  * Server and database are killed while whole jobs are written, again and again: everything that was acknowledged is
@@ -38,55 +35,21 @@ class KilledUnderLoadTest {
 
     private static final int KILLS = Integer.getInteger("overturn.kills", 4);
     private static final int WRITERS = 3;
-    private static final String PROGRAMS = "PG_BIN=$(ls -d /usr/lib/postgresql/*/bin | sort -V | tail -1); ";
     private static final Pattern ID = Pattern.compile("\"(?:entryId|readingId)\":\"([0-9a-f-]{36})\"");
 
-    private Shell shell;
+    private OwnCluster cluster;
     private ServerProcess server;
     private Map<String, String> environment;
 
     @AfterEach
     void gone() throws Exception {
         server.close();
-        shell.run(PROGRAMS + "use_database; halt_cluster \"$CLUSTER\"; rm -rf \"$CLUSTER\"");
-    }
-
-    private String said(String script) throws Exception {
-        Shell.Said said = shell.run(PROGRAMS + script);
-        assertEquals(0, said.code(), said.text());
-        return said.text();
-    }
-
-    /** As a crash of the machine leaves it. */
-    private void killDatabase() throws Exception {
-        said("use_database; (cd / && \"${PG_USER_RUN[@]}\" \"$PG_BIN/pg_ctl\" -D \"$CLUSTER\" -w -m immediate stop)");
-    }
-
-    private void startDatabase() throws Exception {
-        said("use_database; run_cluster \"$CLUSTER\" \"$DB_PORT\" >/dev/null");
+        cluster.close();
     }
 
     private void begin() throws Exception {
-        Path home = Files.createTempDirectory("overturn-kills");
-        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
-        shell = new Shell(home);
-        said("CLUSTER=\"$(cluster_home)/postgres\"; SETTINGS=\"$VAR/database.env\"; KEEPER_PASSWORD=$(random_password);"
-                + " APP_PASSWORD=$(random_password); OWNER_PASSWORD=$(random_password); OPERATOR_TOKEN=x; DEMO_PASSWORD=x; DEMO_PIN=1;"
-                + " DB_PORT=$(free_port 55117); write_settings \"$SETTINGS\"; make_cluster \"$CLUSTER\" \"$KEEPER_PASSWORD\" >/dev/null;"
-                + " run_cluster \"$CLUSTER\" \"$DB_PORT\" >/dev/null; make_database");
-        String[] told = said("use_database; echo $DB_PORT $APP_PASSWORD $OWNER_PASSWORD")
-                .split(" ");
-        environment = Map.of(
-                "OVERTURN_DB_URL",
-                "jdbc:postgresql://127.0.0.1:" + told[0] + "/overturn",
-                "OVERTURN_DB_USER",
-                "overturn",
-                "OVERTURN_DB_PASSWORD",
-                told[1],
-                "OVERTURN_DB_OWNER",
-                "overturn_owner",
-                "OVERTURN_DB_OWNER_PASSWORD",
-                told[2]);
+        cluster = new OwnCluster();
+        environment = cluster.environment();
         server = ServerProcess.begin("127.0.0.1", "killed-under-load.log", environment, demo());
         assertTrue(server.isUp(), "see target/killed-under-load.log");
     }
@@ -154,8 +117,8 @@ class KilledUnderLoadTest {
                 server.exitCode();
             }
             if (!victim.equals("server")) {
-                killDatabase();
-                startDatabase();
+                cluster.kill();
+                cluster.start();
             }
             if (!victim.equals("database")) {
                 server = ServerProcess.begin("127.0.0.1", server.port(), "killed-under-load.log", environment, demo());
@@ -166,7 +129,7 @@ class KilledUnderLoadTest {
         writers.shutdown();
         assertTrue(writers.awaitTermination(5, TimeUnit.MINUTES), "the writers end");
         assertEquals(List.of(), new ArrayList<>(failed));
-        List<String> there = said("use_database; keeper_sql \"select e.id || ' ' || e.kind from log_entry e\" overturn")
+        List<String> there = cluster.asked("select e.id || ' ' || e.kind from log_entry e")
                 .lines()
                 .toList();
         Map<String, Integer> kinds = new TreeMap<>();
@@ -187,10 +150,11 @@ class KilledUnderLoadTest {
         assertEquals(there.size(), ids.size());
         assertEquals(
                 "",
-                said("use_database; keeper_sql \"select job_id, kind, body from log_entry where kind = 'work-step-done'"
-                        + " group by job_id, kind, body having count(*) > 1\" overturn"),
+                cluster.asked("select job_id, kind, body from log_entry where kind = 'work-step-done'"
+                        + " group by job_id, kind, body having count(*) > 1"),
                 "steps of one request have ids that follow from its own: none is there twice");
         assertTrue(kinds.size() >= 12, kinds.toString());
-        assertEquals(0, Integer.parseInt(said("use_database; findings overturn | wc -l")), "every chain is whole");
+        assertEquals(
+                0, Integer.parseInt(cluster.said("use_database; findings overturn | wc -l")), "every chain is whole");
     }
 }

@@ -7,7 +7,6 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -16,8 +15,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import overturn.app.support.ApiClient;
 import overturn.app.support.Device;
+import overturn.app.support.OwnCluster;
 import overturn.app.support.ServerProcess;
-import overturn.app.support.Shell;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -27,14 +26,13 @@ import tools.jackson.databind.JsonNode;
  */
 class UpgradeTest {
 
-    private static final String PROGRAMS = "PG_BIN=$(ls -d /usr/lib/postgresql/*/bin | sort -V | tail -1); ";
     private static final Path DUMPS = Path.of("src/test/resources/dumps");
     private static final String LOGS =
             "select md5(string_agg(e::text, '|' order by e.job_id, e.sequence)) from log_entry e";
     private static final String CLOSED =
             "select count(*) from job_summary where stage in ('released', 'given-up', 'comeback')";
 
-    private Shell shell;
+    private OwnCluster cluster;
     private ServerProcess server;
 
     @AfterEach
@@ -42,7 +40,7 @@ class UpgradeTest {
         if (server != null) {
             server.close();
         }
-        shell.run(PROGRAMS + "use_database; halt_cluster \"$CLUSTER\"; rm -rf \"$CLUSTER\"");
+        cluster.close();
     }
 
     static List<Path> dumps() throws IOException {
@@ -51,47 +49,19 @@ class UpgradeTest {
         }
     }
 
-    private String said(String script) throws Exception {
-        Shell.Said said = shell.run(PROGRAMS + script);
-        assertEquals(0, said.code(), said.text());
-        return said.text();
-    }
-
-    private String asked(String sql) throws Exception {
-        return said("use_database; keeper_sql \"" + sql + "\" overturn");
-    }
-
     @ParameterizedTest
     @MethodSource("dumps")
     void aWorkshopOfAnEarlierVersionIsTakenOver(Path dump) throws Exception {
-        Path home = Files.createTempDirectory("overturn-upgrade");
-        Files.setPosixFilePermissions(home, PosixFilePermissions.fromString("rwxr-xr-x"));
-        shell = new Shell(home);
-        said("CLUSTER=\"$(cluster_home)/postgres\"; SETTINGS=\"$VAR/database.env\"; KEEPER_PASSWORD=$(random_password);"
-                + " APP_PASSWORD=$(random_password); OWNER_PASSWORD=$(random_password); OPERATOR_TOKEN=x; DEMO_PASSWORD=x; DEMO_PIN=1;"
-                + " DB_PORT=$(free_port 55217); write_settings \"$SETTINGS\"; make_cluster \"$CLUSTER\" \"$KEEPER_PASSWORD\" >/dev/null;"
-                + " run_cluster \"$CLUSTER\" \"$DB_PORT\" >/dev/null; make_database;"
-                + " { echo 'set role overturn_owner;'; zcat " + dump.toAbsolutePath()
+        cluster = new OwnCluster();
+        cluster.said("use_database; { echo 'set role overturn_owner;'; zcat " + dump.toAbsolutePath()
                 + " | grep -v 'COMMENT ON EXTENSION'; } | dump_tool psql -q -v ON_ERROR_STOP=1 -d overturn >/dev/null");
-        String[] told = said("use_database; echo $DB_PORT $APP_PASSWORD $OWNER_PASSWORD")
-                .split(" ");
-        String logs = asked(LOGS);
-        int jobs = Integer.parseInt(asked("select count(*) from job"));
+        String logs = cluster.asked(LOGS);
+        int jobs = Integer.parseInt(cluster.asked("select count(*) from job"));
         assertTrue(jobs > 5);
         server = ServerProcess.begin(
                 "127.0.0.1",
                 "upgraded.log",
-                Map.of(
-                        "OVERTURN_DB_URL",
-                        "jdbc:postgresql://127.0.0.1:" + told[0] + "/overturn",
-                        "OVERTURN_DB_USER",
-                        "overturn",
-                        "OVERTURN_DB_PASSWORD",
-                        told[1],
-                        "OVERTURN_DB_OWNER",
-                        "overturn_owner",
-                        "OVERTURN_DB_OWNER_PASSWORD",
-                        told[2]),
+                cluster.environment(),
                 "--overturn.demo=false",
                 "--overturn.operator-token=" + ApiClient.OPERATOR);
         assertTrue(server.isUp(), "see target/upgraded.log");
@@ -104,8 +74,8 @@ class UpgradeTest {
             assertFalse(job.get("assessment").get("suspects").isEmpty(), line.toString());
             assertFalse(job.has("setApartFrom"), "every entry is understood: " + line);
         }
-        assertEquals(logs, asked(LOGS), "nothing that was written is touched");
-        int closed = Integer.parseInt(asked(CLOSED));
+        assertEquals(logs, cluster.asked(LOGS), "nothing that was written is touched");
+        int closed = Integer.parseInt(cluster.asked(CLOSED));
         JsonNode record = owner.get("/api/record").body();
         for (int tries = 0; tries < 60 && record.get("found").asInt() < closed; tries++) {
             Thread.sleep(500);
@@ -113,7 +83,7 @@ class UpgradeTest {
         }
         assertTrue(closed > 0);
         assertEquals(closed, record.get("found").asInt());
-        assertEquals("", said("use_database; findings overturn"), "every chain is whole");
+        assertEquals("", cluster.said("use_database; findings overturn"), "every chain is whole");
     }
 
     private static Device ownerBy(String address) {

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -96,23 +97,10 @@ class CsvController {
 
     /** The closed jobs that are looked for, the latest first, 100,000 at most; asked as in {@code /api/record}. */
     @GetMapping(value = "/record.csv", produces = "text/csv")
-    ResponseEntity<String> record(
-            @RequestParam(required = false) String search,
-            @RequestParam(required = false) String layoutId,
-            @RequestParam(required = false) String make,
-            @RequestParam(required = false) String remedyId,
-            @RequestParam(required = false) String causeId,
-            @RequestParam(required = false) String behaviour,
-            @RequestParam(required = false) String personId,
-            @RequestParam(required = false) String from,
-            @RequestParam(required = false) String to,
-            @RequestParam(required = false) Boolean cameBack) {
+    ResponseEntity<String> record(@ParameterObject SearchRecord.Asked asked) {
         Map<String, String> people =
                 staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
-        List<List<String>> rows = record
-                .all(new SearchRecord.Asked(
-                        search, layoutId, make, remedyId, causeId, behaviour, personId, from, to, cameBack, null, null))
-                .stream()
+        List<List<String>> rows = record.all(asked).stream()
                 .map(line -> List.of(
                         line.closedAt().toString(),
                         line.openedAt().toString(),

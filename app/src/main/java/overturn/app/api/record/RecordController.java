@@ -2,6 +2,7 @@ package overturn.app.api.record;
 
 import java.util.List;
 import java.util.UUID;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -40,21 +41,8 @@ class RecordController {
      * {@code next} of the answer before.
      */
     @GetMapping
-    RecordPageView record(
-            @RequestParam(required = false) String search,
-            @RequestParam(required = false) String layoutId,
-            @RequestParam(required = false) String make,
-            @RequestParam(required = false) String remedyId,
-            @RequestParam(required = false) String causeId,
-            @RequestParam(required = false) String behaviour,
-            @RequestParam(required = false) String personId,
-            @RequestParam(required = false) String from,
-            @RequestParam(required = false) String to,
-            @RequestParam(required = false) Boolean cameBack,
-            @RequestParam(required = false) String after,
-            @RequestParam(required = false) Integer most) {
-        return RecordPageView.of(record.find(new SearchRecord.Asked(
-                search, layoutId, make, remedyId, causeId, behaviour, personId, from, to, cameBack, after, most)));
+    RecordPageView record(@ParameterObject SearchRecord.Asked asked) {
+        return RecordPageView.of(record.find(asked));
     }
 
     /**

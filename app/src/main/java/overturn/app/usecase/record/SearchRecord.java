@@ -53,9 +53,15 @@ public class SearchRecord {
         this.clock = clock;
     }
 
-    /** What is looked for, as sent; what is left out is everything. Days are the workshop's own, both included. */
+    /**
+     * What is looked for, as sent; what is left out is everything.
+     *
+     * @param search in everything that was said and written: words, “quoted phrases”, or, -not
+     * @param from day of the workshop, as {@code to} included
+     * @param after the {@code next} of the answer before
+     */
     public record Asked(
-            String words,
+            String search,
             String layoutId,
             String make,
             String remedyId,
@@ -81,7 +87,7 @@ public class SearchRecord {
     private static Search search(Asked asked) {
         Checks checks = new Checks();
         Map<String, String> texts = new HashMap<>();
-        texts.put("search", asked.words);
+        texts.put("search", asked.search);
         texts.put("layoutId", asked.layoutId);
         texts.put("make", asked.make);
         texts.put("remedyId", asked.remedyId);
@@ -105,7 +111,7 @@ public class SearchRecord {
                         "1 to " + MOST_LINES)
                 .orThrow();
         return new Search(
-                text(asked.words),
+                text(asked.search),
                 text(asked.layoutId),
                 text(asked.make),
                 text(asked.remedyId),

@@ -123,17 +123,7 @@ public class TellWorkshop {
         if (draft.version != before.version()) {
             throw StaleLogException.ofSettings(draft.version);
         }
-        WorkshopSettings next = new WorkshopSettings(
-                before.version() + 1,
-                name,
-                lacks,
-                draft.helper,
-                draft.lift,
-                bleeding,
-                schools,
-                rate,
-                prices,
-                before.learning());
+        WorkshopSettings next = same.next();
         log.append(next, draft.actor.personId(), clock.instant());
         return next;
     }
@@ -187,7 +177,7 @@ public class TellWorkshop {
         if (version != before.version()) {
             throw StaleLogException.ofSettings(version);
         }
-        WorkshopSettings next = before.learning(learning);
+        WorkshopSettings next = before.learning(learning).next();
         log.append(next, actor.personId(), clock.instant());
         return next;
     }
