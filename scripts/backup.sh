@@ -45,6 +45,8 @@ backup() {
     [ $# = 1 ] || fail 2 "'./overturn backup' takes the file to write"
     use_database && cluster_runs "$CLUSTER" || fail 6 "The database is not up; './overturn start' starts it"
     mkdir -p "$VAR/log"
+    exec 9>"$VAR/backup.lock"
+    flock -w 900 9 || fail 6 "Another backup is being made and does not end"
     local file=$1
     (umask 077 && dump_tool pg_dump -Fc -d overturn -f "$file.new") || fail 6 "The backup was not written"
     say "Reading it back …"

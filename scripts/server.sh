@@ -37,6 +37,7 @@ heap_megabytes() {
 
 start_server() {
     if server_runs && [ ! "$JAR" -nt "$SUPERVISOR_PID" ] && health "$(cat "$VAR/server.port")"; then
+        [ "$ELSEWHERE" = yes ] || is_ours "$BACKUPS_PID" "$SCHEDULER" || start_backups
         say "Already serving: $(at "$(cat "$VAR/server.port")")"
         tell_sign_in "$(cat "$VAR/server.port")"
         return

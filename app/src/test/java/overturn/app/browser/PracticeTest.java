@@ -112,7 +112,7 @@ class PracticeTest {
         page.getByText("End the exercise").click();
         screens.button("End it and tell me").click();
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Ways through the same vehicle"))
-                .waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+                .waitFor(new Locator.WaitForOptions().setTimeout(150_000));
         page.getByText("nothing was named").waitFor();
         assertEquals(3, page.getByRole(AriaRole.TABLE).getByRole(AriaRole.ROW).count() - 1);
     }

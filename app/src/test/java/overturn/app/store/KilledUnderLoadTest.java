@@ -34,7 +34,7 @@ import overturn.app.support.ServerProcess;
 class KilledUnderLoadTest {
 
     private static final int KILLS = Integer.getInteger("overturn.kills", 4);
-    private static final int WRITERS = 3;
+    private static final int WRITERS = 2;
     private static final Pattern ID = Pattern.compile("\"(?:entryId|readingId)\":\"([0-9a-f-]{36})\"");
 
     private OwnCluster cluster;
