@@ -137,8 +137,10 @@ class ClusterDrillTest {
         cluster("start-node", killed);
         TimeUnit.SECONDS.sleep(25);
         String frozen = cluster("leader");
+        // A node that was stopped is fenced (killed) before it goes on: awake again it may take its old lock back.
         drill("the leader stopped in the middle of its writes", () -> cluster("freeze", frozen));
-        cluster("thaw", frozen);
+        cluster("kill-node", frozen);
+        cluster("start-node", frozen);
         TimeUnit.SECONDS.sleep(25);
         String leader = cluster("leader");
         String other = leader.equals("1") ? "2" : "1";
