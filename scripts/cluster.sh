@@ -308,8 +308,8 @@ cluster_recover() {
     echo "local all all trust" >"$dir/pg_hba.conf"
     [ -f "$dir/postgresql.conf" ] || : >"$dir/postgresql.conf"
     rm -f "$dir/patroni.dynamic.json" "$dir/standby.signal"
-    as_postgres "$PG_BIN/pg_ctl" -D "$dir" -w -t 120 -l "$CD/log/recovered.log" -o "-c config_file=$dir/postgresql.auto.conf -c synchronous_standby_names='' -c archive_mode=off" start >/dev/null \
-        || fail 7 "It does not come up; see $CD/log/recovered.log"
+    as_postgres "$PG_BIN/pg_ctl" -D "$dir" -w -t 120 -l "$CD/recovered-socket/server.log" -o "-c config_file=$dir/postgresql.auto.conf -c synchronous_standby_names='' -c archive_mode=off" start >/dev/null \
+        || fail 7 "It does not come up; see $CD/recovered-socket/server.log"
     wait_for "The recovered database" 60 as_postgres psql -qtA -h "$CD/recovered-socket" -U keeper -d overturn -c "do \$\$ begin if pg_is_in_recovery() then raise 'not yet'; end if; end \$\$"
     say "It is at the socket $CD/recovered-socket, $(as_postgres psql -qtA -h "$CD/recovered-socket" -U keeper -d overturn -c "select count(*) from log_entry") entries"
 }
