@@ -101,7 +101,7 @@ tell_backup() {
 
 # scheduled_backup HOURS: one, where the last good one is older than that; then those are thrown away that nobody needs.
 scheduled_backup() {
-    local hours=$1 folder good file told
+    local hours=${1:-24} folder good file told
     folder=$(backup_folder)
     good=$(sed -n 's/^good=//p' "$BACKUP_STATUS" 2>/dev/null || true)
     if [ -n "$good" ] && [ $(($(date +%s) - $(date -d "$good" +%s))) -lt $((hours * 3600 - 60)) ]; then return; fi

@@ -79,6 +79,9 @@ function Narrowed({ asked, change }: { asked: Asked; change: (part: Asked) => vo
   const remedies = [
     ...new Set(catalogue.layouts.flatMap((layout) => layout.suspects.map((suspect) => suspect.remedyId))),
   ].sort((a, b) => word(`remedy.${a}`).localeCompare(word(`remedy.${b}`)));
+  const suspects = [
+    ...new Set(catalogue.layouts.flatMap((layout) => layout.suspects.map((suspect) => suspect.id))),
+  ].sort((a, b) => word(`suspect.${a}`).localeCompare(word(`suspect.${b}`)));
   const behaviours = [...new Set(catalogue.layouts.flatMap((layout) => layout.behaviours))];
   const narrowed = FILTERS.filter((f) => f !== "search" && asked[f] !== undefined).length;
   return (
@@ -98,6 +101,12 @@ function Narrowed({ asked, change }: { asked: Asked; change: (part: Asked) => vo
           value={asked.remedyId}
           onPick={(remedyId) => change({ remedyId })}
           options={remedies.map((id) => [id, word(`remedy.${id}`)])}
+        />
+        <Pick
+          label={say("frequenciesFault")}
+          value={asked.causeId}
+          onPick={(causeId) => change({ causeId })}
+          options={suspects.map((id) => [id, word(`suspect.${id}`)])}
         />
         <Pick
           label={say("intakeBehaviour")}

@@ -6,6 +6,7 @@ export const FILTERS = [
   "layoutId",
   "make",
   "remedyId",
+  "causeId",
   "behaviour",
   "personId",
   "from",

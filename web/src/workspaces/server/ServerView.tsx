@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api } from "../../domain/api";
-import { say } from "../../domain/words";
+import { known, say } from "../../domain/words";
 import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 
@@ -26,7 +26,7 @@ export function ServerView() {
             <li key={check.name} className="border-b-2 border-ink bg-panel p-3">
               <p className={check.sound ? "font-semibold" : "font-semibold text-danger"}>
                 {say(check.sound ? "serverIsSound" : "serverIsNot", {
-                  what: say(`server.${check.name}` as "server.store"),
+                  what: known(`server.${check.name}`),
                 })}
               </p>
               <p className="figures text-soft">{check.found}</p>

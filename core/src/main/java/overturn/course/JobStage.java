@@ -25,8 +25,8 @@ public enum JobStage {
     RELEASED("released", false),
     /** Something was opened, fitted, moved, struck or failed after its release: it has to be proved anew. */
     RELEASE_TAKEN_BACK("release-taken-back", true),
-    /** Came back with the same complaint: the verdict is open again. */
-    COMEBACK("comeback", true),
+    /** Came back with the same complaint: the job that goes on with it is open, and nothing is done in this one. */
+    COMEBACK("comeback", false),
     /** Withdrawn by somebody who said why. */
     GIVEN_UP("given-up", false);
 

@@ -49,9 +49,4 @@ public record LearnedCounts(int jobs, Map<String, Double> counts) {
         elsewhere.counts.forEach((suspect, count) -> sum.merge(suspect, weight * count, Double::sum));
         return new LearnedCounts(jobs + elsewhere.jobs, sum);
     }
-
-    /** How many jobs they stand for, faded and weighed. */
-    public double total() {
-        return counts.values().stream().mapToDouble(Double::doubleValue).sum();
-    }
 }

@@ -83,7 +83,7 @@ public interface ShopRecord {
     record Done(String remedyId, int vehicles, int jobs, int cameBack) {}
 
     /** A closed job as far as frequencies are learned from it. */
-    record Learnable(UUID jobId, String behaviour, Map<String, Double> shares, Instant closedAt) {}
+    record Learnable(UUID jobId, Map<String, Double> shares, Instant closedAt) {}
 
     /**
      * Figures of a time.

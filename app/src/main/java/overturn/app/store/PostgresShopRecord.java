@@ -216,7 +216,7 @@ class PostgresShopRecord implements ShopRecord {
     @Override
     public List<Learnable> learnable(Family family, Instant at) {
         return jdbc.sql("""
-                        select job_id, behaviour, shares, log_closed_at from closed_job
+                        select job_id, shares, log_closed_at from closed_job
                          where family = :family and log_closed_at + make_interval(days => :held) <= :at and shares <> '{}'
                            and (came_back_at is null or came_back_at > log_closed_at + make_interval(days => :held))
                          order by log_closed_at, job_id
@@ -226,7 +226,6 @@ class PostgresShopRecord implements ShopRecord {
                 .param("at", at.atOffset(ZoneOffset.UTC))
                 .query((row, n) -> new Learnable(
                         row.getObject("job_id", UUID.class),
-                        row.getString("behaviour"),
                         mapper.readValue(row.getString("shares"), SHARES),
                         row.getObject("log_closed_at", OffsetDateTime.class).toInstant()))
                 .list();

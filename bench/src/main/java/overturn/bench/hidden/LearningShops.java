@@ -1,6 +1,8 @@
 package overturn.bench.hidden;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -8,7 +10,6 @@ import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import me.tongfei.progressbar.ProgressBar;
-import overturn.circuit.Family;
 import overturn.inference.Frequencies;
 import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
@@ -65,14 +66,25 @@ public final class LearningShops implements Callable<Integer> {
         ONLY_PROVEN
     }
 
+    /** What was counted of how many jobs. */
+    private record Row(Counting counting, int jobs) implements Comparable<Row> {
+
+        @Override
+        public int compareTo(Row other) {
+            return Comparator.comparing(Row::counting)
+                    .thenComparingInt(Row::jobs)
+                    .compare(this, other);
+        }
+    }
+
     @Override
     public Integer call() {
         LayoutFile file = Presets.files().stream()
                 .filter(f -> f.id().equals(layoutId))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no layout " + layoutId));
-        Map<String, List<Outcome>> found = new TreeMap<>();
-        Map<String, Double> off = new TreeMap<>();
+        Map<Row, List<Outcome>> found = new TreeMap<>();
+        Map<Row, Double> off = new HashMap<>();
         for (int shop = 0; shop < shops; shop++) {
             World world = World.ofShop(file, seed * 1000 + shop);
             world.warmUp();
@@ -81,7 +93,7 @@ public final class LearningShops implements Callable<Integer> {
                 for (int count : LOOKED_AT) {
                     if ((count == 0) == (counting == Counting.NOTHING)) {
                         Map<String, Double> counts = counts(jobs.subList(0, count), counting);
-                        String row = String.format(Locale.ROOT, "%d %4d", counting.ordinal(), count);
+                        Row row = new Row(counting, count);
                         off.merge(row, off(world, counts) / shops, Double::sum);
                         found.computeIfAbsent(row, r -> new ArrayList<>()).addAll(later(world, shop, counts));
                     }
@@ -95,16 +107,13 @@ public final class LearningShops implements Callable<Integer> {
         return 0;
     }
 
-    private static String row(String row, List<Outcome> outcomes, double off) {
+    private static String row(Row row, List<Outcome> outcomes, double off) {
         TrustFigures trust = TrustFigures.of(outcomes);
         return String.format(
                 Locale.ROOT,
-                "| %s | %s | %.1f | %.1f | %.1f | %.0f | %.1f | %.2f |",
-                Counting.values()[row.charAt(0) - '0']
-                        .name()
-                        .toLowerCase(Locale.ROOT)
-                        .replace('_', ' '),
-                row.substring(1).strip(),
+                "| %s | %d | %.1f | %.1f | %.1f | %.0f | %.1f | %.2f |",
+                row.counting().name().toLowerCase(Locale.ROOT).replace('_', ' '),
+                row.jobs(),
                 trust.right(),
                 trust.proven(),
                 trust.wrongParts(),
@@ -162,7 +171,7 @@ public final class LearningShops implements Callable<Integer> {
                             case SHARES_PROVING_EASY -> job.grade() == Grade.PROVEN ? job.causes() : job.believed();
                             case ONLY_PROVEN -> provenAlone(job);
                         })
-                        .map(shares -> new ClosedJob(Family.VACUUM_BRAKE, "", shares, 0))
+                        .map(shares -> new ClosedJob(shares, 0))
                         .toList())
                 .counts();
     }

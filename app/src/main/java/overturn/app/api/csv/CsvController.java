@@ -108,7 +108,7 @@ class CsvController {
                         line.make(),
                         line.layoutId(),
                         line.complaint(),
-                        WORDS.getOrDefault("behaviour." + line.behaviour(), line.behaviour()),
+                        WORDS.getOrDefault("option.characterise." + line.behaviour(), line.behaviour()),
                         WORDS.getOrDefault("suspect." + line.hunchId(), line.hunchId()),
                         line.hunchHeld().map(String::valueOf).orElse(""),
                         WORDS.getOrDefault("suspect." + line.causeId(), line.causeId()),

@@ -75,7 +75,7 @@ class RecordJob {
     /** When it was given up, or released for good; one that came back was closed when it was last released. */
     private static Optional<Instant> closedAt(JobState state) {
         JobStage stage = state.stage();
-        if (stage != JobStage.RELEASED && stage != JobStage.COMEBACK && stage != JobStage.GIVEN_UP) {
+        if (stage.open()) {
             return Optional.empty();
         }
         return state.log().stream()
@@ -100,13 +100,11 @@ class RecordJob {
                         .map(Remedy::id)
                         .distinct()
                         .toList();
-        Map<String, Double> shares =
-                CauseShares.of(beliefBeforeRepair(job), job.model().suspects(), done);
-        String cause = shares.entrySet().stream()
-                .max(Map.Entry.<String, Double>comparingByValue().thenComparing(Map.Entry::getKey))
-                .map(Map.Entry::getKey)
-                .filter(id -> done.isPresent())
-                .orElse("");
+        Map<String, Double> shares = CauseShares.of(
+                beliefBeforeRepair(job),
+                job.model().suspects(),
+                done.map(last -> state.remedied().all().orElse(last)));
+        String cause = done.map(last -> likeliest(job, last)).orElse("");
         List<StepTaken> steps = steps(job);
         double tried = before.stream()
                 .flatMap(id -> Remedy.find(id).stream())
@@ -144,7 +142,15 @@ class RecordJob {
                 told(job, done, cause));
     }
 
-    /** What was remedied; nothing, where the vehicle was handed back as it is. */
+    /** The suspect that was most believed of those that the last remedies mend; empty where they mend none. */
+    private static String likeliest(Job job, Cure last) {
+        return CauseShares.of(beliefBeforeRepair(job), job.model().suspects(), Optional.of(last)).entrySet().stream()
+                .max(Map.Entry.<String, Double>comparingByValue().thenComparing(Map.Entry::getKey))
+                .map(Map.Entry::getKey)
+                .orElse("");
+    }
+
+    /** What was remedied last; where nothing was, what was decided, such as to hand it back. */
     private static Optional<Cure> done(Job job) {
         List<Cure> cures = job.state().remedied().cures();
         if (!cures.isEmpty()) {

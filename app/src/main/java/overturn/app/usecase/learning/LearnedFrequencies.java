@@ -86,10 +86,7 @@ public class LearnedFrequencies {
         return LearnedCounts.of(jobs.stream()
                 .filter(job -> !job.jobId().equals(except))
                 .map(job -> new ClosedJob(
-                        family,
-                        job.behaviour(),
-                        job.shares(),
-                        Math.max(0, ChronoUnit.DAYS.between(job.closedAt(), day) / DAYS_IN_A_YEAR)))
+                        job.shares(), Math.max(0, ChronoUnit.DAYS.between(job.closedAt(), day) / DAYS_IN_A_YEAR)))
                 .toList());
     }
 

@@ -82,6 +82,7 @@ class RecordApiTest {
         String table = api.get("/api/record.csv?search=301").raw().body();
         assertTrue(table.startsWith("closed_at,opened_at,vehicle"), table);
         assertTrue(table.contains("Tarn SK 301") && table.contains(job), table);
+        assertTrue(table.contains("Sinks under a steady foot"), "what was felt is told in words: " + table);
         assertFalse(api.get("/api/record.csv?remedyId=set-rod").raw().body().contains(job));
     }
 
