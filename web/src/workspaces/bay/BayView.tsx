@@ -183,7 +183,10 @@ function JobLine({ job }: { job: JobSummary }) {
           )}
           <p className="mt-2 text-sm text-soft max-sm:hidden">
             {job.hunchId === "" ? say("hunchNone") : `${say("hunch")}: ${word(`suspect.${job.hunchId}`)}`}
-            {lead && job.hunchId !== "" && ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
+            {lead &&
+              decided.length === 0 &&
+              job.hunchId !== "" &&
+              ` · ${say(lead.suspectId === job.hunchId ? "hunchHolds" : "hunchElse")}`}
           </p>
         </div>
         <div className="md:border-l md:border-grid md:pl-6">

@@ -85,7 +85,7 @@ function Narrowed({ asked, change }: { asked: Asked; change: (part: Asked) => vo
   const behaviours = [...new Set(catalogue.layouts.flatMap((layout) => layout.behaviours))];
   const narrowed = FILTERS.filter((f) => f !== "search" && asked[f] !== undefined).length;
   return (
-    <details className="mt-2 border-2 border-ink bg-panel" open={narrowed > 0 || undefined}>
+    <details className="mt-2 border-2 border-ink bg-panel">
       <summary className="min-h-11 cursor-pointer p-2.5 px-3 font-semibold">
         {narrowed === 0 ? say("recordNarrow") : say("recordNarrowed", { count: narrowed })}
       </summary>

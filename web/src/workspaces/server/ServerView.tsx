@@ -13,7 +13,8 @@ export function ServerView() {
   if (server.isPending) return <Loading />;
   if (server.isError) return <Failed error={server.error} again={() => void server.refetch()} />;
   const { instance, upSince, checks, backups, backupTriedAt, backupMessage } = server.data;
-  const wrong = checks.filter((check) => !check.sound).length + (backups.state === "FAILED" ? 1 : 0);
+  const backupWrong = backups.state === "FAILED" || backups.state === "OVERDUE";
+  const wrong = checks.filter((check) => !check.sound).length + (backupWrong ? 1 : 0);
   return (
     <>
       <TopStrip title={say("server")} />
@@ -33,13 +34,7 @@ export function ServerView() {
             </li>
           ))}
           <li className="border-b-2 border-ink bg-panel p-3">
-            <p
-              className={
-                backups.state === "FAILED" || backups.state === "OVERDUE"
-                  ? "font-semibold text-danger"
-                  : "font-semibold"
-              }
-            >
+            <p className={backupWrong ? "font-semibold text-danger" : "font-semibold"}>
               {say(`backup.${backups.state}`)}
             </p>
             {backupTriedAt !== undefined && (
