@@ -39,6 +39,9 @@ const FrequenciesView = lazy(async () => ({
 }));
 const ServerView = lazy(async () => ({ default: (await import("./workspaces/server/ServerView")).ServerView }));
 const PracticeView = lazy(async () => ({ default: (await import("./workspaces/practice/PracticeView")).PracticeView }));
+const ResultsView = lazy(async () => ({
+  default: (await import("./workspaces/practice/ResultsView")).ResultsView,
+}));
 const RigView = lazy(async () => ({ default: (await import("./workspaces/practice/RigView")).RigView }));
 const DebriefView = lazy(async () => ({ default: (await import("./workspaces/practice/DebriefView")).DebriefView }));
 const PeopleView = lazy(async () => ({ default: (await import("./workspaces/people/PeopleView")).PeopleView }));
@@ -112,6 +115,7 @@ function Signed({ session }: { session: Session }) {
               <Route path="/record/learned" element={<LearnedView />} />
               <Route path="/record/frequencies" element={<FrequenciesView />} />
               <Route path="/practice" element={<PracticeView />} />
+              <Route path="/practice/results" element={<ResultsView />} />
               <Route path="/practice/:exerciseId" element={<RigView />} />
               <Route path="/practice/:exerciseId/debrief" element={<DebriefView />} />
               <Route path="/server" element={<ServerView />} />

@@ -251,6 +251,7 @@ export const api = {
   backups: () => taken(client.GET("/api/backups")),
   server: () => taken(client.GET("/api/server")),
   practice: () => taken(client.GET("/api/practice")),
+  practiceResults: () => taken(client.GET("/api/practice/results")),
   setExercise: (body: Schemas["SetRequest"]) => taken(client.POST("/api/practice/exercises", { body })),
   exercise: (id: string) => taken(client.GET("/api/practice/exercises/{id}", { params: of(id) })),
   rigAct: (id: string, body: Schemas["ActRequest"]) =>

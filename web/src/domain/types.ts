@@ -54,6 +54,7 @@ export interface Writes {
   release: Schemas["ReleaseRequest"];
 }
 export type Practice = Schemas["PracticePageView"];
+export type PracticeResults = Schemas["ResultsView"];
 export type ExerciseLine = Schemas["LineView"];
 export type Exercise = Schemas["ExerciseView"];
 export type Rig = Schemas["RigView"];

@@ -1,4 +1,5 @@
 import clsx from "clsx";
+import { Link } from "react-router";
 import { useSettings } from "../domain/settings";
 import { reasonText } from "../domain/status";
 import type { Job } from "../domain/types";
@@ -51,6 +52,11 @@ export function MayMoveNote({ job }: { job: Job }) {
         </p>
       ))}
       <p className="text-sm">{word(`may-move.${answer}.watch`)}</p>
+      {job.repair?.cameBackAs && (
+        <Link to={`/jobs/${job.repair.cameBackAs}`} className="block min-h-11 content-center underline">
+          {say("cameBackAs")}
+        </Link>
+      )}
       {asFound && lamp && <p className="text-sm">{word("may-move.lamp")}</p>}
       {asFound && job.intake.facts.some((fact) => FLUID_FACTS.test(fact)) && (
         <p className="text-sm">{word("may-move.fluid")}</p>

@@ -35,7 +35,9 @@ export function Instruments() {
               <span className="block font-semibold">{one.name}</span>
               <span className="figures text-soft">
                 {word(`instrument.${one.kind}`)} · {say(one.there ? "instrumentIsThere" : "instrumentNotThere")} ·{" "}
-                {say("instrumentAtRest", { value: one.atRest.toFixed(1), unit: one.unit })}
+                {one.dimension === undefined
+                  ? say("instrumentReadsCodes")
+                  : say("instrumentAtRest", { value: one.atRest.toFixed(1), unit: one.unit })}
               </span>
             </span>
             {may && (

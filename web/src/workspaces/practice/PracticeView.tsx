@@ -11,6 +11,7 @@ import { Failed, Loading } from "../../ui/States";
 import { TopStrip } from "../../ui/TopStrip";
 import { Calibration } from "./Calibration";
 import { SetForOthers } from "./SetForOthers";
+import { whereTo } from "./state";
 import { usePracticePage, useSet } from "./usePractice";
 
 /** Practice: the course, an exercise of one's own, and how the last ones went. */
@@ -156,6 +157,11 @@ function Done({ lines }: { lines: ExerciseLine[] }) {
   return (
     <section aria-label={say("practiceDone")}>
       <h2 className="mb-2 text-2xl font-semibold">{say("practiceDone")}</h2>
+      {lines.some((line) => line.points !== undefined) && (
+        <Link to="/practice/results" className="mb-2 flex min-h-11 items-center underline">
+          {say("practiceResults")}
+        </Link>
+      )}
       {lines.length === 0 && <p className="border-2 border-dashed border-rule bg-panel p-6">{say("practiceNone")}</p>}
       <ul>
         {lines.map((line) => (
@@ -180,13 +186,3 @@ function Done({ lines }: { lines: ExerciseLine[] }) {
     </section>
   );
 }
-
-/** The page on which an exercise goes on. */
-const whereTo = (line: ExerciseLine, own: boolean): string =>
-  line.points !== undefined
-    ? `/practice/${line.id}/debrief`
-    : line.opened
-      ? `/jobs/${line.id}`
-      : own
-        ? `/intake?exercise=${line.id}`
-        : `/practice/${line.id}`;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Layout, Rig, RigMoment } from "../../domain/types";
-import { calibration, fitted, marks, traceOf, zeroOf } from "./state";
+import { calibration, fitted, marks, median, sureness, traceOf, zeroOf } from "./state";
 
 const moment = (tick: number, forceN: number, travelMm: number): RigMoment => ({
   tick,
@@ -71,4 +71,21 @@ it("claims are held against what was so, step by step", () => {
     { claimed: 0.5, held: 0, count: 1 },
     { claimed: 0.925, held: 0.5, count: 2 },
   ]);
+});
+
+describe("results side by side", () => {
+  it("has the one in the middle, and of two the mean", () => {
+    expect(median([90, 10, 40])).toBe(40);
+    expect(median([90, 10])).toBe(50);
+    expect(median([])).toBe(0);
+  });
+  it("sets how sure somebody was beside how often it was so", () => {
+    expect(sureness([])).toBeUndefined();
+    expect(
+      sureness([
+        { percent: 90, needed: true },
+        { percent: 70, needed: false },
+      ]),
+    ).toEqual({ claimed: 0.8, held: 0.5, count: 2 });
+  });
 });

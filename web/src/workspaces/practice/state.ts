@@ -1,4 +1,4 @@
-import type { Layout, Rig, RigMoment } from "../../domain/types";
+import type { ExerciseLine, Layout, Rig, RigMoment } from "../../domain/types";
 
 /** What is plugged or clamped, as the drawing names it. */
 export const fitted = (layout: Layout, rig: Rig): string[] =>
@@ -85,5 +85,36 @@ export function traceOf(past: RigMoment[], of: Shows): { fromSeconds: number; st
     fromSeconds: (first - from) / TICKS_PER_SECOND,
     stepSeconds: EVERY_TICKS / TICKS_PER_SECOND,
     values: values.map((value) => Math.round(value * 100) / 100),
+  };
+}
+
+/** The page on which an exercise goes on. */
+export const whereTo = (line: ExerciseLine, own: boolean): string =>
+  line.points !== undefined
+    ? `/practice/${line.id}/debrief`
+    : line.opened
+      ? `/jobs/${line.id}`
+      : own
+        ? `/intake?exercise=${line.id}`
+        : `/practice/${line.id}`;
+
+/** The one in the middle; of two the mean of both. */
+export function median(values: number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const low = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
+  const high = sorted[Math.ceil((sorted.length - 1) / 2)] ?? 0;
+  return Math.round((low + high) / 2);
+}
+
+/** How sure somebody was on average, and how often it was so; nothing where nobody was asked. */
+export function sureness(
+  claims: { percent: number; needed: boolean }[],
+): { claimed: number; held: number; count: number } | undefined {
+  if (claims.length === 0) return undefined;
+  const claimed = claims.reduce((sum, claim) => sum + claim.percent / 100, 0);
+  return {
+    claimed: claimed / claims.length,
+    held: claims.filter((c) => c.needed).length / claims.length,
+    count: claims.length,
   };
 }

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { useSettings } from "../../domain/settings";
 import { nextText, reasonText } from "../../domain/status";
 import type { Job } from "../../domain/types";
@@ -46,6 +47,11 @@ function Card({ job }: { job: Job }) {
             )}`}
         </p>
         <p className="text-lg font-semibold">{word(`may-move.${mayMove.answer}`)}</p>
+        {job.repair?.cameBackAs && (
+          <Link to={`/jobs/${job.repair.cameBackAs}/card`} className="min-h-11 content-center underline">
+            {say("cameBackAs")}
+          </Link>
+        )}
         <h2 className="caps">{say("onOffMoved")}</h2>
         {onOffMoved.length === 0 ? (
           <p>{say("nothingOn")}</p>

@@ -5,6 +5,7 @@ import { say } from "../../domain/words";
 import { Choice } from "../../ui/Choice";
 import { Ruler } from "../../ui/Ruler";
 import { FigureFields } from "./FigureFields";
+import { FromCodeReader } from "./FromCodeReader";
 import { impossible, minutesSince, OFTEN, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
@@ -25,7 +26,12 @@ export function EntryPage({ runner, test, lever, children }: Props) {
     <div className="grid gap-6">
       {test.options.length > 0 ? (
         <section>
-          {test.readsCodes && <Codes codes={draft.codes ?? []} onCodes={(codes) => change({ codes })} />}
+          {test.readsCodes && (
+            <>
+              <FromCodeReader onCodes={(codes) => change({ codes })} />
+              <Codes codes={draft.codes ?? []} onCodes={(codes) => change({ codes })} />
+            </>
+          )}
           <h2 className="mb-3 text-2xl font-semibold">{say("whatSeen")}</h2>
           <Choice
             large

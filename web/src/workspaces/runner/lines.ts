@@ -1,7 +1,11 @@
+import type { Code } from "./state";
+
 export interface ShownLine {
   seconds: number;
   /** Absent where the instrument had dropped out. */
   value?: number;
+  /** What a code reader found. */
+  codes?: Code[];
 }
 
 const LEAST_LINES = 20;

@@ -66,7 +66,8 @@ class ArchitectureTest {
                         "org.jgrapht..",
                         "tools.jackson..",
                         "com.fasterxml.jackson.annotation..",
-                        "com.networknt..")
+                        "com.networknt..",
+                        "org.jspecify..")
                 .check(CORE);
     }
 

@@ -35,9 +35,11 @@ public final class Inputs {
             }
             values.put(field.id(), value);
         }
-        given.keySet().stream()
-                .filter(id -> fields.stream().noneMatch(f -> f.id().equals(id)))
-                .forEach(id -> refusals.add(new RefusedInputsException.Refusal(id, given.get(id), null)));
+        given.forEach((id, value) -> {
+            if (fields.stream().noneMatch(f -> f.id().equals(id))) {
+                refusals.add(new RefusedInputsException.Refusal(id, value, null));
+            }
+        });
         if (!refusals.isEmpty()) {
             throw new RefusedInputsException(refusals);
         }

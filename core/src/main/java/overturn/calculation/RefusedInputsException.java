@@ -2,6 +2,7 @@ package overturn.calculation;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** Inputs that a calculator cannot take. */
 public final class RefusedInputsException extends RuntimeException {
@@ -21,7 +22,7 @@ public final class RefusedInputsException extends RuntimeException {
      * @param value what was given, NaN where nothing was
      * @param field its range; null where the calculator has no such input
      */
-    public record Refusal(String id, double value, Field field) {}
+    public record Refusal(String id, double value, @Nullable Field field) {}
 
     public List<Refusal> refusals() {
         return refusals;

@@ -310,7 +310,8 @@ final class IsolationProcedures {
 
     /** One chamber held open to a jar: the other must still come up, with the travel of the open one lost. */
     private Procedure oneChamberOpen() {
-        Protocol.Script script = null;
+        Protocol.Script script = Protocol.whole();
+        boolean first = true;
         List<Figure> figures = new ArrayList<>();
         List<Step> steps =
                 new ArrayList<>(List.of(Step.of("block").caution("old-cup").fits("pedal-block")));
@@ -321,7 +322,8 @@ final class IsolationProcedures {
                     .orElseThrow()
                     .id();
             CutSet open = CutSet.opening(joint);
-            script = script == null ? Protocol.cut(open) : script.then(new Release(5), new Recut(open));
+            script = first ? Protocol.cut(open) : script.then(new Release(5), new Recut(open));
+            first = false;
             script.then(
                     new Press(forces.mediumN()),
                     new Hold(2),

@@ -71,7 +71,7 @@ public final class ProcedureCatalogue {
 
     /** The test that is done at intake. */
     public Procedure intake() {
-        return byId.get(CHARACTERISE);
+        return find(CHARACTERISE).orElseThrow();
     }
 
     /** Whether a test is of the vehicle as it came, before anything was done to it. */

@@ -2,8 +2,10 @@ package overturn.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Needed;
@@ -21,7 +23,7 @@ final class TestDraft {
 
     private final String id;
     private final Protocol protocol;
-    private ReadingSpec spec;
+    private @Nullable ReadingSpec spec;
     private Optional<ObservationTable> table = Optional.empty();
     private Nature nature = Nature.INDICATING;
     private Set<String> observes = Set.of();
@@ -118,6 +120,18 @@ final class TestDraft {
 
     Procedure steps(List<Step> steps) {
         List<Step> all = needs.raised() ? standsFirst(steps) : steps;
-        return new Procedure(id, protocol, spec, table, nature, observes, needs, minutes, rig, gate, all, alsoNeeded);
+        return new Procedure(
+                id,
+                protocol,
+                Objects.requireNonNull(spec, "what it reads"),
+                table,
+                nature,
+                observes,
+                needs,
+                minutes,
+                rig,
+                gate,
+                all,
+                alsoNeeded);
     }
 }

@@ -1,5 +1,7 @@
 package overturn.circuit;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.Collection;
@@ -145,14 +147,16 @@ public final class CutSets {
 
     private BitSet kept(Collection<String> closed) {
         BitSet kept = (BitSet) whole.clone();
-        closed.forEach(joint -> kept.andNot(beyond.get(layout.joint(joint).id())));
+        closed.forEach(joint ->
+                kept.andNot(requireNonNull(beyond.get(layout.joint(joint).id()))));
         return kept;
     }
 
     private Set<String> takenOut(List<String> joints, BitSet kept) {
         Set<String> out = new TreeSet<>();
-        joints.forEach(
-                joint -> beyond.get(joint).stream().mapToObj(pressed::get).forEach(out::add));
+        joints.forEach(joint -> requireNonNull(beyond.get(joint)).stream()
+                .mapToObj(pressed::get)
+                .forEach(out::add));
         kept.stream().mapToObj(pressed::get).forEach(out::remove);
         return out;
     }

@@ -4,4 +4,7 @@
  * areas in mm², volumes in mL, stiffness in mL/bar. All preset dimensions are estimates from docs/trade-figures.md and
  * the maker's data win.
  */
+@NullMarked
 package overturn.circuit;
+
+import org.jspecify.annotations.NullMarked;

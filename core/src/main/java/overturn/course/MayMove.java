@@ -25,6 +25,8 @@ public record MayMove(Answer answer, List<Reason> because) {
 
     /** How far, the least first. */
     public enum Answer {
+        /** It came back, and another job is about it now: what that says holds. */
+        SAID_BY_THE_LATER_JOB,
         NOT_AT_ALL,
         /** On the flat of the yard, to be proved there. */
         IN_THE_YARD,
@@ -92,7 +94,7 @@ public record MayMove(Answer answer, List<Reason> because) {
         return switch (stage) {
             case RELEASED -> new MayMove(Answer.RELEASED, List.of());
             case RELEASED_CONDITIONALLY -> new MayMove(Answer.UNTIL_RECHECK, List.of());
-            case COMEBACK -> new MayMove(Answer.NOT_AT_ALL, List.of(new Reason(Reason.Kind.CAME_BACK, "")));
+            case COMEBACK -> new MayMove(Answer.SAID_BY_THE_LATER_JOB, List.of(new Reason(Reason.Kind.CAME_BACK, "")));
             case TRACING, ACCEPTED, GIVEN_UP -> faulty(onOffMoved, told, clutch, byBelief);
             case WAITING ->
                 progress.filter(Progress::begun).isPresent()

@@ -60,8 +60,7 @@ public record Measured(List<Judged> figures) {
         for (int k : taken) {
             judged.add(judged(series.figures().get(k), sound.get(k), core(read, k)));
         }
-        boolean held = series.figures().stream().allMatch(f -> f.atSecond().isPresent());
-        if (held && taken.length > 1) {
+        if (series.held() && taken.length > 1) {
             int first = taken[0];
             int last = taken[taken.length - 1];
             Band band = RulerBands.ofDifference(belief, procedure, SuspectCatalogue.NOTHING_WRONG, first, last);

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Segment;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
@@ -60,7 +61,7 @@ public final class Belief {
     private final Map<Cure, Double> cures = new LinkedHashMap<>();
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
-    private volatile List<Suspect> ranking;
+    private volatile @Nullable List<Suspect> ranking;
     private volatile double untemperedRise = Double.NaN;
 
     private Belief(

@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
@@ -54,7 +55,7 @@ public final class BeliefHistory {
     private final List<Hypothesis> hypotheses;
     private final AtomicReferenceArray<Belief> after;
     private final AtomicReferenceArray<Belief> without;
-    private volatile double[][] roughFactors;
+    private volatile double @Nullable [][] roughFactors;
 
     private BeliefHistory(
             LayoutModel model,

@@ -2,6 +2,7 @@ package overturn.inference;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntToDoubleFunction;
@@ -73,15 +74,17 @@ public final class RulerBands {
                 .limit(MOST_SUSPECTS)
                 .forEach(drawn::add);
         Predictions predictions = belief.model().predictions(procedure);
-        Map<String, double[]> weights = drawn.stream().collect(Collectors.toMap(id -> id, id -> tempered(belief, id)));
+        Map<String, double[]> weights = drawn.stream()
+                .collect(
+                        Collectors.toMap(id -> id, id -> tempered(belief, id), (one, same) -> one, LinkedHashMap::new));
         List<FigureBands> all = new ArrayList<>();
         for (int k = 0; k < series.figures().size(); k++) {
             Figure figure = series.figures().get(k);
             int index = k;
             all.add(new FigureBands(
                     figure.id(),
-                    drawn.stream()
-                            .map(id -> band(belief, predictions, id, weights.get(id), index))
+                    weights.entrySet().stream()
+                            .map(own -> band(belief, predictions, own.getKey(), own.getValue(), index))
                             .toList()));
         }
         return all;

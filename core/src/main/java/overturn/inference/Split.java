@@ -1,10 +1,13 @@
 package overturn.inference;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.Particles;
 import overturn.forecast.Predictions;
@@ -78,18 +81,19 @@ public record Split(int figure, List<Remedy> low, List<Remedy> high) {
                 .toList();
         Map<Remedy, List<Outlook>> all = new EnumMap<>(Remedy.class);
         live.forEach(remedy -> all.put(remedy, outlooks(belief, procedure, remedy)));
-        Split best = null;
+        @Nullable Split best = null;
         double widest = -1;
         for (int figure = 0; figure < procedure.width(); figure++) {
             Map<Remedy, Outlook> outlooks = new EnumMap<>(Remedy.class);
             for (Remedy remedy : live) {
-                outlooks.put(remedy, all.get(remedy).get(figure));
+                outlooks.put(remedy, requireNonNull(all.get(remedy)).get(figure));
             }
             List<Remedy> ordered = new ArrayList<>(live);
-            ordered.sort(Comparator.comparingDouble(r -> outlooks.get(r).mean()));
+            ordered.sort(Comparator.comparingDouble(
+                    r -> requireNonNull(outlooks.get(r)).mean()));
             for (int cut = 1; cut < ordered.size(); cut++) {
-                Outlook below = outlooks.get(ordered.get(cut - 1));
-                Outlook above = outlooks.get(ordered.get(cut));
+                Outlook below = requireNonNull(outlooks.get(ordered.get(cut - 1)));
+                Outlook above = requireNonNull(outlooks.get(ordered.get(cut)));
                 double gap = (above.mean() - below.mean()) / Math.hypot(above.sd(), below.sd());
                 double balance = Math.min(
                         share(belief, ordered.subList(0, cut)), share(belief, ordered.subList(cut, ordered.size())));

@@ -5,4 +5,7 @@
  * {@code likelihood}. Readings know what had been remedied before them. Limits: every test is forecast from a rested
  * vehicle, whatever was done to it before; of two faults only pairs that have come up are simulated together.
  */
+@NullMarked
 package overturn.inference;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,2 +1,5 @@
 /** What a workshop's closed jobs say of how frequent each fault is there: counts beside the frequencies that ship. */
+@NullMarked
 package overturn.learning;
+
+import org.jspecify.annotations.NullMarked;

@@ -2,6 +2,7 @@ package overturn.planning;
 
 import java.util.EnumMap;
 import java.util.Map;
+import java.util.Objects;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 
@@ -52,7 +53,7 @@ public record Prices(
 
     /** Labour and parts of one remedy. */
     public double of(Remedy remedy) {
-        return remedies.get(remedy);
+        return Objects.requireNonNull(remedies.get(remedy));
     }
 
     /**

@@ -139,7 +139,7 @@ public final class TestPlanner {
         proposals.forEach(p -> rounds.merge(p.procedure().needs(), p.savedMinutes(), Double::sum));
         proposals.replaceAll(p -> {
             double part = p.savedMinutes()
-                    / Math.max(LEAST_SAVED, rounds.get(p.procedure().needs()));
+                    / Math.max(LEAST_SAVED, rounds.getOrDefault(p.procedure().needs(), 0.0));
             return p.bearing(Math.min(1, part * ROUND_OVERLAP));
         });
     }

@@ -4,4 +4,7 @@
  * and what cannot be done here. One step of look-ahead on whole layouts; {@code DiscretePolicy} looks to the end where
  * few tests are left, and knows the exact optimum.
  */
+@NullMarked
 package overturn.planning;
+
+import org.jspecify.annotations.NullMarked;

@@ -6,10 +6,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.random.RandomGenerator;
+import org.jspecify.annotations.Nullable;
 import overturn.evidence.Reading;
 import overturn.evidence.RigSetup;
 import overturn.forecast.LayoutModel;
@@ -34,14 +36,17 @@ public enum Trainee {
     PLANNER {
         @Override
         Optional<Step> next(At at) {
-            return at.assessment.next().filter(Proposal::worthDoing).map(p -> new Step(p.procedure(), p.anotherRig()));
+            return at.assessment()
+                    .next()
+                    .filter(Proposal::worthDoing)
+                    .map(p -> new Step(p.procedure(), p.anotherRig()));
         }
     },
     /** Follows the chart of the family for what was felt, until a verdict is likely enough to act on. */
     CHART {
         @Override
         Optional<Step> next(At at) {
-            return at.assessment.verdict().grade() != Grade.OPEN
+            return at.assessment().verdict().grade() != Grade.OPEN
                     ? Optional.empty()
                     : Chart.of(at.model, at.readings.get(0)).stream()
                             .filter(p -> at.done.stream().noneMatch(p.id()::equals))
@@ -58,7 +63,7 @@ public enum Trainee {
 
         @Override
         Route ended(At at, HiddenTruth truth, Workshop workshop) {
-            List<Cure> order = at.assessment.history().now().cures().entrySet().stream()
+            List<Cure> order = at.assessment().history().now().cures().entrySet().stream()
                     .sorted(Map.Entry.<Cure, Double>comparingByValue(Comparator.reverseOrder())
                             .thenComparing(e -> e.getKey().mask()))
                     .map(Map.Entry::getKey)
@@ -74,7 +79,7 @@ public enum Trainee {
                     List.of(),
                     at.minutes,
                     named,
-                    at.assessment.verdict().grade(),
+                    at.assessment().verdict().grade(),
                     truth.cure(),
                     workshop.prices(),
                     tried);
@@ -84,7 +89,7 @@ public enum Trainee {
     CARELESS {
         @Override
         Optional<Step> next(At at) {
-            List<Proposal> some = at.assessment.proposals().stream()
+            List<Proposal> some = at.assessment().proposals().stream()
                     .filter(p -> at.done.stream().noneMatch(p.procedure().id()::equals))
                     .filter(p -> p.minutes() <= HASTY_MINUTES)
                     .toList();
@@ -128,13 +133,17 @@ public enum Trainee {
         private final List<Reading> readings = new ArrayList<>();
         private final List<String> done = new ArrayList<>();
         private final Map<String, Integer> setUps = new HashMap<>();
-        private Assessment assessment;
+        private @Nullable Assessment latest;
         private VehicleNeeds state = VehicleNeeds.SEAT;
         private double minutes;
 
         private At(LayoutModel model, RandomGenerator random) {
             this.model = model;
             this.random = random;
+        }
+
+        private Assessment assessment() {
+            return Objects.requireNonNull(latest, "assessed before it is asked");
         }
     }
 
@@ -150,8 +159,8 @@ public enum Trainee {
         return Route.of(
                 at.done,
                 at.minutes,
-                Cure.of(at.assessment.verdict().remedies().toArray(Remedy[]::new)),
-                at.assessment.verdict().grade(),
+                Cure.of(at.assessment().verdict().remedies().toArray(Remedy[]::new)),
+                at.assessment().verdict().grade(),
                 truth.cure(),
                 workshop.prices(),
                 0);
@@ -179,7 +188,7 @@ public enum Trainee {
     }
 
     private static void assess(At at, Intake intake, Workshop workshop) {
-        at.assessment = Assessment.of(at.model, intake, at.readings, at.state, Set.of(), workshop);
+        at.latest = Assessment.of(at.model, intake, at.readings, at.state, Set.of(), workshop);
     }
 
     private void take(At at, HiddenRig rig, Step step) {

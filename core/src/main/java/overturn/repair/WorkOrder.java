@@ -1,5 +1,7 @@
 package overturn.repair;
 
+import static java.util.Objects.requireNonNull;
+
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -67,8 +69,8 @@ final class WorkOrder {
                     .findFirst()
                     .orElseThrow(() -> new IllegalStateException("No step of these can be done: " + blocked()));
             pending.remove(next);
-            next.makes().forEach(made -> makers.get(made).remove(next));
-            next.needs().forEach(need -> needers.get(need).remove(next));
+            next.makes().forEach(made -> requireNonNull(makers.get(made)).remove(next));
+            next.needs().forEach(need -> requireNonNull(needers.get(need)).remove(next));
             ordered.add(next);
             hands = next.place();
             act = next.id();

@@ -1,5 +1,6 @@
 package overturn.simulation;
 
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Assist;
 import overturn.circuit.Assist.HydraulicAssist;
 import overturn.circuit.Assist.VacuumAssist;
@@ -27,7 +28,7 @@ final class AssistState {
      */
     private static final double STEERING_FACTOR = 2;
 
-    private final Assist assist;
+    private final @Nullable Assist assist;
     private final VehicleUnknowns vehicle;
     private final Deviations deviations;
     private boolean running;

@@ -1,5 +1,6 @@
 package overturn.simulation;
 
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
 import overturn.circuit.End.DrumEnd;
@@ -32,7 +33,7 @@ final class Bundle {
     private double extraTakeUpBar = 1;
     private double softMlPerBar;
     private double firmMlPerBar;
-    private Slave slave;
+    private @Nullable Slave slave;
     private double slaveSize;
 
     void addElastic(double mlPerBar) {

@@ -1,5 +1,6 @@
 package overturn.simulation;
 
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.MeteringValve;
@@ -32,11 +33,11 @@ final class ChamberLoad {
     private static final double MOST_VAPOUR_ML = 6;
 
     private final Bundle direct = new Bundle();
-    private Bundle valved;
+    private @Nullable Bundle valved;
     private boolean metering;
     private double valveBar;
     private double valveSlope;
-    private Bundle slow;
+    private @Nullable Bundle slow;
     private double slowSeconds;
     /** Fluid that warms up with the ends, mL. */
     private double hotMl;

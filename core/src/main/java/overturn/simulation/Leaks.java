@@ -1,6 +1,7 @@
 package overturn.simulation;
 
 import java.util.List;
+import overturn.circuit.Component.Modulator;
 import overturn.suspect.Fault;
 import overturn.suspect.Fault.ByPass;
 import overturn.suspect.Fault.OutwardLeak;
@@ -108,12 +109,13 @@ final class Leaks {
 
     private void intoClosedChamber(ReleaseValvePassing valve, double seconds) {
         int c = valve.chamber().ordinal();
-        if (modulator == Plant.NONE || !state.section.reaches(c, modulator)) {
+        Modulator holding = state.plant.modulator;
+        if (holding == null || !state.section.reaches(c, modulator)) {
             return;
         }
         double ml = Math.min(
                 valve.mlPerMinAt20Bar() * seconds / 60 * gapFlow(state.pressureBar[c]),
-                state.plant.modulator.closedChamberMl() - state.closedChamberMl[c]);
+                holding.closedChamberMl() - state.closedChamberMl[c]);
         state.closedChamberMl[c] += state.lose(c, ml);
     }
 }

@@ -3,6 +3,7 @@ package overturn.simulation;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Assist;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
@@ -23,11 +24,11 @@ final class Plant {
     final Layout layout;
     final Input input;
     /** Null where there is none. */
-    final Assist assist;
+    final @Nullable Assist assist;
 
     final Master master;
     /** Null where there is none. */
-    final Modulator modulator;
+    final @Nullable Modulator modulator;
 
     final Component[] parts;
     final int chambers;

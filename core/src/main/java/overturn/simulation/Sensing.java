@@ -1,5 +1,6 @@
 package overturn.simulation;
 
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Component;
 import overturn.circuit.End;
 import overturn.circuit.End.DrumEnd;
@@ -337,7 +338,7 @@ final class Sensing {
         return 1 / (1 + slowest / HOLE_HALVED_SECONDS);
     }
 
-    private double outsideLossMlPerDay(Class<? extends Component> at) {
+    private double outsideLossMlPerDay(@Nullable Class<? extends Component> at) {
         double ml = 0;
         for (OutwardLeak leak : deviations.outward) {
             if (at == null || at.isInstance(plant.parts[plant.number(leak.componentId())])) {

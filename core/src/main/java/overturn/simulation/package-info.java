@@ -4,4 +4,7 @@
  * one-second steps. Good to a few per cent of what a gauge and a ruler show. Not modelled: temperature, inertia,
  * pressure loss in pipes.
  */
+@NullMarked
 package overturn.simulation;
+
+import org.jspecify.annotations.NullMarked;

@@ -176,6 +176,14 @@ class JobStatusTest {
     }
 
     @Test
+    void ofAVehicleThatCameBackTheLaterJobSaysHowFar() {
+        MayMove said = MayMove.of(
+                JobStage.COMEBACK, Optional.empty(), Set.of(), new Told(true, Set.of("barely-stops")), false, CALM);
+        assertEquals(Answer.SAID_BY_THE_LATER_JOB, said.answer());
+        assertEquals(List.of(new Reason(Reason.Kind.CAME_BACK, "")), said.because());
+    }
+
+    @Test
     void itMovesAsFarAsItIsProved() {
         assertEquals(Answer.NOT_AT_ALL, proved(null, "").mayMove().answer());
         assertEquals(Answer.IN_THE_YARD, proved(Gate.CHOCKS, "").mayMove().answer());

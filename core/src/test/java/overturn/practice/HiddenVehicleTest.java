@@ -61,6 +61,15 @@ class HiddenVehicleTest {
         assertEquals(4, shared, 1, "covariance is the square of the datum's 2 mm");
     }
 
+    @Test
+    void anInstrumentIsReadFromWhereItStoodAtRestToItsOwnSteps() {
+        double[] exact = SIMULATOR.run(HOLD.protocol(), VehicleUnknowns.NOMINAL, List.of());
+        for (long seed = 0; seed < 50; seed++) {
+            double[] shown = read(sound(1).withInstruments(seed), seed);
+            assertArrayEquals(exact, shown, 0.5 + 1e-9, "a tape in half millimetres, whatever its offset");
+        }
+    }
+
     /** What cannot be turned reads the most that two hands can do, in the vehicle and in what is expected of it. */
     @Test
     void aLockedWheelIsExpectedToReadWhatItReads() {

@@ -1,5 +1,6 @@
 package overturn.secondworld;
 
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Assist;
 import overturn.circuit.Assist.HydraulicAssist;
 import overturn.circuit.Assist.VacuumAssist;
@@ -17,7 +18,7 @@ final class Booster {
     /** A sound reserve is gone in a night and a day. */
     private static final double SOUND_EMPTY_SECONDS = 90_000;
 
-    private final Assist assist;
+    private final @Nullable Assist assist;
     private final Nature nature;
     private Troubles troubles;
     private boolean running;
@@ -28,7 +29,7 @@ final class Booster {
     private double sinceRelease = 1e6;
     private double deepestMm;
 
-    Booster(Assist assist, Nature nature, Troubles troubles) {
+    Booster(@Nullable Assist assist, Nature nature, Troubles troubles) {
         this.assist = assist;
         this.nature = nature;
         this.troubles = troubles;
@@ -65,12 +66,12 @@ final class Booster {
         if (assist == null) {
             return 0;
         }
-        double sound =
-                full() * nature.supply - (assist instanceof VacuumAssist ? KPA_PER_100_M * nature.altitudeM / 100 : 0);
+        double sound = full(assist) * nature.supply
+                - (assist instanceof VacuumAssist ? KPA_PER_100_M * nature.altitudeM / 100 : 0);
         return Math.max(0, sound * troubles.supplyShare * (1 - troubles.leaks(AssistLeakAt.SUPPLY_HOSE)));
     }
 
-    private double full() {
+    private static double full(Assist assist) {
         return assist instanceof VacuumAssist vacuum ? vacuum.supplyKpa() : ((HydraulicAssist) assist).pumpBar();
     }
 
@@ -80,7 +81,7 @@ final class Booster {
     }
 
     /** N per kPa or per bar. */
-    private double push() {
+    private double push(Assist assist) {
         double area = assist instanceof VacuumAssist vacuum
                 ? vacuum.effectiveAreaMm2() / 1000
                 : ((HydraulicAssist) assist).spoolAreaMm2() / 10;
@@ -108,20 +109,20 @@ final class Booster {
             store *= Math.exp(
                     -seconds / (losing ? Math.min(troubles.emptySeconds, SOUND_EMPTY_SECONDS) : SOUND_EMPTY_SECONDS));
         }
-        double wanted = wantedN(rodN);
+        double wanted = wantedN(assist, rodN);
         forceN += (wanted - forceN) * (1 - Math.exp(-seconds / nature.assistLagSeconds));
         deepestMm = pressed ? Math.max(deepestMm, rodMm) : deepestMm;
         sinceRelease = pressed ? 0 : sinceRelease + seconds;
     }
 
-    private double wantedN(double rodN) {
+    private double wantedN(Assist assist, double rodN) {
         double stuck = store > 1 ? troubles.stickingN : 0;
         if (rodN < assist.thresholdN() * nature.springs) {
             return stuck;
         }
         double gain = assist.gain() * nature.gain * troubles.otherAssist;
         double asked = assist.jumpInN() + (gain - 1) * (rodN - assist.thresholdN());
-        return Math.max(stuck, Math.min(asked, push() * store));
+        return Math.max(stuck, Math.min(asked, push(assist) * store));
     }
 
     double forceN() {
@@ -150,12 +151,12 @@ final class Booster {
         if (assist instanceof VacuumAssist vacuum) {
             double shellMl = vacuum.effectiveAreaMm2() * nature.shellMm / 1000 * troubles.reserveShare;
             double workMl = vacuum.effectiveAreaMm2() * deepestMm / 1000 + DEAD_SPACE * shellMl;
-            double workKpa = Math.min(AMBIENT_KPA - 1, forceN / Math.max(1e-9, push()));
+            double workKpa = Math.min(AMBIENT_KPA - 1, forceN / Math.max(1e-9, push(assist)));
             store = Math.max(0, store - workKpa * Math.min(0.9, workMl / shellMl));
         } else {
             double strokes = Math.max(0.4, assist.reserveStrokes() * nature.reserveStrokes * troubles.reserveShare);
             double share = Math.min(1, forceN / Math.max(1, assist.fullForceN()) + 0.25);
-            store = running ? store : Math.max(0, store - full() * share / (strokes + 1));
+            store = running ? store : Math.max(0, store - full(assist) * share / (strokes + 1));
         }
         forceN = 0;
         deepestMm = 0;

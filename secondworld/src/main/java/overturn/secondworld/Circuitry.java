@@ -22,10 +22,9 @@ final class Circuitry {
     record Branch(End end, int number, List<Component> way) {}
 
     final CutSet cuts;
-    final Map<Chamber, List<Branch>> branches = new EnumMap<>(Chamber.class);
-    final Map<Chamber, List<Component>> parts = new EnumMap<>(Chamber.class);
-    /** Chambers that a joint cracked open keeps from pressing. */
-    final Map<Chamber, Boolean> open = new EnumMap<>(Chamber.class);
+    private final Map<Chamber, List<Branch>> branches = new EnumMap<>(Chamber.class);
+    private final Map<Chamber, List<Component>> parts = new EnumMap<>(Chamber.class);
+    private final Map<Chamber, Boolean> open = new EnumMap<>(Chamber.class);
     /** Ends at which a screw or joint is cracked. */
     final Set<String> crackedEnds = new HashSet<>();
 
@@ -41,7 +40,7 @@ final class Circuitry {
                 Component part = layout.component(id);
                 all.add(part);
                 if (part instanceof End end && layout.chamberOf(id) == chamber) {
-                    ends.add(new Branch(end, numbers.get(id), way(layout, chamber, id)));
+                    ends.add(new Branch(end, numbers.getOrDefault(id, 0), way(layout, chamber, id)));
                 }
             }
             branches.put(chamber, ends);
@@ -83,5 +82,20 @@ final class Circuitry {
 
     boolean reaches(Chamber chamber, String id) {
         return parts.getOrDefault(chamber, List.of()).stream().anyMatch(p -> p.id().equals(id));
+    }
+
+    /** Ends that a chamber reaches. */
+    List<Branch> branches(Chamber chamber) {
+        return branches.getOrDefault(chamber, List.of());
+    }
+
+    /** Parts that a chamber reaches. */
+    List<Component> parts(Chamber chamber) {
+        return parts.getOrDefault(chamber, List.of());
+    }
+
+    /** Whether a joint cracked open keeps a chamber from pressing. */
+    boolean isOpen(Chamber chamber) {
+        return open.getOrDefault(chamber, false);
     }
 }

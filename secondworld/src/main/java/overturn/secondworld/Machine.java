@@ -74,6 +74,7 @@ final class Machine {
         this.random = random;
         this.rest = new Rest(this);
         this.whole = new Circuitry(layout, CutSet.NONE);
+        this.circuit = whole;
         this.master = layout.master();
         this.input = layout.input();
         this.booster = new Booster(layout.assist().orElse(null), nature, troubles);
@@ -102,10 +103,8 @@ final class Machine {
     }
 
     void cut(Circuitry now) {
-        if (circuit != null) {
-            for (String joint : circuit.cuts.opened()) {
-                airLetInMl.merge(layout.joint(joint).from(), Nature.between(random, 0.1, 0.6), Double::sum);
-            }
+        for (String joint : circuit.cuts.opened()) {
+            airLetInMl.merge(layout.joint(joint).from(), Nature.between(random, 0.1, 0.6), Double::sum);
         }
         refit(now);
     }
@@ -115,7 +114,7 @@ final class Machine {
         circuit = now;
         booster.vent(now.has(Isolation.SUPPLY_VENTED));
         for (int c = 0; c < 2; c++) {
-            boolean opened = now.open.getOrDefault(Chamber.values()[c], false);
+            boolean opened = now.isOpen(Chamber.values()[c]);
             trappedMl[c] = opened ? 0 : trappedMl[c];
             closedMl[c] = now.cuts.closed().isEmpty() ? closedMl[c] : 0;
         }
@@ -287,7 +286,7 @@ final class Machine {
             int c = chamber.ordinal();
             double limit = limitMl(chamber);
             double wanted = demandMl(chamber, p);
-            if (circuit.open.get(chamber)) {
+            if (circuit.isOpen(chamber)) {
                 displacedMl[c] = p > 0 ? limit : 0;
                 bar[c] = 0;
             } else if (wanted <= limit) {
@@ -411,7 +410,7 @@ final class Machine {
             int c = chamber.ordinal();
             double p = bar[c];
             double swallowed = 0;
-            for (Branch branch : circuit.branches.get(chamber)) {
+            for (Branch branch : circuit.branches(chamber)) {
                 double full = fluid.branchMl(branch, fluid.atEnd(branch, p));
                 double tau = nature.fillSeconds * (branch.end() instanceof DrumEnd ? 3 : 1)
                         + fluid.restrictionSeconds(branch);
@@ -435,13 +434,14 @@ final class Machine {
 
     List<Branch> allBranches() {
         return layout.chambers().stream()
-                .flatMap(c -> circuit.branches.get(c).stream())
+                .flatMap(c -> circuit.branches(c).stream())
                 .toList();
     }
 
     /** An end with its way from the master, whatever is cut. */
     Branch branch(String endId) {
-        return whole.branches.values().stream()
+        return layout.chambers().stream()
+                .map(whole::branches)
                 .flatMap(List::stream)
                 .filter(b -> b.end().id().equals(endId))
                 .findFirst()

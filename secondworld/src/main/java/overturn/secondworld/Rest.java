@@ -66,7 +66,7 @@ final class Rest {
             }
             machine.quickMl[c] *= Math.exp(-seconds / nature.quickSeconds);
             machine.slowMl[c] *= Math.exp(-seconds / nature.slowSeconds);
-            for (Branch branch : machine.circuit.branches.get(chamber)) {
+            for (Branch branch : machine.circuit.branches(chamber)) {
                 double slow = nature.returnSeconds + machine.fluid().restrictionSeconds(branch);
                 machine.filledMl.computeIfPresent(branch.end().id(), (id, so) -> so * Math.exp(-seconds / slow));
             }
@@ -77,7 +77,7 @@ final class Rest {
     }
 
     private void leaveNothingWhereOpen(Chamber chamber) {
-        if (machine.circuit.open.get(chamber)) {
+        if (machine.circuit.isOpen(chamber)) {
             machine.trappedMl[chamber.ordinal()] = 0;
             machine.keptMl[chamber.ordinal()] = 0;
         }
@@ -99,8 +99,8 @@ final class Rest {
         machine.heatC += byC;
         for (Chamber chamber : machine.layout.chambers()) {
             int c = chamber.ordinal();
-            if (drainsIn(c) > 3 && !machine.circuit.open.get(chamber)) {
-                double fluid = machine.circuit.branches.get(chamber).stream()
+            if (drainsIn(c) > 3 && !machine.circuit.isOpen(chamber)) {
+                double fluid = machine.circuit.branches(chamber).stream()
                         .mapToDouble(b -> b.end().fluidMl())
                         .sum();
                 machine.trappedMl[c] += 0.0008 * byC * Math.min(60, fluid) * Math.min(1, drainsIn(c) / 300);
@@ -117,7 +117,7 @@ final class Rest {
 
     /** Pressure left at an end with the pedal up, bar. */
     double residualBar(Branch branch, Chamber chamber) {
-        if (machine.circuit.open.get(chamber)
+        if (machine.circuit.isOpen(chamber)
                 || machine.circuit.crackedEnds.contains(branch.end().id())) {
             return 0;
         }

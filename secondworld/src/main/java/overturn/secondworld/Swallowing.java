@@ -33,10 +33,10 @@ final class Swallowing {
             return 0;
         }
         double ml = 0;
-        for (Branch branch : machine.circuit.branches.get(chamber)) {
+        for (Branch branch : machine.circuit.branches(chamber)) {
             ml += Math.min(branchMl(branch, atEnd(branch, p)), lateMl(branch, p));
         }
-        for (Component part : machine.circuit.parts.get(chamber)) {
+        for (Component part : machine.circuit.parts(chamber)) {
             ml += partMl(part, chamber, p);
         }
         return ml + masterMl(chamber, p);
@@ -187,7 +187,7 @@ final class Swallowing {
             return 0;
         }
         double ml = 0.6 * gas(airOf(chamber), pressed);
-        for (Branch branch : machine.circuit.branches.get(chamber)) {
+        for (Branch branch : machine.circuit.branches(chamber)) {
             ml += branch.end() instanceof Slave slave
                     ? 0.08 * slave.areaMm2() * slaveStrokeMm(slave, pressed) / 1000
                     : 0.8 * clearanceMl(branch.end(), branch.number());
@@ -197,7 +197,7 @@ final class Swallowing {
 
     double airOf(Chamber chamber) {
         double ml = lowAirMl();
-        for (Component part : machine.circuit.parts.get(chamber)) {
+        for (Component part : machine.circuit.parts(chamber)) {
             ml += machine.troubles.air(part.id(), chamber);
         }
         return ml + machine.troubles.air(machine.master.id(), chamber);
@@ -207,7 +207,7 @@ final class Swallowing {
     double trappedBar(Chamber chamber, double ml) {
         double rollBack = 0;
         double stiff = 0.004;
-        for (Branch branch : machine.circuit.branches.get(chamber)) {
+        for (Branch branch : machine.circuit.branches(chamber)) {
             rollBack += 0.35 * clearanceMl(branch.end(), branch.number());
             stiff += branch.end().softMlPerBar() * machine.nature.ends;
         }

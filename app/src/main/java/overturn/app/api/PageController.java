@@ -28,6 +28,7 @@ class PageController {
         "/record/learned",
         "/record/frequencies",
         "/practice",
+        "/practice/results",
         "/practice/{id}",
         "/practice/{id}/debrief",
         "/welcome"

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -124,6 +125,7 @@ public class Problems extends ResponseEntityExceptionHandler {
 
     /** A browser that went away while it was answered is nobody's fault; there is nobody left to tell. */
     @ExceptionHandler
+    @Nullable
     ProblemDetail bug(Exception e) {
         if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
             return null;
@@ -174,7 +176,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         return message.lines().findFirst().orElse("the body was empty").replaceAll("`?(overturn|java)[\\w.$]*\\.", "");
     }
 
-    public static ProblemDetail problem(HttpStatus status, String type, String title, String detail) {
+    public static ProblemDetail problem(HttpStatus status, String type, String title, @Nullable String detail) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
         problem.setType(URI.create("urn:overturn:problem:" + type));
         problem.setTitle(title);

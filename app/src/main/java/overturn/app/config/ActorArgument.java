@@ -1,6 +1,7 @@
 package overturn.app.config;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.MethodParameter;
@@ -33,9 +34,9 @@ class ActorArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
     @Override
     public Object resolveArgument(
             MethodParameter parameter,
-            ModelAndViewContainer container,
+            @Nullable ModelAndViewContainer container,
             NativeWebRequest request,
-            WebDataBinderFactory binders) {
+            @Nullable WebDataBinderFactory binders) {
         Object actor = request.getAttribute(ActorFilter.ACTOR, RequestAttributes.SCOPE_REQUEST);
         if (actor == null) {
             throw new IllegalStateException("Impossible: " + parameter.getMethod() + " is open to nobody");

@@ -73,7 +73,7 @@ public final class ActorFilter extends OncePerRequestFilter {
         boolean person = authentication != null
                 && authentication.getAuthorities().stream()
                         .anyMatch(a -> SecurityConfiguration.PERSON.equals(a.getAuthority()));
-        if (!person) {
+        if (authentication == null || !person) {
             chain.doFilter(request, response);
             return;
         }

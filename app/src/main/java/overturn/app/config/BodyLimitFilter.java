@@ -68,7 +68,11 @@ public class BodyLimitFilter extends OncePerRequestFilter {
         private static final long serialVersionUID = 1L;
 
         BodyTooLargeException(int most) {
-            super("The body is larger than " + most + " bytes, which is the most that is taken");
+            super(told(most));
+        }
+
+        static String told(int most) {
+            return "The body is larger than " + most + " bytes, which is the most that is taken";
         }
     }
 
@@ -77,8 +81,7 @@ public class BodyLimitFilter extends OncePerRequestFilter {
             throws ServletException, IOException {
         int most = most(request.getRequestURI());
         if (request.getContentLengthLong() > most) {
-            Refusals.send(
-                    response, 413, "body-too-large", "Too much at once", new BodyTooLargeException(most).getMessage());
+            Refusals.send(response, 413, "body-too-large", "Too much at once", BodyTooLargeException.told(most));
             return;
         }
         long announced = request.getContentLengthLong();

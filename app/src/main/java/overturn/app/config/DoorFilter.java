@@ -18,6 +18,7 @@ import java.util.HexFormat;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
@@ -98,7 +99,7 @@ class DoorFilter extends OncePerRequestFilter {
         }
 
         @Override
-        public String getHeader(String name) {
+        public @Nullable String getHeader(String name) {
             return HttpHeaders.ACCEPT.equalsIgnoreCase(name) ? null : super.getHeader(name);
         }
 

@@ -1,9 +1,12 @@
 package overturn.app.config;
 
+import static java.util.Objects.requireNonNull;
+
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.PathItem;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.ObjectSchema;
@@ -69,7 +72,7 @@ class OpenApiConfiguration {
             union.addOneOfItem(new Schema<>().$ref(reference));
             discriminator.mapping(one.name(), reference);
             Schema<?> alone = new ObjectSchema();
-            List<Schema> parts = schemas.get(name).getAllOf();
+            List<Schema> parts = requireNonNull(schemas.get(name)).getAllOf();
             parts.stream()
                     .filter(part -> part.getProperties() != null)
                     .forEach(part -> alone.setProperties(part.getProperties()));
@@ -81,23 +84,21 @@ class OpenApiConfiguration {
         schemas.put(type.getSimpleName(), union.discriminator(discriminator));
     }
 
+    private static PathItem at(OpenAPI api, String path) {
+        return requireNonNull(api.getPaths().get(path));
+    }
+
     /** Layout files travel as they stand; what they hold is told by their own schema, at {@code /api/layout-schema}. */
     @Bean
     OpenApiCustomizer layoutFilesAreObjects() {
         Schema<?> file = new ObjectSchema().additionalProperties(true);
         return api -> {
             for (String path : List.of("/api/layouts", "/api/layouts/check")) {
-                api.getPaths()
-                        .get(path)
-                        .getPost()
-                        .getRequestBody()
-                        .getContent()
-                        .values()
-                        .forEach(c -> c.schema(file));
+                at(api, path).getPost().getRequestBody().getContent().values().forEach(c -> c.schema(file));
             }
             for (String path : List.of("/api/layouts/{id}", "/api/layout-schema", "/api/job-file-schema")) {
-                ApiResponses answers = api.getPaths().get(path).getGet().getResponses();
-                answers.get("200").getContent().values().forEach(c -> c.schema(file));
+                ApiResponses answers = at(api, path).getGet().getResponses();
+                requireNonNull(answers.get("200")).getContent().values().forEach(c -> c.schema(file));
             }
         };
     }

@@ -1,2 +1,5 @@
 /** Layouts that the workshop has saved. */
+@NullMarked
 package overturn.app.layout;
+
+import org.jspecify.annotations.NullMarked;

@@ -3,6 +3,7 @@ package overturn.app.people;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Where accounts are kept, the links by which they begin, and what was changed about them. */
 public interface Accounts {
@@ -24,7 +25,7 @@ public interface Accounts {
     void change(Account account);
 
     /** Notes what was changed; {@code byId} is null where nobody was signed in. */
-    void note(Instant at, String byId, String what, String about);
+    void note(Instant at, @Nullable String byId, String what, String about);
 
     /** The latest notes, the newest first. */
     List<Note> notes(int most);

@@ -3,6 +3,7 @@ package overturn.app.practice;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Isolation;
 import overturn.practice.RigAct;
 
@@ -14,7 +15,11 @@ import overturn.practice.RigAct;
  * @param figure force in N, minutes, mm too long, or size against the list's
  * @param on whether it is put on, opened or started
  */
-public record RigActWords(String act, String subject, Double figure, Boolean on) {
+public record RigActWords(
+        @Nullable String act,
+        @Nullable String subject,
+        @Nullable Double figure,
+        @Nullable Boolean on) {
 
     public static final List<String> ACTS = List.of(
             "foot",

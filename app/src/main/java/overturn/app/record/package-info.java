@@ -1,2 +1,5 @@
 /** The record: what is kept of closed jobs, and what is learned from them. */
+@NullMarked
 package overturn.app.record;
+
+import org.jspecify.annotations.NullMarked;

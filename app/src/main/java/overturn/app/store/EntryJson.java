@@ -5,8 +5,10 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
@@ -81,12 +83,13 @@ class EntryJson {
     private final JsonMapper mapper = JsonMapper.builder().build();
 
     /** A figure that was taken: by its id, or, in bodies of the first version, by its place in the test. */
-    private record StoredFigure(String id, Integer place, String text, String unit, double coreValue) {}
+    private record StoredFigure(
+            @Nullable String id, @Nullable Integer place, String text, String unit, double coreValue) {}
 
     private record StoredReading(
             String procedureId,
-            List<StoredFigure> figures,
-            String observed,
+            @Nullable List<StoredFigure> figures,
+            @Nullable String observed,
             String rigSetup,
             String trust,
             List<ReadingTaken.StoredCode> codes) {}
@@ -268,8 +271,9 @@ class EntryJson {
         List<Optional<TypedQuantity>> all = ((Figures) taken.value()).taken();
         List<StoredFigure> stored = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
+            @Nullable
             String id = taken.figureIds().isEmpty() ? null : taken.figureIds().get(i);
-            Integer place = id == null ? i : null;
+            @Nullable Integer place = id == null ? i : null;
             all.get(i)
                     .ifPresent(q -> stored.add(
                             new StoredFigure(id, place, q.text(), q.unit().symbol(), q.coreValue())));
@@ -287,10 +291,10 @@ class EntryJson {
             return ReadingTaken.observed(stored.procedureId(), stored.observed(), stored.rigSetup(), trust)
                     .with(codes);
         }
-        boolean byId = stored.figures().stream().allMatch(f -> f.id() != null);
+        List<StoredFigure> figures = Objects.requireNonNullElse(stored.figures(), List.of());
         List<Optional<TypedQuantity>> taken = new ArrayList<>();
-        for (StoredFigure figure : stored.figures()) {
-            while (!byId && taken.size() < figure.place()) {
+        for (StoredFigure figure : figures) {
+            while (figure.place() != null && taken.size() < figure.place()) {
                 taken.add(Optional.empty());
             }
             MeasureUnit unit = MeasureUnit.ofSymbol(figure.unit())
@@ -301,7 +305,9 @@ class EntryJson {
         return new ReadingTaken(
                 stored.procedureId(),
                 value,
-                byId ? stored.figures().stream().map(StoredFigure::id).toList() : List.of(),
+                figures.stream()
+                        .flatMap(f -> Optional.ofNullable(f.id()).stream())
+                        .toList(),
                 stored.rigSetup(),
                 trust,
                 codes);

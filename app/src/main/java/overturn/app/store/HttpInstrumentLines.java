@@ -7,17 +7,21 @@ import java.net.HttpURLConnection;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.instrument.InstrumentLines;
 import overturn.app.instrument.Instruments.Announced;
+import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Lines of JSON over HTTP, from the address at which an instrument said that it is:
- * {@code {"seconds":1.25,"value":34.5}}, without a value where it dropped out. It follows nobody elsewhere.
+ * {@code {"seconds":1.25,"value":34.5}}, without a value where it dropped out; a code reader says
+ * {@code {"seconds":1.25,"codes":[{"number":"17","text":"what it says","often":"now"}]}}. It follows nobody elsewhere.
  */
 @Component
 class HttpInstrumentLines implements InstrumentLines {
@@ -26,11 +30,14 @@ class HttpInstrumentLines implements InstrumentLines {
     /** One that has said nothing for so long is not there any more. */
     private static final int SAYS_SOMETHING_WITHIN_MILLIS = 10_000;
 
-    private static final int MOST_LINE = 200;
+    private static final int MOST_LINE = 8_000;
+    private static final int MOST_CODES = 20;
+    private static final int MOST_NUMBER = 20;
+    private static final int MOST_TEXT = 200;
 
     private final JsonMapper mapper = JsonMapper.builder().build();
 
-    private record Said(Double seconds, Optional<Double> value) {}
+    private record Said(Double seconds, Optional<Double> value, Optional<List<StoredCode>> codes) {}
 
     @Override
     public void read(Announced instrument, Taker taker) throws IOException {
@@ -59,7 +66,7 @@ class HttpInstrumentLines implements InstrumentLines {
     }
 
     /** Never more of a line than one can be; a stream without ends of lines is none. */
-    private static String limited(BufferedReader lines) throws IOException {
+    private static @Nullable String limited(BufferedReader lines) throws IOException {
         StringBuilder line = new StringBuilder();
         for (int c = lines.read(); c != '\n'; c = lines.read()) {
             if (c < 0) {
@@ -82,10 +89,27 @@ class HttpInstrumentLines implements InstrumentLines {
                     || value.filter(v -> !Double.isFinite(v)).isPresent()) {
                 throw new IOException("a line has no finite seconds and value");
             }
-            return new Line(said.seconds(), value.map(OptionalDouble::of).orElse(OptionalDouble.empty()));
+            Optional<List<StoredCode>> codes = said.codes() == null ? Optional.empty() : said.codes();
+            if (codes.filter(all -> !canBe(all)).isPresent()) {
+                throw new IOException("a line has codes without number, text and how often");
+            }
+            return new Line(said.seconds(), value.map(OptionalDouble::of).orElse(OptionalDouble.empty()), codes);
         } catch (JacksonException e) {
             throw new IOException("a line is no JSON with seconds and value", e);
         }
+    }
+
+    private static boolean canBe(List<StoredCode> codes) {
+        return codes.size() <= MOST_CODES && codes.stream().allMatch(HttpInstrumentLines::canBe);
+    }
+
+    private static boolean canBe(StoredCode code) {
+        return code != null
+                && code.number() != null
+                && code.number().length() <= MOST_NUMBER
+                && code.text() != null
+                && code.text().length() <= MOST_TEXT
+                && StoredCode.OFTEN.contains(code.often());
     }
 
     private static URI address(Announced instrument) throws IOException {

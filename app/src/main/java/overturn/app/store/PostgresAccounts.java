@@ -7,6 +7,7 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 import overturn.app.people.Account;
@@ -116,7 +117,7 @@ class PostgresAccounts implements Accounts {
     }
 
     @Override
-    public void note(Instant at, String byId, String what, String about) {
+    public void note(Instant at, @Nullable String byId, String what, String about) {
         jdbc.sql("""
                         insert into people_entry (log_entered_at, person_id, what, about)
                         values (:at, :by, :what, :about)

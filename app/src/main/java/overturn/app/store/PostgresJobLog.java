@@ -8,6 +8,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -206,7 +207,7 @@ class PostgresJobLog implements JobLog {
             String takenAt,
             String enteredAt,
             String personId,
-            Double spentMinutes,
+            @Nullable Double spentMinutes,
             String catalogueVersion,
             String kind,
             int bodyVersion,

@@ -2,6 +2,7 @@ package overturn.app.usecase;
 
 import java.nio.charset.StandardCharsets;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import overturn.app.people.Actor;
 
 /**
@@ -14,7 +15,12 @@ import overturn.app.people.Actor;
  *     differ; null: just now
  * @param spentMinutes how long it took, from the start of a test to its entry; null where nobody said
  */
-public record Stamp(UUID entryId, Integer sequence, Actor actor, Long takenSecondsAgo, Double spentMinutes) {
+public record Stamp(
+        UUID entryId,
+        Integer sequence,
+        Actor actor,
+        @Nullable Long takenSecondsAgo,
+        @Nullable Double spentMinutes) {
 
     /** Who enters it. */
     public String personId() {
@@ -22,7 +28,7 @@ public record Stamp(UUID entryId, Integer sequence, Actor actor, Long takenSecon
     }
 
     /** The same with the minutes it took. */
-    public Stamp spent(Double minutes) {
+    public Stamp spent(@Nullable Double minutes) {
         return new Stamp(entryId, sequence, actor, takenSecondsAgo, minutes);
     }
 

@@ -68,6 +68,7 @@ class HostileOrdersTest {
     private SplittableRandom random;
     private List<LoggedEntry> log;
     private Instant now;
+    private JobState folded;
     private int released;
     private final Map<Integer, Boolean> judged = new HashMap<>();
 
@@ -81,6 +82,7 @@ class HostileOrdersTest {
     private void begin() {
         log = new ArrayList<>();
         judged.clear();
+        folded = null;
         now = Instant.parse("2026-11-28T08:00:00Z");
         add(new JobOpened(new UUID(9, 9), "Wisp", TRIKE.id(), "drags", "", true, false, null, false, null, null));
         add(new VerdictAccepted(
@@ -179,8 +181,12 @@ class HostileOrdersTest {
         }
     }
 
+    /** The fold of the log as it stands; folded once, since it is asked several times between two entries. */
     private JobState state() {
-        return JobState.of(log, PROCEDURES);
+        if (folded == null || folded.sequence() != log.size()) {
+            folded = JobState.of(log, PROCEDURES);
+        }
+        return folded;
     }
 
     @Test

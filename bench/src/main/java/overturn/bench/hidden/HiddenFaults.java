@@ -81,6 +81,13 @@ public final class HiddenFaults implements Callable<Integer> {
                     "Only what could be right at all: every test of the catalogue read, once before the first repair and after each.")
     private boolean bound;
 
+    @Option(
+            names = "--read-by",
+            defaultValue = "EYE",
+            description =
+                    "How holds are read: EYE (typed), INSTRUMENT (from simulated instruments, weighed as if typed) or TRACE (weighed as traces).")
+    private ReadBy readBy;
+
     /** Runs the command; the exit code is 2 for a wrong option. */
     public static void main(String[] arguments) {
         System.exit(new CommandLine(new HiddenFaults()).execute(arguments));
@@ -141,7 +148,7 @@ public final class HiddenFaults implements Callable<Integer> {
                 Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
         try (ProgressBar bar = bar(plans.size() + files.size())) {
             List<World> worlds = each(threads, bar, files, file -> {
-                World world = new World(file, seed, kind.equals(OTHER));
+                World world = new World(file, seed, kind.equals(OTHER), readBy);
                 world.warmUp();
                 return world;
             });

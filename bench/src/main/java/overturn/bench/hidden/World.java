@@ -93,6 +93,7 @@ final class World {
     private final List<Simulator> rough;
     private final double[] frequencyFactors;
     private final boolean other;
+    private final ReadBy readBy;
     private final Map<Protocol, double[]> dataSheet;
 
     World(LayoutFile file, long seed) {
@@ -101,20 +102,30 @@ final class World {
 
     /** @param other whether vehicles come from the second world, not from the simulator */
     World(LayoutFile file, long seed, boolean other) {
-        this(file, seed, other, random -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()));
+        this(file, seed, other, ReadBy.EYE);
+    }
+
+    World(LayoutFile file, long seed, boolean other, ReadBy readBy) {
+        this(file, seed, other, readBy, random -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()));
     }
 
     /**
      * The vehicles of one shop of the second world, each fault two to five times as frequent or as rare as it ships.
      */
     static World ofShop(LayoutFile file, long seed) {
-        return new World(file, seed, true, random -> {
+        return new World(file, seed, true, ReadBy.EYE, random -> {
             double factor = LEAST_SHOP_FACTOR * Math.pow(MOST_SHOP_FACTOR / LEAST_SHOP_FACTOR, random.nextDouble());
             return random.nextBoolean() ? factor : 1 / factor;
         });
     }
 
-    private World(LayoutFile file, long seed, boolean other, ToDoubleFunction<RandomGenerator> frequencyFactor) {
+    private World(
+            LayoutFile file,
+            long seed,
+            boolean other,
+            ReadBy readBy,
+            ToDoubleFunction<RandomGenerator> frequencyFactor) {
+        this.readBy = readBy;
         this.other = other;
         this.model = LayoutModel.of(file.layout());
         this.dataSheet = ComplaintFelt.dataSheet(model.simulator(), model.procedures());
@@ -215,15 +226,19 @@ final class World {
                                 made.apply(left.stream()
                                         .flatMap(s -> faults.get(s).stream())
                                         .toList()),
-                                noise)
+                                noise,
+                                seed)
                         .intermittent(shown),
-                rig -> hidden(made.apply(lie(layout, rig)), noise),
+                rig -> hidden(made.apply(lie(layout, rig)), noise, seed),
+                readBy,
                 seed);
     }
 
     /** Somebody who now and then takes one thing for another looks at a vehicle of the second world. */
-    private HiddenVehicle hidden(TestVehicle made, double noise) {
-        return HiddenVehicle.of(made, noise).after(characterise()).mistaken(other ? MISTAKEN_SHARE : 0);
+    private HiddenVehicle hidden(TestVehicle made, double noise, long seed) {
+        HiddenVehicle vehicle =
+                HiddenVehicle.of(made, noise).after(characterise()).mistaken(other ? MISTAKEN_SHARE : 0);
+        return readBy == ReadBy.EYE ? vehicle : vehicle.withInstruments(seed);
     }
 
     private TestVehicle secondWorld(List<Fault> present, long seed) {

@@ -55,8 +55,17 @@ public final class StandIns implements AutoCloseable {
             HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(3)).build();
     private long tick;
 
-    /** What one shows at the latest moment. */
-    private record Shown(long tick, OptionalDouble value) {}
+    /** What a control unit that was never looked at has stored, plugged in. */
+    private static final String CODES =
+            "[{\"number\":\"17\",\"text\":\"Wheel sensor front left, signal lost at low speed\",\"often\":\"often\"},"
+                    + "{\"number\":\"31\",\"text\":\"Supply low while starting\",\"often\":\"once\"}]";
+
+    /** What one shows at the latest moment; codes of a code reader, as JSON. */
+    private record Shown(long tick, OptionalDouble value, String codes) {
+        Shown(long tick, OptionalDouble value) {
+            this(tick, value, "");
+        }
+    }
 
     /**
      * @param server address of the server to which they say that they are there
@@ -68,7 +77,9 @@ public final class StandIns implements AutoCloseable {
         this.vehicle = SecondWorldVehicle.of(file.layout(), List.of(), seed).live(new SplittableRandom(seed));
         Map<InstrumentKind, SimulatedInstrument> all = new EnumMap<>(InstrumentKind.class);
         for (InstrumentKind kind : InstrumentKind.values()) {
-            all.put(kind, new SimulatedInstrument(kind, seed));
+            if (kind.dimension().isPresent()) {
+                all.put(kind, new SimulatedInstrument(kind, seed));
+            }
             servers.put(kind, serving(kind));
         }
         clock.scheduleAtFixedRate(() -> move(all, still), 0, 1_000_000 / TICKS_PER_SECOND, TimeUnit.MICROSECONDS);
@@ -106,6 +117,7 @@ public final class StandIns implements AutoCloseable {
         LiveVehicle.Shown now = vehicle.shown();
         all.forEach((kind, instrument) ->
                 shown.put(kind, new Shown(tick, instrument.show(truth(kind, now, still ? 0 : within), seconds))));
+        shown.put(InstrumentKind.CODE_READER, new Shown(tick, OptionalDouble.empty(), still ? "[]" : CODES));
     }
 
     private static double truth(InstrumentKind kind, LiveVehicle.Shown now, double withinRound) {
@@ -122,6 +134,7 @@ public final class StandIns implements AutoCloseable {
             case LEVEL_RULE -> 0;
             case THERMOMETER -> now.heatC();
             case TORQUE_WRENCH -> withinRound % 10 > 8 ? TORQUE_NM * (withinRound % 10 - 8) / 2 : 0;
+            case CODE_READER -> throw new IllegalStateException("Impossible: it shows no figure");
         };
     }
 
@@ -166,7 +179,8 @@ public final class StandIns implements AutoCloseable {
         String value = now.value().isPresent()
                 ? String.format(Locale.ROOT, ",\"value\":%.2f", now.value().getAsDouble())
                 : "";
-        return String.format(Locale.ROOT, "{\"seconds\":%.2f%s}%n", seconds, value);
+        String codes = now.codes().isEmpty() ? "" : ",\"codes\":" + now.codes();
+        return String.format(Locale.ROOT, "{\"seconds\":%.2f%s%s}%n", seconds, value, codes);
     }
 
     private void sayThatTheyAreThere() {

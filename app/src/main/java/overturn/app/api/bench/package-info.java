@@ -1,2 +1,5 @@
 /** Calculators over HTTP. */
+@NullMarked
 package overturn.app.api.bench;
+
+import org.jspecify.annotations.NullMarked;

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -165,7 +166,7 @@ class CsvController {
     }
 
     /** Minutes as written, with a point or a comma. */
-    private static Double minutes(String text, String field, Checks checks) {
+    private static @Nullable Double minutes(String text, String field, Checks checks) {
         if (text.matches("[0-9]{1,4}([.,][0-9]{1,6})?")) {
             return Double.valueOf(text.replace(',', '.'));
         }

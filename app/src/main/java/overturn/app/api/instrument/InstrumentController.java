@@ -7,7 +7,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
@@ -31,12 +30,15 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import overturn.app.api.Problems;
+import overturn.app.instrument.InstrumentLines;
 import overturn.app.instrument.Instruments.Announced;
+import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import overturn.app.people.Actor;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.instrument.UseInstruments;
 import overturn.app.usecase.instrument.UseInstruments.Known;
 import overturn.quantity.Dimension;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Instruments that say that they are there, are registered by name, and show something. */
 @RestController
@@ -50,11 +52,13 @@ class InstrumentController {
     private static final Logger LOG = LoggerFactory.getLogger(InstrumentController.class);
 
     private final UseInstruments instruments;
+    private final JsonMapper mapper;
     private final ExecutorService listening = Executors.newCachedThreadPool(InstrumentController::listener);
     private final Semaphore streams = new Semaphore(MOST_STREAMS);
 
-    InstrumentController(UseInstruments instruments) {
+    InstrumentController(UseInstruments instruments, JsonMapper mapper) {
         this.instruments = instruments;
+        this.mapper = mapper;
     }
 
     /**
@@ -94,7 +98,10 @@ class InstrumentController {
         return known.stream().map(InstrumentView::of).toList();
     }
 
-    /** What one shows from now on, from nothing, as lines of JSON; without a value where it dropped out. */
+    /**
+     * What one shows from now on, from nothing, as lines of JSON; without a value where it dropped out, or where it is
+     * a code reader.
+     */
     @ApiResponse(
             responseCode = "200",
             content =
@@ -127,13 +134,7 @@ class InstrumentController {
     private void listen(UUID id, ResponseBodyEmitter stream) {
         try {
             instruments.listen(id, line -> {
-                String value = line.value().isPresent()
-                        ? String.format(
-                                Locale.ROOT, ",\"value\":%.3f", line.value().getAsDouble())
-                        : "";
-                stream.send(
-                        String.format(Locale.ROOT, "{\"seconds\":%.3f%s}\n", line.seconds(), value),
-                        MediaType.TEXT_PLAIN);
+                stream.send(mapper.writeValueAsString(ShownLine.of(line)) + "\n", MediaType.TEXT_PLAIN);
                 return true;
             });
         } catch (IOException | IllegalStateException | NotFoundException gone) {
@@ -159,18 +160,32 @@ class InstrumentController {
         return new ErrorResponseException(status, Problems.problem(status, type, title, detail), null);
     }
 
-    /** A moment of an instrument's clock, s, and what it shows. */
-    record ShownLine(double seconds, Optional<Double> value) {}
+    /** A moment of an instrument's clock, s, and what it shows; codes only where it is a code reader. */
+    record ShownLine(double seconds, Optional<Double> value, Optional<List<StoredCode>> codes) {
+
+        static ShownLine of(InstrumentLines.Line line) {
+            return new ShownLine(
+                    thousandths(line.seconds()),
+                    line.value().isPresent()
+                            ? Optional.of(thousandths(line.value().getAsDouble()))
+                            : Optional.empty(),
+                    line.codes());
+        }
+
+        private static double thousandths(double value) {
+            return Math.rint(value * 1e3) / 1e3;
+        }
+    }
 
     /** Those of the workshop, and those that say that they are there. */
     record InstrumentsView(List<InstrumentView> registered, List<AnnouncedView> announced) {}
 
-    /** One of the workshop; {@code there} while it says so. */
+    /** One of the workshop; {@code there} while it says so. A code reader has no dimension and no unit. */
     record InstrumentView(
             UUID id,
             String name,
             String kind,
-            Dimension dimension,
+            Optional<Dimension> dimension,
             String unit,
             double atRest,
             Instant registeredAt,
@@ -182,7 +197,11 @@ class InstrumentController {
                     known.instrument().name(),
                     known.instrument().kind().id(),
                     known.instrument().kind().dimension(),
-                    known.instrument().kind().dimension().coreUnit().symbol(),
+                    known.instrument()
+                            .kind()
+                            .dimension()
+                            .map(dimension -> dimension.coreUnit().symbol())
+                            .orElse(""),
                     known.instrument().atRest(),
                     known.instrument().registeredAt(),
                     known.there());

@@ -1,2 +1,5 @@
 /** Instruments over HTTP. */
+@NullMarked
 package overturn.app.api.instrument;
+
+import org.jspecify.annotations.NullMarked;

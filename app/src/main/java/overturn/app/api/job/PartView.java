@@ -3,6 +3,7 @@ package overturn.app.api.job;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -71,7 +72,8 @@ public record PartView(
                                 looking.keySet().stream()
                                         .filter(id -> !planned.contains(id))
                                         .sorted())
-                        .map(id -> new TestHere(id, looking.get(id).minutes(), planned.contains(id)))
+                        .flatMap(id -> Optional.ofNullable(looking.get(id)).stream()
+                                .map(test -> new TestHere(id, test.minutes(), planned.contains(id))))
                         .toList());
     }
 

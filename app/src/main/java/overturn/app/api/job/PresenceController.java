@@ -1,5 +1,7 @@
 package overturn.app.api.job;
 
+import static overturn.app.api.Optionals.orNull;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -46,7 +48,7 @@ class PresenceController {
     /** Tells that a device is there, every few seconds, and answers with the others. */
     @PutMapping
     List<PresentView> tell(Actor actor, @PathVariable UUID id, @RequestBody PresenceRequest request) {
-        String doing = request.doing() == null ? null : request.doing().orElse(null);
+        String doing = orNull(request.doing());
         return bePresent.tell(id, request.deviceId(), actor, doing).stream()
                 .map(other -> new PresentView(
                         other.personId(), Optional.of(other.doing()).filter(test -> !test.isEmpty())))

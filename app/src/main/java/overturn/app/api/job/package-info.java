@@ -1,2 +1,5 @@
 /** Jobs over HTTP. */
+@NullMarked
 package overturn.app.api.job;
+
+import org.jspecify.annotations.NullMarked;

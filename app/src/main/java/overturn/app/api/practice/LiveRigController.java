@@ -15,6 +15,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.ContextClosedEvent;
@@ -138,7 +139,7 @@ class LiveRigController {
 
     /** How a line is written; no value where it dropped out. */
     private interface Line {
-        String of(double seconds, Double value);
+        String of(double seconds, @Nullable Double value);
     }
 
     private ResponseEntity<?> instrument(

@@ -20,12 +20,14 @@ import overturn.app.api.practice.PracticeViews.FeltView;
 import overturn.app.api.practice.PracticeViews.LessonView;
 import overturn.app.api.practice.PracticeViews.LineView;
 import overturn.app.api.practice.PracticeViews.PracticePageView;
+import overturn.app.api.practice.PracticeViews.ResultsView;
 import overturn.app.api.practice.PracticeViews.RigView;
 import overturn.app.api.practice.PracticeViews.SureView;
 import overturn.app.api.practice.PracticeViews.TestShown;
 import overturn.app.people.Actor;
 import overturn.app.practice.RigActWords;
 import overturn.app.usecase.practice.Debriefing;
+import overturn.app.usecase.practice.PracticeResults;
 import overturn.app.usecase.practice.Practise;
 import overturn.app.usecase.practice.SetExercises;
 import overturn.practice.ExerciseKind;
@@ -43,8 +45,10 @@ class PracticeController {
     private final SetExercises setExercises;
     private final Practise practise;
     private final Debriefing debriefing;
+    private final PracticeResults results;
 
-    PracticeController(SetExercises setExercises, Practise practise, Debriefing debriefing) {
+    PracticeController(SetExercises setExercises, Practise practise, Debriefing debriefing, PracticeResults results) {
+        this.results = results;
         this.setExercises = setExercises;
         this.practise = practise;
         this.debriefing = debriefing;
@@ -91,8 +95,14 @@ class PracticeController {
                 own.stream()
                         .flatMap(line -> line.ended().stream())
                         .flatMap(ended -> ended.claims().stream())
-                        .map(claim -> new SureView(claim.percent(), claim.needed(), claim.planner()))
+                        .map(SureView::of)
                         .toList());
+    }
+
+    /** How exercises went, by person and by class: of everybody for whoever sets them, of oneself for others. */
+    @GetMapping("/results")
+    ResultsView results(Actor actor) {
+        return ResultsView.of(results.results(actor));
     }
 
     /** Sets an exercise, for each person one. */

@@ -16,6 +16,7 @@ import java.util.stream.IntStream;
 import overturn.app.practice.Noted;
 import overturn.app.practice.SetExercise;
 import overturn.app.usecase.practice.Debriefing;
+import overturn.app.usecase.practice.PracticeResults;
 import overturn.app.usecase.practice.Practise;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
@@ -44,7 +45,64 @@ final class PracticeViews {
             List<SureView> claims) {}
 
     /** How sure somebody was, per cent, whether it was so, and how sure the planner then was, 0 to 1. */
-    record SureView(int percent, boolean needed, double planner) {}
+    record SureView(int percent, boolean needed, double planner) {
+
+        static SureView of(Noted.Ended.Claim claim) {
+            return new SureView(claim.percent(), claim.needed(), claim.planner());
+        }
+    }
+
+    /** How exercises went, by person and by class. */
+    record ResultsView(List<PersonResultView> people, List<ClassView> classes) {
+
+        static ResultsView of(PracticeResults.Results results) {
+            return new ResultsView(
+                    results.people().stream().map(PersonResultView::of).toList(),
+                    results.classes().stream().map(ClassView::of).toList());
+        }
+    }
+
+    /** One person: exercises that are over, how many were right, mean points, points of the latest, claims. */
+    record PersonResultView(
+            String personId, int done, int right, double points, List<Integer> latest, List<SureView> claims) {
+
+        static PersonResultView of(PracticeResults.OfPerson one) {
+            return new PersonResultView(
+                    one.personId(),
+                    one.done(),
+                    one.right(),
+                    one.points(),
+                    one.latest(),
+                    one.claims().stream().map(SureView::of).toList());
+        }
+    }
+
+    /** One vehicle that was set for several people; what is hidden is told once everybody has ended. */
+    record ClassView(
+            Instant setAt,
+            String setById,
+            String layoutId,
+            String level,
+            Optional<String> lessonId,
+            Optional<String> kind,
+            List<String> suspectIds,
+            List<LineView> people) {
+
+        static ClassView of(PracticeResults.OfClass one) {
+            boolean told = one.people().stream().allMatch(line -> line.ended().isPresent());
+            return new ClassView(
+                    one.set().setAt(),
+                    one.set().setById(),
+                    one.set().layoutId(),
+                    one.set().exercise().level().id(),
+                    one.set().lessonId(),
+                    told ? Optional.of(one.set().exercise().kind().id()) : Optional.empty(),
+                    told ? one.set().exercise().suspectIds() : List.of(),
+                    one.people().stream()
+                            .map(line -> LineView.of(line.set(), line.opened(), line.ended()))
+                            .toList());
+        }
+    }
 
     /** A lesson of the course, and when whoever is signed in should do it again. */
     record LessonView(String id, String layoutId, Optional<LocalDate> dueOn) {

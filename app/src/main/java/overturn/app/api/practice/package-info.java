@@ -1,2 +1,5 @@
 /** Practice over HTTP. */
+@NullMarked
 package overturn.app.api.practice;
+
+import org.jspecify.annotations.NullMarked;

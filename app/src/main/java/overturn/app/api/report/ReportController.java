@@ -9,6 +9,7 @@ import java.io.UncheckedIOException;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -23,6 +24,9 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.thymeleaf.TemplateEngine;
+import org.thymeleaf.context.Context;
+import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
 import overturn.app.api.FileNames;
 import overturn.app.api.QrCode;
 import overturn.app.api.RecheckCalendar;
@@ -45,6 +49,7 @@ class ReportController {
 
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final Map<String, String> WORDS = Words.all();
+    private static final TemplateEngine TEMPLATES = templates();
 
     private final Jobs jobs;
     private final Staff staff;
@@ -84,7 +89,12 @@ class ReportController {
         Map<String, String> people =
                 staff.all().stream().collect(Collectors.toMap(Staff.Person::id, Staff.Person::name));
         return file(
-                pdf(ReportHtml.of(job, words, people, clock.getZone(), photos::find, sheet(job))),
+                pdf(page(new JobReport(
+                                job,
+                                new ReportWords(job.state().layout(), words, people, clock.getZone()),
+                                photos::find,
+                                sheet(job))
+                        .page())),
                 MediaType.APPLICATION_PDF,
                 FileNames.of(job.state().opened().vehicle(), "report", clock, "pdf"));
     }
@@ -94,6 +104,20 @@ class ReportController {
         return vehicles.find(job.state().opened().vehicleId()).sheet().stream()
                 .map(entry -> (SheetFigure) entry.fact())
                 .collect(Collectors.toMap(SheetFigure::what, SheetFigure::text));
+    }
+
+    private static String page(ReportPage page) {
+        return TEMPLATES.process("report", new Context(Locale.UK, Map.of("page", page)));
+    }
+
+    private static TemplateEngine templates() {
+        ClassLoaderTemplateResolver resolver = new ClassLoaderTemplateResolver();
+        resolver.setPrefix("overturn/");
+        resolver.setSuffix(".html");
+        resolver.setCharacterEncoding("UTF-8");
+        TemplateEngine engine = new TemplateEngine();
+        engine.setTemplateResolver(resolver);
+        return engine;
     }
 
     private static byte[] pdf(String html) {

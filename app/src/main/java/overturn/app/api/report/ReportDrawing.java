@@ -4,10 +4,12 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.function.UnaryOperator;
+import org.springframework.web.util.HtmlUtils;
 import overturn.circuit.Layout;
 import overturn.drawing.CircuitSheet;
 import overturn.inference.RulerBands;
 import overturn.measurement.Figure;
+import overturn.quantity.PlainText;
 
 /** Circuit and rulers of the report as vector graphics: the places are those of the page. */
 final class ReportDrawing {
@@ -105,7 +107,7 @@ final class ReportDrawing {
                 x,
                 y,
                 INK,
-                ReportHtml.escaped(text)));
+                HtmlUtils.htmlEscape(PlainText.of(text), "UTF-8")));
     }
 
     /** One ruler: the band of a sound vehicle, the mark, and the mark after the repair where one was read. */

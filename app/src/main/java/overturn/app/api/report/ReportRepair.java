@@ -1,9 +1,14 @@
 package overturn.app.api.report;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import overturn.app.api.report.ReportPage.Line;
+import overturn.app.api.report.ReportPage.Table;
 import overturn.app.job.Entry.PartMoved;
 import overturn.app.job.LoggedEntry;
 import overturn.app.job.RepairEntry.CheckDone;
@@ -22,73 +27,77 @@ final class ReportRepair {
     private final Job job;
     private final RepairState repair;
     private final Map<String, String> sheet;
-    private final ReportHtml page;
+    private final ReportWords words;
 
     /** @param sheet what the vehicle's sheet says, by what it is about */
-    ReportRepair(Job job, Map<String, String> sheet, ReportHtml page) {
+    ReportRepair(Job job, RepairState repair, Map<String, String> sheet, ReportWords words) {
         this.job = job;
-        this.repair = job.state().repair().orElseThrow();
+        this.repair = repair;
         this.sheet = sheet;
-        this.page = page;
+        this.words = words;
     }
 
-    void write() {
+    /** What was done, how it was proven, and who signed; each where there is something to say. */
+    List<Table> tables() {
+        List<Table> tables = new ArrayList<>();
         if (!repair.done().isEmpty()) {
-            done();
+            tables.add(Table.of("What was done", done()));
         }
         if (!repair.outcomes().isEmpty()) {
-            proven();
+            tables.add(Table.of("How it was proven", proven()));
         }
-        repair.released().ifPresent(this::released);
+        repair.released().ifPresent(logged -> tables.add(released(logged)));
+        return tables;
     }
 
-    private void done() {
-        page.title("What was done");
-        page.table();
+    private List<Line> done() {
+        List<Line> lines = new ArrayList<>();
         for (Section section : Section.values()) {
             List<WorkStep> steps = repair.plan().steps().stream()
                     .filter(step -> step.section() == section && repair.done().containsKey(step.key()))
                     .toList();
             if (!steps.isEmpty()) {
-                page.line(page.word("section." + section.name()), told(steps));
+                lines.add(new Line(words.word("section." + section.name()), told(steps)));
             }
         }
         job.state().parts().forEach((part, logged) -> {
             PartMoved moved = (PartMoved) logged.entry();
-            page.line("Part", part + ", " + moved.state() + (moved.note().isEmpty() ? "" : ", " + moved.note()));
+            lines.add(new Line(
+                    "Part", part + ", " + moved.state() + (moved.note().isEmpty() ? "" : ", " + moved.note())));
         });
         repair.fluid()
-                .ifPresent(taken -> page.line(
+                .ifPresent(taken -> lines.add(new Line(
                         "Fluid",
-                        page.word("fluid." + taken.fluid()) + (taken.grade().isEmpty() ? "" : ", " + taken.grade())));
+                        words.word("fluid." + taken.fluid()) + (taken.grade().isEmpty() ? "" : ", " + taken.grade()))));
         String figures = repair.plan().steps().stream()
                 .flatMap(step -> step.sheetFigures().stream())
                 .distinct()
                 .filter(sheet::containsKey)
-                .map(figure -> page.word("sheet." + figure) + " " + sheet.get(figure))
+                .map(figure -> words.word("sheet." + figure) + " " + sheet.get(figure))
                 .collect(Collectors.joining("; "));
         if (!figures.isEmpty()) {
-            page.line("Maker's figures", figures);
+            lines.add(new Line("Maker's figures", figures));
         }
         repair.sheet()
-                .ifPresent(bled -> page.line(
+                .ifPresent(bled -> lines.add(new Line(
                         "Strokes",
                         bled.ends().stream()
                                 .filter(end -> end.strokes() > 0)
-                                .map(end -> page.part(end.id()) + " " + end.strokes())
-                                .collect(Collectors.joining(", "))));
-        page.endTable();
+                                .map(end -> words.part(end.id()) + " " + end.strokes())
+                                .collect(Collectors.joining(", ")))));
+        return lines;
     }
 
     /** How many steps, by whom, every figure that was measured, and why one that differs was taken. */
     private String told(List<WorkStep> steps) {
         List<WorkStepDone> done = steps.stream()
-                .map(step -> (WorkStepDone) repair.done().get(step.key()).entry())
+                .flatMap(step -> Optional.ofNullable(repair.done().get(step.key())).stream())
+                .map(logged -> (WorkStepDone) logged.entry())
                 .toList();
         String measured = Stream.concat(
                         done.stream()
                                 .flatMap(step -> step.measured().stream())
-                                .map(m -> page.word("asked." + m.id()) + " " + m.text() + " " + m.unit()),
+                                .map(m -> words.word("asked." + m.id()) + " " + m.text() + " " + m.unit()),
                         done.stream()
                                 .map(WorkStepDone::why)
                                 .filter(why -> !why.isEmpty())
@@ -96,23 +105,24 @@ final class ReportRepair {
                 .collect(Collectors.joining(", "));
         return steps.size()
                 + (steps.size() == 1 ? " step, " : " steps, ")
-                + by(steps.stream().map(step -> repair.done().get(step.key())).toList())
+                + words.by(steps.stream()
+                        .map(step -> repair.done().get(step.key()))
+                        .toList())
                 + (measured.isEmpty() ? "" : "; " + measured);
     }
 
-    private void proven() {
-        page.title("How it was proven");
-        page.table();
+    private List<Line> proven() {
+        List<Line> lines = new ArrayList<>();
         for (Proving.Standing gate : repair.proving().gates()) {
             List<LoggedEntry> checks = Checks.of(job.state().layout()).stream()
                     .filter(c -> c.gate() == gate.gate() && repair.outcomes().containsKey(c.id()))
                     .map(c -> repair.outcomes().get(c.id()))
                     .toList();
             if (!checks.isEmpty()) {
-                page.line(page.word("gate." + gate.gate().id()), passed(checks));
+                lines.add(new Line(words.word("gate." + gate.gate().id()), passed(checks)));
             }
         }
-        page.endTable();
+        return lines;
     }
 
     /** How many passed, who saw it, when the last of them was done, and what was written beside. */
@@ -121,32 +131,27 @@ final class ReportRepair {
         long failed = all.stream().filter(c -> c.outcome().equals("failed")).count();
         String seen = all.stream()
                 .filter(c -> !c.seen().isEmpty())
-                .map(c -> page.word("check." + c.checkId()) + " " + c.seen())
+                .map(c -> words.word("check." + c.checkId()) + " " + c.seen())
                 .collect(Collectors.joining("; "));
         String last = checks.stream()
                 .map(LoggedEntry::takenAt)
-                .max(java.util.Comparator.naturalOrder())
-                .map(page::at)
+                .max(Comparator.naturalOrder())
+                .map(words::at)
                 .orElse("");
-        return checks.size() - failed + " checks passed, " + failed + " failed, " + by(checks) + ", " + last
+        return checks.size() - failed + " checks passed, " + failed + " failed, " + words.by(checks) + ", " + last
                 + (seen.isEmpty() ? "" : "; " + seen);
     }
 
-    private void released(LoggedEntry logged) {
+    private Table released(LoggedEntry logged) {
         JobReleased released = (JobReleased) logged.entry();
-        page.title(released.conditional() ? "Released conditionally" : "Released");
-        page.table();
-        page.line("Signed", page.person(logged.personId()) + ", " + page.at(logged.takenAt()));
+        List<Line> lines = new ArrayList<>();
+        lines.add(new Line("Signed", words.person(logged.personId()) + ", " + words.at(logged.takenAt())));
         if (!released.secondId().isEmpty()) {
-            page.line("Checked by", page.person(released.secondId()));
+            lines.add(new Line("Checked by", words.person(released.secondId())));
         }
         if (released.conditional()) {
-            page.line("Looked at again", released.recheckOn());
+            lines.add(new Line("Looked at again", released.recheckOn()));
         }
-        page.endTable();
-    }
-
-    private String by(List<LoggedEntry> entries) {
-        return entries.stream().map(e -> page.person(e.personId())).distinct().collect(Collectors.joining(", "));
+        return Table.of(released.conditional() ? "Released conditionally" : "Released", lines);
     }
 }

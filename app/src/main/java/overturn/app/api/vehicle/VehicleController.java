@@ -3,6 +3,7 @@ package overturn.app.api.vehicle;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -71,7 +72,7 @@ class VehicleController {
     }
 
     /** Left out, or null. */
-    private static String textOf(Optional<String> given) {
+    private static @Nullable String textOf(@Nullable Optional<String> given) {
         return given == null ? null : given.orElse(null);
     }
 }

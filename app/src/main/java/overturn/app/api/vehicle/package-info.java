@@ -1,2 +1,5 @@
 /** Vehicles over HTTP. */
+@NullMarked
 package overturn.app.api.vehicle;
+
+import org.jspecify.annotations.NullMarked;

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import overturn.app.usecase.Checks;
@@ -136,14 +137,15 @@ public class Calculate {
             e.refusals().forEach(r -> {
                 Optional<TypedInput> input =
                         typed.stream().filter(t -> t.id().equals(r.id())).findFirst();
+                Field field = Objects.requireNonNull(r.field(), "only fields of the calculator are given");
                 MeasureUnit unit = input.map(TypedInput::unit)
                         .flatMap(MeasureUnit::ofSymbol)
-                        .orElse(r.field().dimension().coreUnit());
+                        .orElse(field.dimension().coreUnit());
                 checks.add(
                         where + r.id(),
                         input.map(t -> t.text() + (t.unit() == null ? "" : " " + t.unit()))
                                 .orElse(null),
-                        range(r.field(), unit));
+                        range(field, unit));
             });
         }
     }

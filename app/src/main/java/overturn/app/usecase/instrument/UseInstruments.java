@@ -9,13 +9,14 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import overturn.app.instrument.InstrumentLines;
+import overturn.app.instrument.InstrumentLines.Line;
 import overturn.app.instrument.Instruments;
 import overturn.app.instrument.Instruments.Announced;
 import overturn.app.instrument.Instruments.Registered;
+import overturn.app.job.Entry.ReadingTaken.StoredCode;
 import overturn.app.people.Act;
 import overturn.app.people.Actor;
 import overturn.app.usecase.Checks;
@@ -118,7 +119,7 @@ public class UseInstruments {
                         name,
                         "a name and an instrument that is not registered yet")
                 .orThrow();
-        double atRest = atRest(found.get());
+        double atRest = found.get().kind().dimension().isPresent() ? atRest(found.get()) : withoutCodes(found.get());
         instruments.register(
                 new Registered(id, serial, found.get().kind(), name.strip(), atRest, clock.instant()),
                 actor.personId());
@@ -132,21 +133,49 @@ public class UseInstruments {
         return registered();
     }
 
+    /** The check of a code reader: plugged in nowhere it says that it is there, and finds no code. */
+    private double withoutCodes(Announced reader) {
+        List<Line> read = new ArrayList<>();
+        Instant end = clock.instant().plus(MOST_READING);
+        hear(reader, line -> {
+            read.add(line);
+            return clock.instant().isBefore(end) && read.size() < LEAST_LINES;
+        });
+        if (read.stream().noneMatch(line -> line.codes().isPresent())) {
+            throw Checks.refusal("serial", reader.serial(), "one that shows codes");
+        }
+        List<StoredCode> codes = read.stream()
+                .flatMap(line -> line.codes().stream())
+                .flatMap(List::stream)
+                .toList();
+        if (!codes.isEmpty()) {
+            throw Checks.refusal(
+                    "serial",
+                    reader.serial() + " shows " + codes.get(0).number(),
+                    "a code reader at rest: plugged in nowhere, and no code shown");
+        }
+        return 0;
+    }
+
+    private void hear(Announced instrument, InstrumentLines.Taker taker) {
+        try {
+            lines.read(instrument, taker);
+        } catch (IOException e) {
+            throw Checks.refusal("serial", instrument.serial(), "one that can be read: " + e.getMessage());
+        }
+    }
+
     /** The zero check: what it shows while nothing is measured, which must stand still and be near nothing. */
     private double atRest(Announced instrument) {
         List<Double> values = new ArrayList<>();
         double[] from = {Double.NaN};
         Instant end = clock.instant().plus(MOST_READING);
-        try {
-            lines.read(instrument, line -> {
-                from[0] = Double.isNaN(from[0]) ? line.seconds() : from[0];
-                line.value().ifPresent(values::add);
-                return clock.instant().isBefore(end)
-                        && (line.seconds() - from[0] < AT_REST_SECONDS || values.size() < LEAST_LINES);
-            });
-        } catch (IOException e) {
-            throw Checks.refusal("serial", instrument.serial(), "one that can be read: " + e.getMessage());
-        }
+        hear(instrument, line -> {
+            from[0] = Double.isNaN(from[0]) ? line.seconds() : from[0];
+            line.value().ifPresent(values::add);
+            return clock.instant().isBefore(end)
+                    && (line.seconds() - from[0] < AT_REST_SECONDS || values.size() < LEAST_LINES);
+        });
         if (values.size() < LEAST_LINES) {
             throw Checks.refusal("serial", instrument.serial(), "one that shows something");
         }
@@ -179,12 +208,6 @@ public class UseInstruments {
                 .filter(one -> one.serial().equals(registered.serial()))
                 .findFirst()
                 .orElseThrow(() -> new NotFoundException("instrument that is there", registered.name()));
-        lines.read(
-                there,
-                line -> taker.take(new InstrumentLines.Line(
-                        line.seconds(),
-                        line.value().isPresent()
-                                ? OptionalDouble.of(line.value().getAsDouble() - registered.atRest())
-                                : line.value())));
+        lines.read(there, line -> taker.take(line.from(registered.atRest())));
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
@@ -158,7 +159,7 @@ public class AcceptVerdict {
                 : shown.places();
         for (int i = 0; i < verdict.remedies().size(); i++) {
             List<String> offered = WorkPlan.places(layout, verdict.remedies().get(i));
-            String given = i < places.size() ? places.get(i) : null;
+            @Nullable String given = i < places.size() ? places.get(i) : null;
             checks.that(
                     () -> given != null && offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }

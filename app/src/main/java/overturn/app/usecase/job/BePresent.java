@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobLog;
 import overturn.app.job.Presence;
@@ -39,7 +40,7 @@ public class BePresent {
      * @throws NotFoundException if there is no such job
      * @throws InvalidInputException naming every field that is wrong
      */
-    public List<Present> tell(UUID jobId, UUID deviceId, Actor actor, String doing) {
+    public List<Present> tell(UUID jobId, UUID deviceId, Actor actor, @Nullable String doing) {
         String told = doing == null ? "" : doing;
         new Checks()
                 .that(() -> deviceId != null, "deviceId", deviceId, "a UUID made by the device")

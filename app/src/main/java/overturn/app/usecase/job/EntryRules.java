@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.DataErased;
 import overturn.app.job.Entry.EntryStruck;
@@ -330,14 +331,15 @@ final class EntryRules {
         most("grade", fluid.grade(), MOST_PART);
     }
 
+    private static String word(String id) {
+        return Words.all().getOrDefault(id, id);
+    }
+
     /** The one kind of fluid that this circuit takes, and what to do where another is in it already. */
-    static String allowedFluid(String given, Reservoir reservoir) {
-        String takes = Words.all().get("fluid." + reservoir.fluid().id());
+    static String allowedFluid(@Nullable String given, Reservoir reservoir) {
+        String takes = word("fluid." + reservoir.fluid().id());
         return FluidKind.find(given == null ? "" : given).isPresent()
-                ? Words.all()
-                        .get("fluid.refused")
-                        .replace("{takes}", takes)
-                        .replace("{given}", Words.all().get("fluid." + given))
+                ? word("fluid.refused").replace("{takes}", takes).replace("{given}", word("fluid." + given))
                 : "one of "
                         + Arrays.stream(FluidKind.values()).map(FluidKind::id).toList();
     }

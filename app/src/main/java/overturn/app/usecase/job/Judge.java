@@ -37,10 +37,9 @@ class Judge {
     Optional<Measured> judged(Log read, JobState state, Check check, LoggedEntry reading) {
         Procedure test =
                 read.sheet().procedures().find(check.testId().orElseThrow()).orElseThrow();
-        if (!canJudge(state, reading.id())) {
+        if (!canJudge(state, reading.id()) || !(state.values().get(reading.id()) instanceof Figures figures)) {
             return Optional.empty();
         }
-        Figures figures = (Figures) state.values().get(reading.id());
         Belief belief = assessor.believedWithout(state, reading.id().toString());
         Measured measured = Measured.of(belief, test, figures);
         return Optional.of(

@@ -3,6 +3,7 @@ package overturn.app.usecase.job;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TraceKept;
@@ -26,12 +27,12 @@ public class KeepTrace {
 
     /** A trace as sent: values at even steps, the first so many seconds from the press. */
     public record Draft(
-            UUID readingId,
-            String instrument,
-            String unit,
-            Double fromSeconds,
-            Double stepSeconds,
-            List<Double> values) {}
+            @Nullable UUID readingId,
+            @Nullable String instrument,
+            @Nullable String unit,
+            @Nullable Double fromSeconds,
+            @Nullable Double stepSeconds,
+            @Nullable List<Double> values) {}
 
     /** @throws InvalidInputException if there is no such reading, or it is no trace that can be kept */
     public Log keep(UUID jobId, Stamp stamp, Draft draft) {
@@ -57,12 +58,12 @@ public class KeepTrace {
                 stamp,
                 Behind.REBASED,
                 seen -> new TraceKept(
-                        draft.readingId().toString(),
+                        Objects.requireNonNull(draft.readingId()).toString(),
                         procedureId,
                         draft.instrument() == null ? "" : draft.instrument().strip(),
                         draft.unit() == null ? "" : draft.unit(),
-                        draft.fromSeconds(),
-                        draft.stepSeconds(),
-                        draft.values()));
+                        Objects.requireNonNull(draft.fromSeconds()),
+                        Objects.requireNonNull(draft.stepSeconds()),
+                        Objects.requireNonNull(draft.values())));
     }
 }

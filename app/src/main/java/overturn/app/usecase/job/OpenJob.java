@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.ReadingTaken;
@@ -77,21 +78,21 @@ public class OpenJob {
             UUID jobId,
             Stamp stamp,
             UUID readingId,
-            UUID vehicleId,
+            @Nullable UUID vehicleId,
             String vehicle,
             String layoutId,
             String complaint,
             String behaviour,
-            String alsoBehaviour,
-            String hunchId,
+            @Nullable String alsoBehaviour,
+            @Nullable String hunchId,
             Boolean mayBeMoved,
             Boolean recentWork,
             String age,
             Boolean sometimes,
-            List<JobOpened.Work> work,
-            List<String> facts,
-            Map<String, String> about,
-            UUID comesBackFrom) {}
+            @Nullable List<JobOpened.Work> work,
+            @Nullable List<String> facts,
+            @Nullable Map<String, String> about,
+            @Nullable UUID comesBackFrom) {}
 
     /** What was told of vehicle and order; what was left blank was not. */
     private static Map<String, String> about(Intake intake) {

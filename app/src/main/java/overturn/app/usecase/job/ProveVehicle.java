@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.JobState;
@@ -63,12 +64,12 @@ public class ProveVehicle {
      */
     public record Checked(
             String checkId,
-            List<String> also,
-            String outcome,
-            String seen,
-            UUID readingId,
+            @Nullable List<String> also,
+            @Nullable String outcome,
+            @Nullable String seen,
+            @Nullable UUID readingId,
             boolean early,
-            Integer drivenKm) {
+            @Nullable Integer drivenKm) {
 
         private Checked one(String id) {
             return new Checked(id, List.of(), outcome, seen, readingId, early, drivenKm);
@@ -230,7 +231,7 @@ public class ProveVehicle {
         if (measured.isEmpty()) {
             checks.that(() -> outcomes.contains(checked.outcome()), "outcome", checked.outcome(), "one of " + outcomes)
                     .orThrow();
-            return checked.outcome();
+            return Objects.requireNonNull(checked.outcome());
         }
         boolean passes = measured.get().passes();
         checks.that(
@@ -290,7 +291,7 @@ public class ProveVehicle {
      *
      * @param secondId another person who said to have looked at the checks; null where none is asked
      */
-    public Log release(UUID jobId, Stamp stamp, boolean conditional, String secondId) {
+    public Log release(UUID jobId, Stamp stamp, boolean conditional, @Nullable String secondId) {
         stamp.actor().require(Act.RELEASE);
         Log read = jobs.read(jobId);
         return writer.append(read, stamp, seen -> {

@@ -110,7 +110,7 @@ public class ReadTrace {
         try {
             return new Trace(samples);
         } catch (IllegalArgumentException e) {
-            throw Checks.refusal("table", samples.size() + " samples", e.getMessage());
+            throw Checks.refusal("table", samples.size() + " samples", String.valueOf(e.getMessage()));
         }
     }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.ReadingTaken.StoredCode;
@@ -52,7 +53,10 @@ public class RecordReading {
     }
 
     /** A figure as typed; {@code text} null or blank where none was taken. */
-    public record TypedFigure(String id, String text, String unit) {}
+    public record TypedFigure(
+            @Nullable String id,
+            @Nullable String text,
+            @Nullable String unit) {}
 
     /**
      * A reading as sent.
@@ -65,12 +69,12 @@ public class RecordReading {
      */
     public record Draft(
             Stamp stamp,
-            String procedureId,
+            @Nullable String procedureId,
             List<TypedFigure> figures,
-            String observed,
-            String rigCheck,
+            @Nullable String observed,
+            @Nullable String rigCheck,
             boolean anotherRig,
-            List<StoredCode> codes) {}
+            @Nullable List<StoredCode> codes) {}
 
     /**
      * Records one reading.
@@ -94,18 +98,19 @@ public class RecordReading {
                 : observation((Observation) p.spec(), draft, checks));
         List<StoredCode> codes = codes(draft, procedure, checks);
         checks.orThrow();
+        String procedureId = Objects.requireNonNull(draft.procedureId());
         Log taken = writer.append(
                 read,
                 draft.stamp(),
                 Behind.REBASED,
                 seen -> ReadingTaken.of(
-                                draft.procedureId(),
+                                procedureId,
                                 procedure.orElseThrow().spec(),
                                 value.orElseThrow(),
                                 setup(procedure.orElseThrow(), draft.anotherRig(), seen),
-                                RIG_CHECKS.get(draft.rigCheck()))
+                                Objects.requireNonNull(RIG_CHECKS.get(draft.rigCheck()), "checked before"))
                         .with(codes));
-        return prove.readFor(taken, draft.stamp(), draft.procedureId());
+        return prove.readFor(taken, draft.stamp(), procedureId);
     }
 
     private static List<StoredCode> codes(Draft draft, Optional<Procedure> procedure, Checks checks) {
@@ -188,7 +193,7 @@ public class RecordReading {
             return Optional.empty();
         }
         try {
-            TypedQuantity quantity = QuantityParser.parse(given.text(), unit.get());
+            TypedQuantity quantity = QuantityParser.parse(Objects.requireNonNullElse(given.text(), ""), unit.get());
             if (!figure.allows(quantity.coreValue())) {
                 checks.add(field, given.text() + " " + given.unit(), range(figure, unit.get()));
                 return Optional.empty();

@@ -5,8 +5,10 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Bleeding;
 import overturn.app.job.Entry;
@@ -54,14 +56,20 @@ public class RecordRepair {
     }
 
     /** A figure as typed. */
-    public record Typed(String id, String text, String unit) {}
+    public record Typed(String id, String text, @Nullable String unit) {}
 
     /**
      * Ticks steps of the plan that were done in one go.
      *
      * @param also keys of more steps, none of which asks for a figure; null or empty where there are none
      */
-    public Log stepsDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, String why, List<String> also) {
+    public Log stepsDone(
+            UUID jobId,
+            Stamp stamp,
+            String key,
+            List<Typed> figures,
+            @Nullable String why,
+            @Nullable List<String> also) {
         List<String> more = also == null ? List.of() : also;
         if (more.isEmpty()) {
             return stepDone(jobId, stamp, key, figures, why);
@@ -90,7 +98,7 @@ public class RecordRepair {
      * @param why why a figure that differs from the list is taken; null or blank where none does
      * @throws InvalidInputException if the plan has no such step or a figure that it asks for is missing
      */
-    public Log stepDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, String why) {
+    public Log stepDone(UUID jobId, Stamp stamp, String key, List<Typed> figures, @Nullable String why) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             Optional<RepairState> repair = accepted(state, checks);
@@ -181,7 +189,7 @@ public class RecordRepair {
     }
 
     /** Notes the level: as a mark ({@code max}, {@code min}) or mL above the minimum mark. */
-    public Log level(UUID jobId, Stamp stamp, String text, String unit) {
+    public Log level(UUID jobId, Stamp stamp, String text, @Nullable String unit) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             sheet(state, checks);
@@ -211,7 +219,7 @@ public class RecordRepair {
      * @param again whether a second one is meant where one is ordered or there
      * @throws InvalidInputException if it is ordered a second time without saying so
      */
-    public Log partMoved(UUID jobId, Stamp stamp, String part, String partState, String note, boolean again) {
+    public Log partMoved(UUID jobId, Stamp stamp, String part, String partState, @Nullable String note, boolean again) {
         return append(jobId, stamp, state -> {
             String named = part == null ? "" : part.strip();
             String told = note == null ? "" : note.strip();
@@ -256,7 +264,13 @@ public class RecordRepair {
      * @param source where the maker gives them
      * @throws InvalidInputException if the maker's order does not name every end once
      */
-    public Log bleeding(UUID jobId, Stamp stamp, String method, String order, List<String> makersOrder, String source) {
+    public Log bleeding(
+            UUID jobId,
+            Stamp stamp,
+            @Nullable String method,
+            @Nullable String order,
+            @Nullable List<String> makersOrder,
+            @Nullable String source) {
         return append(jobId, stamp, state -> {
             Checks checks = new Checks();
             List<String> ends = ends(state, checks);
@@ -273,7 +287,8 @@ public class RecordRepair {
                 return new BleedingChosen(bleeding, List.of(), "");
             }
             checks.text("source", source, EntryRules.MOST_PART).orThrow();
-            return new BleedingChosen(bleeding, given, source.strip());
+            return new BleedingChosen(
+                    bleeding, given, Objects.requireNonNull(source).strip());
         });
     }
 

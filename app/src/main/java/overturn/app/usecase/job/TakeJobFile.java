@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -228,8 +229,7 @@ public class TakeJobFile {
 
     private void saveWhereNew(LayoutFile circuit, Brought file, Map<String, Person> people) {
         if (sheets.find(circuit.id()).isEmpty()) {
-            layouts.takeOver(
-                    circuit, people.get(file.entries().get(0).personId()).id());
+            layouts.takeOver(circuit, id(people, file.entries().get(0).personId()));
         }
     }
 
@@ -282,11 +282,15 @@ public class TakeJobFile {
         for (Map.Entry<BroughtFact, Fact> brought : facts.entrySet()) {
             BroughtFact fact = brought.getKey();
             if (vehicles.entry(fact.id()).isEmpty()) {
-                String signed = people.get(fact.personId()).id();
+                String signed = id(people, fact.personId());
                 place++;
                 vehicles.append(vehicleId, new VehicleEntry(fact.id(), place, fact.at(), signed, brought.getValue()));
             }
         }
+    }
+
+    private static String id(Map<String, Person> people, String personId) {
+        return Objects.requireNonNull(people.get(personId), "checked before").id();
     }
 
     private static StoredEntry signedElsewhere(StoredEntry entry, Map<String, Person> people) {
@@ -295,7 +299,7 @@ public class TakeJobFile {
                 entry.sequence(),
                 entry.takenAt(),
                 entry.enteredAt(),
-                people.get(entry.personId()).id(),
+                id(people, entry.personId()),
                 entry.spentMinutes(),
                 entry.catalogueVersion(),
                 entry.kind(),

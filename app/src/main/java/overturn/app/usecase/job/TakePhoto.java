@@ -3,6 +3,7 @@ package overturn.app.usecase.job;
 import java.util.Base64;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry.PhotoTaken;
 import overturn.app.photo.Photo;
@@ -39,7 +40,7 @@ public class TakePhoto {
      * @param procedureId the test during which it was taken; null or blank where it was none
      * @throws InvalidInputException if it is no picture of a known format, or too large
      */
-    public Log take(UUID jobId, Stamp stamp, String base64, String caption, String procedureId) {
+    public Log take(UUID jobId, Stamp stamp, String base64, @Nullable String caption, @Nullable String procedureId) {
         Log read = jobs.read(jobId);
         String told = caption == null ? "" : caption.strip();
         String test = procedureId == null ? "" : procedureId;

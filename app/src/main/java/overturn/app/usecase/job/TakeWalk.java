@@ -87,7 +87,7 @@ public class TakeWalk {
         List<Look> all = new ArrayList<>();
         looks(read.sheet().procedures()).stream()
                 .filter(p -> told.containsKey(p.id()))
-                .forEach(p -> all.add(new Look(p.id(), told.get(p.id()))));
+                .forEach(p -> all.add(new Look(p.id(), told.getOrDefault(p.id(), ""))));
         ofSpots(read.sheet().layout(), seen, restDry).forEach(option -> all.add(new Look(JobState.DRY_WALK, option)));
         if (!seen.isEmpty() || restDry) {
             writer.append(

@@ -14,6 +14,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
@@ -35,7 +36,8 @@ public class LayoutModels {
             .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
             .weigher((String id, LayoutModel model) -> (int) Math.min(Integer.MAX_VALUE, model.heldBytes()))
             .executor(Runnable::run)
-            .removalListener((String id, LayoutModel model, RemovalCause cause) -> dropped(model, cause))
+            .removalListener(
+                    (@Nullable String id, @Nullable LayoutModel model, RemovalCause cause) -> dropped(model, cause))
             .build();
     private final Map<String, Integer> weighedAt = new ConcurrentHashMap<>();
     private final Object building = new Object();
@@ -71,8 +73,8 @@ public class LayoutModels {
         whenDropped.add(listener);
     }
 
-    private void dropped(LayoutModel model, RemovalCause cause) {
-        if (cause != RemovalCause.REPLACED) {
+    private void dropped(@Nullable LayoutModel model, RemovalCause cause) {
+        if (model != null && cause != RemovalCause.REPLACED) {
             new ArrayList<>(whenDropped).forEach(listener -> listener.accept(model));
         }
     }

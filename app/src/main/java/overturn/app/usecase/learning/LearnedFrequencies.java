@@ -8,6 +8,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.practice.Exercises;
 import overturn.app.record.FrequenciesTaken;
@@ -80,7 +81,7 @@ public class LearnedFrequencies {
     }
 
     /** A job that was written down afterwards may have been closed before it was opened here; it is left out. */
-    private LearnedCounts own(Family family, Instant at, UUID except) {
+    private LearnedCounts own(Family family, Instant at, @Nullable UUID except) {
         Instant day = at.truncatedTo(ChronoUnit.DAYS);
         List<Learnable> jobs = known.get(new Asked(family, day), asked -> record.learnable(family, day));
         return LearnedCounts.of(jobs.stream()

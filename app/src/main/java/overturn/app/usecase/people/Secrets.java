@@ -9,6 +9,7 @@ import java.util.Base64;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import overturn.app.usecase.Checks;
@@ -50,7 +51,7 @@ class Secrets {
     }
 
     /** @param about words that are easy to guess for this person, such as the name */
-    void checkPassword(String given, List<String> about, Checks checks) {
+    void checkPassword(@Nullable String given, List<String> about, Checks checks) {
         boolean fits = given != null
                 && given.length() >= LEAST_PASSWORD
                 && given.getBytes(StandardCharsets.UTF_8).length <= MOST_PASSWORD_BYTES;
@@ -62,7 +63,7 @@ class Secrets {
                         + " bytes) that are hard to guess: no name, no common word, no row of keys");
     }
 
-    static void checkPin(String given, Checks checks) {
+    static void checkPin(@Nullable String given, Checks checks) {
         checks.that(
                 () -> given != null
                         && given.matches("[0-9]{" + LEAST_PIN + "," + MOST_PIN + "}")

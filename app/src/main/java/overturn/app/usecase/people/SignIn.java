@@ -6,8 +6,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -122,7 +124,7 @@ public class SignIn {
 
     /** The tablet that holds this token, unless it was withdrawn. */
     @Transactional(readOnly = true)
-    public Optional<Tablet> tablet(String token) {
+    public Optional<Tablet> tablet(@Nullable String token) {
         return token == null ? Optional.empty() : devices.tablet(Secrets.digest(token));
     }
 
@@ -159,7 +161,7 @@ public class SignIn {
      * @throws InvalidInputException naming every field that is wrong
      */
     @Transactional
-    public Account accept(String token, String name, String password) {
+    public Account accept(String token, @Nullable String name, @Nullable String password) {
         Welcome welcome = welcome(token);
         Checks checks = new Checks();
         String told = name == null ? "" : name.strip();
@@ -169,21 +171,15 @@ public class SignIn {
         secrets.checkPassword(
                 password, List.of(welcome.person().map(Account::name).orElse(told), "overturn"), checks);
         checks.orThrow();
+        String hash = secrets.hash(Objects.requireNonNull(password));
         Instant now = clock.instant();
         if (!accounts.use(Secrets.digest(token), now)) {
             throw new SignInRefusedException(Reason.LINK);
         }
         Account account = welcome.person()
-                .map(there -> there.withPassword(secrets.hash(password)))
+                .map(there -> there.withPassword(hash))
                 .orElseGet(() -> new Account(
-                        newId(),
-                        idOf(told),
-                        told,
-                        Role.OWNER,
-                        false,
-                        true,
-                        Optional.of(secrets.hash(password)),
-                        Optional.empty()));
+                        newId(), idOf(told), told, Role.OWNER, false, true, Optional.of(hash), Optional.empty()));
         if (welcome.person().isPresent()) {
             sessions.endAllOf(account.personId());
             accounts.change(account);
@@ -218,7 +214,8 @@ public class SignIn {
      * @throws InvalidInputException if the new one cannot be taken
      */
     @Transactional(noRollbackFor = SignInRefusedException.class)
-    public void change(Actor actor, String present, String newPassword, String newPin, String address) {
+    public void change(
+            Actor actor, String present, @Nullable String newPassword, @Nullable String newPin, String address) {
         String name = accounts.find(actor.personId()).orElseThrow().signInName();
         Account account = byPassword(name, present, address, Optional.empty());
         Checks checks = new Checks();

@@ -1,6 +1,7 @@
 package overturn.app.usecase.people;
 
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /** Somebody could not be signed in. */
 public final class SignInRefusedException extends RuntimeException {
@@ -8,7 +9,7 @@ public final class SignInRefusedException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final Reason reason;
-    private final Integer waitSeconds;
+    private final @Nullable Integer waitSeconds;
 
     /** Why not; told to whoever tried no closer than that. */
     public enum Reason {
@@ -31,7 +32,7 @@ public final class SignInRefusedException extends RuntimeException {
         this(reason, null);
     }
 
-    SignInRefusedException(Reason reason, Integer waitSeconds) {
+    SignInRefusedException(Reason reason, @Nullable Integer waitSeconds) {
         super(reason.told);
         this.reason = reason;
         this.waitSeconds = waitSeconds;

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -135,7 +136,7 @@ public class Debriefing {
                 claims(noted, job, truth),
                 Score.points(
                         own,
-                        compared.get(Trainee.PLANNER),
+                        Objects.requireNonNull(compared.get(Trainee.PLANNER)),
                         helps,
                         rig.state().mishaps().size(),
                         rig.state().stopped().isPresent()));

@@ -227,7 +227,7 @@ final class LiveRig {
             case LEVEL_RULE -> state.reservoirMl();
             case THERMOMETER -> shown.heatC();
             case VACUUM_GAUGE -> shown.supply();
-            case TORQUE_WRENCH -> throw new IllegalStateException("Impossible: it is put on no vehicle");
+            case TORQUE_WRENCH, CODE_READER -> throw new IllegalStateException("Impossible: it is put on no vehicle");
         };
     }
 

@@ -160,7 +160,7 @@ public class Practise {
                 rig.does(act);
                 return new Noted.Acted(act);
             } catch (IllegalArgumentException e) {
-                throw Checks.refusal("act", words.act(), e.getMessage());
+                throw Checks.refusal("act", words.act(), String.valueOf(e.getMessage()));
             }
         });
         return rig.state();
@@ -319,8 +319,12 @@ public class Practise {
 
     /** Exercises that this person may see, the newest first, and how they ended. */
     public List<Line> lines(Actor actor) {
-        List<SetExercise> all = exercises.latest(
-                actor.may(Act.SET_EXERCISE) ? Optional.empty() : Optional.of(actor.personId()), MOST_LINES);
+        return lines(actor, MOST_LINES);
+    }
+
+    List<Line> lines(Actor actor, int most) {
+        List<SetExercise> all =
+                exercises.latest(actor.may(Act.SET_EXERCISE) ? Optional.empty() : Optional.of(actor.personId()), most);
         var ended = exercises.ended(all.stream().map(SetExercise::id).toList()).stream()
                 .collect(Collectors.toMap(e -> e.exerciseId(), e -> e.end(), (one, other) -> one));
         return all.stream()

@@ -5,9 +5,11 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobState;
 import overturn.app.people.Act;
@@ -62,14 +64,14 @@ public class SetExercises {
      */
     public record Draft(
             UUID exerciseId,
-            String kind,
-            String level,
-            String family,
-            String layoutId,
-            List<String> suspectIds,
-            String lessonId,
-            UUID fromJobId,
-            List<String> personIds) {}
+            @Nullable String kind,
+            @Nullable String level,
+            @Nullable String family,
+            @Nullable String layoutId,
+            @Nullable List<String> suspectIds,
+            @Nullable String lessonId,
+            @Nullable UUID fromJobId,
+            @Nullable List<String> personIds) {}
 
     /**
      * Sets it for each person; the first has the id that was given, those of the others follow from it.
@@ -80,7 +82,7 @@ public class SetExercises {
         List<String> persons = draft.personIds() == null || draft.personIds().isEmpty()
                 ? List.of(actor.personId())
                 : draft.personIds();
-        if (!persons.equals(List.of(actor.personId())) || chosen(draft)) {
+        if (!persons.equals(List.of(actor.personId())) || !chosen(draft).isEmpty()) {
             actor.require(Act.SET_EXERCISE);
         }
         List<String> here = staff.signing();
@@ -113,8 +115,9 @@ public class SetExercises {
                 .toList();
     }
 
-    private static boolean chosen(Draft draft) {
-        return draft.suspectIds() != null && !draft.suspectIds().isEmpty();
+    /** Faults that were asked for by name. */
+    private static List<String> chosen(Draft draft) {
+        return Objects.requireNonNullElse(draft.suspectIds(), List.of());
     }
 
     private record Planned(String layoutId, Exercise exercise) {}
@@ -192,9 +195,8 @@ public class SetExercises {
                         draft.layoutId(),
                         "one of " + offered + ", or left out")
                 .that(
-                        () -> !chosen(draft)
-                                || suspects.containsAll(draft.suspectIds())
-                                        && draft.suspectIds().size() <= 2,
+                        () -> suspects.containsAll(chosen(draft))
+                                && chosen(draft).size() <= 2,
                         "suspectIds",
                         draft.suspectIds(),
                         "one or two of " + suspects)
@@ -202,19 +204,19 @@ public class SetExercises {
         ExerciseKind drawn = ExerciseKind.WHAT_COMES.get(random.nextInt(ExerciseKind.WHAT_COMES.size()));
         ExerciseKind kind = Optional.ofNullable(draft.kind())
                 .flatMap(ExerciseKind::find)
-                .orElse(chosen(draft) ? of(draft.suspectIds()) : drawn);
+                .orElse(chosen(draft).isEmpty() ? drawn : of(chosen(draft)));
         ExerciseLevel level =
                 Optional.ofNullable(draft.level()).flatMap(ExerciseLevel::find).orElse(ExerciseLevel.EVERYDAY);
         return new Planned(
                 sheet.map(s -> s.file().id()).orElseGet(() -> anyLayout(draft.family())),
-                new Exercise(kind, level, chosen(draft) ? draft.suspectIds() : List.of(), random.nextLong()));
+                new Exercise(kind, level, chosen(draft), random.nextLong()));
     }
 
     private static ExerciseKind of(List<String> suspectIds) {
         return suspectIds.size() == 1 ? ExerciseKind.ONE_FAULT : ExerciseKind.TWO_FAULTS;
     }
 
-    private String anyLayout(String family) {
+    private String anyLayout(@Nullable String family) {
         List<String> fitting = Presets.files().stream()
                 .filter(file -> family == null || file.layout().family().id().equals(family))
                 .map(LayoutFile::id)

@@ -4,11 +4,13 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobSummaries;
 import overturn.app.job.JobSummary;
@@ -96,7 +98,14 @@ public class VehicleRecords {
      * A fact as sent, unchecked: {@code kind} is distance, figure, sheet or remark; {@code unit} of the first two,
      * {@code what} of figure and sheet, {@code source} of sheet; {@code actor} is null of one that a file brings.
      */
-    public record Draft(UUID entryId, Actor actor, String kind, String what, String text, String unit, String source) {}
+    public record Draft(
+            UUID entryId,
+            @Nullable Actor actor,
+            String kind,
+            @Nullable String what,
+            String text,
+            @Nullable String unit,
+            @Nullable String source) {}
 
     /** Those whose name holds a text; the latest known first, 20 at most. */
     public List<Known> search(String text) {
@@ -155,13 +164,17 @@ public class VehicleRecords {
                     draft.entryId(),
                     last + 1,
                     clock.instant().truncatedTo(ChronoUnit.SECONDS),
-                    draft.actor().personId(),
+                    Objects.requireNonNull(draft.actor()).personId(),
                     fact.orElseThrow());
             if (vehicles.append(vehicleId, entry)) {
                 return find(vehicleId);
             }
         }
         throw new IllegalStateException("No place for an entry of vehicle " + vehicleId);
+    }
+
+    private static String given(@Nullable String text) {
+        return Objects.requireNonNullElse(text, "");
     }
 
     /** A fact as it is kept; what cannot be taken is added to the checks. */
@@ -181,7 +194,7 @@ public class VehicleRecords {
                 }
                 return quantity(draft, checks, unit.get(), unit.get().dimension(), -MOST_FIGURE, MOST_FIGURE)
                         .map(q -> new FigureMeasured(
-                                draft.what(), q.text(), q.unit().symbol(), q.coreValue()));
+                                given(draft.what()), q.text(), q.unit().symbol(), q.coreValue()));
             }
             case "sheet" -> {
                 checks.that(
@@ -191,7 +204,7 @@ public class VehicleRecords {
                                 "one of " + SHEET)
                         .text("text", draft.text(), MOST_WHAT)
                         .text("source", draft.source(), MOST_SOURCE);
-                return Optional.of(new SheetFigure(draft.what(), draft.text(), draft.source()));
+                return Optional.of(new SheetFigure(given(draft.what()), draft.text(), given(draft.source())));
             }
             case "remark" -> {
                 checks.text("text", draft.text(), MOST_TEXT);

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import overturn.app.job.Bleeding;
@@ -61,19 +62,22 @@ public class TellWorkshop {
     public record Draft(
             Integer version,
             Actor actor,
-            String name,
+            @Nullable String name,
             List<String> lacks,
             Boolean helper,
             Boolean lift,
-            String bleedMethod,
-            String bleedOrder,
-            Map<String, String> schools,
-            Double ratePerHour,
-            String currency,
+            @Nullable String bleedMethod,
+            @Nullable String bleedOrder,
+            @Nullable Map<String, String> schools,
+            @Nullable Double ratePerHour,
+            @Nullable String currency,
             List<PriceDraft> prices) {}
 
     /** A price as sent, unchecked. */
-    public record PriceDraft(String remedyId, Double labourMinutes, Double partsMinutes) {}
+    public record PriceDraft(
+            String remedyId,
+            @Nullable Double labourMinutes,
+            @Nullable Double partsMinutes) {}
 
     @Transactional(readOnly = true)
     public WorkshopSettings latest() {
@@ -160,7 +164,8 @@ public class TellWorkshop {
      * @throws StaleLogException if somebody told another version meanwhile
      */
     @Transactional
-    public WorkshopSettings tellLearning(Integer version, Actor actor, Boolean on, Map<UUID, Double> weights) {
+    public WorkshopSettings tellLearning(
+            Integer version, Actor actor, Boolean on, @Nullable Map<UUID, Double> weights) {
         actor.require(Act.TELL_WORKSHOP);
         Checks checks = new Checks()
                 .that(() -> version != null && version >= 0, "version", version, "the last version seen, 0 or more")
@@ -183,7 +188,7 @@ public class TellWorkshop {
     }
 
     /** The ways of what was sent; what is left out is done the usual way. */
-    private static WorkSchools schools(Map<String, String> given, Checks checks) {
+    private static WorkSchools schools(@Nullable Map<String, String> given, Checks checks) {
         Map<String, String> ways = given == null ? Map.of() : given;
         ways.forEach((id, way) -> way(id, way, "schools." + id, checks));
         return WorkSchools.of(ways);
@@ -202,7 +207,7 @@ public class TellWorkshop {
     }
 
     /** How it is bled, of what was sent; what is left out is the usual. */
-    public static Bleeding bleeding(String method, String order, Checks checks) {
+    public static Bleeding bleeding(@Nullable String method, @Nullable String order, Checks checks) {
         List<String> methods =
                 Arrays.stream(Schools.Method.values()).map(Schools.Method::id).toList();
         List<String> orders =
@@ -241,7 +246,7 @@ public class TellWorkshop {
         List<String> known = PRICED.stream().map(Remedy::id).toList();
         Set<String> told = new HashSet<>();
         for (PriceDraft draft : drafts == null ? List.<PriceDraft>of() : drafts) {
-            String id = draft == null ? null : draft.remedyId;
+            @Nullable String id = draft == null ? null : draft.remedyId;
             Optional<Remedy> remedy = Remedy.find(id == null ? "" : id);
             if (remedy.stream().flatMap(r -> r.today().stream()).noneMatch(PRICED::contains)) {
                 checks.add("prices.remedyId", id, "one of " + known);
@@ -258,8 +263,10 @@ public class TellWorkshop {
                             "prices." + id + ".partsMinutes",
                             draft.partsMinutes,
                             "0 to 6000 min");
-            if (minutes(draft.labourMinutes) && minutes(draft.partsMinutes)) {
-                Price price = new Price(draft.labourMinutes, draft.partsMinutes);
+            Double labour = draft.labourMinutes;
+            Double parts = draft.partsMinutes;
+            if (labour != null && parts != null && minutes(labour) && minutes(parts)) {
+                Price price = new Price(labour, parts);
                 remedy.orElseThrow().today().stream()
                         .filter(one -> !price.equals(WorkshopSettings.PLAIN.priceOf(one)))
                         .forEach(one -> prices.put(one, price));
@@ -268,7 +275,7 @@ public class TellWorkshop {
         return prices;
     }
 
-    private static boolean minutes(Double value) {
+    private static boolean minutes(@Nullable Double value) {
         return value != null && value >= 0 && value <= MOST_MINUTES;
     }
 }

@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -44,8 +45,24 @@ class InstrumentApiTest {
     }
 
     private static Answer announced(String serial, int port) {
-        return owner.post(
-                "/api/instruments/announcements", Map.of("serial", serial, "kind", "travel-tape", "port", port));
+        return announced(serial, "travel-tape", port);
+    }
+
+    private static Answer announced(String serial, String kind, int port) {
+        return owner.post("/api/instruments/announcements", Map.of("serial", serial, "kind", kind, "port", port));
+    }
+
+    private static List<String> shown(JsonNode instrument, int lines) throws Exception {
+        HttpResponse<InputStream> stream = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(api.address() + "/api/instruments/"
+                                        + instrument.get("id").asString() + "/stream"))
+                                .header("Cookie", api.cookies("juno-vale"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofInputStream());
+        try (BufferedReader read = new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
+            return read.lines().limit(lines).toList();
+        }
     }
 
     private static Answer registered(String serial, String name) {
@@ -70,19 +87,10 @@ class InstrumentApiTest {
             JsonNode one = named(registered(name, name), name);
             assertEquals(2.5, one.get("atRest").asDouble(), 0.01);
             assertTrue(one.get("there").asBoolean());
-            HttpResponse<InputStream> stream = HttpClient.newHttpClient()
-                    .send(
-                            HttpRequest.newBuilder(URI.create(api.address() + "/api/instruments/"
-                                            + one.get("id").asString() + "/stream"))
-                                    .header("Cookie", api.cookies("juno-vale"))
-                                    .build(),
-                            HttpResponse.BodyHandlers.ofInputStream());
-            try (BufferedReader lines =
-                    new BufferedReader(new InputStreamReader(stream.body(), StandardCharsets.UTF_8))) {
-                List<String> read = lines.lines().limit(110).toList();
-                assertTrue(read.get(0).contains("\"value\":0.000"), read.get(0));
-                assertTrue(read.stream().anyMatch(line -> !line.contains("value")), "it dropped out for a second");
-            }
+            List<String> read = shown(one, 110);
+            assertTrue(read.get(0).contains("\"value\":0.0"), read.get(0));
+            assertTrue(read.stream().anyMatch(line -> !line.contains("value")), "it dropped out for a second");
+            assertTrue(read.stream().noneMatch(line -> line.contains("codes")), "a tape reads no codes");
             assertEquals(4, registered(name, "Another " + name).status() / 100, "one instrument has one name");
             assertEquals(
                     200,
@@ -110,9 +118,39 @@ class InstrumentApiTest {
         }
     }
 
+    @Test
+    void aCodeReaderIsRegisteredWithNoCodeAndShowsWhatItFindsOncePluggedIn() throws Exception {
+        String found = "[{\"number\":\"17\",\"text\":\"Sensor, signal lost\",\"often\":\"now\"}]";
+        AtomicBoolean pluggedIn = new AtomicBoolean(true);
+        try (FakeInstrument reader = new FakeInstrument(
+                        n -> "{\"seconds\":" + n / 50.0 + ",\"codes\":" + (pluggedIn.get() ? found : "[]") + "}");
+                FakeInstrument gauge = FakeInstrument.showing(1, t -> 0.0)) {
+            String name = "Reader " + reader.port();
+            announced(name, "code-reader", reader.port());
+            Answer answer = registered(name, name);
+            answer.assertRefused(422, "input-not-allowed");
+            assertTrue(answer.body().toString().contains("17"), answer.body().toString());
+            pluggedIn.set(false);
+            JsonNode one = named(registered(name, name), name);
+            assertTrue(one.get("dimension") == null, "it shows no figure");
+            pluggedIn.set(true);
+            assertTrue(shown(one, 5).stream().allMatch(line -> line.contains(found)), "as it says it");
+            String none = "No reader " + gauge.port();
+            announced(none, "code-reader", gauge.port());
+            registered(none, none).assertRefused(422, "input-not-allowed");
+        }
+    }
+
     @ParameterizedTest
     @ValueSource(
-            strings = {"no json", "{\"seconds\":\"x\"}", "{\"value\":3}", "{\"seconds\":1e999,\"value\":1}", "long"})
+            strings = {
+                "no json",
+                "{\"seconds\":\"x\"}",
+                "{\"value\":3}",
+                "{\"seconds\":1e999,\"value\":1}",
+                "{\"seconds\":1,\"codes\":[{\"number\":\"1\"}]}",
+                "long"
+            })
     void whatSpeaksOtherwiseIsRefusedAndEndsNothing(String said) throws Exception {
         String line = said.equals("long") ? "x".repeat(100_000) : said;
         try (FakeInstrument strange = new FakeInstrument(n -> line)) {

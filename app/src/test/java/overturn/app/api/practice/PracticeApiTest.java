@@ -290,6 +290,49 @@ class PracticeApiTest {
                 set.valueStream().map(e -> e.get("personId").asString()).toList());
     }
 
+    @Test
+    void aClassStandsSideBySideForWhoeverSetItAndEachSeesOnlyTheirOwn() {
+        List<String> ids = api.post(
+                        INES,
+                        "/api/practice/exercises",
+                        Map.of(
+                                "exerciseId", UUID.randomUUID(),
+                                "layoutId", "tarn-box-van",
+                                "suspectIds", List.of("air-in-rear-end"),
+                                "personIds", List.of(JUNO, "tobias-renn")))
+                .body()
+                .valueStream()
+                .map(e -> e.get("id").asString())
+                .toList();
+        opened(ids.get(0));
+        assertEquals(200, api.post(JUNO, at(ids.get(0)) + "/end", with()).status());
+        JsonNode ofLead = classWith(INES, ids.get(0));
+        assertEquals(2, ofLead.get("people").size());
+        assertEquals(ids.get(0), ofLead.get("people").get(0).get("id").asString());
+        assertTrue(ofLead.get("people").get(0).has("points")
+                && !ofLead.get("people").get(1).has("points"));
+        assertTrue(!ofLead.has("kind") && ofLead.get("suspectIds").isEmpty(), "told once everybody has ended");
+        JsonNode own = classWith(JUNO, ids.get(0));
+        assertEquals(1, own.get("people").size(), "nobody sees another's");
+        assertEquals("air-in-rear-end", own.get("suspectIds").get(0).asString());
+        JsonNode people = api.get(JUNO, "/api/practice/results").body().get("people");
+        assertEquals(
+                List.of(JUNO),
+                people.valueStream().map(p -> p.get("personId").asString()).toList());
+    }
+
+    private JsonNode classWith(String person, String exerciseId) {
+        return api.get(person, "/api/practice/results")
+                .body()
+                .get("classes")
+                .valueStream()
+                .filter(one -> one.get("people")
+                        .valueStream()
+                        .anyMatch(line -> line.get("id").asString().equals(exerciseId)))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** Moments of the live vehicle, as many as asked for. */
     private List<JsonNode> watched(String id, int most) throws Exception {
         HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(server.address() + at(id) + "/live"));

@@ -1,0 +1,50 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api } from "../../domain/api";
+import { say } from "../../domain/words";
+import { Button } from "../../ui/Button";
+import { Choice } from "../../ui/Choice";
+import type { Code } from "./state";
+import { useInstrument } from "./useInstrument";
+
+const CODE_READER = "code-reader";
+
+/** What a code reader of the workshop has found, taken as it says it. */
+export function FromCodeReader({ onCodes }: { onCodes: (codes: Code[]) => void }) {
+  const instruments = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, retry: false });
+  const [id, setId] = useState<string>();
+  const { lines, failed } = useInstrument(id);
+  const readers = (instruments.data?.registered ?? []).filter((one) => one.kind === CODE_READER);
+  if (readers.length === 0) return null;
+  const codes = lines[lines.length - 1]?.codes;
+  return (
+    <section aria-label={say("codesFrom")} className="mb-6 grid gap-3 border-2 border-ink bg-panel p-3">
+      <h2 className="text-lg font-semibold">{say("codesFrom")}</h2>
+      <Choice
+        large
+        label={say("traceInstrument")}
+        value={id ?? ""}
+        onChange={setId}
+        options={readers.map((one) => ({
+          value: one.id,
+          text: one.there ? one.name : `${one.name} (${say("instrumentNotThere")})`,
+        }))}
+      />
+      {codes !== undefined && failed === "" && (
+        <>
+          <p role="status">{codes.length === 0 ? say("codesFoundNone") : say("codesFound", { count: codes.length })}</p>
+          {codes.length > 0 && (
+            <Button large onClick={() => onCodes(codes)}>
+              {say("codesTake")}
+            </Button>
+          )}
+        </>
+      )}
+      {failed !== "" && (
+        <p role="alert" className="border-2 border-danger p-3">
+          {failed}
+        </p>
+      )}
+    </section>
+  );
+}
