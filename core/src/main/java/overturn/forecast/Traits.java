@@ -17,12 +17,12 @@ import overturn.simulation.VehicleUnknowns;
 final class Traits {
 
     private static final List<ToDoubleFunction<VehicleUnknowns>> OF_VEHICLE = List.of(
-            VehicleUnknowns::stiffness,
-            VehicleUnknowns::padClearance,
-            VehicleUnknowns::shoeClearance,
-            VehicleUnknowns::lostMotionMm,
-            VehicleUnknowns::freePlay,
-            VehicleUnknowns::forceBias);
+            vehicle -> vehicle.factors().stiffness(),
+            vehicle -> vehicle.factors().padClearance(),
+            vehicle -> vehicle.factors().shoeClearance(),
+            vehicle -> vehicle.lost().motionMm(),
+            vehicle -> vehicle.factors().freePlay(),
+            vehicle -> vehicle.person().forceBias());
     /** Traits of a vehicle; the severity comes behind them; definition. */
     static final int COUNT = OF_VEHICLE.size();
 

@@ -75,9 +75,9 @@ final class AssistState {
         if (assist == null) {
             return 0;
         }
-        double share = vehicle.supply() * deviations.supplyShare * (1 - deviations.leakAtHose);
+        double share = vehicle.surroundings().supply() * deviations.supplyShare * (1 - deviations.leakAtHose);
         if (assist instanceof VacuumAssist vacuum) {
-            share -= KPA_PER_M * vehicle.altitudeM() / vacuum.supplyKpa();
+            share -= KPA_PER_M * vehicle.surroundings().altitudeM() / vacuum.supplyKpa();
         }
         return Math.max(0, share);
     }
@@ -161,7 +161,7 @@ final class AssistState {
         if (rodN < assist.thresholdN()) {
             return Math.min(most, restingN());
         }
-        double gain = 1 + (assist.gain() * vehicle.assistGain() - 1) * deviations.assistFactor;
+        double gain = 1 + (assist.gain() * vehicle.factors().assistGain() - 1) * deviations.assistFactor;
         double asked = assist.jumpInN() * deviations.assistFactor + (gain - 1) * (rodN - assist.thresholdN());
         return Math.max(0, Math.min(Math.max(asked, restingN()), most));
     }

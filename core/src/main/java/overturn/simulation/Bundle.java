@@ -55,18 +55,18 @@ final class Bundle {
             double extraShoeMm,
             boolean shoesSet,
             double pushedBackMm) {
-        double stiffness = vehicle.stiffness() * vehicle.ownStiffness(part);
+        double stiffness = vehicle.factors().stiffness() * vehicle.ownStiffness(part);
         softMlPerBar += end.softMlPerBar() * stiffness * size;
         firmMlPerBar += end.firmMlPerBar() * stiffness * size;
         if (end instanceof DrumEnd drum) {
-            double ownMm = drum.clearancePerShoeMm() * vehicle.shoeClearance() * vehicle.ownClearance(part);
+            double ownMm = drum.clearancePerShoeMm() * vehicle.factors().shoeClearance() * vehicle.ownClearance(part);
             double ml = size * drum.clearanceMl(shoesSet ? ownMm * SET_CLOSE_SHARE : ownMm + extraShoeMm);
             shoeMl += ml;
             shoeTakeUpBar = end.takeUpBar();
             parkingMl += drum.parkingBrake() ? ml * PARKING_BRAKE_SHARE : 0;
             lingeringMl += ml;
         } else if (end instanceof DiscEnd disc) {
-            double ml = size * end.clearanceMl() * vehicle.padClearance() * vehicle.ownClearance(part);
+            double ml = size * end.clearanceMl() * vehicle.factors().padClearance() * vehicle.ownClearance(part);
             padMl += ml;
             padTakeUpBar = end.takeUpBar();
             lingeringMl += ml * PAD_LINGERS;

@@ -64,7 +64,7 @@ final class ChamberLoad {
             Hose hose = (Hose) plant.parts[h];
             load.bundle(plant, h, deviations)
                     .addElastic(hose.swellMlPerBar()
-                            * vehicle.stiffness()
+                            * vehicle.factors().stiffness()
                             * vehicle.ownStiffness(h)
                             * Deviations.factorAt(deviations.swellFactor, h));
         }

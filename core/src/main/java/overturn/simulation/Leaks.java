@@ -104,7 +104,9 @@ final class Leaks {
 
     /** Flow through a gap or past a seat against that at 20 bar: (p/20)^e, from laminar to an orifice. */
     private double gapFlow(double bar) {
-        return Math.pow(Math.max(0, bar) / FLOW_REFERENCE_BAR, state.vehicle.gapExponent());
+        return Math.pow(
+                Math.max(0, bar) / FLOW_REFERENCE_BAR,
+                state.vehicle.surroundings().gapExponent());
     }
 
     private void intoClosedChamber(ReleaseValvePassing valve, double seconds) {

@@ -22,7 +22,7 @@ final class RodPlay {
     }
 
     private double soundFreePlayMm() {
-        return plant.input.freePlayMm() * vehicle.freePlay();
+        return plant.input.freePlayMm() * vehicle.factors().freePlay();
     }
 
     /**
@@ -42,7 +42,7 @@ final class RodPlay {
     double lostMotionMm(Section section, double assistLashMm) {
         double mm = soundFreePlayMm() / plant.input.ratioAtRest()
                 + plant.master.portTravelMm()
-                + vehicle.lostMotionMm()
+                + vehicle.lost().motionMm()
                 + assistLashMm
                 - deviations.preLoadMm(section);
         return Math.max(LEAST_LOST_MM, mm) + deviations.lostMotionMm();

@@ -82,7 +82,9 @@ final class Sensing {
             case BRAKE_SHARE -> brakeShare(end);
             case WHEEL_DRAG_NM -> dragNm(end);
             case WORST_DRAG_NM -> worstDragNm();
-            case WHEEL_C -> soundWheelC(end) + C_PER_NM * (dragNm(end) - state.vehicle.wheelDragNm());
+            case WHEEL_C ->
+                soundWheelC(end)
+                        + C_PER_NM * (dragNm(end) - state.vehicle.wheels().dragNm());
             case SCREW_ML -> screwMl(end);
             case RESIDUAL_VALVE_BAR ->
                 deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
@@ -154,7 +156,8 @@ final class Sensing {
     private double levelRiseMm(int c) {
         return 1000
                 * (state.compartmentMl[c] - state.markedCompartmentMl[c])
-                / (plant.layout.reservoir().levelAreaMm2() * state.vehicle.levelArea());
+                / (plant.layout.reservoir().levelAreaMm2()
+                        * state.vehicle.surroundings().levelArea());
     }
 
     private double used(int c) {
@@ -214,7 +217,7 @@ final class Sensing {
 
     private double dragNm(int e) {
         End end = plant.ends[e];
-        return state.vehicle.wheelDragNm()
+        return state.vehicle.wheels().dragNm()
                 + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
                 + end.dragNmPerBar() * Math.max(0, residualBar(e) - end.dragOnsetBar());
     }
@@ -230,16 +233,18 @@ final class Sensing {
     /** Around the shaft there is no fork. */
     private double soundForkMm() {
         boolean fork = plant.layout.all(Slave.class).stream().anyMatch(slave -> !slave.concentric());
-        return fork ? state.vehicle.forkMm() : 0;
+        return fork ? state.vehicle.lost().forkMm() : 0;
     }
 
     private double soundWheelC(int e) {
-        return plant.ends[e].rear() ? state.vehicle.rearC() : state.vehicle.frontC();
+        return plant.ends[e].rear()
+                ? state.vehicle.wheels().rearC()
+                : state.vehicle.wheels().frontC();
     }
 
     private double screwMl(int e) {
         int c = plant.endChamber[e];
-        double pumpedMm = state.vehicle.bleedStroke() * plant.input.travelToStopMm();
+        double pumpedMm = state.vehicle.person().bleedStroke() * plant.input.travelToStopMm();
         double rodMm = plant.input.rodTravelMm(pumpedMm) / deviations.ratioFactor
                 - state.play.lostMotionMm(state.section, state.assist.lashMm());
         double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
@@ -249,7 +254,7 @@ final class Sensing {
     /** Through an assist nothing ties the pedal to a piston that hangs: it comes back, and the brake stays on. */
     private double returnSeconds() {
         double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
-        return state.vehicle.inputReturnSeconds()
+        return state.vehicle.surroundings().inputReturnSeconds()
                 + deviations.bindingSeconds
                 + (plant.assist == null ? deviations.stickingSeconds : 0)
                 + slow
@@ -259,7 +264,7 @@ final class Sensing {
 
     private boolean lampLit() {
         return deviations.lampWrong
-                || (state.vehicle.pressureLampSwitch()
+                || (state.vehicle.surroundings().pressureLampSwitch()
                         ? Math.max(circuitResidualBar(0), circuitResidualBar(1)) > LAMP_SWITCH_BAR
                         : restingRodMm() > 1);
     }
@@ -283,7 +288,7 @@ final class Sensing {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
                 return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio()
-                        - slave.releaseTravelMm() * state.vehicle.releaseNeed()
+                        - slave.releaseTravelMm() * state.vehicle.lost().releaseNeed()
                         - deviations.extraReleaseMm;
             }
         }
@@ -293,7 +298,7 @@ final class Sensing {
     private double freesAtMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
-                return (slave.releaseTravelMm() * state.vehicle.releaseNeed() + deviations.extraReleaseMm)
+                return (slave.releaseTravelMm() * state.vehicle.lost().releaseNeed() + deviations.extraReleaseMm)
                                 * slave.forkRatio()
                         + deviations.forkWearMm;
             }

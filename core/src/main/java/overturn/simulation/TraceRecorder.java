@@ -54,7 +54,7 @@ final class TraceRecorder implements Simulator.Recorder {
     private void ramp(double toN) {
         int steps = (int) Math.max(1, Math.round(PRESS_SECONDS / frameSeconds));
         for (int i = 1; i < steps; i++) {
-            state.forceN = toN * i / steps * state.vehicle.forceBias();
+            state.forceN = toN * i / steps * state.vehicle.person().forceBias();
             state.settle();
             tick(frameSeconds);
         }

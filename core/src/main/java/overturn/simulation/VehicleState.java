@@ -175,7 +175,7 @@ final class VehicleState {
     }
 
     void press(double askedForceN) {
-        forceN = askedForceN * vehicle.forceBias();
+        forceN = askedForceN * vehicle.person().forceBias();
         heldSeconds = 0;
         runningSeconds = 0;
         settle();
@@ -252,7 +252,7 @@ final class VehicleState {
             // On a quick return fluid is drawn past the cups for what has not come back: stroke by stroke it builds up.
             double out =
                     loads[c].lingeringMl(bar, parkingBrakeOn) + vehicle.letGo().drawnShare() * keptMl[c];
-            keptMl[c] = out * Math.exp(-seconds / vehicle.returnSeconds());
+            keptMl[c] = out * Math.exp(-seconds / vehicle.creep().returnSeconds());
             compartmentMl[c] -= lostMl[c];
             lostMl[c] = 0;
             letOutMl[c] = 0;
@@ -308,7 +308,7 @@ final class VehicleState {
 
     void heat(double byC) {
         heatC += byC;
-        double drivenC = byC * vehicle.frontC() / USUAL_FRONT_C;
+        double drivenC = byC * vehicle.wheels().frontC() / USUAL_FRONT_C;
         for (int c = 0; c < plant.chambers; c++) {
             if (covered(c)) {
                 trappedMl[c] += EXPANSION_PER_C * loads[c].hotMl() * drivenC * Math.pow(heldBackShare(c), SLOW_FLOW);
@@ -351,7 +351,7 @@ final class VehicleState {
     }
 
     double springsN() {
-        return plant.master.springsN() * vehicle.springs();
+        return plant.master.springsN() * vehicle.factors().springs();
     }
 
     /** Solves force, pressure and travel together. */
@@ -438,9 +438,9 @@ final class VehicleState {
 
     /** What ends, hoses and pads take up over time, mL. */
     double creepMl(int c) {
-        double ml = elasticMl[c] * vehicle.creepPerDecade() * creepDecades();
+        double ml = elasticMl[c] * vehicle.creep().perDecade() * creepDecades();
         if (runningSeconds > 0) {
-            ml += swallowedMl[c] * vehicle.runningCreep() * (1 - Math.exp(-runningSeconds / RUNNING_CREEP_SECONDS));
+            ml += swallowedMl[c] * vehicle.creep().running() * (1 - Math.exp(-runningSeconds / RUNNING_CREEP_SECONDS));
         }
         return ml;
     }
@@ -473,7 +473,7 @@ final class VehicleState {
      * no more.
      */
     double bracketMm() {
-        double mmPerKn = deviations.flexMmPerKn + vehicle.bulkheadMmPerKn();
+        double mmPerKn = deviations.flexMmPerKn + vehicle.lost().bulkheadMmPerKn();
         if (mmPerKn == 0) {
             return 0;
         }

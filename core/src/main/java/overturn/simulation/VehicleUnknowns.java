@@ -7,61 +7,98 @@ import java.util.random.RandomGenerator;
  * How this one vehicle differs from the layout's figures though nothing is wrong with it, plus the rig that all its
  * readings share. Spreads: docs/method.md (20 to 30 %) and 09, estimates.
  *
- * @param padClearance factor on pad clearance
- * @param shoeClearance factor on shoe clearance
- * @param stiffness factor on what ends, hoses and fluid swallow per bar
- * @param springs factor on spring force at the rod
- * @param lostMotionMm mm at the rod added to the layout's lost motion
- * @param freePlay factor on free play
- * @param creepPerDecade share of the elastic volume (about half of all swallowed) that creeps per decade of time
- * @param runningCreep share of the swallowed volume taken up in the first minute when the engine runs
- * @param returnSeconds time constant in which displaced fluid comes back after release
- * @param assistGain factor on the gain
- * @param supply factor on the supply
- * @param forceBias factor between the force asked for and the force pressed, the same foot and scale throughout
- * @param levelArea factor on the level area of the reservoir
- * @param wheelDragNm drag of a sound wheel turned by hand, Nm
- * @param inputReturnSeconds time in which a sound pedal or lever comes back, s
- * @param releaseNeed factor on the travel that frees a sound clutch
- * @param bulkheadMmPerKn how far bulkhead and bracket of a sound vehicle give way, mm at the rod per kN
- * @param frontC temperature of a sound front wheel after ten minutes on the road, °C
- * @param rearC the same of a rear wheel, °C
- * @param bleedStroke share of its travel that a person pumps when an end is bled
- * @param forkMm play of a sound fork or pivot at the slave, mm
- * @param gapExponent how flow through a leaking gap grows with pressure: 1 laminar, 0.5 as through an orifice
- * @param pressureLampSwitch whether pressure in the line, not the pedal, works the brake lamp
- * @param altitudeM height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
+ * @param factors on the figures of the data sheet
+ * @param lost what is lost on the way
+ * @param creep what pressed parts go on giving way
+ * @param wheels wheels that turn and warm as they should
+ * @param person who presses and pumps
+ * @param surroundings what it stands in and how it is fitted
  * @param letGo what a press leaves behind when the pedal comes back
  * @param assistTime how fast its assist fills and empties
+ * @param unevenness from which each part gets a factor of its own; 0 where all are alike
  */
 public record VehicleUnknowns(
-        double padClearance,
-        double shoeClearance,
-        double stiffness,
-        double springs,
-        double lostMotionMm,
-        double freePlay,
-        double creepPerDecade,
-        double runningCreep,
-        double returnSeconds,
-        double assistGain,
-        double supply,
-        double forceBias,
-        double levelArea,
-        double wheelDragNm,
-        double inputReturnSeconds,
-        double releaseNeed,
-        double altitudeM,
-        double bulkheadMmPerKn,
-        double frontC,
-        double rearC,
-        double bleedStroke,
-        double forkMm,
-        double gapExponent,
-        boolean pressureLampSwitch,
-        long unevenness,
+        Factors factors,
+        Lost lost,
+        Creep creep,
+        Wheels wheels,
+        Person person,
+        Surroundings surroundings,
         LetGo letGo,
-        AssistTime assistTime) {
+        AssistTime assistTime,
+        long unevenness) {
+
+    /**
+     * Factors on the data sheet.
+     *
+     * @param padClearance on pad clearance
+     * @param shoeClearance on shoe clearance
+     * @param stiffness on what ends, hoses and fluid swallow per bar
+     * @param springs on spring force at the rod
+     * @param freePlay on free play
+     * @param assistGain on the gain
+     */
+    public record Factors(
+            double padClearance,
+            double shoeClearance,
+            double stiffness,
+            double springs,
+            double freePlay,
+            double assistGain) {}
+
+    /**
+     * What is lost on the way.
+     *
+     * @param motionMm mm at the rod added to the layout's lost motion
+     * @param bulkheadMmPerKn how far bulkhead and bracket of a sound vehicle give way, mm at the rod per kN
+     * @param forkMm play of a sound fork or pivot at the slave, mm
+     * @param releaseNeed factor on the travel that frees a sound clutch
+     */
+    public record Lost(double motionMm, double bulkheadMmPerKn, double forkMm, double releaseNeed) {}
+
+    /**
+     * What pressed parts go on giving way.
+     *
+     * @param perDecade share of the elastic volume (about half of all swallowed) that creeps per decade of time
+     * @param running share of the swallowed volume taken up in the first minute when the engine runs
+     * @param returnSeconds time constant in which displaced fluid comes back after release
+     */
+    public record Creep(double perDecade, double running, double returnSeconds) {}
+
+    /**
+     * Sound wheels.
+     *
+     * @param dragNm drag of one turned by hand, Nm
+     * @param frontC temperature of a front one after ten minutes on the road, °C
+     * @param rearC the same of a rear one, °C
+     */
+    public record Wheels(double dragNm, double frontC, double rearC) {}
+
+    /**
+     * Who presses and pumps.
+     *
+     * @param forceBias factor between the force asked for and the force pressed, the same foot and scale throughout
+     * @param bleedStroke share of its travel that this person pumps when an end is bled
+     */
+    public record Person(double forceBias, double bleedStroke) {}
+
+    /**
+     * What it stands in and how it is fitted.
+     *
+     * @param altitudeM height above sea level, m: takes 1.2 kPa per 100 m from a vacuum supply
+     * @param supply factor on the supply of the assist
+     * @param levelArea factor on the level area of the reservoir
+     * @param inputReturnSeconds time in which a sound pedal or lever comes back, s
+     * @param gapExponent how flow through a leaking gap grows with pressure: 1 laminar, 0.5 as through an orifice
+     * @param pressureLampSwitch whether pressure in the line, not the pedal, works the brake lamp
+     */
+    public record Surroundings(
+            double altitudeM,
+            double supply,
+            double levelArea,
+            double inputReturnSeconds,
+            double gapExponent,
+            boolean pressureLampSwitch) {}
 
     /**
      * What a press leaves behind when the pedal comes back: the person's pace and how fast pads, shoes and seals
@@ -81,11 +118,6 @@ public record VehicleUnknowns(
      */
     public record AssistTime(double recovery, double strokes) {}
 
-    /** What pumping and holes leave on a usual pedal; estimates. */
-    private static final LetGo USUAL_LET_GO = new LetGo(0.8, 0.15, 0.3);
-
-    private static final AssistTime AS_LISTED = new AssistTime(1, 1);
-
     /**
      * With the engine none of the creep is compulsory: from nothing to some 25 mm in a minute (docs/trade-figures.md
      * C).
@@ -100,169 +132,86 @@ public record VehicleUnknowns(
     /** Four draws from an even interval of one have a variance of a third; definition. */
     private static final double SUM_TO_SD = Math.sqrt(3);
 
-    /** The vehicle of the data sheet. */
-    public static final VehicleUnknowns NOMINAL = new Draft().done();
-
-    /** A vehicle being described; every figure starts as the data sheet has it. */
-    static final class Draft {
-        double padClearance = 1;
-        double shoeClearance = 1;
-        double stiffness = 1;
-        double springs = 1;
-        double lostMotionMm;
-        double freePlay = 1;
-        double creepPerDecade = 0.065;
-        double runningCreep = 0.3;
-        double returnSeconds = 0.5;
-        double assistGain = 1;
-        double supply = 1;
-        double forceBias = 1;
-        double levelArea = 1;
-        double wheelDragNm = 3;
-        double inputReturnSeconds = 0.22;
-        double releaseNeed = 1;
-        double altitudeM;
-        double bulkheadMmPerKn;
-        double frontC = 70;
-        double rearC = 46;
-        double bleedStroke = 0.68;
-        double forkMm;
-        double gapExponent = 1;
-        boolean pressureLampSwitch;
-        long unevenness;
-        LetGo letGo = USUAL_LET_GO;
-        AssistTime assistTime = AS_LISTED;
-
-        VehicleUnknowns done() {
-            return new VehicleUnknowns(
-                    padClearance,
-                    shoeClearance,
-                    stiffness,
-                    springs,
-                    lostMotionMm,
-                    freePlay,
-                    creepPerDecade,
-                    runningCreep,
-                    returnSeconds,
-                    assistGain,
-                    supply,
-                    forceBias,
-                    levelArea,
-                    wheelDragNm,
-                    inputReturnSeconds,
-                    releaseNeed,
-                    altitudeM,
-                    bulkheadMmPerKn,
-                    frontC,
-                    rearC,
-                    bleedStroke,
-                    forkMm,
-                    gapExponent,
-                    pressureLampSwitch,
-                    unevenness,
-                    letGo,
-                    assistTime);
-        }
-    }
+    /** The vehicle of the data sheet; what that does not say are estimates. */
+    public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(
+            new Factors(1, 1, 1, 1, 1, 1),
+            new Lost(0, 0, 0, 1),
+            new Creep(0.065, 0.3, 0.5),
+            new Wheels(3, 70, 46),
+            new Person(1, 0.68),
+            new Surroundings(0, 1, 1, 0.22, 1, false),
+            new LetGo(0.8, 0.15, 0.3),
+            new AssistTime(1, 1),
+            0);
 
     /** A vehicle drawn from the spread of sound ones. */
     public static VehicleUnknowns draw(RandomGenerator random) {
-        Draft draft = new Draft();
-        draft.padClearance = factor(random, 0.22);
-        draft.shoeClearance = factor(random, 0.22);
-        draft.stiffness = factor(random, 0.18);
-        draft.springs = factor(random, 0.12);
-        draft.lostMotionMm = 0.3 * random.nextGaussian();
-        draft.freePlay = factor(random, 0.3);
-        draft.creepPerDecade *= factor(random, 0.28);
-        draft.runningCreep = MOST_RUNNING_CREEP * square(random.nextDouble());
-        draft.returnSeconds *= factor(random, 0.3);
-        draft.assistGain = factor(random, 0.15);
-        draft.supply = factor(random, 0.05);
-        draft.forceBias = FRICTION_LEFT * factor(random, 0.06);
-        draft.levelArea = factor(random, 0.15);
-        draft.wheelDragNm *= factor(random, 0.35);
-        draft.inputReturnSeconds *= factor(random, 0.2);
-        draft.releaseNeed = factor(random, 0.04);
-        draft.altitudeM = Math.abs(150 * random.nextGaussian());
-        draft.unevenness = random.nextLong();
-        draft.bulkheadMmPerKn = between(random, 0.4, 1);
-        draft.frontC = between(random, 45, 100);
-        draft.rearC = between(random, 28, 65);
-        draft.bleedStroke = between(random, 0.55, 0.8);
-        draft.forkMm = between(random, 0.3, 2.2);
-        RandomGenerator leaksAndLamp = new SplittableRandom(draft.unevenness);
-        draft.gapExponent = between(leaksAndLamp, 0.5, 1);
-        draft.pressureLampSwitch = leaksAndLamp.nextDouble() < PRESSURE_LAMP_SWITCHES;
-        draft.letGo = new LetGo(
-                between(leaksAndLamp, 0.35, 0.95),
-                USUAL_LET_GO.drawnInMl() * factor(leaksAndLamp, 0.8),
-                between(leaksAndLamp, 0.1, 0.5));
-        draft.assistTime = new AssistTime(factor(leaksAndLamp, 0.4), factor(leaksAndLamp, 0.25));
-        return draft.done();
-    }
-
-    /** A draft that starts from this vehicle. */
-    Draft draft() {
-        Draft draft = new Draft();
-        draft.padClearance = padClearance;
-        draft.shoeClearance = shoeClearance;
-        draft.stiffness = stiffness;
-        draft.springs = springs;
-        draft.lostMotionMm = lostMotionMm;
-        draft.freePlay = freePlay;
-        draft.creepPerDecade = creepPerDecade;
-        draft.runningCreep = runningCreep;
-        draft.returnSeconds = returnSeconds;
-        draft.assistGain = assistGain;
-        draft.supply = supply;
-        draft.forceBias = forceBias;
-        draft.levelArea = levelArea;
-        draft.wheelDragNm = wheelDragNm;
-        draft.inputReturnSeconds = inputReturnSeconds;
-        draft.releaseNeed = releaseNeed;
-        draft.altitudeM = altitudeM;
-        draft.bulkheadMmPerKn = bulkheadMmPerKn;
-        draft.frontC = frontC;
-        draft.rearC = rearC;
-        draft.bleedStroke = bleedStroke;
-        draft.forkMm = forkMm;
-        draft.gapExponent = gapExponent;
-        draft.pressureLampSwitch = pressureLampSwitch;
-        draft.unevenness = unevenness;
-        draft.letGo = letGo;
-        draft.assistTime = assistTime;
-        return draft;
+        double padClearance = factor(random, 0.22);
+        double shoeClearance = factor(random, 0.22);
+        double stiffness = factor(random, 0.18);
+        double springs = factor(random, 0.12);
+        double motionMm = 0.3 * random.nextGaussian();
+        double freePlay = factor(random, 0.3);
+        Creep creep = new Creep(
+                NOMINAL.creep.perDecade * factor(random, 0.28),
+                MOST_RUNNING_CREEP * square(random.nextDouble()),
+                NOMINAL.creep.returnSeconds * factor(random, 0.3));
+        double assistGain = factor(random, 0.15);
+        double supply = factor(random, 0.05);
+        double forceBias = FRICTION_LEFT * factor(random, 0.06);
+        double levelArea = factor(random, 0.15);
+        double wheelDragNm = NOMINAL.wheels.dragNm * factor(random, 0.35);
+        double inputReturnSeconds = NOMINAL.surroundings.inputReturnSeconds * factor(random, 0.2);
+        double releaseNeed = factor(random, 0.04);
+        double altitudeM = Math.abs(150 * random.nextGaussian());
+        long unevenness = random.nextLong();
+        double bulkheadMmPerKn = between(random, 0.4, 1);
+        Wheels wheels = new Wheels(wheelDragNm, between(random, 45, 100), between(random, 28, 65));
+        Person person = new Person(forceBias, between(random, 0.55, 0.8));
+        double forkMm = between(random, 0.3, 2.2);
+        RandomGenerator later = new SplittableRandom(unevenness);
+        Surroundings surroundings = new Surroundings(
+                altitudeM,
+                supply,
+                levelArea,
+                inputReturnSeconds,
+                between(later, 0.5, 1),
+                later.nextDouble() < PRESSURE_LAMP_SWITCHES);
+        LetGo letGo = new LetGo(
+                between(later, 0.35, 0.95), NOMINAL.letGo.drawnInMl * factor(later, 0.8), between(later, 0.1, 0.5));
+        AssistTime assistTime = new AssistTime(factor(later, 0.4), factor(later, 0.25));
+        return new VehicleUnknowns(
+                new Factors(padClearance, shoeClearance, stiffness, springs, freePlay, assistGain),
+                new Lost(motionMm, bulkheadMmPerKn, forkMm, releaseNeed),
+                creep,
+                wheels,
+                person,
+                surroundings,
+                letGo,
+                assistTime,
+                unevenness);
     }
 
     /** The same vehicle at another height. */
     public VehicleUnknowns atAltitude(double metres) {
-        Draft draft = draft();
-        draft.altitudeM = metres;
-        return draft.done();
+        return with(new Surroundings(
+                metres,
+                surroundings.supply,
+                surroundings.levelArea,
+                surroundings.inputReturnSeconds,
+                surroundings.gapExponent,
+                surroundings.pressureLampSwitch));
+    }
+
+    /** The same vehicle in other surroundings. */
+    VehicleUnknowns with(Surroundings other) {
+        return new VehicleUnknowns(factors, lost, creep, wheels, person, other, letGo, assistTime, unevenness);
     }
 
     /** The same foot, eye and weather on a vehicle of these factors whose parts are all alike. */
-    public VehicleUnknowns of(Factors factors) {
-        Draft draft = draft();
-        draft.padClearance = factors.padClearance();
-        draft.shoeClearance = factors.shoeClearance();
-        draft.stiffness = factors.stiffness();
-        draft.springs = factors.springs();
-        draft.freePlay = factors.freePlay();
-        draft.assistGain = factors.assistGain();
-        draft.unevenness = 0;
-        return draft.done();
+    public VehicleUnknowns of(Factors other) {
+        return new VehicleUnknowns(other, lost, creep, wheels, person, surroundings, letGo, assistTime, 0);
     }
-
-    /** Factors of a vehicle on its data sheet. */
-    public record Factors(
-            double padClearance,
-            double shoeClearance,
-            double stiffness,
-            double springs,
-            double freePlay,
-            double assistGain) {}
 
     /** Factor of one end or hose on its stiffness, beside the vehicle's. */
     double ownStiffness(int part) {

@@ -278,7 +278,7 @@ class PhysicsPropertyTest {
         double[] faulty = SIMULATOR.run(minute, vehicle, cup(1, severity, seed));
         double[] sound = SIMULATOR.run(minute, vehicle, List.of());
         double sunkMl = (faulty[0] - sound[0]) / 4 * TARN.master().areaMm2() / 1000;
-        double risenMl = faulty[1] * 3000 * vehicle.levelArea() / 1000;
+        double risenMl = faulty[1] * 3000 * vehicle.surroundings().levelArea() / 1000;
         assertTrue(risenMl >= sunkMl - 0.01, "once the pistons touch, the level still rises while the pressure falls");
         if (faulty[2] < 0.999) {
             assertEquals(sunkMl, risenMl, 0.01 + 0.001 * sunkMl);
@@ -346,9 +346,7 @@ class PhysicsPropertyTest {
 
     /** Its ends and hoses are alike, as no real vehicle's are. */
     private static VehicleUnknowns alike(VehicleUnknowns any) {
-        VehicleUnknowns.Draft draft = any.draft();
-        draft.unevenness = 0;
-        return draft.done();
+        return any.of(any.factors());
     }
 
     /**

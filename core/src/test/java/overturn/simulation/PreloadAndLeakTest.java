@@ -23,6 +23,7 @@ import overturn.protocol.Act.StartEngine;
 import overturn.protocol.Act.StopEngine;
 import overturn.protocol.Protocol;
 import overturn.protocol.Sensed;
+import overturn.simulation.VehicleUnknowns.Surroundings;
 import overturn.suspect.Fault;
 
 /** What holds a brake on, what costs a clutch its stroke, and how leaks grow with pressure. */
@@ -84,8 +85,7 @@ class PreloadAndLeakTest {
     @ParameterizedTest
     @ValueSource(doubles = {1, 0.5})
     void aLeakGrowsWithPressureAsThroughAGapOrAsThroughAnOrifice(double exponent) {
-        VehicleUnknowns.Draft draft = VehicleUnknowns.NOMINAL.draft();
-        draft.gapExponent = exponent;
+        VehicleUnknowns vehicle = VehicleUnknowns.NOMINAL.with(new Surroundings(0, 1, 1, 0.22, exponent, false));
         var leak = new Fault.OutwardLeak("front-pipe", Chamber.PRIMARY, 1, 0);
         double[] sinkMm = new double[2];
         double[] bar = new double[2];
@@ -100,8 +100,8 @@ class PreloadAndLeakTest {
                             new Hold(20),
                             new Sample(Sensed.TRAVEL_MM))
                     .done();
-            double[] leaking = run(TARN, draft.done(), hold, leak);
-            double[] sound = run(TARN, draft.done(), hold);
+            double[] leaking = run(TARN, vehicle, hold, leak);
+            double[] sound = run(TARN, vehicle, hold);
             bar[i] = sound[0];
             sinkMm[i] = leaking[2] - leaking[1] - (sound[2] - sound[1]);
         }
@@ -119,14 +119,13 @@ class PreloadAndLeakTest {
 
     @Test
     void aLampSwitchedByPressureBurnsWhileTheLineHoldsPressureThoughThePedalIsHome() {
-        VehicleUnknowns.Draft draft = VehicleUnknowns.NOMINAL.draft();
-        draft.pressureLampSwitch = true;
+        VehicleUnknowns vehicle = VehicleUnknowns.NOMINAL.with(new Surroundings(0, 1, 1, 0.22, 1, true));
         Protocol lamp = Protocol.whole()
                 .then(new Press(300), new Hold(2), new Release(5), new Heat(60), new Sample(Sensed.LAMP_LIT))
                 .done();
         var rod = new Fault.PreLoad(Fault.Rod.OUTPUT_ROD, 5);
-        assertEquals(1, run(TARN, draft.done(), lamp, rod)[0]);
-        assertEquals(0, run(TARN, draft.done(), lamp)[0]);
+        assertEquals(1, run(TARN, vehicle, lamp, rod)[0]);
+        assertEquals(0, run(TARN, vehicle, lamp)[0]);
         assertEquals(0, run(TARN, VehicleUnknowns.NOMINAL, lamp, rod)[0], "the pedal's own switch sees the pedal home");
     }
 }
