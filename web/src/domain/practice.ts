@@ -12,3 +12,9 @@ export const withoutSuspects = (test: Test): Test => ({
     bands: figure.bands.filter((band) => band.suspectId === NOTHING_WRONG),
   })),
 });
+
+/** What stands against moving it; while suspicion is hidden without the suspects, who would tell it. */
+export const standsAgainst = (job: Job): Job["status"]["mayMove"]["because"] =>
+  suspicionHidden(job)
+    ? job.status.mayMove.because.filter(({ kind }) => kind !== "SUSPECT" && kind !== "UNLISTED")
+    : job.status.mayMove.because;

@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { Link } from "react-router";
 import { useSettings } from "../domain/settings";
+import { standsAgainst } from "../domain/practice";
 import { reasonText } from "../domain/status";
 import type { Job } from "../domain/types";
 import { say } from "../domain/words";
@@ -27,7 +28,7 @@ const AS_FOUND = new Set(["tracing", "accepted", "waiting", "given-up"]);
 export function MayMoveNote({ job }: { job: Job }) {
   const settings = useSettings();
   const { word } = settings;
-  const { answer, because } = job.status.mayMove;
+  const { answer } = job.status.mayMove;
   const lamp = job.entries.some((e) => e.observed === "lamp-stays-lit");
   const asFound = AS_FOUND.has(job.stage);
   const calm = answer === "RELEASED" || answer === "UNTIL_RECHECK";
@@ -46,11 +47,13 @@ export function MayMoveNote({ job }: { job: Job }) {
     >
       <h2 className="caps">{say("mayMoveTitle")}</h2>
       <p className="text-lg font-semibold">{word(`may-move.${answer}`)}</p>
-      {because.slice(0, 3).map((reason) => (
-        <p key={`${reason.kind} ${reason.subject}`} className="text-sm">
-          {reasonText(reason, settings)}
-        </p>
-      ))}
+      {standsAgainst(job)
+        .slice(0, 3)
+        .map((reason) => (
+          <p key={`${reason.kind} ${reason.subject}`} className="text-sm">
+            {reasonText(reason, settings)}
+          </p>
+        ))}
       <p className="text-sm">{word(`may-move.${answer}.watch`)}</p>
       {job.repair?.cameBackAs && (
         <Link to={`/jobs/${job.repair.cameBackAs}`} className="block min-h-11 content-center underline">

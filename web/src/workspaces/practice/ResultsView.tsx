@@ -43,13 +43,13 @@ function People({ people }: { people: PracticeResults["people"] }) {
         {people.map((one) => (
           <li
             key={one.personId}
-            className="grid gap-x-6 gap-y-1 border-t border-rule py-3 md:grid-cols-[1.2fr_1fr_1fr_1.4fr_1.4fr]"
+            className="grid grid-cols-2 gap-x-6 gap-y-1 border-t border-rule py-3 md:grid-cols-[1.2fr_0.8fr_1fr_1.4fr_1.6fr]"
           >
-            <span className="text-lg font-semibold">{person(one.personId)}</span>
+            <span className="text-lg font-semibold max-md:col-span-2">{person(one.personId)}</span>
             <Told label={say("resultsRight")}>
               {one.right} / {one.done}
             </Told>
-            <Told label={say("resultsPoints")}>{Math.round(one.points)}</Told>
+            <Told label={say("resultsPoints")}>{say("resultsOfHundred", { points: Math.round(one.points) })}</Told>
             <Told label={say("resultsLatest")}>{one.latest.join(" · ")}</Told>
             <Told label={say("resultsSure")}>{sureTold(one.claims)}</Told>
           </li>

@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { standsAgainst } from "../../domain/practice";
 import { useSettings } from "../../domain/settings";
 import { nextText, reasonText } from "../../domain/status";
 import type { Job } from "../../domain/types";
@@ -26,11 +27,13 @@ function Card({ job }: { job: Job }) {
       {mayMove.answer === "NOT_AT_ALL" && (
         <section aria-label={say("tag")} className="border-8 border-danger p-6 text-center">
           <p className="text-6xl font-bold text-danger">{say("doNotDrive")}</p>
-          {mayMove.because.slice(0, 2).map((reason) => (
-            <p key={`${reason.kind} ${reason.subject}`} className="text-2xl">
-              {reasonText(reason, settings)}
-            </p>
-          ))}
+          {standsAgainst(job)
+            .slice(0, 2)
+            .map((reason) => (
+              <p key={`${reason.kind} ${reason.subject}`} className="text-2xl">
+                {reasonText(reason, settings)}
+              </p>
+            ))}
           <p className="figures mt-2 text-3xl font-semibold">{job.vehicle}</p>
           <img src={`/api/jobs/${job.id}/tag`} alt={say("tagCode")} className="mx-auto mt-3 size-40 bg-white" />
           <p className="figures text-sm break-all">{`${location.origin}/jobs/${job.id}/card`}</p>

@@ -152,24 +152,28 @@ export function RigCheck({ runner, test, job }: { runner: ReturnType<typeof useR
         <span className="font-semibold">{word(asked)}</span>
       </p>
       <div className="flex flex-wrap gap-x-6 gap-y-2">
-        <Choice
-          large
-          label={say("isRigSound")}
-          value={draft.rigCheck}
-          onChange={(v) => change({ rigCheck: v })}
-          options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))}
-        />
-        {repeat && (
+        <div className="min-w-0 flex-1 basis-80">
           <Choice
             large
-            label={say("rigAgain")}
-            value={draft.newRig ? "new" : "same"}
-            onChange={(v) => change({ newRig: v === "new" })}
-            options={[
-              { value: "same", text: `${word(`rig.${test.rigKind}`)}: ${say("rigSame")}` },
-              { value: "new", text: say("rigNew") },
-            ]}
+            label={say("isRigSound")}
+            value={draft.rigCheck}
+            onChange={(v) => change({ rigCheck: v })}
+            options={(["sound", "doubtful", "not-checked"] as const).map((v) => ({ value: v, text: word(`rig.${v}`) }))}
           />
+        </div>
+        {repeat && (
+          <div className="min-w-0 flex-1 basis-80">
+            <Choice
+              large
+              label={say("rigAgain")}
+              value={draft.newRig ? "new" : "same"}
+              onChange={(v) => change({ newRig: v === "new" })}
+              options={[
+                { value: "same", text: `${word(`rig.${test.rigKind}`)}: ${say("rigSame")}` },
+                { value: "new", text: say("rigNew") },
+              ]}
+            />
+          </div>
         )}
       </div>
     </div>

@@ -14,16 +14,9 @@ import overturn.suspect.Repaired;
  * @param rigSetup the rig set-up; readings of one set-up stand or fall together
  * @param trust how far that set-up is trusted
  * @param after the repairs done before it was read
- * @param traced whether its figures were taken from what an instrument wrote down
  */
 public record Reading(
-        String id,
-        String procedureId,
-        ReadingValue value,
-        String rigSetup,
-        RigTrust trust,
-        Repaired after,
-        boolean traced) {
+        String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Repaired after) {
 
     public Reading {
         Objects.requireNonNull(id, "id");
@@ -32,16 +25,6 @@ public record Reading(
         Objects.requireNonNull(rigSetup, "rigSetup");
         Objects.requireNonNull(trust, "trust");
         Objects.requireNonNull(after, "after");
-    }
-
-    /** A reading by eye and hand. */
-    public Reading(String id, String procedureId, ReadingValue value, String rigSetup, RigTrust trust, Repaired after) {
-        this(id, procedureId, value, rigSetup, trust, after, false);
-    }
-
-    /** The same reading, its figures taken from what an instrument wrote down. */
-    public Reading fromTrace() {
-        return new Reading(id, procedureId, value, rigSetup, trust, after, true);
     }
 
     /** A reading before any repair. */

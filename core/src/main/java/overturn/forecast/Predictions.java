@@ -9,7 +9,6 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import overturn.evidence.Reading;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -60,7 +59,6 @@ public final class Predictions {
     private volatile float @Nullable [][] values;
     private final PairPredictions pairs;
     private final ReadingNoise noise;
-    private final ReadingNoise tracedNoise;
     private final double[] least;
     private final double[] most;
     private final Scatter scatter;
@@ -83,7 +81,6 @@ public final class Predictions {
         ReadingSpec spec = procedure.spec();
         boolean series = spec instanceof Series;
         this.noise = ReadingNoise.of(spec);
-        this.tracedNoise = spec instanceof Series read ? ReadingNoise.of(read.traced()) : noise;
         this.least = series
                 ? ((Series) spec).figures().stream().mapToDouble(Figure::least).toArray()
                 : new double[0];
@@ -231,30 +228,8 @@ public final class Predictions {
         return noise;
     }
 
-    /**
-     * A reading as the likelihoods take it.
-     *
-     * @param encoded figures, or the index of the observation; empty where it says nothing
-     * @param traced whether an instrument wrote the figures down
-     */
-    public record Read(double[] encoded, boolean traced) {
-
-        /** By eye and hand. */
-        static Read byHand(double[] encoded) {
-            return new Read(encoded, false);
-        }
-
-        boolean saysNothing() {
-            return encoded.length == 0;
-        }
-    }
-
-    /** Encodes a reading for the likelihoods. */
-    public Read read(Reading reading) {
-        return new Read(encoded(reading.value()), reading.traced());
-    }
-
-    private double[] encoded(ReadingValue value) {
+    /** Encodes a reading for the likelihoods: figures, or the index of the observation; empty where it says nothing. */
+    public double[] encode(ReadingValue value) {
         if (value instanceof Figures figures) {
             return figures.coreValues();
         }
@@ -331,32 +306,33 @@ public final class Predictions {
     }
 
     /**
-     * Log likelihood of a reading per particle, the rig telling the truth and the fault there; not to be written to.
+     * Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there; not to be
+     * written to.
      */
-    public double[] logLikelihoods(Read read, Hypothesis hypothesis, int time) {
-        if (!read.saysNothing() && !series() && hypothesis.isSingle()) {
-            return logSeen(hypothesis.first(), (int) read.encoded()[0]);
+    public double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time) {
+        if (encoded.length > 0 && !series() && hypothesis.isSingle()) {
+            return logSeen(hypothesis.first(), (int) encoded[0]);
         }
-        return read.saysNothing()
+        return encoded.length == 0
                 ? new double[Particles.PARTICLES]
-                : logLikelihoods(read, hypothesis, means(hypothesis, time), time);
+                : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
     }
 
     /** The same for the foreseen particles of one suspect. */
     double[] foreseenLogLikelihoods(double[] encoded, int suspect) {
-        return logLikelihoods(Read.byHand(encoded), Hypothesis.single(suspect), foreseen[suspect], 0);
+        return logLikelihoods(encoded, Hypothesis.single(suspect), foreseen[suspect], 0);
     }
 
-    private double[] logLikelihoods(Read read, Hypothesis hypothesis, float[] means, int time) {
+    private double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, float[] means, int time) {
         double[] row = new double[means.length / width];
         if (!series()) {
             for (int i = 0; i < row.length; i++) {
-                row[i] = logSeen(means, i, (int) read.encoded()[0]);
+                row[i] = logSeen(means, i, (int) encoded[0]);
             }
             return row;
         }
-        SharedOffsetNormal normal = kernel(read, hypothesis, false, 1);
-        SharedOffsetNormal doubled = kernel(read, hypothesis, false, DOUBLED);
+        SharedOffsetNormal normal = kernel(encoded, hypothesis, false, 1);
+        SharedOffsetNormal doubled = kernel(encoded, hypothesis, false, DOUBLED);
         for (int i = 0; i < row.length; i++) {
             row[i] = (particles.noisy(Particles.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
         }
@@ -369,16 +345,16 @@ public final class Predictions {
      * @param told what may be the matter
      * @param shown what of it shows in this reading
      */
-    public void addSlopes(Read read, Hypothesis told, Hypothesis shown, double share, Leeway leeway) {
-        if (!read.saysNothing() && series()) {
+    public void addSlopes(double[] encoded, Hypothesis told, Hypothesis shown, double share, Leeway leeway) {
+        if (encoded.length > 0 && series()) {
             double[][] directions = slopes.of(told, shown);
             leeway.add(
                     share,
-                    read.encoded(),
+                    encoded,
                     means(shown, 0),
                     particles,
-                    kernel(read, shown, false, 1).tangent(directions),
-                    kernel(read, shown, false, DOUBLED).tangent(directions));
+                    kernel(encoded, shown, false, 1).tangent(directions),
+                    kernel(encoded, shown, false, DOUBLED).tangent(directions));
         }
     }
 
@@ -404,21 +380,21 @@ public final class Predictions {
      * The same of some pairs of severities of two faults, what each does to the sound vehicle added: near enough to see
      * which pairs are worth simulating.
      */
-    public double[] logAdded(Read read, PairedSeverities pairs, Hypothesis left) {
+    public double[] logAdded(double[] encoded, PairedSeverities pairs, Hypothesis left) {
         double[] row = new double[pairs.count()];
-        if (read.saysNothing()) {
+        if (encoded.length == 0) {
             return row;
         }
         float[] added = added(pairs, left);
         if (!series()) {
             normalise(added, row.length);
             for (int n = 0; n < row.length; n++) {
-                row[n] = logSeen(added, n, (int) read.encoded()[0]);
+                row[n] = logSeen(added, n, (int) encoded[0]);
             }
             return row;
         }
-        SharedOffsetNormal normal = kernel(read, left, true, 1);
-        SharedOffsetNormal doubled = kernel(read, left, true, DOUBLED);
+        SharedOffsetNormal normal = kernel(encoded, left, true, 1);
+        SharedOffsetNormal doubled = kernel(encoded, left, true, DOUBLED);
         for (int n = 0; n < row.length; n++) {
             row[n] = (particles.noisy(pairs.vehicles()[n]) ? doubled : normal).logDensity(added, n * width);
         }
@@ -442,11 +418,10 @@ public final class Predictions {
         return added;
     }
 
-    private SharedOffsetNormal kernel(Read read, Hypothesis hypothesis, boolean added, double noiseScale) {
-        ReadingNoise own = read.traced() ? tracedNoise : noise;
+    private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale) {
         double[] wide = new double[width];
         for (int k = 0; k < width; k++) {
-            double variance = square(own.kernelSd(k, read.encoded()[k], noiseScale));
+            double variance = square(noise.kernelSd(k, encoded[k], noiseScale));
             if (hypothesis.isPair()) {
                 variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k))
                         + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
@@ -458,7 +433,7 @@ public final class Predictions {
             }
             wide[k] = Math.sqrt(variance);
         }
-        return new SharedOffsetNormal(read.encoded(), wide, own.kernelOffsetSd(noiseScale));
+        return new SharedOffsetNormal(encoded, wide, noise.kernelOffsetSd(noiseScale));
     }
 
     private static double square(double value) {

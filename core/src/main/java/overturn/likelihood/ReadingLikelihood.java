@@ -30,7 +30,7 @@ public final class ReadingLikelihood {
 
     private final Reading reading;
     private final Predictions predictions;
-    private final Predictions.Read read;
+    private final double[] encoded;
     private final Particles particles;
     private final boolean sometimes;
     private final LayoutModel model;
@@ -51,11 +51,11 @@ public final class ReadingLikelihood {
         this.model = model;
         this.reading = reading;
         this.predictions = predictions;
-        this.read = predictions.read(reading);
+        this.encoded = predictions.encode(reading.value());
         this.particles = model.particles();
         this.sometimes = sometimes;
         this.sound = Hypothesis.single(model.sound());
-        this.logLied = predictions.unexplained().logLied(read.encoded());
+        this.logLied = predictions.unexplained().logLied(encoded);
         this.moved = new boolean[model.suspects().size()];
         this.alone = new double[moved.length];
         Arrays.fill(alone, Double.NaN);
@@ -109,7 +109,7 @@ public final class ReadingLikelihood {
         leeway.add(share, row(told, 0));
         if (!sometimes) {
             Hypothesis slopes = told.isBrought() ? Hypothesis.single(told.first()) : told;
-            predictions.addSlopes(read, slopes, shown(told), share, leeway);
+            predictions.addSlopes(encoded, slopes, shown(told), share, leeway);
         }
     }
 
@@ -134,7 +134,7 @@ public final class ReadingLikelihood {
         if (!moved(pairs.guest())) {
             return Rows.at(pairs.vehicles(), row(Hypothesis.single(pairs.host()), 0));
         }
-        double[] row = predictions.logAdded(read, pairs, pairs.pair().showing(this::moved, model.sound()));
+        double[] row = predictions.logAdded(encoded, pairs, pairs.pair().showing(this::moved, model.sound()));
         if (sometimes) {
             double[] without = rows.of(sound, 0);
             for (int n = 0; n < row.length; n++) {
@@ -210,9 +210,9 @@ public final class ReadingLikelihood {
     double[] together(ReadingLikelihood other, Hypothesis told, int time) {
         int like = told.showing(this::moved, model.sound()).first();
         double strange = (logStrange()
-                        + predictions.unexplained().logAgain(other.read.encoded(), read.encoded())
+                        + predictions.unexplained().logAgain(other.encoded, encoded)
                         + other.logStrange()
-                        + predictions.unexplained().logAgain(read.encoded(), other.read.encoded()))
+                        + predictions.unexplained().logAgain(encoded, other.encoded))
                 / 2;
         double[] here = listed(like, time);
         double[] there = other.listed(like, time);
@@ -240,7 +240,7 @@ public final class ReadingLikelihood {
 
     private double logStrange() {
         if (Double.isNaN(logStrange)) {
-            logStrange = predictions.unexplained().logStrange(read.encoded(), this::alone);
+            logStrange = predictions.unexplained().logStrange(encoded, this::alone);
         }
         return logStrange;
     }
@@ -265,7 +265,7 @@ public final class ReadingLikelihood {
         if (hypothesis.isNoneOfThese()) {
             return unlisted(hypothesis.first(), time, ReadingLikelihood::plain);
         }
-        double[] there = predictions.logLikelihoods(read, hypothesis, time);
+        double[] there = predictions.logLikelihoods(encoded, hypothesis, time);
         if (!sometimes || hypothesis.equals(sound)) {
             return there;
         }

@@ -33,11 +33,6 @@ public record Figure(
         return new Figure(id, dimension, least, most, noiseSd, other, atSecond);
     }
 
-    /** The same figure read with another noise. */
-    Figure withNoise(double otherNoiseSd) {
-        return new Figure(id, dimension, least, most, otherNoiseSd, discrepancy, atSecond);
-    }
-
     /** Whether this value can be a reading at all. */
     public boolean allows(double value) {
         return value >= least && value <= most;

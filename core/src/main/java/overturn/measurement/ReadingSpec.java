@@ -16,26 +16,9 @@ public sealed interface ReadingSpec {
             figures = List.copyOf(figures);
         }
 
-        /**
-         * Share of the noise of eye and hand that is left where an instrument writes down every moment: each figure is
-         * then the mean of some twelve samples, read at the right second; estimate, checked by {@code bench traces}.
-         */
-        private static final double TRACED_NOISE = 0.35;
-        /** The same of the datum, which is read off the same trace before the press; estimate. */
-        private static final double TRACED_DATUM = 0.25;
-
         /** Whether all its figures are called at seconds of one hold, so that a trace has them. */
         public boolean held() {
             return figures.stream().allMatch(f -> f.atSecond().isPresent());
-        }
-
-        /** The same series as an instrument's trace tells it. */
-        public Series traced() {
-            return new Series(
-                    figures.stream()
-                            .map(f -> f.withNoise(TRACED_NOISE * f.noiseSd()))
-                            .toList(),
-                    TRACED_DATUM * offsetSd);
         }
 
         /** The same series of figures of which this is not known. */

@@ -140,7 +140,7 @@ class BeliefTest {
         Procedure play = MODEL.procedures().find("free-play").orElseThrow();
         Reading first = figures("free-play", "tape", RigTrust.PROVEN, 8.0);
         Reading second = figures("free-play", "another-tape", RigTrust.PROVEN, 8.0);
-        double[] honest = MODEL.predictions(play).logLikelihoods(byHand(8), Hypothesis.single(MODEL.sound()), 0);
+        double[] honest = MODEL.predictions(play).logLikelihoods(new double[] {8}, Hypothesis.single(MODEL.sound()), 0);
         double lied = Math.exp(MODEL.predictions(play).unexplained().logLied(new double[] {8}));
         double once = 0;
         double twice = 0;
@@ -277,39 +277,13 @@ class BeliefTest {
                     - predictions.value(MODEL.sound(), 0, k);
         }
         Hypothesis pair = Hypothesis.pair(one, other);
-        double atSimulated = predictions.logLikelihoods(byHand(simulated), pair, 0)[0];
+        double atSimulated = predictions.logLikelihoods(simulated, pair, 0)[0];
         assertTrue(Math.abs(simulated[3] - added[3]) > 1, simulated[3] + " and added " + added[3]);
-        assertTrue(atSimulated > predictions.logLikelihoods(byHand(added), pair, 0)[0]);
+        assertTrue(atSimulated > predictions.logLikelihoods(added, pair, 0)[0]);
         PairedSeverities same = PairedSeverities.of(one, new int[] {0}, other, new int[] {0});
         assertTrue(
-                predictions.logAdded(byHand(added), same, pair)[0]
-                        > predictions.logAdded(byHand(simulated), same, pair)[0],
+                predictions.logAdded(added, same, pair)[0] > predictions.logAdded(simulated, same, pair)[0],
                 "a first look adds");
-    }
-
-    /** A sink of 4 mm that is not forecast speaks the louder the better it was read; a datum that is off less so. */
-    @Test
-    void aTraceSpeaksLouderThanATypedFigureAndMostOfAllOfWhatChangesWithinIt() {
-        Predictions hold =
-                MODEL.predictions(MODEL.procedures().find("hold-medium").orElseThrow());
-        double[] forecast = new double[4];
-        for (int k = 0; k < forecast.length; k++) {
-            forecast[k] = hold.value(MODEL.sound(), 0, k);
-        }
-        double[] sinking = {forecast[0], forecast[1], forecast[2], forecast[3] + 4};
-        double byHand = against(hold, forecast, sinking, false);
-        double byTrace = against(hold, forecast, sinking, true);
-        assertTrue(byTrace > byHand && byHand > 0, byTrace + " and by hand " + byHand);
-        assertTrue(
-                hold.logLikelihoods(new Predictions.Read(forecast, true), Hypothesis.single(MODEL.sound()), 0)[0]
-                        > hold.logLikelihoods(byHand(forecast), Hypothesis.single(MODEL.sound()), 0)[0],
-                "what is just as forecast is the likelier");
-    }
-
-    private static double against(Predictions test, double[] forecast, double[] read, boolean traced) {
-        Hypothesis sound = Hypothesis.single(MODEL.sound());
-        return test.logLikelihoods(new Predictions.Read(forecast, traced), sound, 0)[0]
-                - test.logLikelihoods(new Predictions.Read(read, traced), sound, 0)[0];
     }
 
     @Test
@@ -471,9 +445,5 @@ class BeliefTest {
         org.junit.jupiter.api.Assertions.assertThrows(
                 IllegalArgumentException.class,
                 () -> belief(new Reading("x", "kick-the-tyre", value, "eye", RigTrust.NORMAL)));
-    }
-
-    private static Predictions.Read byHand(double... figures) {
-        return new Predictions.Read(figures, false);
     }
 }

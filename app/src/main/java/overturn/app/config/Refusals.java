@@ -1,5 +1,6 @@
 package overturn.app.config;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
@@ -12,7 +13,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Problem details sent before a request reaches a controller. */
 final class Refusals {
 
-    private static final JsonMapper MAPPER = JsonMapper.builder().build();
+    private static final JsonMapper MAPPER = JsonMapper.builder()
+            .changeDefaultPropertyInclusion(told -> told.withValueInclusion(JsonInclude.Include.NON_ABSENT))
+            .build();
 
     private Refusals() {}
 

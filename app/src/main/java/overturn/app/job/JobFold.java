@@ -19,7 +19,6 @@ import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.SetApart;
 import overturn.app.job.Entry.TestSetAside;
-import overturn.app.job.Entry.TraceKept;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.RepairEntry.BleedingChosen;
 import overturn.app.job.RepairEntry.CheckDone;
@@ -33,9 +32,7 @@ import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.course.OnVehicle;
 import overturn.evidence.Reading;
-import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
-import overturn.measurement.ReadingValue.Figures;
 import overturn.procedure.Procedure;
 import overturn.procedure.Step;
 import overturn.procedure.VehicleNeeds;
@@ -143,11 +140,6 @@ final class JobFold {
                 on = on.released();
                 vehicle = VehicleNeeds.SEAT;
             }
-        } else if (logged.entry() instanceof TraceKept trace) {
-            if (!struck.contains(logged.id())) {
-                readings.replaceAll(
-                        reading -> reading.id().equals(trace.readingId()) ? taken(reading, trace) : reading);
-            }
         } else if (logged.entry() instanceof JobWithdrawn gone) {
             withdrawn = struck.contains(logged.id()) ? withdrawn : Optional.of(gone.why());
         } else {
@@ -156,16 +148,6 @@ final class JobFold {
         if (!understood) {
             notUnderstood.add(logged.id());
         }
-    }
-
-    private Reading taken(Reading reading, TraceKept trace) {
-        return procedures
-                .find(reading.procedureId())
-                .filter(test -> test.spec() instanceof Series series
-                        && reading.value() instanceof Figures figures
-                        && TracedFigures.are(series, figures, trace))
-                .map(test -> reading.fromTrace())
-                .orElse(reading);
     }
 
     /** Whether everything that an entry names is there in this version and on this circuit. */

@@ -1,7 +1,6 @@
 package overturn.app.job;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
-import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.time.Instant;
@@ -11,8 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import overturn.app.job.Entry.EntryStruck;
 import overturn.app.job.Entry.FittingsTakenOff;
@@ -20,7 +17,6 @@ import overturn.app.job.Entry.JobOpened;
 import overturn.app.job.Entry.NotUnderstood;
 import overturn.app.job.Entry.ReadingTaken;
 import overturn.app.job.Entry.TestSetAside;
-import overturn.app.job.Entry.TraceKept;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.course.JobStage;
@@ -90,48 +86,6 @@ class JobStateTest {
         assertEquals(5, state().log().size(), "nothing leaves the log");
         assertEquals(Set.of(wrong), state().struckIds());
         assertEquals(5, state().sequence());
-    }
-
-    @Test
-    void figuresCountAsAnInstrumentsOnlyWhereTheyAreThoseOfItsTrace() {
-        assertTrue(traced(40, trace("mm", -2, 3, 43)), "from 3 mm at rest to 43 mm");
-        assertTrue(traced(40, trace("in", -2, 3 / 25.4, 43 / 25.4)), "whatever its unit");
-        assertFalse(traced(44, trace("mm", -2, 3, 43)), "typed otherwise");
-        assertFalse(traced(40, trace("bar", -2, 3, 43)), "of something else");
-        assertFalse(traced(40, trace("mm", 0, 3, 43)), "nobody knows where it stood at rest");
-        UUID struck = held(40);
-        UUID trace = add(trace("mm", -2, 3, 43).apply(struck));
-        add(new EntryStruck(trace, "of another vehicle"));
-        assertFalse(last().traced(), "of another vehicle");
-    }
-
-    private boolean traced(double figureMm, Function<UUID, TraceKept> trace) {
-        add(trace.apply(held(figureMm)));
-        return last().traced();
-    }
-
-    private Reading last() {
-        List<Reading> readings = state().readings();
-        return readings.get(readings.size() - 1);
-    }
-
-    private UUID held(double figureMm) {
-        Series series = (Series) PROCEDURES.find("hold-medium").orElseThrow().spec();
-        TypedQuantity read = new TypedQuantity(Double.toString(figureMm), MeasureUnit.MILLIMETRE, figureMm);
-        return add(new ReadingTaken(
-                "hold-medium",
-                new Figures(Collections.nCopies(series.figures().size(), Optional.of(read))),
-                series.figures().stream().map(Figure::id).toList(),
-                "rig",
-                RigTrust.NORMAL));
-    }
-
-    /** Two values a second, one before the press and one from then on. */
-    private static Function<UUID, TraceKept> trace(String unit, double fromSeconds, double rest, double pressed) {
-        List<Double> values = IntStream.range(0, 140)
-                .mapToObj(i -> fromSeconds + i / 2.0 < 0 ? rest : pressed)
-                .toList();
-        return reading -> new TraceKept(reading.toString(), "hold-medium", "Tape", unit, fromSeconds, 0.5, values);
     }
 
     @Test

@@ -10,7 +10,6 @@ import java.util.stream.Collectors;
 import overturn.evidence.Reading;
 import overturn.evidence.RigSetup;
 import overturn.inference.Intake;
-import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
@@ -40,7 +39,6 @@ final class Case {
     final Intake intake;
     private final Function<List<Suspect>, HiddenVehicle> vehicle;
     private final Function<RandomGenerator, HiddenVehicle> liar;
-    private final ReadBy readBy;
     private final long seed;
     private final Map<String, ReadingValue> read = new HashMap<>();
 
@@ -52,9 +50,7 @@ final class Case {
             Intake intake,
             Function<List<Suspect>, HiddenVehicle> vehicle,
             Function<RandomGenerator, HiddenVehicle> liar,
-            ReadBy readBy,
             long seed) {
-        this.readBy = readBy;
         this.stratum = stratum;
         this.layoutId = layoutId;
         this.causes = causes;
@@ -67,7 +63,7 @@ final class Case {
 
     /** The same vehicle, in a workshop whose closed jobs say this. */
     Case whereClosedJobsSay(Map<String, Double> counts) {
-        return new Case(stratum, layoutId, causes, cure, intake.with(counts), vehicle, liar, readBy, seed);
+        return new Case(stratum, layoutId, causes, cure, intake.with(counts), vehicle, liar, seed);
     }
 
     long seed() {
@@ -89,14 +85,9 @@ final class Case {
             SplittableRandom noise = new SplittableRandom(seed * 7_919 + key.hashCode());
             return (faulty && !caught ? liar.apply(noise) : left(done)).read(procedure, noise);
         });
-        return new Taken(reading(procedure, id, value, setup, done), caught ? MADE_ANEW * procedure.minutes() : 0);
-    }
-
-    private Reading reading(Procedure procedure, String id, ReadingValue value, String setup, Repaired done) {
-        Reading reading = new Reading(id, procedure.id(), value, setup, RigTrust.PROVEN, done);
-        return readBy == ReadBy.TRACE && procedure.spec() instanceof Series series && series.held()
-                ? reading.fromTrace()
-                : reading;
+        return new Taken(
+                new Reading(id, procedure.id(), value, setup, RigTrust.PROVEN, done),
+                caught ? MADE_ANEW * procedure.minutes() : 0);
     }
 
     /** The vehicle with what is left of its faults. */

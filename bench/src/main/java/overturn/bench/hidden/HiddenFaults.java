@@ -84,8 +84,7 @@ public final class HiddenFaults implements Callable<Integer> {
     @Option(
             names = "--read-by",
             defaultValue = "EYE",
-            description =
-                    "How holds are read: EYE (typed), INSTRUMENT (from simulated instruments, weighed as if typed) or TRACE (weighed as traces).")
+            description = "How holds are read: EYE (by eye, hand and tape) or INSTRUMENT (from simulated instruments).")
     private ReadBy readBy;
 
     /** Runs the command; the exit code is 2 for a wrong option. */

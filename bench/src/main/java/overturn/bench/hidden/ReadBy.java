@@ -2,10 +2,8 @@ package overturn.bench.hidden;
 
 /** How the figures of a hold are read in a run, on the same vehicles. */
 enum ReadBy {
-    /** By eye, hand and tape, typed. */
+    /** By eye, hand and tape. */
     EYE,
-    /** From instruments, weighed as if they had been typed. */
-    INSTRUMENT,
-    /** From instruments, weighed as the traces that they are. */
-    TRACE
+    /** From instruments that write them down. */
+    INSTRUMENT
 }

@@ -230,7 +230,6 @@ final class World {
                                 seed)
                         .intermittent(shown),
                 rig -> hidden(made.apply(lie(layout, rig)), noise, seed),
-                readBy,
                 seed);
     }
 

@@ -33,7 +33,6 @@ import overturn.catalogue.ProcedureCatalogue;
 import overturn.course.MayMove;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
-import overturn.procedure.Procedure;
 import overturn.suspect.SuspectCatalogue;
 import overturn.verdict.Grade;
 import overturn.verdict.Standing;
@@ -109,22 +108,22 @@ final class JobReport {
         lines.add(new Line(
                 "May it be moved",
                 words.word("may-move." + job.status().mayMove().answer())));
-        lines.add(new Line("Time and cost", spent()));
+        spent().ifPresent(told -> lines.add(new Line("Time and cost", told)));
         return lines;
     }
 
-    /** Minutes that were entered, and what they come to at the workshop's rate. */
-    private String spent() {
+    /** Minutes that were entered, and what they come to at the workshop's rate; nothing where nobody entered any. */
+    private Optional<String> spent() {
         double minutes = state.log().stream()
                 .filter(logged -> !state.struckIds().contains(logged.id()))
                 .flatMap(logged -> logged.spentMinutes().stream())
                 .mapToDouble(Double::doubleValue)
                 .sum();
-        return String.format(Locale.ROOT, "%.0f min", minutes)
-                + job.workshop()
-                        .rate()
-                        .map(rate -> String.format(Locale.ROOT, ", %.0f %s", rate.of(minutes), rate.currency()))
-                        .orElse("");
+        String cost = job.workshop()
+                .rate()
+                .map(rate -> String.format(Locale.ROOT, ", %.0f %s", rate.of(minutes), rate.currency()))
+                .orElse("");
+        return minutes > 0 ? Optional.of(String.format(Locale.ROOT, "%.0f min", minutes) + cost) : Optional.empty();
     }
 
     private String circuit() {
@@ -146,11 +145,7 @@ final class JobReport {
         int jobs = job.learned().own() + job.learned().elsewhere();
         return new VerdictTold(
                 remedies.stream().map(id -> words.word("remedy." + id)).collect(Collectors.joining(" and ")),
-                grade.name().toLowerCase(Locale.ROOT)
-                        + job.status()
-                                .decided()
-                                .map(decided -> ", " + words.word("turned-out." + decided.turnedOut()))
-                                .orElse("")
+                grade(grade)
                         + (share > NEARLY_SURE ? ", > 99 %" : String.format(Locale.ROOT, ", %.0f %%", 100 * share)),
                 "It began with the frequencies that ship" + (jobs == 0 ? " alone" : " and " + jobs + " closed jobs")
                         + ".",
@@ -158,14 +153,20 @@ final class JobReport {
                 accepted.isPresent()
                         ? ""
                         : now.overturners().stream()
-                                .map(o -> testWord(o.procedureId()))
+                                .map(o -> words.test(o.procedureId()))
                                 .distinct()
                                 .collect(Collectors.joining(", ")));
     }
 
-    /** A test's name by its id, which may carry the places that it was read at. */
-    private String testWord(String procedureId) {
-        return words.word("test." + procedureId.split(Procedure.PLACES)[0]);
+    /** The grade, and what became of the verdict where that says something else. */
+    private String grade(Grade grade) {
+        String own = grade.name().toLowerCase(Locale.ROOT);
+        return job.status()
+                .decided()
+                .map(decided -> words.word("turned-out." + decided.turnedOut()))
+                .filter(turnedOut -> !turnedOut.equals(own))
+                .map(turnedOut -> own + ", " + turnedOut)
+                .orElse(own);
     }
 
     private Optional<Table> ruledOut() {
@@ -186,18 +187,13 @@ final class JobReport {
                         .map(by -> by.reading().procedureId())
                         .filter(id -> !ProcedureCatalogue.atIntake(id))
                         .map(id -> new Line(
-                                words.word("suspect." + standing.suspect().id()), nameOf(id)))
+                                words.word("suspect." + standing.suspect().id()), words.test(id)))
                         .stream())
                 .limit(MOST_RULED_OUT)
                 .toList();
         return cleared.isEmpty()
                 ? Optional.empty()
                 : Optional.of(new Table("What was ruled out, and by what", RULED_OUT_LABEL_MM, cleared));
-    }
-
-    private String nameOf(String procedureId) {
-        return words.word("test."
-                + job.model().procedures().find(procedureId).orElseThrow().wordId());
     }
 
     /** Readings that were struck, and why they do not count. */
@@ -213,7 +209,7 @@ final class JobReport {
             ReadingTaken taken = readings.get(strike.struckId());
             if (taken != null) {
                 told.add(new Line(
-                        testWord(taken.procedureId()),
+                        words.test(taken.procedureId()),
                         strike.why() + ", " + words.person(logged.personId()) + ", " + words.at(logged.takenAt())));
             }
         });
@@ -240,7 +236,7 @@ final class JobReport {
         return standing(TraceKept.class).entrySet().stream()
                 .map(kept -> new TraceDrawn(
                         ReportTrace.svg(kept.getValue()),
-                        words.word("test." + kept.getValue().procedureId()) + " · "
+                        words.test(kept.getValue().procedureId()) + " · "
                                 + kept.getValue().instrument() + ", "
                                 + kept.getValue().unit() + " · "
                                 + words.at(kept.getKey().takenAt())))

@@ -16,7 +16,11 @@ final class ReportDrawing {
 
     private static final String INK = "#1f2a30";
     private static final String HOT = "#c8401a";
-    private static final double RULER_MM = 360;
+    private static final double RULER_WIDTH = 360;
+    /** The name of a hub that is lower than this stands above it, out of the way of its neighbour's. */
+    private static final double SMALL_HUB = 30;
+    /** Room for the names of the ends right of the sheet, in its own measure. */
+    private static final double NAMES_WIDTH = 60;
 
     private ReportDrawing() {}
 
@@ -27,7 +31,7 @@ final class ReportDrawing {
         svg.append(String.format(
                 Locale.ROOT,
                 "<svg xmlns='http://www.w3.org/2000/svg' width='560' height='264' viewBox='0 0 %.0f %.0f'>",
-                sheet.width(),
+                sheet.width() + NAMES_WIDTH,
                 sheet.height()));
         for (CircuitSheet.Stretch stretch : sheet.stretches()) {
             svg.append(String.format(
@@ -70,7 +74,11 @@ final class ReportDrawing {
         text(svg, 20, 60, word.apply(layout.input().id()));
         for (CircuitSheet.Hub hub : sheet.hubs()) {
             box(svg, hub.at().x(), hub.at().y() - hub.height() / 2, hub.width(), hub.height(), colour(hot, hub.id()));
-            text(svg, hub.at().x(), hub.at().y() + hub.height() / 2 + 22, word.apply(hub.id()));
+            text(
+                    svg,
+                    hub.at().x(),
+                    hub.at().y() + (hub.height() < SMALL_HUB ? -hub.height() / 2 - 8 : hub.height() / 2 + 22),
+                    word.apply(hub.id()));
         }
         for (CircuitSheet.PlacedEnd end : sheet.ends()) {
             svg.append(String.format(
@@ -122,12 +130,12 @@ final class ReportDrawing {
         StringBuilder svg = new StringBuilder(String.format(
                 Locale.ROOT,
                 "<svg xmlns='http://www.w3.org/2000/svg' width='%.0f' height='26' viewBox='0 0 %.0f 26'>",
-                RULER_MM,
-                RULER_MM));
+                RULER_WIDTH,
+                RULER_WIDTH));
         svg.append(String.format(
                 Locale.ROOT,
                 "<path d='M0 16H%.0f' stroke='%s' stroke-width='1'/><rect x='%.1f' y='10' width='%.1f' height='12' fill='#9cc4c4'/>",
-                RULER_MM,
+                RULER_WIDTH,
                 INK,
                 at(sound.low(), from, to),
                 Math.max(1, at(sound.high(), from, to) - at(sound.low(), from, to))));
@@ -144,6 +152,6 @@ final class ReportDrawing {
     }
 
     private static double at(double value, double from, double to) {
-        return RULER_MM * Math.max(0, Math.min(1, (value - from) / Math.max(1e-9, to - from)));
+        return RULER_WIDTH * Math.max(0, Math.min(1, (value - from) / Math.max(1e-9, to - from)));
     }
 }

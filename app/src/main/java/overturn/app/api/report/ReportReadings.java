@@ -56,7 +56,7 @@ final class ReportReadings {
                     : "";
             rulers += ruler.isEmpty() ? 0 : 1;
             tests.add(new TestTold(
-                    words.word("test." + test.wordId()),
+                    words.test(test.id()),
                     entry.getValue().stream()
                             .map(reading -> (reading.after().isEmpty() ? "" : "after the repair: ")
                                     + value(test, reading)
