@@ -168,7 +168,7 @@ public class Debriefing {
     private static Route own(
             Jobs.Job job, RigState rig, List<NotedEntry> noted, HiddenTruth truth, Workshop workshop, int helps) {
         VehicleNeeds state = VehicleNeeds.SEAT;
-        double minutes = rig.minutes() + HELP_MINUTES * helps;
+        double minutes = rig.minutes() - fitting(rig) + HELP_MINUTES * helps;
         List<String> tests = new ArrayList<>();
         for (NotedEntry entry : noted) {
             if (entry.noted() instanceof Noted.Tested tested) {
@@ -189,6 +189,17 @@ public class Debriefing {
         Cure cure = named.length == 0 ? Cure.HAND_BACK : Cure.of(named);
         Route route = Route.of(tests, minutes, cure, grade, truth.cure(), workshop.prices(), 0);
         return named.length == 0 && route.right() ? new Route(tests, minutes, cure, grade, 0, minutes, false) : route;
+    }
+
+    /**
+     * Labour of what was fitted from the shelf, min: the way of every trainee ends at what it names, and what was
+     * fitted for nothing is priced apart.
+     */
+    private static double fitting(RigState rig) {
+        return rig.replaced().cures().stream()
+                .flatMap(cure -> cure.remedies().stream())
+                .mapToDouble(Remedy::labourMinutes)
+                .sum();
     }
 
     /** What was accepted, done by the plan, or fitted from the shelf. */

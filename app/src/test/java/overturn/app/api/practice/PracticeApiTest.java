@@ -373,6 +373,7 @@ class PracticeApiTest {
     @Test
     void aPartFittedForNothingCuresNothingAndTheRightOneDoes() {
         String id = lesson("hold-off-and-on");
+        opened(id);
         assertEquals("sinks", api.get(JUNO, at(id)).body().get("felt").asString());
         act(id, "act", "replace", "subject", "renew-hoses");
         assertEquals(
@@ -384,6 +385,11 @@ class PracticeApiTest {
         assertEquals(
                 "as-it-should",
                 api.get(JUNO, at(id) + "/felt").body().get("felt").asString());
+        JsonNode own =
+                api.post(JUNO, at(id) + "/end", with()).body().get("routes").get(0);
+        assertEquals(0, own.get("minutes").asDouble(), "no test was done, and fitting is no way to a verdict");
+        assertEquals(1, own.get("wrongParts").asInt());
+        assertTrue(own.get("costMinutes").asDouble() > 0, "the hoses were for nothing");
     }
 
     @Test
