@@ -1,7 +1,10 @@
 package overturn.procedure;
 
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import overturn.circuit.End.Slave;
 import overturn.circuit.Input;
@@ -28,6 +31,26 @@ public final class VehicleWords {
                 .filter(WRITTEN::contains)
                 .findFirst()
                 .orElse(own);
+    }
+
+    /** Name of a test by its id; one that is derived from the layout has its places in it. */
+    public static String test(String procedureId, Layout layout) {
+        String[] idAndPlaces = procedureId.split(Procedure.PLACES, 2);
+        String own = "test." + idAndPlaces[0];
+        String name = Words.all().getOrDefault(key(own, layout), procedureId);
+        return idAndPlaces.length == 1
+                ? name
+                : name.replace(
+                        "{places}",
+                        Arrays.stream(idAndPlaces[1].split("\\+"))
+                                .map(VehicleWords::part)
+                                .collect(Collectors.joining(", ")));
+    }
+
+    private static String part(String id) {
+        return Words.all()
+                .getOrDefault("component." + id, id.replace('-', ' '))
+                .toLowerCase(Locale.ROOT);
     }
 
     /** The kinds of vehicle that a layout is, the one that says most first. */

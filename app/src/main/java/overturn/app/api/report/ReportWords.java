@@ -3,14 +3,12 @@ package overturn.app.api.report;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import overturn.app.job.LoggedEntry;
 import overturn.circuit.Layout;
-import overturn.procedure.Procedure;
 import overturn.procedure.VehicleWords;
 
 /**
@@ -31,17 +29,8 @@ record ReportWords(Layout layout, Map<String, String> words, Map<String, String>
         return words.getOrDefault("component." + id, id);
     }
 
-    /** A test by its id; one that is derived from the layout has its places in it. */
     String test(String procedureId) {
-        String[] idAndPlaces = procedureId.split(Procedure.PLACES, 2);
-        String name = word("test." + idAndPlaces[0]);
-        return idAndPlaces.length == 1
-                ? name
-                : name.replace(
-                        "{places}",
-                        Arrays.stream(idAndPlaces[1].split("\\+"))
-                                .map(joint -> part(joint).replace('-', ' ').toLowerCase(Locale.ROOT))
-                                .collect(Collectors.joining(", ")));
+        return VehicleWords.test(procedureId, layout);
     }
 
     String layoutName(String id) {
