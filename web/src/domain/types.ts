@@ -55,6 +55,7 @@ export interface Writes {
 }
 export type Practice = Schemas["PracticePageView"];
 export type PracticeResults = Schemas["ResultsView"];
+export type Instrument = Schemas["InstrumentView"];
 export type ExerciseLine = Schemas["LineView"];
 export type Exercise = Schemas["ExerciseView"];
 export type Rig = Schemas["RigView"];

@@ -12,7 +12,7 @@ export interface Sent {
   body: unknown;
 }
 
-/** What the server answers, by address; what is not here is not found. */
+/** What the server answers, by address, as JSON or as a stream; what is not here is not found. */
 export let answers: Record<string, unknown> = {};
 export let sent: Sent[] = [];
 
@@ -37,7 +37,9 @@ async function server(request: Request): Promise<Response> {
     sent.push({ path: pathname, body: await request.json() });
     return json({}, 202);
   }
-  return pathname in answers ? json(answers[pathname]) : json({ detail: `No ${pathname}` }, 404);
+  const own = answers[pathname];
+  if (own instanceof ReadableStream) return new Response(own as ReadableStream<Uint8Array>);
+  return pathname in answers ? json(own) : json({ detail: `No ${pathname}` }, 404);
 }
 
 const NodeRequest = globalThis.Request;

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { api } from "../../domain/api";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
+import { ChooseInstrument } from "./ChooseInstrument";
 import type { Code } from "./state";
 import { useInstrument } from "./useInstrument";
 
@@ -18,33 +18,21 @@ export function FromCodeReader({ onCodes }: { onCodes: (codes: Code[]) => void }
   if (readers.length === 0) return null;
   const codes = lines[lines.length - 1]?.codes;
   return (
-    <section aria-label={say("codesFrom")} className="mb-6 grid gap-3 border-2 border-ink bg-panel p-3">
-      <h2 className="text-lg font-semibold">{say("codesFrom")}</h2>
-      <Choice
-        large
-        label={say("traceInstrument")}
-        value={id ?? ""}
-        onChange={setId}
-        options={readers.map((one) => ({
-          value: one.id,
-          text: one.there ? one.name : `${one.name} (${say("instrumentNotThere")})`,
-        }))}
-      />
-      {codes !== undefined && failed === "" && (
-        <>
-          <p role="status">{codes.length === 0 ? say("codesFoundNone") : say("codesFound", { count: codes.length })}</p>
-          {codes.length > 0 && (
-            <Button large onClick={() => onCodes(codes)}>
-              {say("codesTake")}
-            </Button>
-          )}
-        </>
-      )}
-      {failed !== "" && (
-        <p role="alert" className="border-2 border-danger p-3">
-          {failed}
-        </p>
-      )}
-    </section>
+    <div className="mb-6">
+      <ChooseInstrument label={say("codesFrom")} instruments={readers} id={id} onChoose={setId} failed={failed}>
+        {codes !== undefined && (
+          <>
+            <p role="status">
+              {codes.length === 0 ? say("codesFoundNone") : say("codesFound", { count: codes.length })}
+            </p>
+            {codes.length > 0 && (
+              <Button large onClick={() => onCodes(codes)}>
+                {say("codesTake")}
+              </Button>
+            )}
+          </>
+        )}
+      </ChooseInstrument>
+    </div>
   );
 }

@@ -5,7 +5,7 @@ import { api } from "../../domain/api";
 import type { Test } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { Choice } from "../../ui/Choice";
+import { ChooseInstrument } from "./ChooseInstrument";
 import { marksOf } from "./state";
 import { takeTrace } from "./takeTrace";
 import { useInstrument } from "./useInstrument";
@@ -26,19 +26,8 @@ export function FromInstrument({ runner, test }: { runner: ReturnType<typeof use
   const last = shown[shown.length - 1];
   const single = test.figures.find((figure) => figure.dimension === chosen?.dimension);
   return (
-    <section aria-label={say("instrumentFrom")} className="grid gap-3 border-2 border-ink bg-panel p-3">
-      <h2 className="text-lg font-semibold">{say("instrumentFrom")}</h2>
-      <Choice
-        large
-        label={say("traceInstrument")}
-        value={id ?? ""}
-        onChange={setId}
-        options={fitting.map((one) => ({
-          value: one.id,
-          text: one.there ? one.name : `${one.name} (${say("instrumentNotThere")})`,
-        }))}
-      />
-      {chosen && failed === "" && (
+    <ChooseInstrument label={say("instrumentFrom")} instruments={fitting} id={id} onChoose={setId} failed={failed}>
+      {chosen && (
         <>
           <p className="figures text-4xl font-semibold" aria-live="off">
             {last?.value === undefined ? "–" : last.value.toFixed(1)} {chosen.unit}
@@ -83,11 +72,6 @@ export function FromInstrument({ runner, test }: { runner: ReturnType<typeof use
           {runner.draft.trace && <p role="status">{say("traceTaken")}</p>}
         </>
       )}
-      {failed !== "" && (
-        <p role="alert" className="border-2 border-danger p-3">
-          {failed}
-        </p>
-      )}
-    </section>
+    </ChooseInstrument>
   );
 }
