@@ -68,7 +68,9 @@ public final class ShopLoad {
     }
 
     private void work(int people, int seconds) throws InterruptedException {
-        settledNanos = System.nanoTime() + Duration.ofSeconds((long) SETTLING_SECONDS * addresses.size() * addresses.size()).toNanos();
+        settledNanos = System.nanoTime()
+                + Duration.ofSeconds((long) SETTLING_SECONDS * addresses.size() * addresses.size())
+                        .toNanos();
         for (int p = 0; p < people; p++) {
             Technician technician = new Technician(p);
             hands.schedule(technician::listen, p * 20L, TimeUnit.MILLISECONDS);

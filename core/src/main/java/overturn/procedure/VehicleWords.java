@@ -48,9 +48,7 @@ public final class VehicleWords {
     }
 
     private static String part(String id) {
-        return Words.all()
-                .getOrDefault("component." + id, id.replace('-', ' '))
-                .toLowerCase(Locale.ROOT);
+        return Words.all().getOrDefault("component." + id, id.replace('-', ' ')).toLowerCase(Locale.ROOT);
     }
 
     /** The kinds of vehicle that a layout is, the one that says most first. */
