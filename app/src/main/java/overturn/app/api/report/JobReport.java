@@ -147,8 +147,7 @@ final class JobReport {
                 remedies.stream().map(id -> words.word("remedy." + id)).collect(Collectors.joining(" and ")),
                 grade(grade)
                         + (share > NEARLY_SURE ? ", > 99 %" : String.format(Locale.ROOT, ", %.0f %%", 100 * share)),
-                "It began with the frequencies that ship" + (jobs == 0 ? " alone" : " and " + jobs + " closed jobs")
-                        + ".",
+                "It began with the frequencies that ship" + closedJobs(jobs) + ".",
                 accepted.map(VerdictAccepted::why).orElse(""),
                 accepted.isPresent()
                         ? ""
@@ -156,6 +155,14 @@ final class JobReport {
                                 .map(o -> words.test(o.procedureId()))
                                 .distinct()
                                 .collect(Collectors.joining(", ")));
+    }
+
+    private static String closedJobs(int jobs) {
+        return switch (jobs) {
+            case 0 -> " alone";
+            case 1 -> " and one closed job";
+            default -> " and " + jobs + " closed jobs";
+        };
     }
 
     /** The grade, and what became of the verdict where that says something else. */
