@@ -12,7 +12,7 @@ export interface Sent {
   body: unknown;
 }
 
-/** What the server answers, by address, as JSON or as a stream; what is not here is not found. */
+/** What the server answers, by address, as JSON or as a stream; what is not here is not found. A write is acknowledged, and answered where `POST` and its address are here. */
 export let answers: Record<string, unknown> = {};
 export let sent: Sent[] = [];
 
@@ -35,7 +35,8 @@ async function server(request: Request): Promise<Response> {
   if (pathname.endsWith("/presence")) return json([]);
   if (request.method !== "GET") {
     sent.push({ path: pathname, body: await request.json() });
-    return json({}, 202);
+    const own = answers[`${request.method} ${pathname}`];
+    return own === undefined ? json({}, 202) : json(own);
   }
   const own = answers[pathname];
   if (own instanceof ReadableStream) return new Response(own as ReadableStream<Uint8Array>);

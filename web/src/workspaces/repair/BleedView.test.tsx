@@ -65,4 +65,24 @@ describe("the bleed sheet", () => {
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]?.path).toBe(`${AT}/rests`);
   });
+
+  it("makes the strokes on the vehicle of an exercise and leaves what was seen to whoever practises", async () => {
+    const next = sheet.ends.find((end) => end.id === sheet.next);
+    open(BleedView, "/jobs/:jobId/bleed", `/jobs/${job.id}/bleed`, {
+      [AT]: { ...job, practice: { personId: "juno-vale", helped: false, ended: false } },
+      [`POST /api/practice/exercises/${job.id}/acts`]: {
+        hose: { endId: sheet.next, strokes: 4, bubbles: "MANY", colour: "DARK" },
+        aboveMinimumMl: 31,
+      },
+    });
+    await userEvent.click(
+      within(await now()).getByRole("button", { name: `${next?.strokesNow} strokes on the vehicle` }),
+    );
+    expect(await screen.findByText(/After 4 strokes: many bubbles, dark/)).toBeTruthy();
+    expect(sent[0]?.body).toMatchObject({ act: "bleed", subject: sheet.next, figure: next?.strokesNow });
+    expect(screen.getByRole("radio", { name: "dark" }).getAttribute("aria-checked")).toBe("true");
+    await userEvent.click(screen.getByRole("button", { name: "Many bubbles" }));
+    await waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]?.body).toMatchObject({ count: 4, bubbles: "many", colour: "dark" });
+  });
 });

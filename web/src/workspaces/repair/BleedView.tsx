@@ -10,9 +10,11 @@ import { Button } from "../../ui/Button";
 import { Choice } from "../../ui/Choice";
 import { GoOn } from "../../ui/GoOn";
 import { Caller, CallHeard } from "./Caller";
+import { BleedOnVehicle, OnVehicle } from "./BleedOnVehicle";
 import { Frame } from "./Frame";
 import { HowBled } from "./HowBled";
-import { levelShare, restLeft } from "./state";
+import { ReservoirLevel } from "./ReservoirLevel";
+import { restLeft } from "./state";
 import { useRepair, type RepairPage } from "./useRepair";
 
 type Colour = NonNullable<BleedSheet["ends"][number]["colour"]>;
@@ -78,7 +80,7 @@ function Sheet({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: Repair
         <HowBled sheet={sheet} page={page} />
       </div>
       <CallHeard jobId={job.id} />
-      <Level job={job} sheet={sheet} page={page} />
+      <ReservoirLevel job={job} sheet={sheet} page={page} />
     </main>
   );
 }
@@ -127,6 +129,16 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
           )}
           {word(sheet.fills ? "caution.brim" : "caution.fluid-kinds")}
         </p>
+        {practised(job) && job.repair?.fluid && (
+          <div className="practice-band grid gap-3 py-3 pr-3">
+            <OnVehicle
+              jobId={page.jobId}
+              doing={say("rigTopUp", { fluid: word(`fluid.${job.repair.fluid.takes}`) })}
+              act={{ act: "top-up", subject: job.repair.fluid.takes }}
+              onDone={() => void page.enter("levels", { text: "max" })}
+            />
+          </div>
+        )}
         <Button
           filled
           large
@@ -137,12 +149,15 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
         </Button>
       </section>
     );
-  if (sheet.restFirst) return <Resting sheet={sheet} page={page} />;
-  return <Strokes key={`${end.id} ${end.strokes}`} sheet={sheet} end={end} page={page} />;
+  if (sheet.restFirst) return <Resting sheet={sheet} page={page} practised={practised(job)} />;
+  return <Strokes key={`${end.id} ${end.strokes}`} sheet={sheet} end={end} page={page} practised={practised(job)} />;
 }
 
+/** Whether there is a vehicle of an exercise on which it is done. */
+const practised = (job: Job) => job.practice !== undefined && !job.practice.ended;
+
 /** The circuit is left alone, by a clock that goes on while the page is closed. */
-function Resting({ sheet, page }: { sheet: BleedSheet; page: RepairPage }) {
+function Resting({ sheet, page, practised }: { sheet: BleedSheet; page: RepairPage; practised: boolean }) {
   const key = `rest-${page.jobId}`;
   const [began, setBegan] = useState(() => Number(localStorage.getItem(key)) || 0);
   const now = useSecond(began > 0);
@@ -172,6 +187,16 @@ function Resting({ sheet, page }: { sheet: BleedSheet; page: RepairPage }) {
           {`${Math.floor(left / 60)}:${String(left % 60).padStart(2, "0")}`}
         </p>
       )}
+      {practised && (
+        <div className="practice-band grid gap-3 py-3 pr-3">
+          <OnVehicle
+            jobId={page.jobId}
+            doing={say("restOnVehicle", { minutes: minutes(sheet.restMinutes) })}
+            act={{ act: "stand", figure: sheet.restMinutes }}
+            onDone={rested}
+          />
+        </div>
+      )}
       <Button filled={left === 0} large disabled={page.busy} onClick={rested}>
         {say(left === 0 ? "rested" : "restedElsewhere")}
       </Button>
@@ -191,7 +216,17 @@ function useSecond(ticking: boolean): number {
 }
 
 /** What was seen at one end, one tap a turn: begun anew as soon as the sheet has moved on. */
-function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["ends"][number]; page: RepairPage }) {
+function Strokes({
+  sheet,
+  end,
+  page,
+  practised,
+}: {
+  sheet: BleedSheet;
+  end: BleedSheet["ends"][number];
+  page: RepairPage;
+  practised: boolean;
+}) {
   const { word } = useSettings();
   const [count, setCount] = useState(String(end.strokesNow));
   const [colour, setColour] = useState<Colour>(end.colour ?? "CLEAR");
@@ -251,6 +286,17 @@ function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["end
           }))}
         />
       </div>
+      {practised && strokes > 0 && (
+        <BleedOnVehicle
+          jobId={page.jobId}
+          endId={end.id}
+          strokes={strokes}
+          onShown={(hose) => {
+            setCount(String(hose.strokes));
+            setColour(hose.colour);
+          }}
+        />
+      )}
       <p className="font-semibold">{say("bubblesSeen", { count: strokes })}</p>
       <div className="grid gap-2 sm:grid-cols-3" role="group" aria-label={say("bubblesSeen", { count: strokes })}>
         {(["NONE", "FEW", "MANY"] as const).map((bubbles) => (
@@ -271,65 +317,5 @@ function Strokes({ sheet, end, page }: { sheet: BleedSheet; end: BleedSheet["end
         />
       )}
     </section>
-  );
-}
-
-/** The reservoir as it is believed to stand, drawn between its marks. */
-function Level({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
-  const { show } = useSettings();
-  const [text, setText] = useState("");
-  const share = levelShare(sheet);
-  return (
-    <aside className="grid content-start gap-4 bg-panel p-4 max-lg:border-t-2 max-lg:border-ink">
-      <h2 className="caps">{say("reservoirLevel")}</h2>
-      <svg
-        viewBox="0 0 200 120"
-        className="w-full max-w-72"
-        role="img"
-        aria-label={say("levelAbove", { value: show(sheet.aboveMinimumMl, "VOLUME") })}
-      >
-        <rect x="20" y="10" width="120" height="100" fill="none" stroke="var(--ink)" strokeWidth="3" />
-        <rect x="22" y={108 - 84 * share} width="116" height={84 * share} fill="var(--caution)" opacity="0.5" />
-        <path d="M140 24h16M140 108h16" stroke="var(--ink)" strokeWidth="2" />
-        <text x="160" y="29" className="fill-ink text-[13px]">
-          {say("markMax")}
-        </text>
-        <text x="160" y="112" className="fill-ink text-[13px]">
-          {say("markMin")}
-        </text>
-      </svg>
-      <p className="figures text-xl font-semibold">
-        {say("levelAbove", { value: show(sheet.aboveMinimumMl, "VOLUME") })}
-      </p>
-      <p className="figures">
-        {say(sheet.fills ? "safePortions" : "safeStrokes", {
-          count: sheet.safeStrokes,
-          stroke: show(sheet.strokeMl, "VOLUME"),
-        })}
-      </p>
-      <Button disabled={page.busy} onClick={() => void page.enter("levels", { text: "max" })}>
-        {say("toppedUp")}
-      </Button>
-      <label className="grid gap-1">
-        <span>{say("levelRead")}</span>
-        <span className="flex gap-2">
-          <input
-            inputMode="decimal"
-            value={text}
-            maxLength={40}
-            onChange={(e) => setText(e.target.value)}
-            className="figures min-h-11 min-w-0 flex-1 border-2 border-ink px-2 text-right"
-          />
-          <Button
-            disabled={page.busy || text.trim() === ""}
-            onClick={() => void page.enter("levels", { text, unit: "mL" }).then((taken) => taken && setText(""))}
-          >
-            mL
-          </Button>
-        </span>
-      </label>
-      <p className="figures border-t border-rule pt-3">{say("airLeft", { left: show(sheet.leftMl, "VOLUME") })}</p>
-      <p className="text-sm text-soft">{say("bleedWhy", { vehicle: job.vehicle })}</p>
-    </aside>
   );
 }

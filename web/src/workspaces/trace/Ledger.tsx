@@ -16,9 +16,12 @@ const SHOWN = 5;
 const MORE_THAN_ALL = 1.02;
 
 function frequenciesUsed(job: Job): string {
-  const { learned, ownJobs, elsewhereJobs } = job.assessment.frequencies;
+  const { learned, ownJobs, elsewhereJobs, timedTests } = job.assessment.frequencies;
   return learned && ownJobs + elsewhereJobs > 0
-    ? say("frequenciesUsed", { own: ownJobs, elsewhere: elsewhereJobs })
+    ? [
+        say("frequenciesUsed", { own: ownJobs, elsewhere: elsewhereJobs }),
+        ...(timedTests > 0 ? [say("minutesUsed", { count: timedTests })] : []),
+      ].join(" ")
     : say("frequenciesUsedShipped");
 }
 

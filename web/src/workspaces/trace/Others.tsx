@@ -79,6 +79,9 @@ function Tests({ job, tests }: { job: Job; tests: Proposal[] }) {
             </h4>
             <p className="figures text-sm text-soft">
               {minutes(p.minutes)}
+              {minutes(p.testMinutes) === minutes(p.estimatedMinutes)
+                ? ""
+                : `, ${say("timedHere", { estimate: minutes(p.estimatedMinutes) })}`}
               {p.stateMinutes >= 1 ? ` · ${say("stateExtra", { minutes: minutes(p.stateMinutes) })}` : ""}
             </p>
             <p className="text-sm">{reasonText(p, job.assessment, word)}</p>

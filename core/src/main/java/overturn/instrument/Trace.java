@@ -75,19 +75,6 @@ public record Trace(List<Sample> samples) {
                         before.value() + (after.value() - before.value()) * (seconds - before.seconds()) / apart);
     }
 
-    /** The same at even steps, s; what had dropped out is left out. */
-    public Trace every(double stepSeconds) {
-        List<Sample> even = new ArrayList<>();
-        double from = samples.get(0).seconds();
-        double to = samples.get(samples.size() - 1).seconds();
-        int steps = (int) Math.floor((to - from) / stepSeconds + 1e-9);
-        for (int i = 0; i <= steps; i++) {
-            double seconds = from + i * stepSeconds;
-            at(seconds).ifPresent(value -> even.add(new Sample(seconds, value)));
-        }
-        return new Trace(even);
-    }
-
     /** When the press was made, s: the quickest rise has ended; empty where nothing rises. */
     public OptionalDouble pressed() {
         double from = samples.get(0).seconds();

@@ -17,7 +17,7 @@ public record LearnedCounts(int jobs, Map<String, Double> counts) {
     public static final LearnedCounts NONE = new LearnedCounts(0, Map.of());
 
     /** After so many years a job counts half; vehicles and suppliers change. Chosen. */
-    private static final double HALF_LIFE_YEARS = 4;
+    public static final double HALF_LIFE_YEARS = 4;
 
     /** A cure counts once it has held for so long, days; a comeback rarely takes longer. Chosen. */
     public static final int HELD_DAYS = 30;

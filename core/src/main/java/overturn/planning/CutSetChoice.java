@@ -37,7 +37,7 @@ final class CutSetChoice {
                         && !setAside.contains(test.procedure().id())
                         && nats(test, whole, felt) >= LEAST_NATS)
                 .sorted(Comparator.comparingDouble(
-                        (CutSetProcedure test) -> -nats(test, whole, felt) / minutes(test.procedure())))
+                        (CutSetProcedure test) -> -nats(test, whole, felt) / minutes(test.procedure(), workshop)))
                 .limit(OFFERED)
                 .map(CutSetProcedure::procedure)
                 .toList();
@@ -52,8 +52,8 @@ final class CutSetChoice {
     }
 
     /** The test and the way there and back. */
-    private static double minutes(Procedure procedure) {
-        return procedure.minutes()
+    private static double minutes(Procedure procedure, Workshop workshop) {
+        return workshop.minutes(procedure)
                 + StateChanges.minutes(VehicleNeeds.SEAT, procedure.needs())
                 + StateChanges.minutes(procedure.needs(), VehicleNeeds.SEAT);
     }

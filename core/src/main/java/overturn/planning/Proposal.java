@@ -11,6 +11,7 @@ import overturn.suspect.Remedy;
  * A test that could be done now.
  *
  * @param procedure the test
+ * @param testMinutes what it takes itself
  * @param anotherRig whether it repeats a reading, to be done with another rig
  * @param stateMinutes changes of vehicle state there and back, and the share of closing and bleeding that it makes
  *     necessary
@@ -25,6 +26,7 @@ import overturn.suspect.Remedy;
  */
 public record Proposal(
         Procedure procedure,
+        double testMinutes,
         boolean anotherRig,
         double stateMinutes,
         double borne,
@@ -73,7 +75,7 @@ public record Proposal(
 
     /** All minutes it costs. */
     public double minutes() {
-        return procedure.minutes() + Math.max(0, stateMinutes);
+        return testMinutes + Math.max(0, stateMinutes);
     }
 
     /** Minutes it is expected to save, a proof counted at what it may cost. */
@@ -84,18 +86,38 @@ public record Proposal(
     /** The same, bearing only a part of the way. */
     Proposal bearing(double part) {
         return new Proposal(
-                procedure, anotherRig, stateMinutes, part, gain, proofChance, proofMinutes, direct, kind, leadsTo);
+                procedure,
+                testMinutes,
+                anotherRig,
+                stateMinutes,
+                part,
+                gain,
+                proofChance,
+                proofMinutes,
+                direct,
+                kind,
+                leadsTo);
     }
 
     /** The same, done before a dearer one. */
     Proposal leading() {
         return new Proposal(
-                procedure, anotherRig, stateMinutes, borne, gain, proofChance, proofMinutes, direct, kind, true);
+                procedure,
+                testMinutes,
+                anotherRig,
+                stateMinutes,
+                borne,
+                gain,
+                proofChance,
+                proofMinutes,
+                direct,
+                kind,
+                true);
     }
 
     /** Its own minutes and the part of the way that it bears. */
     public double minutesBorne() {
-        return procedure.minutes() + Math.max(0, stateMinutes) * borne;
+        return testMinutes + Math.max(0, stateMinutes) * borne;
     }
 
     /** Minutes saved per minute spent, a direct look counted for more: what proposals are ranked by. */

@@ -40,6 +40,6 @@ public record Round(VehicleNeeds needs, double wayMinutes, List<Proposal> propos
     /** All minutes of the round. */
     public double minutes() {
         return wayMinutes
-                + proposals.stream().mapToDouble(p -> p.procedure().minutes()).sum();
+                + proposals.stream().mapToDouble(Proposal::testMinutes).sum();
     }
 }

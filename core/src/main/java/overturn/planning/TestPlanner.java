@@ -279,6 +279,7 @@ public final class TestPlanner {
         double stateMinutes = stateMinutes(procedure, state, history.now()) + standingMinutes(procedure, history);
         return new Proposal(
                 procedure,
+                workshop.minutes(procedure),
                 candidate.repeat() != Repeat.FIRST,
                 stateMinutes,
                 1,
@@ -366,7 +367,7 @@ public final class TestPlanner {
         return StateChanges.minutes(from, to, workshop.raisingMinutes());
     }
 
-    private static Kind kind(Candidate candidate, Belief belief, double stateMinutes, double proofChance) {
+    private Kind kind(Candidate candidate, Belief belief, double stateMinutes, double proofChance) {
         boolean first = candidate.repeat() == Repeat.FIRST && !candidate.afterRepair();
         Procedure procedure = candidate.procedure();
         if (candidate.mendsConflict()) {
@@ -375,7 +376,7 @@ public final class TestPlanner {
         if (procedure.gate() && first) {
             return Kind.GATE;
         }
-        if (first && DirectLooks.due(belief, procedure, procedure.minutes() + Math.max(0, stateMinutes))) {
+        if (first && DirectLooks.due(belief, procedure, workshop.minutes(procedure) + Math.max(0, stateMinutes))) {
             return Kind.LAST_LOOK;
         }
         if (belief.probability(belief.leadingRemedy()) < KNOWN) {

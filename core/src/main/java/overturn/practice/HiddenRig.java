@@ -43,14 +43,26 @@ public final class HiddenRig {
     public record Shown(ReadingValue value, boolean doubtful) {}
 
     /**
-     * Does a test. The same test for the same time shows the same.
+     * Does a test on the vehicle as it came. The same test for the same time shows the same.
      *
      * @param setUp which set-up of its rig, counted from 0
      * @param time how often it was done with it before
-     * @param done what has been repaired
-     * @param own what was spoilt or set wrong on the way
      */
-    public Shown read(Procedure test, int setUp, int time, Repaired done, List<Fault> own) {
+    public Shown read(Procedure test, int setUp, int time) {
+        return read(test, setUp, time, Repaired.NONE, truth.left(Repaired.NONE, layout), List.of());
+    }
+
+    /**
+     * Does a test on the vehicle as hands left it.
+     *
+     * @param done what has been repaired, by the plan and from the shelf
+     * @param rig what was bled, spoilt or set wrong on the way
+     */
+    public Shown read(Procedure test, int setUp, int time, Repaired done, RigState rig) {
+        return read(test, setUp, time, done, truth.left(done, rig, layout), rig.own(layout));
+    }
+
+    private Shown read(Procedure test, int setUp, int time, Repaired done, List<Fault> left, List<Fault> own) {
         SplittableRandom random = new SplittableRandom(exercise.seed()
                 ^ 0x9e3779b97f4a7c15L * (test.id().hashCode() + 31L * setUp + 1009L * time + 1L)
                 ^ done.hashCode());
@@ -58,7 +70,7 @@ public final class HiddenRig {
                 setUp == 0 && truth.lyingRig().filter(test.rigKind()::equals).isPresent();
         boolean doubtful =
                 lies && new SplittableRandom(exercise.seed() + test.rigKind().ordinal()).nextDouble() < CAUGHT;
-        List<Fault> present = new ArrayList<>(lies ? truth.lie() : truth.left(done, layout));
+        List<Fault> present = new ArrayList<>(lies ? truth.lie() : left);
         present.addAll(own);
         HiddenVehicle vehicle = HiddenVehicle.of(
                         made.apply(present), exercise.level().noiseScale())

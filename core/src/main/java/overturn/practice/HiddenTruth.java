@@ -6,9 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
@@ -131,6 +133,36 @@ public record HiddenTruth(
                 .filter(e -> !done.settles(remedyOf(e.getKey(), layout)))
                 .flatMap(e -> e.getValue().stream())
                 .toList();
+    }
+
+    /** Air that strokes at the screws of the ends carry out, and nothing else but a fitted part. */
+    public List<Fault.TrappedAir> air(Layout layout) {
+        return faults.keySet().stream()
+                .filter(id -> remedyOf(id, layout).isStrokesAtEnds())
+                .flatMap(id -> faults.getOrDefault(id, List.of()).stream())
+                .filter(Fault.TrappedAir.class::isInstance)
+                .map(Fault.TrappedAir.class::cast)
+                .toList();
+    }
+
+    /**
+     * What is wrong still after these repairs and these strokes: air that was to be bled is there until it has come out
+     * or what was fitted from the shelf has brought its bleeding along, whatever was ticked.
+     */
+    public List<Fault> left(Repaired done, RigState rig, Layout layout) {
+        Set<String> bled = faults.keySet().stream()
+                .filter(id -> remedyOf(id, layout).isStrokesAtEnds())
+                .collect(Collectors.toSet());
+        List<Fault> left = new ArrayList<>();
+        for (Map.Entry<String, List<Fault>> fault : faults.entrySet()) {
+            if (!bled.contains(fault.getKey()) && !done.settles(remedyOf(fault.getKey(), layout))) {
+                left.addAll(fault.getValue());
+            }
+        }
+        if (bled.stream().anyMatch(id -> !rig.replaced().settles(remedyOf(id, layout)))) {
+            left.addAll(rig.found().faults());
+        }
+        return left;
     }
 
     private static Remedy remedyOf(String suspectId, Layout layout) {

@@ -59,6 +59,23 @@ public sealed interface RigAct {
         }
     }
 
+    /**
+     * Strokes at the screw of an end, each in order: pressed, opened, shut, let go. It ends after four where bubbles
+     * come.
+     */
+    record Bleed(String endId, int strokes) implements RigAct {
+        public Bleed {
+            Objects.requireNonNull(endId, "endId");
+        }
+    }
+
+    /** Work by a plan has opened the line of an end, which lets air in there. */
+    record Opened(String endId) implements RigAct {
+        public Opened {
+            Objects.requireNonNull(endId, "endId");
+        }
+    }
+
     /** A remedy is done whatever the verdict, at its price. */
     record Replace(String remedyId) implements RigAct {
         public Replace {

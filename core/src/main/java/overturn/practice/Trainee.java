@@ -26,7 +26,6 @@ import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
-import overturn.suspect.Repaired;
 import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
 
@@ -195,7 +194,7 @@ public enum Trainee {
         Procedure test = step.procedure();
         int setUp = at.setUps.merge(test.rigSetup(), 0, (used, none) -> used + (step.anotherRig() ? 1 : 0));
         int time = (int) at.done.stream().filter(test.id()::equals).count();
-        HiddenRig.Shown shown = rig.read(test, setUp, time, Repaired.NONE, List.of());
+        HiddenRig.Shown shown = rig.read(test, setUp, time);
         at.readings.add(new Reading(
                 "reading-" + at.readings.size(),
                 test.id(),

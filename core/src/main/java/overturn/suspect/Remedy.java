@@ -110,6 +110,11 @@ public enum Remedy {
         return opensCircuit;
     }
 
+    /** Whether it is nothing but strokes at the screws of the ends. */
+    public boolean isStrokesAtEnds() {
+        return this == BLEED_FRONT || this == BLEED_REAR || this == BLEED_CLUTCH;
+    }
+
     /**
      * Whether another remedy is part of this one (docs/method.md): a master that was off is bled with all its ends, a
      * slave or its line with the clutch, fluid is changed by bleeding everywhere, and a new part has none of the faults

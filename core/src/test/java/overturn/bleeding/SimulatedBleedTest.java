@@ -6,9 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -20,6 +18,8 @@ import overturn.bleeding.BleedEvent.Strokes;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
+import overturn.practice.LineAir;
+import overturn.suspect.Fault;
 
 /**
  * Bleeds of vehicles that are not the sheet's own model: air is single bubbles that sit at some distance from the
@@ -42,8 +42,7 @@ class SimulatedBleedTest {
         double levelMl;
         boolean ranDry;
         int strokes;
-        /** Per end: way left to the screw, mL, of each bubble; stuck ones are negative. */
-        final Map<String, List<double[]>> bubbles = new LinkedHashMap<>();
+        LineAir air = LineAir.NONE;
 
         Vehicle(Layout layout, SplittableRandom random) {
             this.layout = layout;
@@ -53,14 +52,7 @@ class SimulatedBleedTest {
             double off = random.nextBoolean() ? 0.5 : 1.5;
             for (End end : layout.ends()) {
                 double airMl = off * 1.2 * Math.exp(0.8 * random.nextGaussian());
-                List<double[]> own = new ArrayList<>();
-                while (airMl > 0) {
-                    double one = Math.min(airMl, 0.02 + 0.1 * random.nextDouble());
-                    airMl -= one;
-                    double way = 25 * random.nextDouble();
-                    own.add(new double[] {one, way, random.nextDouble() < 0.1 ? 1 : 0});
-                }
-                bubbles.put(end.id(), own);
+                air = air.with(end.id(), layout.chamberOf(end.id()), airMl, random);
             }
         }
 
@@ -72,30 +64,24 @@ class SimulatedBleedTest {
                     * Reservoir.foreseenStrokeMl(layout, end, Schools.USUAL.method());
             levelMl -= ml;
             ranDry |= levelMl < 0;
-            double out = 0;
-            for (double[] bubble : List.copyOf(bubbles.get(end))) {
-                if (bubble[2] > 0 && random.nextDouble() < 0.03) {
-                    bubble[2] = 0;
-                }
-                if (bubble[2] == 0) {
-                    bubble[1] -= ml;
-                    if (bubble[1] <= 0) {
-                        out += bubble[0];
-                        bubbles.get(end).remove(bubble);
-                    }
-                }
-            }
-            return out;
+            LineAir.Moved moved = air.moved(end, ml, layout, random);
+            air = moved.left();
+            return moved.outMl();
         }
 
         void rest() {
-            bubbles.values().forEach(own -> own.forEach(b -> b[2] = b[2] > 0 && random.nextDouble() < 0.6 ? 0 : b[2]));
+            air = air.rested(random);
         }
 
         double leftMl() {
-            return bubbles.values().stream()
-                    .flatMap(List::stream)
-                    .mapToDouble(b -> b[0])
+            return air.ml();
+        }
+
+        double leftMl(String end) {
+            return air.faults().stream()
+                    .map(Fault.TrappedAir.class::cast)
+                    .filter(one -> one.componentId().equals(end))
+                    .mapToDouble(Fault.TrappedAir::ml)
                     .sum();
         }
     }
@@ -206,11 +192,10 @@ class SimulatedBleedTest {
     /** Somebody who sees the air in the circuit strokes no more than this. */
     private static int leastStrokes(Vehicle vehicle, double allowedMl) {
         while (vehicle.leftMl() > allowedMl && vehicle.strokes < MOST_STROKES) {
-            String most = vehicle.bubbles.entrySet().stream()
-                    .max(Comparator.comparingDouble(
-                            e -> e.getValue().stream().mapToDouble(b -> b[0]).sum()))
-                    .orElseThrow()
-                    .getKey();
+            String most = vehicle.layout.ends().stream()
+                    .map(End::id)
+                    .max(Comparator.comparingDouble(vehicle::leftMl))
+                    .orElseThrow();
             vehicle.levelMl = vehicle.layout.reservoir().minToMaxMl();
             vehicle.stroke(most);
             if (vehicle.strokes % 20 == 0) {

@@ -2,7 +2,6 @@ package overturn.instrument;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
-import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -48,14 +47,6 @@ class TraceTest {
                 .map(Mark::second)
                 .toList();
         assertEquals(List.of(5, 30, 60), seconds);
-    }
-
-    @Test
-    void evenStepsKeepTheValuesAndLeaveGapsOut() {
-        Trace even = held(0, 2, 0.2, 0.07, 20).every(0.5);
-        assertEquals(30.2, even.at(3.5).orElseThrow(), 0.05);
-        assertTrue(even.at(24).isEmpty());
-        assertEquals(even.every(0.5).samples().size(), even.samples().size());
     }
 
     @Test

@@ -31,6 +31,7 @@ class RoundTest {
     private static Proposal proposal(String id, double stateMinutes, double savedMinutes) {
         return new Proposal(
                 test(id),
+                test(id).minutes(),
                 false,
                 stateMinutes,
                 1,

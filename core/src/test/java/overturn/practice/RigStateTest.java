@@ -5,19 +5,27 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
+import overturn.bleeding.BleedEvent.Bubbles;
+import overturn.bleeding.BleedEvent.Colour;
+import overturn.circuit.Chamber;
+import overturn.circuit.End;
 import overturn.circuit.Isolation;
 import overturn.circuit.Joint;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
+import overturn.practice.RigAct.Bleed;
 import overturn.practice.RigAct.Cap;
 import overturn.practice.RigAct.Crack;
 import overturn.practice.RigAct.Drive;
 import overturn.practice.RigAct.FitPart;
 import overturn.practice.RigAct.Foot;
 import overturn.practice.RigAct.Isolate;
+import overturn.practice.RigAct.Opened;
 import overturn.practice.RigAct.Plug;
 import overturn.practice.RigAct.SetRod;
+import overturn.practice.RigAct.Stand;
 import overturn.practice.RigAct.TopUp;
 import overturn.practice.RigState.Hazard;
 import overturn.practice.RigState.Mishap;
@@ -59,19 +67,74 @@ class RigStateTest {
         assertTrue(took > 3 && took < 9, "one stroke of a van takes 4 to 7 mL, took " + took);
     }
 
+    private static double airMl(RigState state) {
+        return state.own(TARN).stream()
+                .map(Fault.TrappedAir.class::cast)
+                .mapToDouble(Fault.TrappedAir::ml)
+                .sum();
+    }
+
+    private static RigState filled(RigState state) {
+        return does(state, new TopUp(TARN.reservoir().fluid().id()));
+    }
+
     @Test
-    void lettingGoBeforeTheScrewIsShutDrawsAirAndSixGoodStrokesCarryItOut() {
+    void lettingGoBeforeTheScrewIsShutDrawsAirWhichStrokesCarryOutButForWhatClings() {
         RigState spoilt =
                 does(untouched(), new Foot(200), new Crack(SCREW, true), new Foot(0), new Crack(SCREW, false));
         assertEquals(List.of(Mishap.EARLY_RELEASE), spoilt.mishaps());
         assertTrue(spoilt.own(TARN).get(0) instanceof Fault.TrappedAir air
                 && air.componentId().equals("front-left"));
-        RigState five = spoilt;
-        for (int stroke = 0; stroke < 5; stroke++) {
-            five = does(five, GOOD_STROKE);
+        assertEquals(0.8, airMl(spoilt), 1e-9);
+        RigState bled = spoilt;
+        for (int stroke = 0; stroke < 8; stroke++) {
+            bled = filled(does(bled, GOOD_STROKE));
         }
-        assertEquals(1, five.own(TARN).size());
-        assertEquals(List.of(), does(five, GOOD_STROKE).own(TARN));
+        assertTrue(airMl(bled) < 0.25, airMl(bled) + " mL");
+        RigState elsewhere = does(spoilt, new Bleed("front-right", 8));
+        assertEquals(0.8, airMl(elsewhere), 1e-9, "strokes at another end carry nothing out of this one");
+    }
+
+    @Test
+    void strokesByTheSheetShowBubblesUntilTheAirIsOutAndThenNone() {
+        RigState state = does(untouched(), new Opened("front-left"));
+        double before = airMl(state);
+        state = does(state, new Bleed("front-left", 4));
+        assertTrue(airMl(state) < before);
+        assertTrue(state.hose().orElseThrow().bubbles() != Bubbles.NONE, "it runs with bubbles");
+        assertEquals(Colour.DARK, state.hose().orElseThrow().colour(), "old fluid first");
+        for (int turn = 0; turn < 6; turn++) {
+            state = does(filled(state), new Bleed("front-left", 4), new Stand(10));
+        }
+        state = does(filled(state), new Bleed("front-left", 6));
+        assertEquals(
+                new Hose("front-left", 6, Bubbles.NONE, Colour.CLEAR),
+                state.hose().orElseThrow());
+        assertEquals(0, airMl(state), 0.05);
+        assertEquals(List.of(), state.mishaps());
+    }
+
+    /** What comes out of the hose and what stays is what was there. */
+    @Test
+    void noAirIsLostOrMadeWhileItIsBled() {
+        SplittableRandom random = new SplittableRandom(11);
+        for (Layout layout : Presets.all()) {
+            LineAir air = LineAir.NONE;
+            for (End end : layout.ends()) {
+                air = air.with(end.id(), layout.chamberOf(end.id()), 0.4, random);
+            }
+            air = air.with(layout.master().id(), Chamber.PRIMARY, 1, random);
+            double all = air.ml();
+            double out = 0;
+            for (int stroke = 0; stroke < 60; stroke++) {
+                String end = layout.ends().get(stroke % layout.ends().size()).id();
+                LineAir.Moved moved = air.moved(end, 5, layout, random);
+                out += moved.outMl();
+                air = moved.left().rested(random);
+            }
+            assertEquals(all, out + air.ml(), 1e-9, layout.id());
+            assertTrue(out > 0.7 * all, layout.id() + ": the air of the master comes out at its ends too");
+        }
     }
 
     @Test
@@ -140,5 +203,13 @@ class RigStateTest {
         assertThrows(IllegalArgumentException.class, () -> does(untouched(), new Crack("nowhere", true)));
         assertThrows(IllegalArgumentException.class, () -> does(untouched(), new FitPart("reservoir", 1)));
         assertThrows(IllegalArgumentException.class, () -> does(untouched(), new Drive(0)));
+        assertThrows(IllegalArgumentException.class, () -> does(untouched(), new Bleed("front-left", 0)));
+        assertThrows(IllegalArgumentException.class, () -> does(untouched(), new Bleed("master", 4)));
+        RigState plugged = does(untouched(), new Plug(PORT.id(), true));
+        String behind = TARN.beyond(PORT.id()).stream()
+                .filter(id -> TARN.component(id) instanceof End)
+                .findFirst()
+                .orElseThrow();
+        assertThrows(IllegalArgumentException.class, () -> does(plugged, new Bleed(behind, 4)));
     }
 }

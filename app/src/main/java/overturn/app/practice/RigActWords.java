@@ -35,6 +35,8 @@ public record RigActWords(
             "stand",
             "set-rod",
             "fit-part",
+            "bleed",
+            "opened",
             "replace");
 
     /** An act in words. */
@@ -65,6 +67,10 @@ public record RigActWords(
             return new RigActWords("set-rod", null, rod.tooLongMm(), null);
         } else if (act instanceof RigAct.FitPart part) {
             return new RigActWords("fit-part", part.componentId(), part.sizeFactor(), null);
+        } else if (act instanceof RigAct.Bleed bleed) {
+            return new RigActWords("bleed", bleed.endId(), (double) bleed.strokes(), null);
+        } else if (act instanceof RigAct.Opened opened) {
+            return new RigActWords("opened", opened.endId(), null, null);
         }
         return new RigActWords("replace", ((RigAct.Replace) act).remedyId(), null, null);
     }
@@ -89,6 +95,8 @@ public record RigActWords(
             case "stand" -> new RigAct.Stand((int) number());
             case "set-rod" -> new RigAct.SetRod(number());
             case "fit-part" -> new RigAct.FitPart(named(), number());
+            case "bleed" -> new RigAct.Bleed(named(), (int) number());
+            case "opened" -> new RigAct.Opened(named());
             case "replace" -> new RigAct.Replace(named());
             default -> throw new IllegalArgumentException("one of " + ACTS);
         };

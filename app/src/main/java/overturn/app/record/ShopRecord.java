@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.circuit.Family;
+import overturn.learning.LearnedMinutes;
 
 /** Where the record is kept. Exercises are never part of it. */
 public interface ShopRecord {
@@ -40,6 +41,9 @@ public interface ShopRecord {
      * then, and those given up as long before.
      */
     List<Learnable> learnable(Family family, Instant at);
+
+    /** How long tests took in jobs that were closed before then. */
+    List<LearnedMinutes.Timed> timed(Instant before);
 
     /** Figures of jobs closed since then. */
     Insights insights(Instant since);

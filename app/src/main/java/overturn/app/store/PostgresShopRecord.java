@@ -22,6 +22,8 @@ import overturn.circuit.Family;
 import overturn.course.Decided.TurnedOut;
 import overturn.course.JobStage;
 import overturn.learning.LearnedCounts;
+import overturn.learning.LearnedMinutes;
+import overturn.learning.LearnedMinutes.Timed;
 import overturn.verdict.Grade;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -36,6 +38,7 @@ class PostgresShopRecord implements ShopRecord {
             came_back_at, comes_back_from, shares, steps, spent_minutes, by_likelihood_minutes, told""";
 
     private static final TypeReference<Map<String, Double>> SHARES = new TypeReference<>() {};
+    private static final double SECONDS_IN_A_YEAR = 365.25 * 24 * 3600;
     private static final TypeReference<List<StepTaken>> STEPS = new TypeReference<>() {};
 
     private final JdbcClient jdbc;
@@ -228,6 +231,26 @@ class PostgresShopRecord implements ShopRecord {
                         row.getObject("job_id", UUID.class),
                         mapper.readValue(row.getString("shares"), SHARES),
                         row.getObject("log_closed_at", OffsetDateTime.class).toInstant()))
+                .list();
+    }
+
+    @Override
+    public List<Timed> timed(Instant before) {
+        return jdbc.sql("""
+                        select procedure_id, count(*), sum(weight), sum(weight * log_factor) / sum(weight)
+                          from (select step ->> 'procedureId' as procedure_id,
+                                       power(0.5, extract(epoch from :before - log_closed_at) / :half_life_seconds) as weight,
+                                       ln(least(:most, greatest(1 / :most, (step ->> 'tookMinutes')::double precision
+                                                                           / (step ->> 'estimatedMinutes')::double precision))) as log_factor
+                                  from closed_job, jsonb_array_elements(steps) step
+                                 where log_closed_at < :before and (step ->> 'tookMinutes')::double precision > 0
+                                   and (step ->> 'estimatedMinutes')::double precision > 0) timed
+                         group by procedure_id order by procedure_id
+                        """)
+                .param("before", before.atOffset(ZoneOffset.UTC))
+                .param("half_life_seconds", LearnedCounts.HALF_LIFE_YEARS * SECONDS_IN_A_YEAR)
+                .param("most", LearnedMinutes.MOST_FACTOR)
+                .query((row, n) -> new Timed(row.getString(1), row.getInt(2), row.getDouble(3), row.getDouble(4)))
                 .list();
     }
 

@@ -10,13 +10,19 @@ public final class ExerciseFlow {
 
     private final ApiClient api;
     private final String personId;
-    private final String id = UUID.randomUUID().toString();
+    private final String id;
 
     /** Sets a lesson for somebody. */
     public ExerciseFlow(ApiClient api, String personId, String lessonId) {
+        this(api, personId, UUID.randomUUID());
+        api.post(personId, "/api/practice/exercises", Map.of("exerciseId", id, "lessonId", lessonId));
+    }
+
+    /** One that was set for somebody. */
+    public ExerciseFlow(ApiClient api, String personId, UUID id) {
         this.api = api;
         this.personId = personId;
-        api.post(personId, "/api/practice/exercises", Map.of("exerciseId", id, "lessonId", lessonId));
+        this.id = id.toString();
     }
 
     public String id() {

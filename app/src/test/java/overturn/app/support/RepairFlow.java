@@ -18,14 +18,21 @@ public final class RepairFlow {
 
     private final ApiClient api;
     private final String job;
+    private final String personId;
     private long hoursAgo;
     /** As the last answer told it; asked for where nothing was told yet. */
     private JsonNode told;
 
     /** @param job path of the job below the API */
     public RepairFlow(ApiClient api, String job) {
+        this(api, job, "tobias-renn");
+    }
+
+    /** The same by somebody else. */
+    public RepairFlow(ApiClient api, String job, String personId) {
         this.api = api;
         this.job = job;
+        this.personId = personId;
     }
 
     /** A sinking pedal diagnosed down to its master cylinder the day before, and accepted. */
@@ -68,7 +75,7 @@ public final class RepairFlow {
     }
 
     public JsonNode now() {
-        told = api.get(job).body();
+        told = api.get(personId, job).body();
         return told;
     }
 
@@ -79,7 +86,7 @@ public final class RepairFlow {
     }
 
     public Answer post(String what, Map<String, Object> fields) {
-        return postAs("tobias-renn", what, fields);
+        return postAs(personId, what, fields);
     }
 
     /** The same as somebody else. */

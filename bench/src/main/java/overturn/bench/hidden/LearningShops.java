@@ -3,9 +3,11 @@ package overturn.bench.hidden;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
@@ -15,6 +17,7 @@ import overturn.layoutfile.LayoutFile;
 import overturn.layoutfile.Presets;
 import overturn.learning.ClosedJob;
 import overturn.learning.LearnedCounts;
+import overturn.learning.LearnedMinutes;
 import overturn.planning.Workshop;
 import overturn.verdict.Grade;
 import picocli.CommandLine;
@@ -36,6 +39,8 @@ public final class LearningShops implements Callable<Integer> {
     private static final int BATCH = 50;
 
     private static final int SIXTH = 6;
+    /** Number of the first later vehicle, behind all closed jobs. */
+    private static final int FIRST_LATER = 1_000_000;
 
     @Option(names = "--shops", defaultValue = "2", description = "Shops (${DEFAULT-VALUE}).")
     private int shops;
@@ -48,6 +53,16 @@ public final class LearningShops implements Callable<Integer> {
 
     @Option(names = "--seed", defaultValue = "1", description = "Seed (${DEFAULT-VALUE}).")
     private long seed;
+
+    @Option(
+            names = "--minutes",
+            description = "What minutes are worth that were learned, in shops whose tests take half to twice as long.")
+    private boolean minutes;
+
+    /** How much the tests of a shop differ from their estimates, and one time from the next: logarithms; chosen. */
+    private static final double TESTS_DIFFER = 0.6;
+
+    private static final double TIMES_DIFFER = 0.4;
 
     private LearningShops() {}
 
@@ -83,6 +98,10 @@ public final class LearningShops implements Callable<Integer> {
                 .filter(f -> f.id().equals(layoutId))
                 .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("There is no layout " + layoutId));
+        if (minutes) {
+            minutes(file);
+            return 0;
+        }
         Map<Row, List<Outcome>> found = new TreeMap<>();
         Map<Row, Double> off = new HashMap<>();
         for (int shop = 0; shop < shops; shop++) {
@@ -105,6 +124,87 @@ public final class LearningShops implements Callable<Integer> {
         System.out.println("| --- | --- | --- | --- | --- | --- | --- | --- |");
         found.forEach((row, outcomes) -> System.out.println(row(row, outcomes, off.get(row))));
         return 0;
+    }
+
+    /** The same later vehicles by the estimates, by what so many jobs have timed, and by what tests take in truth. */
+    private void minutes(LayoutFile file) {
+        Map<String, List<Outcome>> found = new LinkedHashMap<>();
+        for (int shop = 0; shop < shops; shop++) {
+            World world = World.ofShop(file, seed * 1000 + shop);
+            world.warmUp();
+            SplittableRandom random = new SplittableRandom(seed * 1000 + shop);
+            Map<String, Double> truth = new TreeMap<>();
+            world.model(Stratum.SINGLE)
+                    .procedures()
+                    .all()
+                    .forEach(test -> truth.put(test.id(), Math.exp(TESTS_DIFFER * random.nextGaussian())));
+            Workshop real = Workshop.WELL_EQUIPPED.taking(truth);
+            int shopNumber = shop;
+            Map<String, Double> told = Map.of();
+            List<Outcome> jobs = new ArrayList<>();
+            for (int count : LOOKED_AT) {
+                while (jobs.size() < count) {
+                    int from = jobs.size();
+                    Workshop known = Workshop.WELL_EQUIPPED.taking(told);
+                    jobs.addAll(IntStream.range(from, from + BATCH)
+                            .parallel()
+                            .mapToObj(i -> driven(world, seedOf(shopNumber, i), i, known, real))
+                            .toList());
+                    told = learned(jobs, truth, random);
+                }
+                found.computeIfAbsent("timed in " + count + " jobs", row -> new ArrayList<>())
+                        .addAll(later(world, shop, told, real));
+            }
+            found.computeIfAbsent("as they are", row -> new ArrayList<>()).addAll(later(world, shop, truth, real));
+        }
+        System.out.println(
+                "| minutes of tests | right | proven | wrong parts per 100 | cost, min | of it to the verdict |");
+        System.out.println("| --- | --- | --- | --- | --- | --- |");
+        found.forEach((row, outcomes) -> {
+            TrustFigures trust = TrustFigures.of(outcomes);
+            System.out.printf(
+                    Locale.ROOT,
+                    "| %s | %.1f | %.1f | %.1f | %.1f | %.1f |%n",
+                    row,
+                    trust.right(),
+                    trust.proven(),
+                    trust.wrongParts(),
+                    outcomes.stream().mapToDouble(Outcome::costToCure).average().orElse(0),
+                    outcomes.stream().mapToDouble(Outcome::minutes).average().orElse(0));
+        });
+    }
+
+    private List<Outcome> later(World world, int shop, Map<String, Double> told, Workshop real) {
+        Workshop known = Workshop.WELL_EQUIPPED.taking(told);
+        return IntStream.range(FIRST_LATER, FIRST_LATER + later)
+                .parallel()
+                .mapToObj(i -> driven(world, seedOf(shop, i), i, known, real))
+                .toList();
+    }
+
+    /** What the tests of these jobs were timed at, one time unlike the next. */
+    private static Map<String, Double> learned(List<Outcome> jobs, Map<String, Double> truth, SplittableRandom random) {
+        Map<String, List<Double>> logs = new TreeMap<>();
+        for (Outcome job : jobs) {
+            for (String id : job.path()) {
+                String test = id.split("#")[0];
+                if (truth.containsKey(test)) {
+                    logs.computeIfAbsent(test, key -> new ArrayList<>())
+                            .add(Math.log(truth.get(test)) + TIMES_DIFFER * random.nextGaussian());
+                }
+            }
+        }
+        return LearnedMinutes.of(logs.entrySet().stream()
+                        .map(e -> new LearnedMinutes.Timed(
+                                e.getKey(),
+                                e.getValue().size(),
+                                e.getValue().size(),
+                                e.getValue().stream()
+                                        .mapToDouble(log -> log)
+                                        .average()
+                                        .orElse(0)))
+                        .toList())
+                .factors();
     }
 
     private static String row(Row row, List<Outcome> outcomes, double off) {
@@ -141,8 +241,7 @@ public final class LearningShops implements Callable<Integer> {
     }
 
     private List<Outcome> later(World world, int shop, Map<String, Double> counts) {
-        int first = 1_000_000;
-        return IntStream.range(first, first + later)
+        return IntStream.range(FIRST_LATER, FIRST_LATER + later)
                 .parallel()
                 .mapToObj(i -> driven(world, seedOf(shop, i), i, counts))
                 .toList();
@@ -154,9 +253,18 @@ public final class LearningShops implements Callable<Integer> {
 
     /** Two thirds singles, a sixth pairs, a sixth sound. */
     private static Outcome driven(World world, long seed, int number, Map<String, Double> counts) {
-        Stratum stratum = number % SIXTH == 4 ? Stratum.PAIR : number % SIXTH == 5 ? Stratum.SOUND : Stratum.SINGLE;
+        Stratum stratum = stratum(number);
         Case vehicle = world.draw(stratum, seed).whereClosedJobsSay(counts);
         return new Trial(world.model(stratum), vehicle, Workshop.WELL_EQUIPPED).of(Policy.OVERTURN);
+    }
+
+    private static Outcome driven(World world, long seed, int number, Workshop known, Workshop real) {
+        Stratum stratum = stratum(number);
+        return new Trial(world.model(stratum), world.draw(stratum, seed), known, real).of(Policy.OVERTURN);
+    }
+
+    private static Stratum stratum(int number) {
+        return number % SIXTH == 4 ? Stratum.PAIR : number % SIXTH == 5 ? Stratum.SOUND : Stratum.SINGLE;
     }
 
     private static double off(World world, Map<String, Double> counts) {

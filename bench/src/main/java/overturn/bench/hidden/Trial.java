@@ -75,6 +75,7 @@ final class Trial {
     private final LayoutModel model;
     private final Case vehicle;
     private final Workshop workshop;
+    private final Workshop real;
     private final Prices prices;
     private final Procedure characterise;
     private final Map<List<String>, Known> known = new HashMap<>();
@@ -94,9 +95,18 @@ final class Trial {
     }
 
     Trial(LayoutModel model, Case vehicle, Workshop workshop) {
+        this(model, vehicle, workshop, workshop);
+    }
+
+    /**
+     * @param workshop what the planner knows of the workshop
+     * @param real how long tests take in truth
+     */
+    Trial(LayoutModel model, Case vehicle, Workshop workshop, Workshop real) {
         this.model = model;
         this.vehicle = vehicle;
         this.workshop = workshop;
+        this.real = real;
         this.prices = workshop.prices();
         this.characterise = model.procedures().intake();
     }
@@ -124,7 +134,7 @@ final class Trial {
         Reading first = vehicle.take(characterise, 0, Repaired.NONE).reading();
         progress.path.add(first.id());
         progress.at = known(progress.path, () -> BeliefHistory.of(model, vehicle.intake, List.of(first)));
-        progress.minutes = characterise.minutes();
+        progress.minutes = real.minutes(characterise);
         if (policy == Policy.LIKELIHOOD) {
             return replacedByLikelihood(progress);
         }
@@ -187,7 +197,7 @@ final class Trial {
             cover(progress, procedure, taken.reading());
             progress.doneSinceRepair.add(procedure.id());
             progress.minutes += taken.extraMinutes()
-                    + procedure.minutes()
+                    + real.minutes(procedure)
                     + StateChanges.minutes(StateChanges.closed(progress.state), StateChanges.closed(procedure.needs()));
             if (procedure.needs().opened() != VehicleNeeds.Opened.NOTHING) {
                 progress.opened.add(StateChanges.openedAlone(procedure.needs()));

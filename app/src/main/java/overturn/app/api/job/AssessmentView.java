@@ -56,9 +56,9 @@ public record AssessmentView(
 
     /**
      * Which frequencies it began with: those that ship, and closed jobs beside them as they were when the job was
-     * opened.
+     * opened; and how often tests had been timed here by then, whose minutes it counts with.
      */
-    public record FrequenciesUsedView(boolean learned, int ownJobs, int elsewhereJobs) {}
+    public record FrequenciesUsedView(boolean learned, int ownJobs, int elsewhereJobs, int timedTests) {}
 
     /** Proposals whose reason is worked out; the rest is far from being done next. */
     private static final int EXPLAINED = 12;
@@ -113,7 +113,12 @@ public record AssessmentView(
                 history.oddOneOut().map(r -> conflict(r, assessment)),
                 money(job),
                 new FrequenciesUsedView(
-                        job.learned().on(), job.learned().own(), job.learned().elsewhere()));
+                        job.learned().on(),
+                        job.learned().own(),
+                        job.learned().elsewhere(),
+                        job.learned().minutes().done().values().stream()
+                                .mapToInt(times -> times)
+                                .sum()));
     }
 
     /**
@@ -132,7 +137,7 @@ public record AssessmentView(
         }
 
         private static List<LeftOutView> all(Job job) {
-            Workshop workshop = job.workshop().forPlanning();
+            Workshop workshop = job.planning();
             return job.model().procedures().all().stream()
                     .flatMap(test -> why(test, workshop, job.state().opened().mayBeMoved())
                             .map(why -> new LeftOutView(
@@ -302,6 +307,7 @@ public record AssessmentView(
     /**
      * A test that could be done.
      *
+     * @param testMinutes what the test itself takes here; {@code estimatedMinutes} is what it is estimated at
      * @param wasteMinutes expected fall of what acting would waste
      * @param savedMinutes minutes that it is expected to save in all, doubt and proof counted
      * @param worthDoing whether that is more than it costs
@@ -313,6 +319,7 @@ public record AssessmentView(
             boolean anotherRig,
             double minutes,
             double testMinutes,
+            double estimatedMinutes,
             double stateMinutes,
             double informationNats,
             double wasteMinutes,
@@ -337,6 +344,7 @@ public record AssessmentView(
                     proposal.procedure().id(),
                     proposal.anotherRig(),
                     proposal.minutes(),
+                    proposal.testMinutes(),
                     proposal.procedure().minutes(),
                     proposal.stateMinutes(),
                     proposal.gain().informationNats(),

@@ -33,6 +33,7 @@ import overturn.suspect.SuspectCatalogue;
 /**
  * A test as it is done on this job: steps, what exactly the reading needs, and where it would lie.
  *
+ * @param minutes that it takes here
  * @param options observations that are allowed, not-seen included; empty for a series
  * @param atHand what has to be at hand before it is begun
  * @param readsCodes whether codes are noted beside what was seen
@@ -79,7 +80,7 @@ public record TestView(
                 : List.of();
         return new TestView(
                 procedure.id(),
-                procedure.minutes(),
+                job.planning().minutes(procedure),
                 procedure.nature(),
                 procedure.gate(),
                 procedure.rigKind().id(),

@@ -18,11 +18,13 @@ import overturn.app.practice.SetExercise;
 import overturn.app.usecase.practice.Debriefing;
 import overturn.app.usecase.practice.PracticeResults;
 import overturn.app.usecase.practice.Practise;
+import overturn.bleeding.BleedEvent;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec.Series;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.practice.Debrief;
+import overturn.practice.Hose;
 import overturn.practice.Lesson;
 import overturn.practice.RigState;
 import overturn.practice.Route;
@@ -173,6 +175,14 @@ final class PracticeViews {
         }
     }
 
+    /** What was seen in the bleed hose at the last end that was bled, in words of the bleed sheet. */
+    record HoseView(String endId, int strokes, BleedEvent.Bubbles bubbles, BleedEvent.Colour colour) {
+
+        static HoseView of(Hose hose) {
+            return new HoseView(hose.endId(), hose.strokes(), hose.bubbles(), hose.colour());
+        }
+    }
+
     /**
      * How the vehicle of an exercise stands; words of {@code mishaps} are {@code mishap.<id>}, of {@code stopped}
      * {@code hazard.<id>}.
@@ -190,6 +200,7 @@ final class PracticeViews {
             boolean warm,
             double minutes,
             List<String> replaced,
+            Optional<HoseView> hose,
             List<String> mishaps,
             Optional<String> stopped) {
 
@@ -210,6 +221,7 @@ final class PracticeViews {
                     rig.warm(),
                     rig.minutes(),
                     remedies(rig.replaced()),
+                    rig.hose().map(HoseView::of),
                     rig.mishaps().stream().map(RigState.Mishap::id).toList(),
                     rig.stopped().map(RigState.Hazard::id));
         }

@@ -37,6 +37,7 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
+import overturn.planning.Workshop;
 import overturn.procedure.Procedure;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
@@ -262,6 +263,10 @@ public class Assessor {
         Intake intake() {
             return state.intake().with(learned.counts().counts());
         }
+
+        Workshop workshop() {
+            return Job.planning(settings, learned);
+        }
     }
 
     private Job anew(UUID id, JobState state, WorkshopSettings settings, ModelSource source) {
@@ -272,11 +277,7 @@ public class Assessor {
     private static Job job(UUID id, Told told, BeliefHistory history, ModelSource source) {
         LayoutModel model = history.model();
         JobState state = told.state();
-        Assessment assessment = Assessment.of(
-                history,
-                state.vehicle(),
-                cannotBeDone(state, model),
-                told.settings().forPlanning());
+        Assessment assessment = Assessment.of(history, state.vehicle(), cannotBeDone(state, model), told.workshop());
         return job(id, told, model, before(told, source), assessment, source);
     }
 
@@ -321,8 +322,8 @@ public class Assessor {
             return Grade.OPEN;
         }
         LayoutModel model = source.of(state.opened().layoutId(), state.layout());
-        VerdictRule.Named named = VerdictRule.of(model, told.settings().forPlanning())
-                .named(BeliefHistory.of(model, told.intake(), before));
+        VerdictRule.Named named =
+                VerdictRule.of(model, told.workshop()).named(BeliefHistory.of(model, told.intake(), before));
         return named.cure().equals(Cure.of(remedies.toArray(Remedy[]::new))) ? named.grade() : Grade.OPEN;
     }
 

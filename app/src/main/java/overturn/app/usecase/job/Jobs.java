@@ -24,6 +24,7 @@ import overturn.forecast.LayoutModel;
 import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.inference.PlacesSeen;
+import overturn.planning.Workshop;
 import overturn.suspect.Cure;
 import overturn.verdict.Assessment;
 import overturn.verdict.Verdict;
@@ -51,7 +52,7 @@ public class Jobs {
      *
      * @param model of the circuit as it is now
      * @param before what was believed on the circuit as it came, where a repair has put another size in
-     * @param learned how frequent faults are, beside what ships
+     * @param learned how frequent faults are and how long tests take, beside what ships
      * @param status what every page says of it
      */
     public record Job(
@@ -67,6 +68,15 @@ public class Jobs {
         /** The facts of intake, with what was learned from closed jobs by then. */
         public Intake intake() {
             return state.intake().with(learned.counts().counts());
+        }
+
+        /** What the planner knows of the workshop, with how long tests take there. */
+        public Workshop planning() {
+            return planning(workshop, learned);
+        }
+
+        static Workshop planning(WorkshopSettings workshop, Learned learned) {
+            return workshop.forPlanning().taking(learned.minutes().factors());
         }
 
         /** Suspicion per component now, with what was seen at single parts. */

@@ -19,10 +19,11 @@ import overturn.app.workshop.WorkshopSettings;
 import overturn.circuit.Family;
 import overturn.learning.ClosedJob;
 import overturn.learning.LearnedCounts;
+import overturn.learning.LearnedMinutes;
 
 /**
- * What closed jobs say of how frequent faults are. A job is told what was known on the day on which it was opened, so
- * that its own outcome never moves its own assessment; an exercise is told nothing.
+ * What closed jobs say of how frequent faults are and how long tests take. A job is told what was known on the day on
+ * which it was opened, so that its own outcome never moves its own assessment; an exercise is told nothing.
  */
 @Component
 public class LearnedFrequencies {
@@ -39,6 +40,9 @@ public class LearnedFrequencies {
     private final Cache<Asked, List<Learnable>> known =
             Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KEPT).build();
 
+    private final Cache<Instant, LearnedMinutes> timed =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KEPT).build();
+
     LearnedFrequencies(ShopRecord record, FrequenciesTaken taken, Exercises exercises) {
         this.record = record;
         this.taken = taken;
@@ -52,15 +56,17 @@ public class LearnedFrequencies {
         if (!settings.learning().on() || exercises.find(jobId).isPresent()) {
             return Learned.NOTHING;
         }
-        return with(own(family, openedAt, jobId), family, settings);
+        return with(own(family, openedAt, jobId), minutes(openedAt), family, settings);
     }
 
     /** What a job of this family is told that is opened then. */
     public Learned at(Family family, Instant openedAt, WorkshopSettings settings) {
-        return settings.learning().on() ? with(own(family, openedAt), family, settings) : Learned.NOTHING;
+        return settings.learning().on()
+                ? with(own(family, openedAt), minutes(openedAt), family, settings)
+                : Learned.NOTHING;
     }
 
-    private Learned with(LearnedCounts own, Family family, WorkshopSettings settings) {
+    private Learned with(LearnedCounts own, LearnedMinutes minutes, Family family, WorkshopSettings settings) {
         LearnedCounts all = own;
         int elsewhere = 0;
         Map<UUID, Double> weights = settings.learning().weights();
@@ -72,7 +78,7 @@ public class LearnedFrequencies {
                 elsewhere += counts.jobs();
             }
         }
-        return new Learned(true, own.jobs(), elsewhere, all);
+        return new Learned(true, own.jobs(), elsewhere, all, minutes);
     }
 
     /** What this workshop's own closed jobs say. */
@@ -91,8 +97,14 @@ public class LearnedFrequencies {
                 .toList());
     }
 
+    /** How long tests took here in jobs that had been closed the day before. */
+    private LearnedMinutes minutes(Instant at) {
+        return timed.get(at.truncatedTo(ChronoUnit.DAYS), day -> LearnedMinutes.of(record.timed(day)));
+    }
+
     /** A line of the record was added here, changed or taken out. */
     public void forget() {
         known.invalidateAll();
+        timed.invalidateAll();
     }
 }

@@ -121,7 +121,7 @@ public class Debriefing {
         HiddenTruth truth = rig.hidden().truth();
         int helps = (int)
                 noted.stream().filter(e -> e.noted() instanceof Noted.Helped).count();
-        Workshop workshop = job.workshop().forPlanning();
+        Workshop workshop = job.planning();
         Route own = own(job, rig.state(), noted, truth, workshop, helps);
         Map<Trainee, Route> compared = others.get(id, key -> compared(rig, job, workshop));
         Set<String> misread = misread(job, noted);

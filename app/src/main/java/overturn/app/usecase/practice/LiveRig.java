@@ -68,7 +68,7 @@ final class LiveRig {
         this.hidden = hidden(set, layout, dataSheet);
         long seed = set.exercise().seed();
         this.vehicle = SecondWorldVehicle.of(layout, List.of(), seed).live(new SplittableRandom(seed));
-        this.state = RigState.untouched(layout);
+        this.state = RigState.untouched(layout, hidden.truth().air(layout));
         for (InstrumentKind kind : InstrumentKind.values()) {
             if (kind.onVehicle()) {
                 instruments.put(kind, new SimulatedInstrument(kind, seed));
@@ -181,7 +181,7 @@ final class LiveRig {
     }
 
     private void trouble() {
-        List<Fault> now = new ArrayList<>(showsNow() ? hidden.truth().left(done(), layout) : List.of());
+        List<Fault> now = new ArrayList<>(showsNow() ? hidden.truth().left(done(), state, layout) : List.of());
         now.addAll(state.own(layout));
         if (!now.equals(present)) {
             present = now;

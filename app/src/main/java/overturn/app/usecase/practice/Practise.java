@@ -1,5 +1,6 @@
 package overturn.app.usecase.practice;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -11,6 +12,8 @@ import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import overturn.app.job.JobLog;
+import overturn.app.job.JobState;
+import overturn.app.job.RepairState;
 import overturn.app.job.StaleLogException;
 import overturn.app.people.Act;
 import overturn.app.people.Actor;
@@ -23,6 +26,7 @@ import overturn.app.usecase.Checks;
 import overturn.app.usecase.InvalidInputException;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.job.Jobs;
+import overturn.bleeding.BleedSheet;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.evidence.Reading;
 import overturn.instrument.InstrumentKind;
@@ -34,9 +38,8 @@ import overturn.practice.RigAct;
 import overturn.practice.RigState;
 import overturn.procedure.Procedure;
 import overturn.secondworld.LiveVehicle;
-import overturn.suspect.Fault;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
-import overturn.suspect.Repaired;
 
 /** Works on the hidden vehicle of an exercise: with hands, by tests, with help. */
 @Component
@@ -139,10 +142,7 @@ public class Practise {
     /** What the driver told when it came. */
     private static String felt(LiveRig rig) {
         Procedure intake = ProcedureCatalogue.of(rig.layout()).intake();
-        return ((Observed) rig.hidden()
-                        .read(intake, 0, 0, Repaired.NONE, List.of())
-                        .value())
-                .option();
+        return ((Observed) rig.hidden().read(intake, 0, 0).value()).option();
     }
 
     /**
@@ -153,7 +153,7 @@ public class Practise {
     public RigState act(UUID id, Actor actor, UUID entryId, RigActWords words) {
         going(id, actor);
         LiveRig rig = rigs.of(id);
-        rig.repairedBy(remedied(id));
+        worked(id, rig);
         note(id, rig, entryId, () -> {
             try {
                 RigAct act = words.meant();
@@ -166,8 +166,31 @@ public class Practise {
         return rig.state();
     }
 
-    private Repaired remedied(UUID id) {
-        return log.isThere(id) ? jobs.read(id).state().remedied() : Repaired.NONE;
+    /** Brings what the plan of the job has done to the vehicle; where its lines were opened for it, air got in. */
+    private void worked(UUID id, LiveRig rig) {
+        if (!log.isThere(id)) {
+            return;
+        }
+        JobState state = jobs.read(id).state();
+        List<Cure> cures = state.remedied().cures();
+        boolean opened = !cures.isEmpty()
+                && cures.get(cures.size() - 1).remedies().stream()
+                        .anyMatch(remedy -> remedy.opensCircuit() && !remedy.isStrokesAtEnds());
+        if (opened) {
+            List<BleedSheet.End> ends = state.repair()
+                    .flatMap(RepairState::sheet)
+                    .map(BleedSheet::ends)
+                    .orElse(List.of());
+            for (BleedSheet.End end : ends) {
+                UUID once = UUID.nameUUIDFromBytes((cures.size() + end.id()).getBytes(StandardCharsets.UTF_8));
+                RigAct act = new RigAct.Opened(end.id());
+                note(id, rig, once, () -> {
+                    rig.does(act);
+                    return new Noted.Acted(act);
+                });
+            }
+        }
+        rig.repairedBy(state.remedied());
     }
 
     /**
@@ -214,7 +237,7 @@ public class Practise {
     public Shown test(UUID id, Actor actor, UUID entryId, String procedureId, boolean anotherRig) {
         going(id, actor);
         LiveRig rig = rigs.of(id);
-        rig.repairedBy(remedied(id));
+        worked(id, rig);
         ProcedureCatalogue procedures = ProcedureCatalogue.of(rig.layout());
         Optional<Procedure> found = Optional.ofNullable(procedureId).flatMap(procedures::find);
         new Checks()
@@ -243,8 +266,7 @@ public class Practise {
         int time = (int) before.stream()
                 .filter(t -> t.procedureId().equals(test.id()) && t.setUp() == setUp)
                 .count();
-        HiddenRig.Shown shown =
-                rig.hidden().read(test, setUp, time, rig.done(), rig.state().own(rig.layout()));
+        HiddenRig.Shown shown = rig.hidden().read(test, setUp, time, rig.done(), rig.state());
         note(id, rig, entryId, () -> new Noted.Tested(test.id(), setUp, text(shown.value())));
         return new Shown(test, shown.value(), shown.doubtful());
     }
@@ -296,11 +318,13 @@ public class Practise {
     public String feltNow(UUID id, Actor actor) {
         seen(id, actor);
         LiveRig rig = rigs.of(id);
-        rig.repairedBy(remedied(id));
+        worked(id, rig);
         Procedure driven = ProcedureCatalogue.of(rig.layout()).find("driven").orElseThrow();
-        List<Fault> own = rig.state().own(rig.layout());
         int time = rig.done().cures().size();
-        return ((Observed) rig.hidden().read(driven, 0, time, rig.done(), own).value()).option();
+        return ((Observed) rig.hidden()
+                        .read(driven, 0, time, rig.done(), rig.state())
+                        .value())
+                .option();
     }
 
     /** One moment of a live vehicle; an instrument that dropped out shows nothing. */
@@ -310,7 +334,7 @@ public class Practise {
     /** A vehicle to look at: each call goes on by one tick. */
     public Supplier<Moment> watch(UUID id, Actor actor) {
         seen(id, actor);
-        rigs.of(id).repairedBy(remedied(id));
+        worked(id, rigs.of(id));
         return () -> {
             LiveRig.Sample sample = rigs.of(id).next();
             return new Moment(sample.tick(), sample.rests(), sample.shown(), sample.state(), sample.read());

@@ -9,6 +9,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -139,6 +140,58 @@ class RecordApiTest {
         JsonNode practised = frequencies(api, exercise);
         assertFalse(practised.get("learned").asBoolean());
         switchedOff(api, later, own);
+    }
+
+    private static JsonNode next(ApiClient api, String jobId) {
+        return api.get("/api/jobs/" + jobId).body().get("assessment").get("next");
+    }
+
+    /** Twenty times it took three times its estimate; the planner goes by that, beside the estimate, and says so. */
+    @Test
+    void whatTestsTakeHereMovesThePlannerOfLaterJobs(OverturnServer.Running server) {
+        ApiClient api = new ApiClient(server.address());
+        int version = api.get("/api/workshop").body().get("version").asInt();
+        api.put("/api/learning", Map.of("version", version, "on", true, "personId", "ines-quill"));
+        JsonNode before = next(api, api.openJob("Tarn SK 325", "sinks", "fluid-low"));
+        String test = before.get("procedureId").asString();
+        double estimate = before.get("estimatedMinutes").asDouble();
+        String closed = closedMaster(api, "Tarn SK 324", "Timed.");
+        server.context()
+                .getBean(JdbcClient.class)
+                .sql("""
+                        update closed_job
+                           set log_closed_at = log_closed_at - make_interval(days => :days),
+                               steps = (select jsonb_agg(jsonb_build_object('procedureId', :test, 'estimatedMinutes',
+                                                         cast(:estimate as double precision), 'tookMinutes',
+                                                         3 * cast(:estimate as double precision)))
+                                          from generate_series(1, 20))
+                         where job_id = :job
+                        """)
+                .param("days", LONG_AGO_DAYS)
+                .param("test", test)
+                .param("estimate", estimate)
+                .param("job", UUID.fromString(closed))
+                .update();
+        closedMaster(api, "Tarn SK 326", "Makes the server look again.");
+        String later = api.openJob("Tarn SK 327", "sinks", "fluid-low");
+        JsonNode page = api.get("/api/jobs/" + later).body().get("assessment");
+        JsonNode now = Stream.concat(
+                        Stream.of(page.get("next")), page.get("others").valueStream())
+                .filter(proposal -> proposal.get("procedureId").asString().equals(test))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(estimate, now.get("estimatedMinutes").asDouble(), 1e-9);
+        double taken = now.get("testMinutes").asDouble();
+        assertTrue(taken > 2 * estimate && taken < 3 * estimate, taken + " of " + estimate);
+        assertEquals(
+                taken,
+                api.get("/api/jobs/" + later + "/tests/" + test)
+                        .body()
+                        .get("minutes")
+                        .asDouble(),
+                1e-9,
+                "both pages say the same");
+        assertTrue(frequencies(api, later).get("timedTests").asInt() >= 20);
     }
 
     private static void switchedOff(ApiClient api, String later, int own) {

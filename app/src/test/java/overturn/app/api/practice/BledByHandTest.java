@@ -1,0 +1,147 @@
+package overturn.app.api.practice;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import overturn.app.support.ApiClient;
+import overturn.app.support.ApiClient.Answer;
+import overturn.app.support.ExerciseFlow;
+import overturn.app.support.OverturnServer;
+import overturn.app.support.RepairFlow;
+import tools.jackson.databind.JsonNode;
+
+/** A repair of an exercise is bled with hands: what was ticked moves no air. */
+@ExtendWith(OverturnServer.class)
+class BledByHandTest {
+
+    private static final String JUNO = "juno-vale";
+    private static final String INES = "ines-quill";
+    private static final int MOST_TESTS = 16;
+
+    private ApiClient api;
+
+    @BeforeEach
+    void client(OverturnServer.Running running) {
+        api = new ApiClient(running.address());
+    }
+
+    private static String at(String id) {
+        return "/api/practice/exercises/" + id;
+    }
+
+    private static Map<String, Object> with(Object... pairs) {
+        Map<String, Object> body = new LinkedHashMap<>();
+        body.put("entryId", UUID.randomUUID().toString());
+        for (int i = 0; i < pairs.length; i += 2) {
+            body.put((String) pairs[i], pairs[i + 1]);
+        }
+        return body;
+    }
+
+    private JsonNode act(String id, Object... said) {
+        Answer answer = api.post(JUNO, at(id) + "/acts", with(said));
+        assertEquals(200, answer.status(), answer.raw().body());
+        return answer.body();
+    }
+
+    /** Does what the program would do until it names this. */
+    private void diagnosed(ExerciseFlow flow, String remedyId) {
+        for (int test = 0; test < MOST_TESTS; test++) {
+            api.post(JUNO, at(flow.id()) + "/help", with());
+            JsonNode assessment = api.get(JUNO, "/api/jobs/" + flow.id()).body().get("assessment");
+            JsonNode named = assessment.get("verdict").get("remedyIds");
+            if (named.size() == 1
+                    && named.get(0).asString().equals(remedyId)
+                    && !assessment.get("verdict").get("grade").asString().equals("OPEN")) {
+                return;
+            }
+            flow.test(assessment.get("next").get("procedureId").asString());
+        }
+        throw new AssertionError(remedyId + " was not named");
+    }
+
+    private String felt(String id) {
+        return api.get(JUNO, at(id) + "/felt").body().get("felt").asString();
+    }
+
+    /** Bleeds every end until nothing comes any more, rests and all. */
+    private void bled(String id, String... ends) {
+        for (int turn = 0; turn < 8; turn++) {
+            for (String end : ends) {
+                act(id, "act", "bleed", "subject", end, "figure", 6);
+                act(id, "act", "top-up", "subject", "glycol");
+            }
+            act(id, "act", "stand", "figure", 10);
+        }
+    }
+
+    @Test
+    void airIsGoneByStrokesOnTheVehicleAndNotByWhatWasTicked() {
+        String id = UUID.randomUUID().toString();
+        Map<String, Object> asked = Map.of(
+                "exerciseId",
+                id,
+                "layoutId",
+                "tarn-box-van",
+                "suspectIds",
+                List.of("air-in-front-end"),
+                "level",
+                "first-steps",
+                "personIds",
+                List.of(JUNO));
+        Answer answer = api.post(INES, "/api/practice/exercises", asked);
+        assertEquals(201, answer.status(), answer.raw().body());
+        JsonNode set = answer.body();
+        String mine = set.get(0).get("id").asString();
+        diagnosed(new ExerciseFlow(api, JUNO, UUID.fromString(mine)).open(), "bleed-front");
+        RepairFlow flow = new RepairFlow(api, "/api/jobs/" + mine, JUNO).accept();
+        flow.tickAll();
+        flow.bleed();
+        assertEquals("plainly", felt(mine), "the sheet says no bubble came, but nobody has bled it");
+        JsonNode first = act(mine, "act", "bleed", "subject", "front-left", "figure", 4);
+        JsonNode other = act(mine, "act", "bleed", "subject", "front-right", "figure", 4);
+        List<String> seen = List.of(
+                first.get("hose").get("bubbles").asString(),
+                other.get("hose").get("bubbles").asString());
+        assertTrue(seen.contains("NONE") && seen.stream().anyMatch(s -> !s.equals("NONE")), "one end has it: " + seen);
+        bled(mine, "front-left", "front-right");
+        JsonNode clear = act(mine, "act", "bleed", "subject", "front-left", "figure", 6);
+        assertEquals("NONE", clear.get("hose").get("bubbles").asString());
+        assertEquals("CLEAR", clear.get("hose").get("colour").asString());
+        assertEquals("as-it-should", felt(mine));
+    }
+
+    private double travelMm(String id) {
+        JsonNode figures = api.post(JUNO, at(id) + "/tests", with("procedureId", "travel-at-forces"))
+                .body()
+                .get("figures");
+        return Double.parseDouble(figures.get(figures.size() - 1).get("text").asString());
+    }
+
+    @Test
+    void aMasterThatWasOffLeavesAirInTheLinesUntilTheyAreBled() {
+        ExerciseFlow flow = new ExerciseFlow(api, JUNO, "hold-off-and-on").open();
+        diagnosed(flow, "renew-master");
+        String id = flow.id();
+        new RepairFlow(api, "/api/jobs/" + id, JUNO).accept().tickAll();
+        double open = travelMm(id);
+        bled(id, "front-left", "front-right", "rear-left", "rear-right");
+        double bled = travelMm(id);
+        assertTrue(bled < open - 3, "travel with air in the lines " + open + " mm, bled " + bled + " mm");
+        assertEquals(
+                List.of(),
+                api.get(JUNO, at(id))
+                        .body()
+                        .get("rig")
+                        .get("mishaps")
+                        .valueStream()
+                        .toList());
+    }
+}
