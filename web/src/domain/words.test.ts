@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { filled, keyed } from "./words";
+import { filled, keyed, say } from "./words";
 
 describe("words of a test that is derived from the layout", () => {
   it("are found by its kind, the joints apart", () => {
@@ -23,4 +23,9 @@ describe("words of a test that is derived from the layout", () => {
     );
     expect(filled("Press to {medium}")).toBe("Press to {medium}");
   });
+});
+
+it("counts one thing in the singular where there is a word for it", () => {
+  expect(say("bleedNow", { count: 1, end: "front left" })).toBe("1 stroke at front left");
+  expect(say("bleedNow", { count: 4, end: "front left" })).toBe("4 strokes at front left");
 });

@@ -14,9 +14,10 @@ export function known(id: string): string {
   return words[id] ?? id;
 }
 
-/** A word of the screens. */
+/** A word of the screens; where it counts one thing, the word for one (`<id>.one`) if there is one. */
 export function say(id: UiWord, values?: Values): string {
-  return filled(ui[id], values);
+  const one = `${id}.one`;
+  return filled(values?.count === 1 && one in ui ? known(one) : ui[id], values);
 }
 
 /** A test that is derived from the layout has its joints in its id ("cut-lines@front-inlet+rear-inlet"), which are no part of the key of its words. */

@@ -1,3 +1,4 @@
+import { suspicionHidden } from "../../domain/practice";
 import { useMayAccept } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
@@ -106,7 +107,7 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
         </p>
       </div>
       <div className="flex items-center gap-4">
-        {job.assessment.verdict && mayAccept(job.assessment.verdict.grade) && (
+        {!suspicionHidden(job) && job.assessment.verdict && mayAccept(job.assessment.verdict.grade) && (
           <button type="button" className="min-h-11 text-sm underline" onClick={onAccept}>
             {say("acceptOther")}
           </button>

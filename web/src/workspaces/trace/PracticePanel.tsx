@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, told } from "../../domain/api";
@@ -7,8 +7,9 @@ import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { Dialog } from "../../ui/Dialog";
 import { useSet } from "../practice/usePractice";
+import { ChooseTest } from "./ChooseTest";
+import { NameIt, remediesOf } from "./NameIt";
 
 const HOW_SURE = [50, 70, 90, 95, 99];
 
@@ -60,39 +61,6 @@ function Ask({ job }: { job: Job }) {
   );
 }
 
-/** Every test of this circuit by its name; which is worth most is not told. */
-function ChooseTest({ job, onStart, onClose }: { job: Job; onStart: (id: string) => void; onClose: () => void }) {
-  const { layout, word } = useSettings();
-  const [sought, setSought] = useState("");
-  const tests = layout(job.layoutId)
-    .tests.map((id) => ({ id, name: word(`test.${id}`), purpose: word(`test.${id}.purpose`) }))
-    .filter(({ id }) => id !== "characterise" && id !== "also-felt")
-    .filter(({ name, purpose }) => `${name} ${purpose}`.toLowerCase().includes(sought.toLowerCase()))
-    .sort((a, b) => a.name.localeCompare(b.name));
-  return (
-    <Dialog open onClose={onClose} title={say("practiceChoose")}>
-      <input
-        type="search"
-        aria-label={say("practiceSeek")}
-        placeholder={say("practiceSeek")}
-        value={sought}
-        onChange={(e) => setSought(e.target.value)}
-        className="mb-3 min-h-11 w-full border-2 border-ink bg-panel px-3"
-      />
-      <ul>
-        {tests.map(({ id, name, purpose }) => (
-          <li key={id} className="border-b border-rule">
-            <button type="button" className="min-h-11 w-full p-2 text-left hover:bg-grid" onClick={() => onStart(id)}>
-              <span className="block text-lg font-semibold">{name}</span>
-              <span className="text-soft">{purpose}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
-    </Dialog>
-  );
-}
-
 /** At the side of an exercise: how sure one is, what could be fitted, and whether it is cured. */
 export function PracticePanel({ job }: { job: Job }) {
   const { word } = useSettings();
@@ -101,7 +69,7 @@ export function PracticePanel({ job }: { job: Job }) {
   return (
     <section aria-label={say("practice")} className="grid gap-3 border-2 border-ink p-3">
       <Sure job={job} />
-      <Fit job={job} />
+      <NameIt job={job} />
       <Link to={`/practice/${job.id}`} className="grid min-h-11 place-items-center border-2 border-ink font-semibold">
         {say("practiceVehicle")}
       </Link>
@@ -112,15 +80,9 @@ export function PracticePanel({ job }: { job: Job }) {
   );
 }
 
-/** The remedies of this circuit, each once. */
-function useRemedies(job: Job): string[] {
-  const { layout } = useSettings();
-  return [...new Set(layout(job.layoutId).suspects.map((s) => s.remedyId))];
-}
-
 function Sure({ job }: { job: Job }) {
-  const { word } = useSettings();
-  const remedies = useRemedies(job);
+  const { layout, word } = useSettings();
+  const remedies = remediesOf(layout(job.layoutId));
   const [remedyId, setRemedyId] = useState("");
   const [said, setSaid] = useState<number>();
   const [refused, setRefused] = useState("");
@@ -169,61 +131,6 @@ function Sure({ job }: { job: Job }) {
       )}
       {said !== undefined && <p role="status">{say("practiceSureKept", { percent: said })}</p>}
       {refused !== "" && <p role="alert">{refused}</p>}
-    </div>
-  );
-}
-
-/** Something is fitted whatever is believed, at its price; then the vehicle tells whether that cured it. */
-function Fit({ job }: { job: Job }) {
-  const { word } = useSettings();
-  const remedies = useRemedies(job);
-  const [open, setOpen] = useState(false);
-  const [refused, setRefused] = useState("");
-  const felt = useQuery({ queryKey: ["felt", job.id], queryFn: () => api.feltNow(job.id), enabled: false });
-  const fit = async (subject: string) => {
-    try {
-      await api.rigAct(job.id, { entryId: crypto.randomUUID(), act: "replace", subject });
-      await felt.refetch();
-      setRefused("");
-      setOpen(false);
-    } catch (e) {
-      setRefused(told(e as Error));
-    }
-  };
-  return (
-    <div className="grid gap-2">
-      <div className="flex gap-2">
-        <Button className="flex-1" onClick={() => setOpen(true)}>
-          {say("practiceFit")}
-        </Button>
-        <Button className="flex-1" onClick={() => void felt.refetch()}>
-          {say("practiceFelt")}
-        </Button>
-      </div>
-      {felt.data && (
-        <p role="status">
-          {say("practiceFeltNow")} <span className="font-semibold">{word(`option.driven.${felt.data.felt}`)}</span>
-        </p>
-      )}
-      {open && (
-        <Dialog open onClose={() => setOpen(false)} title={say("practiceFit")}>
-          <p className="mb-3">{say("practiceFitWhy")}</p>
-          {refused !== "" && <p role="alert">{refused}</p>}
-          <ul>
-            {["hand-back", ...remedies.filter((id) => id !== "hand-back"), "look-elsewhere"].map((id) => (
-              <li key={id} className="border-b border-rule">
-                <button
-                  type="button"
-                  className="min-h-11 w-full p-2 text-left hover:bg-grid"
-                  onClick={() => void fit(id)}
-                >
-                  {word(`remedy.${id}`)}
-                </button>
-              </li>
-            ))}
-          </ul>
-        </Dialog>
-      )}
     </div>
   );
 }

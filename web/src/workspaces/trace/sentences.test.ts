@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Assessment, Entry, Job, Proposal, Suspicion, Told, Verdict } from "../../domain/types";
 import { toldText } from "./entries";
-import { moneyText, needsText, nextLine, quarrel, reasonText, standsBy, stopOrTest } from "./state";
+import { byPlace, moneyText, needsText, nextLine, quarrel, reasonText, standsBy, stopOrTest } from "./state";
 
 const word = (id: string) => id.replace("remedy.", "").replace(".short", "");
 const SHUT = { bonnetOpen: false, raised: false, wheelsOff: false, opened: "NOTHING" as const };
@@ -120,6 +120,21 @@ describe("what it costs", () => {
   });
 
   it("names the farthest state", () => {
+    expect(
+      byPlace(
+        [
+          { id: "opened", minutes: 2, needs: { ...SHUT, opened: "ONE_END" as const } },
+          { id: "long", minutes: 6, needs: SHUT },
+          { id: "raised", minutes: 1, needs: { ...SHUT, raised: true } },
+          { id: "short", minutes: 3, needs: SHUT },
+        ],
+        false,
+      ).map(([place, tests]) => [place, tests.map((test) => test.id)]),
+    ).toEqual([
+      ["from the seat", ["short", "long"]],
+      ["raised", ["raised"]],
+      ["opened at an end", ["opened"]],
+    ]);
     expect(needsText({ ...SHUT, bonnetOpen: true })).toBe("bonnet up");
     expect(needsText({ ...SHUT, raised: true, wheelsOff: true })).toBe("wheels off");
   });

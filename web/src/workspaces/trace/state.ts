@@ -196,6 +196,23 @@ export function needsText(needs: Needs, lever = false): string {
   return say(needs.bonnetOpen ? "state.bonnet" : "state.seat");
 }
 
+/** Tests by where the vehicle has to stand for them: from the seat first, what opens the circuit last; the shortest of each first. */
+export function byPlace<T extends { needs: Needs; minutes: number }>(tests: T[], lever: boolean): [string, T[]][] {
+  const effort = ({ needs }: T) =>
+    (needs.opened === "NOTHING" ? 0 : 8) +
+    (needs.wheelsOff ? 4 : 0) +
+    (needs.raised ? 2 : 0) +
+    (needs.bonnetOpen ? 1 : 0);
+  const places = new Map<string, T[]>();
+  [...tests]
+    .sort((a, b) => effort(a) - effort(b) || a.minutes - b.minutes)
+    .forEach((test) => {
+      const place = needsText(test.needs, lever);
+      places.set(place, [...(places.get(place) ?? []), test]);
+    });
+  return [...places];
+}
+
 /** A test that leaves more than this share of the doubt is said to change it little. */
 const WORTH_TELLING = 0.9;
 

@@ -3,6 +3,7 @@ package overturn.app.api.catalogue;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import overturn.app.api.job.TestView;
 import overturn.app.usecase.job.OpenJob;
 import overturn.app.usecase.layout.LayoutSheets.Sheet;
 import overturn.app.workshop.Staff.Person;
@@ -117,7 +118,8 @@ public record CatalogueView(
             List<String> behaviours,
             List<String> facts,
             List<String> workAreas,
-            List<String> tests) {
+            List<String> tests,
+            List<TestLine> testLines) {
 
         public static LayoutView of(Sheet sheet, boolean withdrawn) {
             LayoutFile file = sheet.file();
@@ -141,7 +143,16 @@ public record CatalogueView(
                     characterise.options(),
                     OpenJob.facts(layout),
                     OpenJob.areas(layout),
-                    sheet.procedures().all().stream().map(Procedure::id).toList());
+                    sheet.procedures().all().stream().map(Procedure::id).toList(),
+                    sheet.procedures().all().stream().map(TestLine::of).toList());
+        }
+    }
+
+    /** A test of a layout: minutes as estimated, and where the vehicle has to stand for it. */
+    public record TestLine(String id, double minutes, TestView.NeedsView needs) {
+
+        static TestLine of(Procedure test) {
+            return new TestLine(test.id(), test.minutes(), TestView.NeedsView.of(test.needs()));
         }
     }
 

@@ -121,7 +121,7 @@ public record TestView(
     /** The state in which the vehicle has to stand. */
     public record NeedsView(boolean bonnetOpen, boolean raised, boolean wheelsOff, VehicleNeeds.Opened opened) {
 
-        static NeedsView of(VehicleNeeds needs) {
+        public static NeedsView of(VehicleNeeds needs) {
             return new NeedsView(needs.bonnetOpen(), needs.raised(), needs.wheelsOff(), needs.opened());
         }
     }

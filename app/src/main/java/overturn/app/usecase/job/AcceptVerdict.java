@@ -3,14 +3,17 @@ package overturn.app.usecase.job;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.app.job.Entry;
 import overturn.app.job.Entry.VerdictAccepted;
 import overturn.app.job.LoggedEntry;
 import overturn.app.people.Act;
+import overturn.app.practice.Exercises;
 import overturn.app.usecase.Checks;
 import overturn.app.usecase.EntryIdTakenException;
 import overturn.app.usecase.Finding;
@@ -23,7 +26,9 @@ import overturn.app.workshop.WorkshopSettings;
 import overturn.circuit.Layout;
 import overturn.evidence.Reading;
 import overturn.repair.WorkPlan;
+import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
+import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
 import overturn.verdict.Verdict;
 
@@ -37,8 +42,10 @@ public class AcceptVerdict {
     private final LogWriter writer;
     private final Jobs jobs;
     private final WorkshopLog workshop;
+    private final Exercises exercises;
 
-    AcceptVerdict(LogWriter writer, Jobs jobs, WorkshopLog workshop) {
+    AcceptVerdict(LogWriter writer, Jobs jobs, WorkshopLog workshop, Exercises exercises) {
+        this.exercises = exercises;
         this.writer = writer;
         this.jobs = jobs;
         this.workshop = workshop;
@@ -54,7 +61,8 @@ public class AcceptVerdict {
     public record Shown(List<String> remedyIds, String grade, List<String> places) {}
 
     /**
-     * Accepts it.
+     * Accepts it. In an exercise whoever practises names what they believe, whatever the program does: that is taken as
+     * a guess where it is another.
      *
      * @throws VerdictChangedException if another verdict stands now
      * @throws InvalidInputException if the verdict is not proven and no reason is given
@@ -75,14 +83,54 @@ public class AcceptVerdict {
             return writer.append(read, stamp, seen -> again(read, stamp, shown, reason));
         }
         Job job = jobs.of(read);
-        Verdict verdict = job.verdict().orElseThrow(() -> nothingNew(job));
         Map<String, Double> suspected = job.suspectedParts();
+        if (exercises.find(jobId).isPresent()) {
+            VerdictAccepted named = named(job, shown, reason, suspected);
+            return writer.append(read, stamp, seen -> named);
+        }
+        Verdict verdict = job.verdict().orElseThrow(() -> nothingNew(job));
         return writer.append(read, stamp, seen -> {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);
             }
             return accepted(verdict, shown, reason, read.sheet().layout(), suspected, workshop.latest());
         });
+    }
+
+    /** What whoever practises names: as the verdict stands where it is the same, otherwise a guess. */
+    private VerdictAccepted named(Job job, Shown shown, String why, Map<String, Double> suspected) {
+        Verdict verdict = job.assessment().verdict();
+        Layout layout = job.model().layout();
+        WorkshopSettings settings = workshop.latest();
+        if (remedyIds(verdict).equals(shown.remedyIds())) {
+            return asItStands(verdict, why, layout, suspected, settings, UUID::fromString);
+        }
+        Set<Remedy> known = job.model().suspects().stream().map(Suspect::remedy).collect(Collectors.toSet());
+        known.addAll(Set.of(Remedy.HAND_BACK, Remedy.LOOK_ELSEWHERE));
+        List<Remedy> remedies = shown.remedyIds().stream()
+                .flatMap(id -> Remedy.find(id).filter(known::contains).stream())
+                .distinct()
+                .toList();
+        new Checks()
+                .that(
+                        () -> remedies.size() == shown.remedyIds().size() && remedies.size() <= 2,
+                        "remedyIds",
+                        shown.remedyIds(),
+                        "one or two remedies of this circuit")
+                .text("why", why, EntryRules.MOST_WHY)
+                .orThrow();
+        return new VerdictAccepted(
+                shown.remedyIds(),
+                Grade.OPEN,
+                job.assessment().history().now().probability(Cure.of(remedies.toArray(Remedy[]::new))),
+                List.of(),
+                List.of(),
+                why,
+                remedies.stream()
+                        .map(remedy -> place(layout, remedy, suspected))
+                        .toList(),
+                settings.bleeding().by(settings.helper()),
+                settings.schools().ids());
     }
 
     private static InvalidInputException nothingNew(Job job) {
