@@ -6,11 +6,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
-import java.util.stream.Collectors;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.End;
 import overturn.circuit.Layout;
@@ -146,22 +144,17 @@ public record HiddenTruth(
     }
 
     /**
-     * What is wrong still after these repairs and these strokes: air that was to be bled is there until it has come out
-     * or what was fitted from the shelf has brought its bleeding along, whatever was ticked.
+     * What is wrong still after these repairs and these strokes: air that was to be bled is there until it has come
+     * out, whatever was ticked.
      */
     public List<Fault> left(Repaired done, RigState rig, Layout layout) {
-        Set<String> bled = faults.keySet().stream()
-                .filter(id -> remedyOf(id, layout).isStrokesAtEnds())
-                .collect(Collectors.toSet());
-        List<Fault> left = new ArrayList<>();
-        for (Map.Entry<String, List<Fault>> fault : faults.entrySet()) {
-            if (!bled.contains(fault.getKey()) && !done.settles(remedyOf(fault.getKey(), layout))) {
-                left.addAll(fault.getValue());
+        List<Fault> left = new ArrayList<>(rig.found().faults());
+        faults.forEach((id, own) -> {
+            Remedy remedy = remedyOf(id, layout);
+            if (!remedy.isStrokesAtEnds() && !done.settles(remedy)) {
+                left.addAll(own);
             }
-        }
-        if (bled.stream().anyMatch(id -> !rig.replaced().settles(remedyOf(id, layout)))) {
-            left.addAll(rig.found().faults());
-        }
+        });
         return left;
     }
 

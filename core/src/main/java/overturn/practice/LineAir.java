@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.random.RandomGenerator;
 import overturn.circuit.Chamber;
 import overturn.circuit.Joint;
@@ -93,6 +94,11 @@ public record LineAir(List<Bubble> bubbles) {
             }
         }
         return way;
+    }
+
+    /** The same without the air of some parts. */
+    LineAir without(Predicate<String> parts) {
+        return new LineAir(bubbles.stream().filter(b -> !parts.test(b.part())).toList());
     }
 
     /** After ten minutes alone. */

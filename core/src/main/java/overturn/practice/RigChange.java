@@ -365,6 +365,17 @@ final class RigChange {
         Remedy remedy = Remedy.find(remedyId)
                 .orElseThrow(() -> new IllegalArgumentException("a remedy that there is, not " + remedyId));
         replaced = replaced.and(Cure.of(remedy));
+        found = found.without(part -> bledBy(part).filter(replaced::settles).isPresent());
         minutes += remedy.labourMinutes();
+    }
+
+    /** The remedy by which the air of a part is bled; empty where it is none of an end. */
+    private Optional<Remedy> bledBy(String part) {
+        if (layout.component(part) instanceof End.Slave) {
+            return Optional.of(Remedy.BLEED_CLUTCH);
+        }
+        return layout.component(part) instanceof End end
+                ? Optional.of(end.rear() ? Remedy.BLEED_REAR : Remedy.BLEED_FRONT)
+                : Optional.empty();
     }
 }

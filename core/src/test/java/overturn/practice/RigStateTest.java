@@ -114,6 +114,23 @@ class RigStateTest {
         assertEquals(List.of(), state.mishaps());
     }
 
+    @Test
+    void whatIsFittedFromTheShelfIsBledWithIt() {
+        RigState found = RigState.untouched(
+                TARN, List.of(new Fault.TrappedAir("front-left", TARN.chamberOf("front-left"), 1.5)));
+        assertEquals(1.5, found.found().ml(), 1e-9);
+        assertEquals(
+                1.5,
+                does(found, new RigAct.Replace("bleed-rear")).found().ml(),
+                1e-9,
+                "the other axle's bleeding leaves it");
+        assertEquals(0, does(found, new RigAct.Replace("bleed-front")).found().ml());
+        assertEquals(
+                0,
+                does(found, new RigAct.Replace("renew-master")).found().ml(),
+                "a master that was off is bled with its ends");
+    }
+
     /** What comes out of the hose and what stays is what was there. */
     @Test
     void noAirIsLostOrMadeWhileItIsBled() {

@@ -1,36 +1,36 @@
 package overturn.app.api.job;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import overturn.app.api.job.ProposalViews.ConflictView;
+import overturn.app.api.job.ProposalViews.LeftOutView;
+import overturn.app.api.job.ProposalViews.MoneyView;
+import overturn.app.api.job.ProposalViews.ProposalView;
+import overturn.app.api.job.ProposalViews.RepeatView;
+import overturn.app.api.job.ProposalViews.RoundView;
+import overturn.app.api.job.SuspicionViews.MomentView;
+import overturn.app.api.job.SuspicionViews.PairView;
+import overturn.app.api.job.SuspicionViews.ShareView;
+import overturn.app.api.job.SuspicionViews.SuspectedPartView;
+import overturn.app.api.job.SuspicionViews.SuspectedSegmentView;
+import overturn.app.api.job.SuspicionViews.SuspicionView;
+import overturn.app.api.job.SuspicionViews.WeightView;
+import overturn.app.api.job.VerdictViews.VerdictView;
 import overturn.app.usecase.job.Jobs.Job;
-import overturn.app.workshop.WorkshopSettings;
-import overturn.circuit.Segment;
 import overturn.evidence.Reading;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
-import overturn.inference.PlacesSeen;
 import overturn.planning.Proposal;
-import overturn.planning.Reason;
-import overturn.planning.Round;
-import overturn.planning.Workshop;
-import overturn.procedure.Procedure;
-import overturn.quantity.Dimension;
-import overturn.repair.WorkPlan;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Assessment;
-import overturn.verdict.Grade;
 import overturn.verdict.Standing;
 import overturn.verdict.Verdict;
-import overturn.verdict.Verdict.Missing;
 
 /**
  * What follows from the log: suspects with their reasons, how suspicion moved, the tests, the verdict.
@@ -121,42 +121,6 @@ public record AssessmentView(
                                 .sum()));
     }
 
-    /**
-     * A test that is proposed in no case here.
-     *
-     * @param why TOOL where the workshop lacks its tool, HELPER where it takes two people, STAYS where the vehicle may
-     *     not be moved
-     */
-    public record LeftOutView(String procedureId, Why why, String rigKind) {
-
-        /** What keeps it from being proposed. */
-        public enum Why {
-            TOOL,
-            HELPER,
-            STAYS
-        }
-
-        private static List<LeftOutView> all(Job job) {
-            Workshop workshop = job.planning();
-            return job.model().procedures().all().stream()
-                    .flatMap(test -> why(test, workshop, job.state().opened().mayBeMoved())
-                            .map(why -> new LeftOutView(
-                                    test.id(), why, test.rigKind().id()))
-                            .stream())
-                    .toList();
-        }
-
-        private static Optional<Why> why(Procedure test, Workshop workshop, boolean mayBeMoved) {
-            if (workshop.lacks().contains(test.rigKind()) && !test.rigKind().dispensable()) {
-                return Optional.of(Why.TOOL);
-            }
-            if (!workshop.canDo(test)) {
-                return Optional.of(Why.HELPER);
-            }
-            return test.movesVehicle() && !mayBeMoved ? Optional.of(Why.STAYS) : Optional.empty();
-        }
-    }
-
     /** Suspects of the verdict that sit in a part renewed just before: compared before it is bought again. */
     private static List<String> justRenewed(Job job) {
         return job.assessment().verdict().suspects().stream()
@@ -215,262 +179,5 @@ public record AssessmentView(
                                 Stream.of(new ShareView(Verdict.NONE_OF_THESE, belief.noneOfThese())))
                         .toList(),
                 SuspectedPartView.of(belief, job.seen()));
-    }
-
-    /**
-     * A suspect now.
-     *
-     * @param cleared whether it is below the stated share
-     * @param retired whether it was remedied, so that it is suspected no more
-     * @param clearedBy the reading that clears it most, where it is cleared
-     * @param heldUpBy the reading that keeps it suspected most, where it is not
-     * @param weights readings for (above 1) and against it, the weightiest first
-     */
-    public record SuspicionView(
-            String suspectId,
-            String remedyId,
-            double probability,
-            boolean cleared,
-            boolean retired,
-            Optional<WeightView> clearedBy,
-            Optional<WeightView> heldUpBy,
-            List<WeightView> weights) {}
-
-    /** Suspicion that falls on one segment of the circuit. */
-    public record SuspectedSegmentView(String segmentId, double probability) {
-
-        static SuspectedSegmentView of(Map.Entry<Segment, Double> entry) {
-            return new SuspectedSegmentView(entry.getKey().name().toLowerCase(Locale.ROOT), entry.getValue());
-        }
-    }
-
-    /** Two suspects at fault at once. */
-    public record PairView(String oneId, String otherId, double probability) {}
-
-    /** Suspicion that falls on one component of the circuit. */
-    public record SuspectedPartView(String componentId, double probability) {
-
-        static List<SuspectedPartView> of(Belief belief, PlacesSeen seen) {
-            return belief.components(seen).entrySet().stream()
-                    .map(e -> new SuspectedPartView(e.getKey(), e.getValue()))
-                    .toList();
-        }
-    }
-
-    /** How many times one reading raised the odds. */
-    public record WeightView(UUID entryId, String procedureId, double oddsFactor) {
-
-        static WeightView of(Standing.Weight weight) {
-            return new WeightView(
-                    UUID.fromString(weight.reading().id()), weight.reading().procedureId(), weight.oddsFactor());
-        }
-    }
-
-    /**
-     * What was believed after a reading, or after a repair ({@code repaired} names its remedies); the first is before
-     * any.
-     */
-    public record MomentView(
-            Optional<UUID> entryId,
-            Optional<String> procedureId,
-            List<String> repaired,
-            List<ShareView> shares,
-            List<SuspectedPartView> components) {}
-
-    /** Share of one suspect. */
-    public record ShareView(String suspectId, double probability) {}
-
-    /** The reading that does not fit, and the cheapest repeat with another rig, where one is left. */
-    public record ConflictView(UUID entryId, String procedureId, String rigSetup, Optional<RepeatView> repeat) {}
-
-    /** A test to repeat and its minutes. */
-    public record RepeatView(String procedureId, double minutes) {}
-
-    /** Tests worth doing in one state of the vehicle: minutes there and back once, minutes in all. */
-    public record RoundView(TestView.NeedsView needs, double wayMinutes, double minutes, List<String> procedureIds) {
-
-        static RoundView of(Round round) {
-            return new RoundView(
-                    TestView.NeedsView.of(round.needs()),
-                    round.wayMinutes(),
-                    round.minutes(),
-                    round.proposals().stream().map(p -> p.procedure().id()).toList());
-        }
-    }
-
-    /**
-     * Stop or test in the workshop's money, where it has told its rate: what acting now would waste, and what the next
-     * test costs.
-     */
-    public record MoneyView(String currency, double actNow, Optional<Double> nextTest) {}
-
-    /**
-     * A test that could be done.
-     *
-     * @param testMinutes what the test itself takes here; {@code estimatedMinutes} is what it is estimated at
-     * @param wasteMinutes expected fall of what acting would waste
-     * @param savedMinutes minutes that it is expected to save in all, doubt and proof counted
-     * @param worthDoing whether that is more than it costs
-     * @param leadingNow probability of the leading cure, so the chance that acting now is right
-     * @param leadingAfter what it is expected to be after this test
-     */
-    public record ProposalView(
-            String procedureId,
-            boolean anotherRig,
-            double minutes,
-            double testMinutes,
-            double estimatedMinutes,
-            double stateMinutes,
-            double informationNats,
-            double wasteMinutes,
-            double savedMinutes,
-            boolean worthDoing,
-            double proofChance,
-            double leadingNow,
-            double leadingAfter,
-            TestView.NeedsView needs,
-            ReasonView reason) {
-
-        static ProposalView of(Proposal proposal, Belief now) {
-            return of(proposal, now, ReasonView.of(proposal.reason(now)));
-        }
-
-        static ProposalView unexplained(Proposal proposal, Belief now) {
-            return of(proposal, now, new ReasonView(proposal.kind(), List.of(), 0, List.of(), 0));
-        }
-
-        private static ProposalView of(Proposal proposal, Belief now, ReasonView reason) {
-            return new ProposalView(
-                    proposal.procedure().id(),
-                    proposal.anotherRig(),
-                    proposal.minutes(),
-                    proposal.testMinutes(),
-                    proposal.procedure().minutes(),
-                    proposal.stateMinutes(),
-                    proposal.gain().informationNats(),
-                    proposal.gain().wasteMinutes(),
-                    proposal.savedMinutes(),
-                    proposal.worthDoing(),
-                    proposal.proofChance(),
-                    now.probability(now.leadingCure()),
-                    proposal.gain().leadingAfter(),
-                    TestView.NeedsView.of(proposal.procedure().needs()),
-                    reason);
-        }
-    }
-
-    /** Why a test is proposed: it tells remedies of one side from those of the other. */
-    public record ReasonView(
-            Proposal.Kind kind, List<String> oneSide, double oneShare, List<String> otherSide, double otherShare) {
-
-        static ReasonView of(Reason reason) {
-            return new ReasonView(
-                    reason.kind(),
-                    ids(reason.oneSide()),
-                    reason.oneShare(),
-                    ids(reason.otherSide()),
-                    reason.otherShare());
-        }
-
-        private static List<String> ids(List<Remedy> remedies) {
-            return remedies.stream().map(Remedy::id).toList();
-        }
-    }
-
-    /**
-     * Where it stands.
-     *
-     * @param remedyIds what will be done: one remedy, or both of a pair; to be named when it is accepted
-     * @param alsoRemedyId the second remedy, where two suspects are at fault at once
-     * @param enough probability that nothing beyond it is needed
-     * @param wrongPartMinutes what acting on it now is expected to waste
-     */
-    public record VerdictView(
-            List<String> remedyIds,
-            String remedyId,
-            String suspectId,
-            Optional<String> alsoRemedyId,
-            Optional<String> alsoSuspectId,
-            List<PlacesView> places,
-            double probability,
-            double enough,
-            Grade grade,
-            List<UUID> carriers,
-            List<Missing> missing,
-            List<OverturnerView> overturners,
-            Optional<StripDownView> stripDown,
-            double remedyMinutes,
-            double wrongPartMinutes) {
-
-        static VerdictView of(Verdict verdict, WorkshopSettings workshop, Job job) {
-            Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
-            return new VerdictView(
-                    verdict.remedies().stream().map(Remedy::id).toList(),
-                    verdict.remedy().id(),
-                    verdict.suspectId(),
-                    also.map(s -> s.remedy().id()),
-                    also.map(Suspect::id),
-                    verdict.remedies().stream().map(r -> PlacesView.of(r, job)).toList(),
-                    verdict.probability(),
-                    verdict.enough(),
-                    verdict.grade(),
-                    verdict.carriers().stream()
-                            .map(r -> UUID.fromString(r.id()))
-                            .toList(),
-                    verdict.missing(),
-                    verdict.overturners().stream().map(OverturnerView::of).toList(),
-                    verdict.stripDown().map(StripDownView::of),
-                    verdict.cure().remedies().stream()
-                            .mapToDouble(r -> workshop.priceOf(r).labourMinutes())
-                            .sum(),
-                    verdict.wasteMinutes());
-        }
-    }
-
-    /** Where a remedy of the verdict can be done, the most suspected first. */
-    public record PlacesView(String remedyId, List<String> componentIds) {
-
-        static PlacesView of(Remedy remedy, Job job) {
-            Map<String, Double> suspected = job.suspectedParts();
-            return new PlacesView(
-                    remedy.id(),
-                    WorkPlan.places(job.model().layout(), remedy).stream()
-                            .sorted(Comparator.comparingDouble(id -> -suspected.getOrDefault(id, 0.0)))
-                            .toList());
-        }
-    }
-
-    /** Suspects that no test left here tells apart, and the looks at the parts themselves that will. */
-    public record StripDownView(List<String> suspectIds, List<String> procedureIds) {
-
-        static StripDownView of(Verdict.StripDown group) {
-            return new StripDownView(group.group().stream().map(Suspect::id).toList(), group.looks());
-        }
-    }
-
-    /**
-     * A reading that would overturn the verdict: a figure above or below a threshold (core unit), or an observation.
-     */
-    public record OverturnerView(
-            String rivalRemedyId,
-            String procedureId,
-            boolean anotherRig,
-            Optional<String> figureId,
-            Optional<Dimension> dimension,
-            boolean above,
-            double threshold,
-            Optional<String> option) {
-
-        static OverturnerView of(Verdict.Overturner o) {
-            return new OverturnerView(
-                    o.rival().id(),
-                    o.procedureId(),
-                    o.anotherRig(),
-                    o.figureId(),
-                    o.dimension(),
-                    o.above(),
-                    o.threshold(),
-                    o.option());
-        }
     }
 }

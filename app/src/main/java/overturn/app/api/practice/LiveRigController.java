@@ -31,7 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyEmitter;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import overturn.app.api.Problems;
-import overturn.app.api.practice.PracticeViews.RigMomentView;
+import overturn.app.api.practice.RigViews.RigMomentView;
 import overturn.app.people.Actor;
 import overturn.app.usecase.NotFoundException;
 import overturn.app.usecase.practice.Practise;

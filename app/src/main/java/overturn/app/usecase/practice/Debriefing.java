@@ -2,6 +2,7 @@ package overturn.app.usecase.practice;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -13,7 +14,9 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
+import overturn.app.job.Entry;
 import overturn.app.job.JobState;
+import overturn.app.job.LoggedEntry;
 import overturn.app.people.Actor;
 import overturn.app.practice.Exercises;
 import overturn.app.practice.Noted;
@@ -122,7 +125,7 @@ public class Debriefing {
         int helps = (int)
                 noted.stream().filter(e -> e.noted() instanceof Noted.Helped).count();
         Workshop workshop = job.planning();
-        Route own = own(job, rig.state(), noted, truth, workshop, helps);
+        Route own = own(job, rig, noted, truth, workshop);
         Map<Trainee, Route> compared = others.get(id, key -> compared(rig, job, workshop));
         Set<String> misread = misread(job, noted);
         return new Told(
@@ -165,13 +168,21 @@ public class Debriefing {
         return all;
     }
 
-    private static Route own(
-            Jobs.Job job, RigState rig, List<NotedEntry> noted, HiddenTruth truth, Workshop workshop, int helps) {
+    /** The way to what was decided first: what came after it is repair and proving, which is no way to a verdict. */
+    private static Route own(Jobs.Job job, LiveRig rig, List<NotedEntry> noted, HiddenTruth truth, Workshop workshop) {
+        Instant decided = decidedAt(job);
+        List<NotedEntry> before =
+                noted.stream().filter(entry -> entry.at().isBefore(decided)).toList();
+        RigState then = RigState.untouched(rig.layout());
         VehicleNeeds state = VehicleNeeds.SEAT;
-        double minutes = rig.minutes() - fitting(rig) + HELP_MINUTES * helps;
+        double minutes = 0;
         List<String> tests = new ArrayList<>();
-        for (NotedEntry entry : noted) {
-            if (entry.noted() instanceof Noted.Tested tested) {
+        for (NotedEntry entry : before) {
+            if (entry.noted() instanceof Noted.Acted acted) {
+                then = then.after(acted.act(), rig.layout());
+            } else if (entry.noted() instanceof Noted.Helped) {
+                minutes += HELP_MINUTES;
+            } else if (entry.noted() instanceof Noted.Tested tested) {
                 Optional<Procedure> test = job.model().procedures().find(tested.procedureId());
                 minutes += test.map(Procedure::minutes).orElse(0.0);
                 if (test.isPresent()) {
@@ -183,12 +194,21 @@ public class Debriefing {
                 tests.add(tested.procedureId());
             }
         }
+        minutes += then.minutes() - fitting(then);
         JobState log = job.state();
-        Remedy[] named = named(job, rig);
+        Remedy[] named = named(job, rig.state());
         Grade grade = log.accepted().map(v -> v.grade()).orElse(Grade.OPEN);
         Cure cure = named.length == 0 ? Cure.HAND_BACK : Cure.of(named);
         Route route = Route.of(tests, minutes, cure, grade, truth.cure(), workshop.prices(), 0);
         return named.length == 0 && route.right() ? new Route(tests, minutes, cure, grade, 0, minutes, false) : route;
+    }
+
+    private static Instant decidedAt(Jobs.Job job) {
+        return job.state().log().stream()
+                .filter(logged -> logged.entry() instanceof Entry.VerdictAccepted)
+                .map(LoggedEntry::at)
+                .findFirst()
+                .orElse(Instant.MAX);
     }
 
     /**

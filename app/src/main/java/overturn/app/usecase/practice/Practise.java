@@ -173,10 +173,10 @@ public class Practise {
         }
         JobState state = jobs.read(id).state();
         List<Cure> cures = state.remedied().cures();
-        boolean opened = !cures.isEmpty()
+        boolean opened = state.repairedSinceAccepted()
                 && cures.get(cures.size() - 1).remedies().stream()
                         .anyMatch(remedy -> remedy.opensCircuit() && !remedy.isStrokesAtEnds());
-        if (opened) {
+        if (opened && ended(exercises.noted(id)).isEmpty()) {
             List<BleedSheet.End> ends = state.repair()
                     .flatMap(RepairState::sheet)
                     .map(BleedSheet::ends)

@@ -112,6 +112,10 @@ class BledByHandTest {
         assertEquals("NONE", clear.get("hose").get("bubbles").asString());
         assertEquals("CLEAR", clear.get("hose").get("colour").asString());
         assertEquals("as-it-should", felt(mine));
+        JsonNode own =
+                api.post(JUNO, at(mine) + "/end", with()).body().get("routes").get(0);
+        assertEquals(0, own.get("minutes").asDouble(), "the way ends at what is named; bleeding is no part of it");
+        assertTrue(own.get("right").asBoolean());
     }
 
     private double travelMm(String id) {

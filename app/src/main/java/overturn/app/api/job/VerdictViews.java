@@ -1,0 +1,119 @@
+package overturn.app.api.job;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import overturn.app.usecase.job.Jobs.Job;
+import overturn.app.workshop.WorkshopSettings;
+import overturn.quantity.Dimension;
+import overturn.repair.WorkPlan;
+import overturn.suspect.Remedy;
+import overturn.suspect.Suspect;
+import overturn.verdict.Grade;
+import overturn.verdict.Verdict;
+import overturn.verdict.Verdict.Missing;
+
+/** Where an assessment stands, and what would overturn it. */
+public final class VerdictViews {
+
+    private VerdictViews() {}
+
+    /**
+     * Where it stands.
+     *
+     * @param remedyIds what will be done: one remedy, or both of a pair; to be named when it is accepted
+     * @param alsoRemedyId the second remedy, where two suspects are at fault at once
+     * @param enough probability that nothing beyond it is needed
+     * @param wrongPartMinutes what acting on it now is expected to waste
+     */
+    public record VerdictView(
+            List<String> remedyIds,
+            String remedyId,
+            String suspectId,
+            Optional<String> alsoRemedyId,
+            Optional<String> alsoSuspectId,
+            List<PlacesView> places,
+            double probability,
+            double enough,
+            Grade grade,
+            List<UUID> carriers,
+            List<Missing> missing,
+            List<OverturnerView> overturners,
+            Optional<StripDownView> stripDown,
+            double remedyMinutes,
+            double wrongPartMinutes) {
+
+        static VerdictView of(Verdict verdict, WorkshopSettings workshop, Job job) {
+            Optional<Suspect> also = verdict.suspects().stream().skip(1).findFirst();
+            return new VerdictView(
+                    verdict.remedies().stream().map(Remedy::id).toList(),
+                    verdict.remedy().id(),
+                    verdict.suspectId(),
+                    also.map(s -> s.remedy().id()),
+                    also.map(Suspect::id),
+                    verdict.remedies().stream().map(r -> PlacesView.of(r, job)).toList(),
+                    verdict.probability(),
+                    verdict.enough(),
+                    verdict.grade(),
+                    verdict.carriers().stream()
+                            .map(r -> UUID.fromString(r.id()))
+                            .toList(),
+                    verdict.missing(),
+                    verdict.overturners().stream().map(OverturnerView::of).toList(),
+                    verdict.stripDown().map(StripDownView::of),
+                    verdict.cure().remedies().stream()
+                            .mapToDouble(r -> workshop.priceOf(r).labourMinutes())
+                            .sum(),
+                    verdict.wasteMinutes());
+        }
+    }
+
+    /** Where a remedy of the verdict can be done, the most suspected first. */
+    public record PlacesView(String remedyId, List<String> componentIds) {
+
+        static PlacesView of(Remedy remedy, Job job) {
+            Map<String, Double> suspected = job.suspectedParts();
+            return new PlacesView(
+                    remedy.id(),
+                    WorkPlan.places(job.model().layout(), remedy).stream()
+                            .sorted(Comparator.comparingDouble(id -> -suspected.getOrDefault(id, 0.0)))
+                            .toList());
+        }
+    }
+
+    /** Suspects that no test left here tells apart, and the looks at the parts themselves that will. */
+    public record StripDownView(List<String> suspectIds, List<String> procedureIds) {
+
+        static StripDownView of(Verdict.StripDown group) {
+            return new StripDownView(group.group().stream().map(Suspect::id).toList(), group.looks());
+        }
+    }
+
+    /**
+     * A reading that would overturn the verdict: a figure above or below a threshold (core unit), or an observation.
+     */
+    public record OverturnerView(
+            String rivalRemedyId,
+            String procedureId,
+            boolean anotherRig,
+            Optional<String> figureId,
+            Optional<Dimension> dimension,
+            boolean above,
+            double threshold,
+            Optional<String> option) {
+
+        static OverturnerView of(Verdict.Overturner o) {
+            return new OverturnerView(
+                    o.rival().id(),
+                    o.procedureId(),
+                    o.anotherRig(),
+                    o.figureId(),
+                    o.dimension(),
+                    o.above(),
+                    o.threshold(),
+                    o.option());
+        }
+    }
+}
