@@ -33,12 +33,14 @@ export function ReservoirLevel({ job, sheet, page }: { job: Job; sheet: BleedShe
       <p className="figures text-xl font-semibold">
         {say("levelAbove", { value: show(sheet.aboveMinimumMl, "VOLUME") })}
       </p>
-      <p className="figures">
-        {say(sheet.fills ? "safePortions" : "safeStrokes", {
-          count: sheet.safeStrokes,
-          stroke: show(sheet.strokeMl, "VOLUME"),
-        })}
-      </p>
+      {sheet.safeStrokes > 0 && (
+        <p className="figures">
+          {say(sheet.fills ? "safePortions" : "safeStrokes", {
+            count: sheet.safeStrokes,
+            stroke: show(sheet.strokeMl, "VOLUME"),
+          })}
+        </p>
+      )}
       <Button disabled={page.busy} onClick={() => void page.enter("levels", { text: "max" })}>
         {say("toppedUp")}
       </Button>

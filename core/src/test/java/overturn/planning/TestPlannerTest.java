@@ -348,6 +348,28 @@ class TestPlannerTest {
         assertEquals(12, onStands - onLift, 1e-9);
     }
 
+    /** What takes ten times as long here goes behind what tells as much in its estimated minutes; the rest stays. */
+    @Test
+    void aTestThatTakesLongerHereFallsBehind() {
+        List<String> estimated = ids(Workshop.WELL_EQUIPPED);
+        String second = estimated.get(1);
+        Workshop slow = Workshop.WELL_EQUIPPED.taking(Map.of(second, 10.0));
+        List<String> here = ids(slow);
+        assertTrue(here.indexOf(second) > 1, here.toString());
+        assertEquals(estimated.get(0), here.get(0));
+        assertEquals(
+                10 * MODEL.procedures().find(second).orElseThrow().minutes(),
+                proposal(
+                                TestPlanner.of(MODEL, slow)
+                                        .rank(
+                                                BeliefHistory.of(MODEL, Intake.UNKNOWN, List.of(SINKS, STEADY, DRY)),
+                                                VehicleNeeds.SEAT,
+                                                Set.of()),
+                                second)
+                        .testMinutes(),
+                1e-9);
+    }
+
     @Test
     void aRoundHoldsAllThatIsWorthDoingInOneStateAndGoesTheWayOnce() {
         List<Proposal> ranked = rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY);
