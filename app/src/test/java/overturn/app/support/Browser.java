@@ -24,6 +24,9 @@ public final class Browser implements AutoCloseable {
             "--disable-component-update",
             "--disable-sync");
 
+    /** Two browsers and two servers share the processors of a test machine: a page may be long in coming. */
+    private static final int MOST_WAIT_MILLIS = 40_000;
+
     private static com.microsoft.playwright.Browser chromium;
 
     private final List<BrowserContext> devices = new ArrayList<>();
@@ -66,7 +69,7 @@ public final class Browser implements AutoCloseable {
                         .setViewportSize(width, height)
                         .setReducedMotion(ReducedMotion.REDUCE)
                         .setServiceWorkers(workers));
-        context.setDefaultTimeout(15_000);
+        context.setDefaultTimeout(MOST_WAIT_MILLIS);
         devices.add(context);
         return context.newPage();
     }
