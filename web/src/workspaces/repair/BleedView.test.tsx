@@ -4,7 +4,7 @@ import { userEvent } from "@testing-library/user-event";
 import { describe, expect, it } from "vitest";
 import job from "../../test/answers/bleeding.json";
 import { sent } from "../../test/browser";
-import { open } from "../../test/page";
+import { open, PERSON } from "../../test/page";
 import { BleedView } from "./BleedView";
 
 const AT = `/api/jobs/${job.id}`;
@@ -69,7 +69,7 @@ describe("the bleed sheet", () => {
   it("makes the strokes on the vehicle of an exercise and leaves what was seen to whoever practises", async () => {
     const next = sheet.ends.find((end) => end.id === sheet.next);
     open(BleedView, "/jobs/:jobId/bleed", `/jobs/${job.id}/bleed`, {
-      [AT]: { ...job, practice: { personId: "juno-vale", helped: false, ended: false } },
+      [AT]: { ...job, practice: { personId: PERSON, helped: false, ended: false } },
       [`POST /api/practice/exercises/${job.id}/acts`]: {
         hose: { endId: sheet.next, strokes: 4, bubbles: "MANY", colour: "DARK" },
         aboveMinimumMl: 31,

@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
+import { useMe } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import { nextPath, nextText } from "../../domain/status";
 import type { BleedSheet, Job } from "../../domain/types";
@@ -104,6 +105,7 @@ function Before({ job }: { job: Job }) {
 function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPage }) {
   const settings = useSettings();
   const { word } = settings;
+  const own = practised(job, useMe().id);
   const end = sheet.ends.find((e) => e.id === sheet.next);
   if (sheet.done || !end)
     return (
@@ -129,7 +131,7 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
           )}
           {word(sheet.fills ? "caution.brim" : "caution.fluid-kinds")}
         </p>
-        {practised(job) && job.repair?.fluid && (
+        {own && job.repair?.fluid && (
           <div className="practice-band grid gap-3 py-3 pr-3">
             <OnVehicle
               jobId={page.jobId}
@@ -149,12 +151,12 @@ function Now({ job, sheet, page }: { job: Job; sheet: BleedSheet; page: RepairPa
         </Button>
       </section>
     );
-  if (sheet.restFirst) return <Resting sheet={sheet} page={page} practised={practised(job)} />;
-  return <Strokes key={`${end.id} ${end.strokes}`} sheet={sheet} end={end} page={page} practised={practised(job)} />;
+  if (sheet.restFirst) return <Resting sheet={sheet} page={page} practised={own} />;
+  return <Strokes key={`${end.id} ${end.strokes}`} sheet={sheet} end={end} page={page} practised={own} />;
 }
 
-/** Whether there is a vehicle of an exercise on which it is done. */
-const practised = (job: Job) => job.practice !== undefined && !job.practice.ended;
+/** Whether there is a vehicle of one's own exercise on which it is done. */
+const practised = (job: Job, personId: string) => job.practice?.personId === personId && !job.practice.ended;
 
 /** The circuit is left alone, by a clock that goes on while the page is closed. */
 function Resting({ sheet, page, practised }: { sheet: BleedSheet; page: RepairPage; practised: boolean }) {

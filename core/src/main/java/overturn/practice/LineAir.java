@@ -44,7 +44,7 @@ public record LineAir(List<Bubble> bubbles) {
      * @param part where it is
      * @param wayMl fluid that has to be moved past the screw until it is out, mL
      */
-    private record Bubble(String part, Chamber chamber, double ml, double wayMl, boolean clings) {}
+    public record Bubble(String part, Chamber chamber, double ml, double wayMl, boolean clings) {}
 
     public LineAir {
         bubbles = List.copyOf(bubbles);

@@ -156,13 +156,15 @@ final class LiveRig {
             return;
         }
         boolean recut = !after.cuts().equals(state.cuts());
+        boolean pressedAnew = after.footN() != state.footN();
         state = after;
         if (recut) {
             vehicle.fit(after.cuts());
         }
-        if (act instanceof RigAct.Foot foot) {
-            vehicle.foot(foot.forceN());
-        } else if (act instanceof RigAct.Engine engine) {
+        if (pressedAnew) {
+            vehicle.foot(after.footN());
+        }
+        if (act instanceof RigAct.Engine engine) {
             vehicle.act(engine.on() ? new Act.StartEngine() : new Act.StopEngine());
         } else if (act instanceof RigAct.ParkingBrake brake) {
             vehicle.act(new Act.ParkingBrake(brake.on()));
