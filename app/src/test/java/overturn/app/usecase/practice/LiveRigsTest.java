@@ -37,6 +37,15 @@ class LiveRigsTest {
         passes(rigs, id, 200);
         practise.act(id, JUNO, UUID.randomUUID(), foot(240));
         passes(rigs, id, 30);
+        practise.act(id, JUNO, UUID.randomUUID(), new RigActWords("bleed", "front-left", 4.0, null));
+        passes(rigs, id, 100);
+        LiveRig.Sample bled = rigs.of(id).next();
+        assertTrue(
+                bled.shown().travelMm() < 5,
+                "the foot is off it: " + bled.shown().travelMm());
+        assertEquals(4, bled.state().hose().orElseThrow().strokes());
+        practise.act(id, JUNO, UUID.randomUUID(), foot(180));
+        passes(rigs, id, 60);
         practise.act(id, JUNO, UUID.randomUUID(), new RigActWords("parking-brake", null, null, true));
         LiveRig before = rigs.of(id);
         LiveRig.Sample stood = before.next();
