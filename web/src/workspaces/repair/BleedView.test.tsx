@@ -85,4 +85,15 @@ describe("the bleed sheet", () => {
     await waitFor(() => expect(sent).toHaveLength(2));
     expect(sent[1]?.body).toMatchObject({ count: 4, bubbles: "many", colour: "dark" });
   });
+
+  it("says that something else leads by now, but to nobody from whom suspicion is hidden", async () => {
+    const overturned = { ...job, repair: { ...job.repair, overturned: true, accepted: 0.06 } };
+    const shown = open(BleedView, "/jobs/:jobId/bleed", `/jobs/${job.id}/bleed`, { [AT]: overturned });
+    expect(await screen.findByText(/the evidence gives what was accepted 6 %/)).toBeTruthy();
+    shown.unmount();
+    const practice = { personId: PERSON, helped: false, ended: false };
+    open(BleedView, "/jobs/:jobId/bleed", `/jobs/${job.id}/bleed`, { [AT]: { ...overturned, practice } });
+    await now();
+    expect(screen.queryByText(/the evidence gives what was accepted/)).toBeNull();
+  });
 });

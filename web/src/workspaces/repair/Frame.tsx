@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import type { ReactNode } from "react";
 import { Link, NavLink, useLocation } from "react-router";
+import { suspicionHidden } from "../../domain/practice";
 import { ForVehicle, useSettings } from "../../domain/settings";
 import type { Job, Repair } from "../../domain/types";
 import { percent } from "../../domain/units";
@@ -70,7 +71,7 @@ function Framed({ page, job, children }: FramedProps) {
       )}
       {job.repair || !needsPlan ? (
         <>
-          {job.repair?.overturned && (
+          {job.repair?.overturned && !suspicionHidden(job) && (
             <p role="alert" className="m-4 border-2 border-danger p-3 text-lg font-semibold">
               {say("overturnedNow", {
                 share: percent(job.repair.accepted),
