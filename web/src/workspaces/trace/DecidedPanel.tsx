@@ -1,4 +1,5 @@
 import { Link } from "react-router";
+import { suspicionHidden } from "../../domain/practice";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
 import { percent } from "../../domain/units";
@@ -11,6 +12,13 @@ export function DecidedPanel({ job }: { job: Job }) {
   const { accepted } = job;
   const { decided } = job.status;
   if (!accepted || !decided) return null;
+  if (suspicionHidden(job))
+    return (
+      <section aria-label={say("decided")} className="border-2 border-ink bg-ground p-3">
+        <h2 className="caps">{say("decided")}</h2>
+        <p className="text-2xl font-semibold">{listed(accepted.remedyIds, (id) => word(`remedy.${id}`), 2)}</p>
+      </section>
+    );
   const carriers = accepted.carriers
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId)
     .filter((id) => id !== undefined);

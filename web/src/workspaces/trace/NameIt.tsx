@@ -86,10 +86,11 @@ function Remedies({ job, onClose, onFitted }: { job: Job; onClose: () => void; o
         ))}
       </ul>
       {chosen !== undefined && (
-        <div className="sticky bottom-0 flex flex-wrap gap-3 border-t-2 border-ink bg-panel py-3">
+        <div className="sticky -bottom-5 -mx-5 -mb-5 flex flex-wrap gap-3 border-t-2 border-ink bg-panel p-5">
           <Button
             filled
             large
+            className="flex-1"
             disabled={busy}
             onClick={() =>
               void done(
@@ -102,6 +103,7 @@ function Remedies({ job, onClose, onFitted }: { job: Job; onClose: () => void; o
           </Button>
           <Button
             large
+            className="flex-1"
             disabled={busy}
             onClick={() =>
               void done(

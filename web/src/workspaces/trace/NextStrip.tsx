@@ -103,7 +103,7 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
         <p className="caps">{word(`stage.${job.stage}`)}</p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">{nextText(next, settings)}</h2>
         <p className="mt-0.5">
-          {remedy} · {word(`turned-out.${decided?.turnedOut}`)}
+          {suspicionHidden(job) ? remedy : `${remedy} · ${word(`turned-out.${decided?.turnedOut}`)}`}
         </p>
       </div>
       <div className="flex items-center gap-4">

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useEffect, useRef } from "react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { River } from "../../charts/RiverOfSuspicion";
 import { CircuitSheet } from "../../circuit/CircuitSheet";
@@ -20,6 +20,7 @@ import { Ledger } from "./Ledger";
 import { NextStrip } from "./NextStrip";
 import { changedComponents, isLever, needsText, sharesAt, suspicionAt } from "./state";
 import { placeOf } from "../walk/state";
+import { ChooseTest } from "./ChooseTest";
 import { PlayAgain, PracticePanel, PracticeStrip } from "./PracticePanel";
 import { useTrace } from "./useTrace";
 import { VerdictPanel } from "./VerdictPanel";
@@ -87,6 +88,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
   const drawing = useLeadingInView(job, sheet);
   const closed = job.stage === "released" && trace.isNow;
   const hidden = suspicionHidden(job);
+  const [choosing, setChoosing] = useState(false);
   const shares = sharesAt(job.assessment.river[trace.moment]);
   const hunch =
     job.hunchId === ""
@@ -144,7 +146,7 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           ) : (
             <NextStrip
               job={job}
-              onOthers={() => trace.setPanel("others")}
+              onOthers={() => (hidden ? setChoosing(true) : trace.setPanel("others"))}
               onCannot={() => trace.setPanel("cannot")}
               onStart={(procedureId) => void go(placeOf(job, procedureId))}
               onAccept={() => trace.setPanel("accept")}
@@ -182,6 +184,13 @@ function Workspace({ job, trace }: { job: Job; trace: ReturnType<typeof useTrace
           <MayMoveNote job={job} />
         </aside>
       </main>
+      {choosing && (
+        <ChooseTest
+          job={job}
+          onStart={(procedureId) => void go(placeOf(job, procedureId))}
+          onClose={() => setChoosing(false)}
+        />
+      )}
       {drawn && (
         <Suspense>
           <Panels job={job} trace={trace} />
