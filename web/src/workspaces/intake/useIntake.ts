@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, Refusal } from "../../domain/api";
 import { dropDraft, find, readDraft, saveDraft } from "../../domain/outbox";
@@ -17,6 +17,7 @@ export function useIntake() {
   const [missing, setMissing] = useState<IntakeField[]>([]);
   const [refused, setRefused] = useState("");
   const [busy, setBusy] = useState(false);
+  const changed = useRef(false);
   const go = useGo();
   const [asked] = useSearchParams();
   const mended = asked.get("mend");
@@ -57,11 +58,13 @@ export function useIntake() {
     })();
   }, [mended, back, exerciseId]);
   const change = (part: Partial<IntakeDraft>) => {
-    const next = { ...draft, ...part };
-    setDraft(next);
+    changed.current = true;
+    setDraft((now) => ({ ...now, ...part }));
     setMissing((fields) => fields.filter((field) => !(field in part)));
-    if (exerciseId === undefined) void saveDraft(DRAFT, next);
   };
+  useEffect(() => {
+    if (changed.current && exerciseId === undefined) void saveDraft(DRAFT, draft);
+  }, [draft, exerciseId]);
   const open = async () => {
     const empty = unfilled(draft);
     setMissing(empty);
