@@ -2,14 +2,18 @@ package overturn.app.support;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.PlaywrightException;
 import com.microsoft.playwright.options.ReducedMotion;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import org.opentest4j.TestAbortedException;
 
 /**
  * Debian's Chromium, headless; nothing is downloaded. One process serves all tests of a Java process, each on devices
@@ -26,6 +30,11 @@ public final class Browser implements AutoCloseable {
 
     /** Two browsers and two servers share the processors of a test machine: a page may be long in coming. */
     private static final int MOST_WAIT_MILLIS = 40_000;
+
+    /** Characters of a page that a failed test tells. */
+    private static final int MOST_SHOWN = 2_000;
+
+    private static final int LOOKING_MILLIS = 2_000;
 
     private static com.microsoft.playwright.Browser chromium;
 
@@ -72,6 +81,28 @@ public final class Browser implements AutoCloseable {
         context.setDefaultTimeout(MOST_WAIT_MILLIS);
         devices.add(context);
         return context.newPage();
+    }
+
+    /** A failure together with what the open pages showed at that moment. */
+    static Throwable withPages(Throwable failure) {
+        if (chromium == null || failure instanceof TestAbortedException) {
+            return failure;
+        }
+        String shown = chromium.contexts().stream()
+                .flatMap(device -> device.pages().stream())
+                .map(Browser::shown)
+                .collect(Collectors.joining("\n"));
+        return shown.isEmpty() ? failure : new AssertionError(failure.getMessage() + "\n" + shown, failure);
+    }
+
+    private static String shown(Page page) {
+        String text;
+        try {
+            text = page.locator("body").innerText(new Locator.InnerTextOptions().setTimeout(LOOKING_MILLIS));
+        } catch (PlaywrightException e) {
+            text = "nothing that can be read: " + e.getMessage();
+        }
+        return "The page " + page.url() + " showed: " + text.substring(0, Math.min(text.length(), MOST_SHOWN));
     }
 
     /** Takes its devices away. */

@@ -5,15 +5,16 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
+import org.junit.jupiter.api.extension.TestExecutionExceptionHandler;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
 import overturn.app.OverturnApplication;
 
 /**
  * Starts the real application once for all tests, on a free port, against the throw-away PostgreSQL that ./overturn
- * test made.
+ * test made. A test that fails tells what the pages showed.
  */
-public final class OverturnServer implements BeforeAllCallback, ParameterResolver {
+public final class OverturnServer implements BeforeAllCallback, ParameterResolver, TestExecutionExceptionHandler {
 
     /** The application while it runs. */
     public record Running(ConfigurableApplicationContext context, String address) implements AutoCloseable {
@@ -27,6 +28,11 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
     @Override
     public void beforeAll(ExtensionContext context) {
         running(context);
+    }
+
+    @Override
+    public void handleTestExecutionException(ExtensionContext context, Throwable failure) throws Throwable {
+        throw Browser.withPages(failure);
     }
 
     @Override

@@ -64,10 +64,6 @@ class BledByHandTest {
         return Map.of("remedyIds", List.of(remedyId), "grade", "OPEN", "why", "Named in practice");
     }
 
-    private String felt(String id) {
-        return api.get(JUNO, at(id) + "/felt").body().get("felt").asString();
-    }
-
     /** Bleeds every end until nothing comes any more, rests and all. */
     private void bled(String id, String... ends) {
         for (int turn = 0; turn < 8; turn++) {
@@ -100,7 +96,7 @@ class BledByHandTest {
         new ExerciseFlow(api, JUNO, UUID.fromString(mine)).open();
         RepairFlow flow = named(mine, "bleed-front");
         flow.bleed();
-        assertEquals("plainly", felt(mine), "the sheet says no bubble came, but nobody has bled it");
+        double ticked = travelMm(mine);
         JsonNode first = act(mine, "act", "bleed", "subject", "front-left", "figure", 4);
         JsonNode other = act(mine, "act", "bleed", "subject", "front-right", "figure", 4);
         List<String> seen = List.of(
@@ -111,7 +107,10 @@ class BledByHandTest {
         JsonNode clear = act(mine, "act", "bleed", "subject", "front-left", "figure", 6);
         assertEquals("NONE", clear.get("hose").get("bubbles").asString());
         assertEquals("CLEAR", clear.get("hose").get("colour").asString());
-        assertEquals("as-it-should", felt(mine));
+        double bled = travelMm(mine);
+        assertTrue(
+                bled < ticked - 10,
+                "the sheet said no bubble came before anybody bled it: " + ticked + " mm, bled " + bled + " mm");
         JsonNode own =
                 api.post(JUNO, at(mine) + "/end", with()).body().get("routes").get(0);
         assertEquals(0, own.get("minutes").asDouble(), "the way ends at what is named; bleeding is no part of it");
