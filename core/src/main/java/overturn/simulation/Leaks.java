@@ -23,6 +23,7 @@ final class Leaks {
     private static final double HARDLY_ANY_BAR = 0.01;
 
     private final VehicleState state;
+    private final Plant plant;
     private final List<ByPass> byPasses;
     private final List<OutwardLeak> outward;
     private final int[] leaking;
@@ -34,14 +35,16 @@ final class Leaks {
 
     Leaks(VehicleState state) {
         this.state = state;
-        this.byPasses = state.deviations.byPasses;
-        this.outward = state.deviations.outward;
+        this.plant = state.mechanism().plant();
+        Deviations deviations = state.mechanism().deviations();
+        this.byPasses = deviations.byPasses;
+        this.outward = deviations.outward;
         this.leaking = new int[outward.size()];
         for (int i = 0; i < leaking.length; i++) {
-            leaking[i] = state.plant.number(outward.get(i).componentId());
+            leaking[i] = plant.number(outward.get(i).componentId());
         }
-        this.releaseValves = state.deviations.releaseValves;
-        this.modulator = state.plant.modulator == null ? Plant.NONE : state.plant.number(state.plant.modulator.id());
+        this.releaseValves = deviations.releaseValves;
+        this.modulator = plant.modulator == null ? Plant.NONE : plant.number(plant.modulator.id());
     }
 
     void advance(double seconds) {
@@ -63,12 +66,12 @@ final class Leaks {
 
     private void pastCup(ByPass cup, double seconds) {
         int c = cup.cup().loses().ordinal();
-        double bar = state.pressureBar[c];
+        double bar = state.travel().pressureBar(c);
         if (bar <= 0) {
             return;
         }
         double ml = flow(cup, bar) * seconds / 60 * inZone(cup);
-        state.compartmentMl[cup.cup().compartment().ordinal()] += state.lose(c, ml);
+        state.volumes().intoCompartment(cup.cup().compartment().ordinal(), state.lose(c, ml));
     }
 
     /**
@@ -80,14 +83,16 @@ final class Leaks {
             lastFlow = cup.mlPerMinAt20Bar()
                     * Math.pow(Math.max(bar, HARDLY_ANY_BAR) / FLOW_REFERENCE_BAR, cup.pressureExponent())
                     * Math.min(1, bar / LIP_SEATED_BAR)
-                    * (1 + BY_PASS_PER_C * state.heatC);
+                    * (1 + BY_PASS_PER_C * state.heatC());
         }
         return lastFlow;
     }
 
     private double inZone(ByPass cup) {
-        double secondMm = state.strokeMm(1);
-        double cupMm = cup.cup() == Fault.Cup.PRIMARY_PISTON ? secondMm + state.strokeMm(0) : secondMm;
+        double secondMm = state.travel().strokeMm(1);
+        double cupMm = cup.cup() == Fault.Cup.PRIMARY_PISTON
+                ? secondMm + state.travel().strokeMm(0)
+                : secondMm;
         double entered = cup.zoneFromMm() <= 0 ? 1 : (cupMm - cup.zoneFromMm()) / ZONE_EDGE_MM;
         double left = (cup.zoneToMm() - cupMm) / ZONE_EDGE_MM;
         return Math.max(0, Math.min(1, Math.min(entered, left)));
@@ -95,8 +100,8 @@ final class Leaks {
 
     private void outside(OutwardLeak leak, int part, double seconds) {
         int c = leak.chamber().ordinal();
-        double bar = state.pressureBar[c];
-        if (bar > leak.opensAtBar() && state.section.reaches(c, part)) {
+        double bar = state.travel().pressureBar(c);
+        if (bar > leak.opensAtBar() && state.section().reaches(c, part)) {
             double ml = leak.mlPerMinAt20Bar() * seconds / 60 * gapFlow(bar);
             outsideMl += state.lose(c, ml);
         }
@@ -106,18 +111,18 @@ final class Leaks {
     private double gapFlow(double bar) {
         return Math.pow(
                 Math.max(0, bar) / FLOW_REFERENCE_BAR,
-                state.vehicle.surroundings().gapExponent());
+                state.mechanism().vehicle().surroundings().gapExponent());
     }
 
     private void intoClosedChamber(ReleaseValvePassing valve, double seconds) {
         int c = valve.chamber().ordinal();
-        Modulator holding = state.plant.modulator;
-        if (holding == null || !state.section.reaches(c, modulator)) {
+        Modulator holding = plant.modulator;
+        if (holding == null || !state.section().reaches(c, modulator)) {
             return;
         }
         double ml = Math.min(
-                valve.mlPerMinAt20Bar() * seconds / 60 * gapFlow(state.pressureBar[c]),
-                holding.closedChamberMl() - state.closedChamberMl[c]);
-        state.closedChamberMl[c] += state.lose(c, ml);
+                valve.mlPerMinAt20Bar() * seconds / 60 * gapFlow(state.travel().pressureBar(c)),
+                holding.closedChamberMl() - state.volumes().closedChamberMl(c));
+        state.volumes().intoClosedChamber(c, state.lose(c, ml));
     }
 }

@@ -42,13 +42,25 @@ final class Sensing {
     private static final double PITTED_OVAL_MM = 0.1;
 
     private final VehicleState state;
+    private final TravelSolver travel;
+    private final Volumes volumes;
     private final Plant plant;
+    private final VehicleUnknowns vehicle;
     private final Deviations deviations;
+    private final AssistState assist;
+    private final RodPlay play;
+    private final ForceBalance forces;
 
     Sensing(VehicleState state) {
         this.state = state;
-        this.plant = state.plant;
-        this.deviations = state.deviations;
+        this.travel = state.travel();
+        this.volumes = state.volumes();
+        this.plant = state.mechanism().plant();
+        this.vehicle = state.mechanism().vehicle();
+        this.deviations = state.mechanism().deviations();
+        this.assist = state.mechanism().assist();
+        this.play = state.mechanism().play();
+        this.forces = state.mechanism().forces();
     }
 
     /**
@@ -56,9 +68,9 @@ final class Sensing {
      */
     double of(Sensed quantity, int end) {
         return switch (quantity) {
-            case TRAVEL_MM -> state.travelMm();
-            case SINK_MM -> state.travelMm() - state.markedTravelMm;
-            case FREE_PLAY_MM -> state.play.freePlayMm(state.section);
+            case TRAVEL_MM -> travel.travelMm();
+            case SINK_MM -> state.sinceMarkMm();
+            case FREE_PLAY_MM -> play.freePlayMm(state.section());
             case ROCK_MM ->
                 0.3
                         + ROCK_SHARE * plant.input.ratioAtRest() * deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()]
@@ -75,7 +87,7 @@ final class Sensing {
             case PRIMARY_LEVEL_MM -> levelRiseMm(0);
             case SECONDARY_LEVEL_MM -> levelRiseMm(1);
             case LEVEL_SHORT_ML -> levelShortMl();
-            case PRESSURE_BAR -> Math.max(state.pressureBar[0], state.pressureBar[1]);
+            case PRESSURE_BAR -> travel.highestBar();
             case STROKE_USED -> Math.max(used(0), plant.tandem() ? used(1) : 0);
             case END_BAR -> endBar(end);
             case RESIDUAL_BAR -> residualBar(end);
@@ -83,15 +95,14 @@ final class Sensing {
             case WHEEL_DRAG_NM -> dragNm(end);
             case WORST_DRAG_NM -> worstDragNm();
             case WHEEL_C ->
-                soundWheelC(end)
-                        + C_PER_NM * (dragNm(end) - state.vehicle.wheels().dragNm());
+                soundWheelC(end) + C_PER_NM * (dragNm(end) - vehicle.wheels().dragNm());
             case SCREW_ML -> screwMl(end);
             case RESIDUAL_VALVE_BAR ->
                 deviations.residualMissing ? 0 : plant.master.residualValveBar() + deviations.unwantedResidualBar;
             case PISTON_BINDS_NM ->
                 deviations.bindsNm[Binds.PISTON.ordinal()] + deviations.bindsNm[Binds.SEAL_GROOVE.ordinal()];
-            case SUPPLY -> state.assist.supply();
-            case RESERVE -> state.assist.reserve();
+            case SUPPLY -> assist.supply();
+            case RESERVE -> assist.reserve();
             case HISS_FREE -> deviations.leakAtRest - deviations.leakAtJoint;
             case HISS_PRESSED -> deviations.leakPressed;
             case HISS_AT_JOINT -> deviations.leakAtJoint;
@@ -100,7 +111,7 @@ final class Sensing {
             case CHECK_VALVE -> deviations.checkValveShut ? 2 : deviations.checkValveLeaks ? 1 : 0;
             case ASSIST_AIR_MM -> deviations.assistAirMm;
             case RETURN_KEPT -> deviations.returnShare;
-            case MODULATOR_PULSE -> state.section.fuseOut ? 0 : deviations.modulatorShare;
+            case MODULATOR_PULSE -> state.section().fuseOut ? 0 : deviations.modulatorShare;
             case SLAVE_STROKE_MM -> slaveStrokeMm();
             case RELEASE_MARGIN_MM -> releaseMarginMm();
             case FORK_LOSS_MM -> soundForkMm() + deviations.forkWearMm;
@@ -115,7 +126,7 @@ final class Sensing {
             case LOOP_AIR_ML -> loopAirMl();
             case WATER_PERCENT -> deviations.waterPercent;
             case WRONG_FLUID -> deviations.wrongFluid ? 1 : 0;
-            case HOLE_OPEN -> state.play.preLoadBeyondPlayMm(state.section) > 0 ? 0 : holeClean();
+            case HOLE_OPEN -> play.preLoadBeyondPlayMm(state.section()) > 0 ? 0 : holeClean();
             case HOLE_CLEAN -> holeClean();
             case LIP_WEAR -> lipWear(false);
             case BORE_PITTED -> lipWear(true);
@@ -141,7 +152,7 @@ final class Sensing {
             case MASTER_AIR_ML -> airInMl(Component.Master.class);
             case MODULATOR_AIR_ML -> airInMl(Component.Modulator.class);
             case WRONG_ASSIST -> deviations.wrongAssist ? 1 : 0;
-            case BRACKET_MM -> state.bracketMm();
+            case BRACKET_MM -> travel.bracketMm();
         };
     }
 
@@ -155,25 +166,25 @@ final class Sensing {
 
     private double levelRiseMm(int c) {
         return 1000
-                * (state.compartmentMl[c] - state.markedCompartmentMl[c])
+                * volumes.gainedSinceMarkMl(c)
                 / (plant.layout.reservoir().levelAreaMm2()
-                        * state.vehicle.surroundings().levelArea());
+                        * vehicle.surroundings().levelArea());
     }
 
     private double used(int c) {
-        return state.displacedMl(c) / (plant.strokeLimitMm[c] * plant.boreMm2 * deviations.boreFactor / 1000);
+        return travel.displacedMl(c) / (plant.strokeLimitMm[c] * plant.boreMm2 * deviations.boreFactor / 1000);
     }
 
     private double endBar(int e) {
         int c = plant.endChamber[e];
-        if (!state.section.reaches(c, plant.endPart[e])) {
+        if (!state.section().reaches(c, plant.endPart[e])) {
             return 0;
         }
         double bar = plant.valve[plant.endPart[e]] == Plant.NONE
-                ? state.pressureBar[c]
-                : state.loads[c].behindValve(state.pressureBar[c]);
+                ? travel.pressureBar(c)
+                : travel.load(c).behindValve(travel.pressureBar(c));
         double seconds = ChamberLoad.restriction(plant, e, deviations);
-        return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.heldSeconds + 1) / seconds));
+        return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.controls().heldSeconds() + 1) / seconds));
     }
 
     private double brakeShare(int e) {
@@ -185,39 +196,42 @@ final class Sensing {
 
     /** Pressure left in a chamber's circuit with the pedal up, bar. */
     private double circuitResidualBar(int c) {
-        if (state.section.open[c]) {
+        if (state.section().open[c]) {
             return 0;
         }
         // A master that is backed off leaves nothing that presses on its piston; a piston stuck in its bore stays.
-        double pressingN = state.section.masterLoose ? 0 : state.assist.restingN() - state.springsN();
+        double pressingN = state.section().masterLoose ? 0 : assist.restingN() - forces.springsN();
         double pushed =
-                10 * Math.max(pressingN, deviations.stickingN - SPRING_SHARE * state.springsN()) / plant.boreMm2;
-        double trapped =
-                state.covered(c) && state.trappedMl[c] > 0 ? state.loads[c].pressureFor(state.trappedMl[c], 120) : 0;
-        double shut = deviations.reservoirShutBar * Math.min(1, state.heatC / 40);
+                10 * Math.max(pressingN, deviations.stickingN - SPRING_SHARE * forces.springsN()) / plant.boreMm2;
+        double trapped = state.covered(c) && volumes.trappedMl(c) > 0
+                ? travel.load(c).pressureFor(volumes.trappedMl(c), 120)
+                : 0;
+        double shut = deviations.reservoirShutBar * Math.min(1, state.heatC() / 40);
         return Math.max(0, Math.max(Math.max(pushed, trapped), shut));
     }
 
     /** Pressure left at one end with the pedal up, bar. */
     private double residualBar(int e) {
         int c = plant.endChamber[e];
-        if (!state.section.reaches(c, plant.endPart[e]) || state.section.endOpen[e]) {
+        if (!state.section().reaches(c, plant.endPart[e]) || state.section().endOpen[e]) {
             return 0;
         }
-        double bar = Math.max(circuitResidualBar(c), state.flaps.heldBar(e));
-        if (!state.section.open[c]) {
+        double bar = Math.max(circuitResidualBar(c), state.flaps().heldBar(e));
+        if (!state.section().open[c]) {
             bar = Math.max(bar, deviations.unwantedResidualBar);
             if (plant.ends[e] instanceof DrumEnd && !deviations.residualMissing) {
                 bar = Math.max(bar, plant.master.residualValveBar());
             }
         }
         double seconds = ChamberLoad.restriction(plant, e, deviations);
-        return seconds == 0 ? bar : Math.max(bar, 20 * Math.exp(-state.secondsSinceRelease / seconds));
+        return seconds == 0
+                ? bar
+                : Math.max(bar, 20 * Math.exp(-state.controls().secondsSinceRelease() / seconds));
     }
 
     private double dragNm(int e) {
         End end = plant.ends[e];
-        return state.vehicle.wheels().dragNm()
+        return vehicle.wheels().dragNm()
                 + Deviations.at(deviations.mechanicalDragNm, plant.endPart[e])
                 + end.dragNmPerBar() * Math.max(0, residualBar(e) - end.dragOnsetBar());
     }
@@ -233,20 +247,20 @@ final class Sensing {
     /** Around the shaft there is no fork. */
     private double soundForkMm() {
         boolean fork = plant.layout.all(Slave.class).stream().anyMatch(slave -> !slave.concentric());
-        return fork ? state.vehicle.lost().forkMm() : 0;
+        return fork ? vehicle.lost().forkMm() : 0;
     }
 
     private double soundWheelC(int e) {
         return plant.ends[e].rear()
-                ? state.vehicle.wheels().rearC()
-                : state.vehicle.wheels().frontC();
+                ? vehicle.wheels().rearC()
+                : vehicle.wheels().frontC();
     }
 
     private double screwMl(int e) {
         int c = plant.endChamber[e];
-        double pumpedMm = state.vehicle.person().bleedStroke() * plant.input.travelToStopMm();
+        double pumpedMm = vehicle.person().bleedStroke() * plant.input.travelToStopMm();
         double rodMm = plant.input.rodTravelMm(pumpedMm) / deviations.ratioFactor
-                - state.play.lostMotionMm(state.section, state.assist.lashMm());
+                - play.lostMotionMm(state.section(), assist.lashMm());
         double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
         return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
     }
@@ -254,7 +268,7 @@ final class Sensing {
     /** Through an assist nothing ties the pedal to a piston that hangs: it comes back, and the brake stays on. */
     private double returnSeconds() {
         double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
-        return state.vehicle.surroundings().inputReturnSeconds()
+        return vehicle.surroundings().inputReturnSeconds()
                 + deviations.bindingSeconds
                 + (plant.assist == null ? deviations.stickingSeconds : 0)
                 + slow
@@ -264,15 +278,15 @@ final class Sensing {
 
     private boolean lampLit() {
         return deviations.lampWrong
-                || (state.vehicle.surroundings().pressureLampSwitch()
+                || (vehicle.surroundings().pressureLampSwitch()
                         ? Math.max(circuitResidualBar(0), circuitResidualBar(1)) > LAMP_SWITCH_BAR
                         : restingRodMm() > 1);
     }
 
     private double restingRodMm() {
-        return (state.section.pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()])
+        return (state.section().pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()])
                 + (deviations.bindingSeconds > 1 ? 3 : 0)
-                + (deviations.stickingN > state.springsN() ? 3 : 0);
+                + (deviations.stickingN > forces.springsN() ? 3 : 0);
     }
 
     private double slaveStrokeMm() {
@@ -288,7 +302,7 @@ final class Sensing {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
                 return (slaveStrokeMm() - deviations.forkWearMm) / slave.forkRatio()
-                        - slave.releaseTravelMm() * state.vehicle.lost().releaseNeed()
+                        - slave.releaseTravelMm() * vehicle.lost().releaseNeed()
                         - deviations.extraReleaseMm;
             }
         }
@@ -298,7 +312,7 @@ final class Sensing {
     private double freesAtMm() {
         for (End end : plant.ends) {
             if (end instanceof Slave slave) {
-                return (slave.releaseTravelMm() * state.vehicle.lost().releaseNeed() + deviations.extraReleaseMm)
+                return (slave.releaseTravelMm() * vehicle.lost().releaseNeed() + deviations.extraReleaseMm)
                                 * slave.forkRatio()
                         + deviations.forkWearMm;
             }

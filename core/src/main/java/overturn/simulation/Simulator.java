@@ -151,7 +151,7 @@ public final class Simulator {
         } else if (act instanceof Act.StartEngine || act instanceof Act.StopEngine) {
             state.engine(act instanceof Act.StartEngine);
         } else if (act instanceof Act.ParkingBrake brake) {
-            state.parkingBrakeOn = brake.on();
+            state.parkingBrake(brake.on());
         } else if (act instanceof Act.Heat heat) {
             state.heat(heat.byC());
         } else if (act instanceof Act.Stand stand) {
@@ -159,7 +159,7 @@ public final class Simulator {
         } else if (act instanceof Act.Drive drive) {
             state.stand(drive.seconds());
         } else if (act instanceof Act.Steer steer) {
-            state.assist.steer(steer.againstStop());
+            state.steer(steer.againstStop());
         }
     }
 

@@ -25,7 +25,7 @@ final class TraceRecorder implements Simulator.Recorder {
         this.frameSeconds = frameSeconds;
         this.frames = frames;
         this.sensing = new Sensing(state);
-        this.clutch = state.plant.ends[0] instanceof End.Slave;
+        this.clutch = state.mechanism().plant().ends[0] instanceof End.Slave;
         show();
     }
 
@@ -54,8 +54,7 @@ final class TraceRecorder implements Simulator.Recorder {
     private void ramp(double toN) {
         int steps = (int) Math.max(1, Math.round(PRESS_SECONDS / frameSeconds));
         for (int i = 1; i < steps; i++) {
-            state.forceN = toN * i / steps * state.vehicle.person().forceBias();
-            state.settle();
+            state.pressing(toN * i / steps);
             tick(frameSeconds);
         }
     }
@@ -78,12 +77,12 @@ final class TraceRecorder implements Simulator.Recorder {
     private void show() {
         frames.add(new Trace.Frame(
                 nowSeconds,
-                state.forceN,
-                state.travelMm(),
-                state.pressureBar[0],
-                state.pressureBar[1],
-                state.assist.charge(),
-                state.compartmentMl[0] + state.compartmentMl[1],
+                state.controls().forceN(),
+                state.travel().travelMm(),
+                state.travel().pressureBar(0),
+                state.travel().pressureBar(1),
+                state.mechanism().assist().charge(),
+                state.volumes().compartmentMl(0) + state.volumes().compartmentMl(1),
                 clutch ? sensing.of(Sensed.SLAVE_STROKE_MM, Plant.NONE) : 0));
     }
 }

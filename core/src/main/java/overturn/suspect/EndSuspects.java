@@ -14,17 +14,20 @@ import overturn.circuit.End.DrumEnd;
 import overturn.circuit.End.Slave;
 import overturn.suspect.Fault.Binds;
 import overturn.suspect.Fault.MechanicalDrag;
-import overturn.suspect.Suspect.Origin;
 
 /** What can fail at calipers and drums. */
 final class EndSuspects {
 
-    private static final Severity SMALL_AIR_ML = Severity.of(0.8, 1.8, 0.15, 3);
-    private static final Severity DRAG_NM = Severity.of(16, 1.8, 6, 80);
-    private static final Severity SHOE_EXTRA_MM = Severity.of(1.4, 1.5, 0.5, 4);
-    private static final Severity PUSHED_BACK_MM = Severity.of(0.35, 1.5, 0.15, 1);
-    private static final Severity SIZE_STEP = Severity.of(0.3, 1.3, 0.15, 0.6);
-    private static final Severity LINING_SHARE = Severity.of(0.5, 1.3, 0.25, 0.9);
+    private static final Severity SMALL_AIR_ML =
+            Severity.median(0.8).spread(1.8).within(0.15, 3);
+    private static final Severity DRAG_NM = Severity.median(16).spread(1.8).within(6, 80);
+    private static final Severity SHOE_EXTRA_MM =
+            Severity.median(1.4).spread(1.5).within(0.5, 4);
+    private static final Severity PUSHED_BACK_MM =
+            Severity.median(0.35).spread(1.5).within(0.15, 1);
+    private static final Severity SIZE_STEP = Severity.median(0.3).spread(1.3).within(0.15, 0.6);
+    private static final Severity LINING_SHARE =
+            Severity.median(0.5).spread(1.3).within(0.25, 0.9);
 
     private EndSuspects() {}
 
@@ -113,62 +116,57 @@ final class EndSuspects {
                 Frequency.NONE.vacuumBrake(1.5).unassistedBrake(3),
                 Binds.SHOES_TIGHT,
                 0);
-        list.add(
-                "pad-pushed-back",
-                discs,
-                Remedy.MEND_RUNOUT,
-                Origin.WEAR,
-                Frequency.NONE
+        list.suspect("pad-pushed-back")
+                .at(discs)
+                .curedBy(Remedy.MEND_RUNOUT)
+                .fromWear()
+                .frequency(Frequency.NONE
                         .vacuumBrake(4)
                         .unassistedBrake(1)
                         .hydraulicBrake(3)
-                        .leverBrake(8),
-                (q, l, r) -> {
+                        .leverBrake(8))
+                .faults((q, l, r) -> {
                     String one = anyOf(discs, r);
                     return List.of(
                             new Fault.PadPushedBack(Set.of(one), PUSHED_BACK_MM.at(q) * (discs.size() > 1 ? 1.6 : 1)));
                 });
-        list.add(
-                "excess-shoe-clearance",
-                drums,
-                Remedy.ADJUST_SHOES,
-                Origin.WEAR,
-                Frequency.NONE.vacuumBrake(10).unassistedBrake(25),
-                (q, l, r) -> List.of(new Fault.ExcessShoeClearance(Set.copyOf(drums), SHOE_EXTRA_MM.at(q))));
-        list.add(
-                "wrong-piston",
-                brakes.size() > 1 ? brakes : List.of(),
-                Remedy.FIT_MATCHING_END,
-                Origin.SETTING,
-                Frequency.NONE.vacuumBrake(0.2).unassistedBrake(3).hydraulicBrake(0.2),
-                (q, l, r) -> List.of(new Fault.WrongPiston(
+        list.suspect("excess-shoe-clearance")
+                .at(drums)
+                .curedBy(Remedy.ADJUST_SHOES)
+                .fromWear()
+                .frequency(Frequency.NONE.vacuumBrake(10).unassistedBrake(25))
+                .faults((q, l, r) -> List.of(new Fault.ExcessShoeClearance(Set.copyOf(drums), SHOE_EXTRA_MM.at(q))));
+        list.suspect("wrong-piston")
+                .at(brakes.size() > 1 ? brakes : List.of())
+                .curedBy(Remedy.FIT_MATCHING_END)
+                .fromSetting()
+                .frequency(Frequency.NONE.vacuumBrake(0.2).unassistedBrake(3).hydraulicBrake(0.2))
+                .faults((q, l, r) -> List.of(new Fault.WrongPiston(
                         anyOf(brakes, r), r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q)))));
         axleOfWrongSize(list);
         screwsBelow(list);
-        list.add(
-                "linings-bad",
-                brakes,
-                Remedy.RENEW_LININGS,
-                Origin.WEAR,
-                Frequency.NONE
+        list.suspect("linings-bad")
+                .at(brakes)
+                .curedBy(Remedy.RENEW_LININGS)
+                .fromWear()
+                .frequency(Frequency.NONE
                         .vacuumBrake(2)
                         .unassistedBrake(4)
                         .hydraulicBrake(2)
-                        .leverBrake(4),
-                (q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
+                        .leverBrake(4))
+                .faults((q, l, r) -> List.of(new Fault.LiningsBad(anyOf(brakes, r), LINING_SHARE.at(q))));
     }
 
     /** Both ends of an axle of another size than the maker's: they match one another, and the balance is off. */
     private static void axleOfWrongSize(SuspectList list) {
         List<End> paired = paired(list);
         boolean bothAxles = paired.stream().map(End::rear).distinct().count() > 1;
-        list.add(
-                "axle-wrong-size",
-                bothAxles ? SuspectList.ids(paired) : List.of(),
-                Remedy.FIT_MATCHING_END,
-                Origin.SETTING,
-                Frequency.NONE.vacuumBrake(0.1).unassistedBrake(1).hydraulicBrake(0.1),
-                (q, l, r) -> {
+        list.suspect("axle-wrong-size")
+                .at(bothAxles ? SuspectList.ids(paired) : List.of())
+                .curedBy(Remedy.FIT_MATCHING_END)
+                .fromSetting()
+                .frequency(Frequency.NONE.vacuumBrake(0.1).unassistedBrake(1).hydraulicBrake(0.1))
+                .faults((q, l, r) -> {
                     double factor = r.nextBoolean() ? 1 + SIZE_STEP.at(q) : 1 / (1 + SIZE_STEP.at(q));
                     return sameAxle(list, paired.get(r.nextInt(paired.size()))).stream()
                             .<Fault>map(end -> new Fault.WrongPiston(end, factor))
@@ -188,13 +186,12 @@ final class EndSuspects {
      */
     private static void screwsBelow(SuspectList list) {
         List<End> paired = paired(list);
-        list.add(
-                "screws-below",
-                SuspectList.ids(paired),
-                Remedy.SWAP_ENDS,
-                Origin.SETTING,
-                Frequency.NONE.vacuumBrake(0.4).unassistedBrake(0.4).hydraulicBrake(0.4),
-                (q, l, r) -> {
+        list.suspect("screws-below")
+                .at(SuspectList.ids(paired))
+                .curedBy(Remedy.SWAP_ENDS)
+                .fromSetting()
+                .frequency(Frequency.NONE.vacuumBrake(0.4).unassistedBrake(0.4).hydraulicBrake(0.4))
+                .faults((q, l, r) -> {
                     List<String> axle = sameAxle(list, paired.get(r.nextInt(paired.size())));
                     List<Fault> faults = new ArrayList<>();
                     faults.add(new Fault.ScrewBelow(Set.copyOf(axle)));
@@ -218,11 +215,16 @@ final class EndSuspects {
 
     private static void air(
             SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency, boolean small) {
-        list.add(id, places, remedy, Origin.AIR, frequency, (q, l, r) -> {
-            String end = anyOf(places, r);
-            return List.of(new Fault.TrappedAir(
-                    end, list.chamberOf(end), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q)));
-        });
+        list.suspect(id)
+                .at(places)
+                .curedBy(remedy)
+                .fromAir()
+                .frequency(frequency)
+                .faults((q, l, r) -> {
+                    String end = anyOf(places, r);
+                    return List.of(new Fault.TrappedAir(
+                            end, list.chamberOf(end), small ? SMALL_AIR_ML.at(q) : AirSeverity.BRAKE_ML.at(q)));
+                });
     }
 
     private static void drag(
@@ -233,13 +235,12 @@ final class EndSuspects {
             Frequency frequency,
             Binds what,
             double lostShare) {
-        list.add(
-                id,
-                places,
-                remedy,
-                Origin.WEAR,
-                frequency,
-                (q, l, r) -> List.of(
+        list.suspect(id)
+                .at(places)
+                .curedBy(remedy)
+                .fromWear()
+                .frequency(frequency)
+                .faults((q, l, r) -> List.of(
                         new MechanicalDrag(anyOf(places, r), what, DRAG_NM.at(q), lostShare * between(r, 0.4, 1))));
     }
 }

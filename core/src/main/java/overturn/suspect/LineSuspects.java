@@ -13,18 +13,20 @@ import overturn.circuit.Component.ProportioningValve;
 import overturn.circuit.Component.QuickConnector;
 import overturn.circuit.End;
 import overturn.suspect.Fault.OutwardLeak;
-import overturn.suspect.Suspect.Origin;
 
 /** What can fail between the master's ports and the ends. */
 final class LineSuspects {
 
-    static final Severity OUTWARD_ML_PER_MIN = Severity.of(0.8, 2.5, 0.05, 20);
-    private static final Severity RELEASE_VALVE_ML_PER_MIN = Severity.of(8, 3, 2, 300);
-    private static final Severity HOSE_FACTOR = Severity.of(8, 1.5, 3, 18);
-    private static final Severity FLAP_BAR = Severity.of(7, 1.6, 2, 20);
-    private static final Severity RESTRICTION_SECONDS = Severity.of(3, 1.6, 1, 12);
-    private static final Severity KNEE_STEP = Severity.of(0.6, 1.4, 0.3, 1.5);
-    private static final Severity ACTING_SHARE = Severity.of(0.5, 1.4, 0.2, 0.9);
+    static final Severity OUTWARD_ML_PER_MIN = Severity.median(0.8).spread(2.5).within(0.05, 20);
+    private static final Severity RELEASE_VALVE_ML_PER_MIN =
+            Severity.median(8).spread(3).within(2, 300);
+    private static final Severity HOSE_FACTOR = Severity.median(8).spread(1.5).within(3, 18);
+    private static final Severity FLAP_BAR = Severity.median(7).spread(1.6).within(2, 20);
+    private static final Severity RESTRICTION_SECONDS =
+            Severity.median(3).spread(1.6).within(1, 12);
+    private static final Severity KNEE_STEP = Severity.median(0.6).spread(1.4).within(0.3, 1.5);
+    private static final Severity ACTING_SHARE =
+            Severity.median(0.5).spread(1.4).within(0.2, 0.9);
 
     private LineSuspects() {}
 
@@ -64,90 +66,84 @@ final class LineSuspects {
                 list.of(QuickConnector.class),
                 Remedy.RENEW_CONNECTOR,
                 Frequency.NONE.pedalClutch(1).concentricClutch(3));
-        list.add(
-                "swelling-hoses",
-                list.of(Hose.class),
-                Remedy.RENEW_HOSES,
-                Origin.WEAR,
-                Frequency.NONE
+        list.suspect("swelling-hoses")
+                .at(list.of(Hose.class))
+                .curedBy(Remedy.RENEW_HOSES)
+                .fromWear()
+                .frequency(Frequency.NONE
                         .vacuumBrake(1.5)
                         .unassistedBrake(3)
                         .hydraulicBrake(1)
                         .pedalClutch(2)
                         .concentricClutch(1)
                         .leverBrake(2)
-                        .leverClutch(1),
-                (q, l, r) -> List.of(new Fault.HoseSwelling(Set.copyOf(list.of(Hose.class)), HOSE_FACTOR.at(q))));
-        list.add(
-                "hose-flap",
-                brakeHoses(list),
-                Remedy.RENEW_HOSES,
-                Origin.WEAR,
-                Frequency.NONE
+                        .leverClutch(1))
+                .faults((q, l, r) ->
+                        List.of(new Fault.HoseSwelling(Set.copyOf(list.of(Hose.class)), HOSE_FACTOR.at(q))));
+        list.suspect("hose-flap")
+                .at(brakeHoses(list))
+                .curedBy(Remedy.RENEW_HOSES)
+                .fromWear()
+                .frequency(Frequency.NONE
                         .vacuumBrake(0.9)
                         .unassistedBrake(2)
                         .hydraulicBrake(0.8)
-                        .leverBrake(1),
-                (q, l, r) -> List.of(new Fault.Flap(anyOf(list.of(Hose.class), r), FLAP_BAR.at(q))));
-        list.add(
-                "hose-restricted",
-                list.of(Hose.class),
-                Remedy.RENEW_HOSES,
-                Origin.WEAR,
-                Frequency.NONE
+                        .leverBrake(1))
+                .faults((q, l, r) -> List.of(new Fault.Flap(anyOf(list.of(Hose.class), r), FLAP_BAR.at(q))));
+        list.suspect("hose-restricted")
+                .at(list.of(Hose.class))
+                .curedBy(Remedy.RENEW_HOSES)
+                .fromWear()
+                .frequency(Frequency.NONE
                         .vacuumBrake(0.6)
                         .unassistedBrake(1)
                         .hydraulicBrake(0.5)
                         .pedalClutch(1)
                         .concentricClutch(1)
                         .leverBrake(0.5)
-                        .leverClutch(0.5),
-                (q, l, r) -> List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
-        list.add(
-                "pipe-kinked",
-                list.of(Pipe.class),
-                Remedy.RENEW_PIPE,
-                Origin.NEITHER,
-                Frequency.NONE
+                        .leverClutch(0.5))
+                .faults((q, l, r) ->
+                        List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
+        list.suspect("pipe-kinked")
+                .at(list.of(Pipe.class))
+                .curedBy(Remedy.RENEW_PIPE)
+                .frequency(Frequency.NONE
                         .vacuumBrake(0.2)
                         .unassistedBrake(0.6)
                         .hydraulicBrake(0.3)
                         .pedalClutch(0.7)
-                        .concentricClutch(0.7),
-                (q, l, r) -> List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
-        list.add(
-                "air-in-modulator",
-                list.modulator(),
-                Remedy.BLEED_MODULATOR,
-                Origin.AIR,
-                Frequency.NONE.vacuumBrake(3).unassistedBrake(3).hydraulicBrake(2),
-                (q, l, r) -> List.of(
+                        .concentricClutch(0.7))
+                .faults((q, l, r) ->
+                        List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
+        list.suspect("air-in-modulator")
+                .at(list.modulator())
+                .curedBy(Remedy.BLEED_MODULATOR)
+                .fromAir()
+                .frequency(Frequency.NONE.vacuumBrake(3).unassistedBrake(3).hydraulicBrake(2))
+                .faults((q, l, r) -> List.of(
                         new Fault.TrappedAir(list.modulator().get(0), list.anyChamber(r), AirSeverity.BRAKE_ML.at(q))));
-        list.add(
-                "release-valve-passing",
-                list.modulator(),
-                Remedy.RENEW_MODULATOR,
-                Origin.WEAR,
-                Frequency.NONE.vacuumBrake(0.5).unassistedBrake(0.5).hydraulicBrake(0.4),
-                (q, l, r) -> List.of(new Fault.ReleaseValvePassing(
+        list.suspect("release-valve-passing")
+                .at(list.modulator())
+                .curedBy(Remedy.RENEW_MODULATOR)
+                .fromWear()
+                .frequency(Frequency.NONE.vacuumBrake(0.5).unassistedBrake(0.5).hydraulicBrake(0.4))
+                .faults((q, l, r) -> List.of(new Fault.ReleaseValvePassing(
                         list.anyChamber(r), RELEASE_VALVE_ML_PER_MIN.at(q), between(r, 40, 240))));
-        list.add(
-                "modulator-acting",
-                list.modulator(),
-                Remedy.MEND_MODULATOR_SIGNAL,
-                Origin.WEAR,
-                Frequency.NONE.vacuumBrake(0.5).unassistedBrake(0.5).hydraulicBrake(0.4),
-                (q, l, r) -> List.of(new Fault.ModulatorActing(ACTING_SHARE.at(q))));
+        list.suspect("modulator-acting")
+                .at(list.modulator())
+                .curedBy(Remedy.MEND_MODULATOR_SIGNAL)
+                .fromWear()
+                .frequency(Frequency.NONE.vacuumBrake(0.5).unassistedBrake(0.5).hydraulicBrake(0.4))
+                .faults((q, l, r) -> List.of(new Fault.ModulatorActing(ACTING_SHARE.at(q))));
         List<String> valves = Stream.of(list.of(ProportioningValve.class), list.of(MeteringValve.class))
                 .flatMap(List::stream)
                 .toList();
-        list.add(
-                "valve-shifted",
-                valves,
-                Remedy.RENEW_VALVE,
-                Origin.WEAR,
-                Frequency.NONE.vacuumBrake(0.7).unassistedBrake(1.5).hydraulicBrake(0.5),
-                (q, l, r) -> List.of(new Fault.ValveShifted(
+        list.suspect("valve-shifted")
+                .at(valves)
+                .curedBy(Remedy.RENEW_VALVE)
+                .fromWear()
+                .frequency(Frequency.NONE.vacuumBrake(0.7).unassistedBrake(1.5).hydraulicBrake(0.5))
+                .faults((q, l, r) -> List.of(new Fault.ValveShifted(
                         anyOf(valves, r), r.nextBoolean() ? 1 + KNEE_STEP.at(q) : 1 / (1 + KNEE_STEP.at(q)))));
     }
 
@@ -156,14 +152,19 @@ final class LineSuspects {
     }
 
     static void outward(SuspectList list, String id, List<String> places, Remedy remedy, Frequency frequency) {
-        list.add(id, places, remedy, Origin.WEAR, frequency, (q, l, r) -> {
-            String place = anyOf(places, r);
-            double opensAtBar = r.nextDouble() < 0.6 ? 0 : between(r, 30, 60);
-            return List.of(new OutwardLeak(
-                    place,
-                    place.equals(l.master().id()) ? overturn.circuit.Chamber.PRIMARY : list.chamberOf(place),
-                    OUTWARD_ML_PER_MIN.at(q),
-                    opensAtBar));
-        });
+        list.suspect(id)
+                .at(places)
+                .curedBy(remedy)
+                .fromWear()
+                .frequency(frequency)
+                .faults((q, l, r) -> {
+                    String place = anyOf(places, r);
+                    double opensAtBar = r.nextDouble() < 0.6 ? 0 : between(r, 30, 60);
+                    return List.of(new OutwardLeak(
+                            place,
+                            place.equals(l.master().id()) ? overturn.circuit.Chamber.PRIMARY : list.chamberOf(place),
+                            OUTWARD_ML_PER_MIN.at(q),
+                            opensAtBar));
+                });
     }
 }

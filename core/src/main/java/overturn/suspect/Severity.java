@@ -15,9 +15,23 @@ final class Severity {
         this.most = most;
     }
 
-    /** Median, factor of one standard deviation, and limits, all in the unit of the severity. */
-    static Severity of(double median, double spreadFactor, double least, double most) {
-        return new Severity(median, spreadFactor, least, most);
+    /** Begins one by its median; all figures of a severity are in its own unit. */
+    static Draft median(double median) {
+        return new Draft(median, 1);
+    }
+
+    /** A severity as it is being written down. */
+    record Draft(double median, double spreadFactor) {
+
+        /** Factor of one standard deviation. */
+        Draft spread(double factor) {
+            return new Draft(median, factor);
+        }
+
+        /** What is physical: none is milder or worse. */
+        Severity within(double least, double most) {
+            return new Severity(median, spreadFactor, least, most);
+        }
     }
 
     double at(double quantile) {

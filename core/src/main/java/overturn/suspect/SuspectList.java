@@ -3,8 +3,10 @@ package overturn.suspect;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.random.RandomGenerator;
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Chamber;
 import overturn.circuit.Component;
 import overturn.circuit.Layout;
@@ -28,17 +30,65 @@ final class SuspectList {
         return List.copyOf(all);
     }
 
-    /** Adds a suspect unless its family never has it or there is no place for it. */
-    void add(
-            String id,
-            List<String> places,
-            Remedy remedy,
-            Origin origin,
-            Frequency frequency,
-            Suspect.Physics physics) {
-        double share = frequency.in(layout.family());
-        if (share > 0 && !places.isEmpty()) {
-            all.add(new Suspect(id, places, remedy, share, origin, physics));
+    /** Begins a suspect; {@link Draft#faults} adds it. */
+    Draft suspect(String id) {
+        return new Draft(id);
+    }
+
+    /** A suspect as it is being written down; neither wear, air nor setting where nothing is said. */
+    final class Draft {
+
+        private final String id;
+        private List<String> places = List.of();
+        private @Nullable Remedy remedy;
+        private Origin origin = Origin.NEITHER;
+        private Frequency frequency = Frequency.NONE;
+
+        private Draft(String id) {
+            this.id = id;
+        }
+
+        /** Components at which it can sit; none where this layout has no place for it. */
+        Draft at(List<String> componentIds) {
+            places = componentIds;
+            return this;
+        }
+
+        Draft curedBy(Remedy cure) {
+            remedy = cure;
+            return this;
+        }
+
+        /** Recent work makes it rarer. */
+        Draft fromWear() {
+            origin = Origin.WEAR;
+            return this;
+        }
+
+        /** Recent work leaves it behind. */
+        Draft fromAir() {
+            origin = Origin.AIR;
+            return this;
+        }
+
+        /** Recent work brings it: a part or a setting that is not right. */
+        Draft fromSetting() {
+            origin = Origin.SETTING;
+            return this;
+        }
+
+        Draft frequency(Frequency percent) {
+            frequency = percent;
+            return this;
+        }
+
+        /** Says what it does, and adds it unless its family never has it or there is no place for it. */
+        void faults(Suspect.Physics physics) {
+            Remedy cure = Objects.requireNonNull(remedy, () -> id + " is cured by nothing");
+            double share = frequency.in(layout.family());
+            if (share > 0 && !places.isEmpty()) {
+                all.add(new Suspect(id, places, cure, share, origin, physics));
+            }
         }
     }
 

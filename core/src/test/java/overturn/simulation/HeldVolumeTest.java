@@ -34,10 +34,20 @@ class HeldVolumeTest {
                 VehicleCondition.RESTED);
     }
 
+    private static double inCompartments(VehicleState state) {
+        return state.volumes().compartmentMl(0) + state.volumes().compartmentMl(1);
+    }
+
+    private static double freePlayMm(VehicleState state) {
+        return state.mechanism().play().freePlayMm(state.section());
+    }
+
     private static void presses(VehicleState state, int count) {
         for (int i = 0; i < count; i++) {
             state.press(500);
-            assertTrue(state.pressureBar[0] > 20, "pressed hard enough: " + state.pressureBar[0]);
+            assertTrue(
+                    state.travel().pressureBar(0) > 20,
+                    "pressed hard enough: " + state.travel().pressureBar(0));
             state.release(1);
         }
     }
@@ -49,15 +59,17 @@ class HeldVolumeTest {
         VehicleState sound = state(TENDER);
         presses(clogged, 3);
         presses(sound, 3);
-        assertEquals(3 * DRAWN_IN_ML, clogged.trappedMl[0], 1e-9);
-        assertEquals(0, sound.trappedMl[0], 1e-9);
+        assertEquals(3 * DRAWN_IN_ML, clogged.volumes().trappedMl(0), 1e-9);
+        assertEquals(0, sound.volumes().trappedMl(0), 1e-9);
         clogged.rest(60);
         sound.rest(60);
         clogged.press(300);
         sound.press(300);
         double rodMm = 1000 * 3 * DRAWN_IN_ML / TENDER.master().areaMm2();
-        assertEquals(rodMm, sound.strokeMm(0) - clogged.strokeMm(0), 0.02 * rodMm);
-        assertTrue(sound.travelMm() - clogged.travelMm() > rodMm, "and the ratio shows it larger at the pedal");
+        assertEquals(rodMm, sound.travel().strokeMm(0) - clogged.travel().strokeMm(0), 0.02 * rodMm);
+        assertTrue(
+                sound.travel().travelMm() - clogged.travel().travelMm() > rodMm,
+                "and the ratio shows it larger at the pedal");
     }
 
     /** A hole that is only slow lets it back in its own time: after one time constant 1/e is left. */
@@ -66,9 +78,9 @@ class HeldVolumeTest {
     void restLetsItFadeInItsOwnTime(double seconds) {
         VehicleState slow = state(TENDER, new CloggedHole(Chamber.PRIMARY, seconds));
         presses(slow, 1);
-        double before = slow.trappedMl[0];
+        double before = slow.volumes().trappedMl(0);
         slow.rest(seconds);
-        assertEquals(before / Math.E, slow.trappedMl[0], 1e-9);
+        assertEquals(before / Math.E, slow.volumes().trappedMl(0), 1e-9);
     }
 
     /** What has left the reservoir is behind the hole, and comes back when the hole is free or has had its time. */
@@ -76,12 +88,12 @@ class HeldVolumeTest {
     void whatIsHeldInCameOutOfTheReservoir() {
         VehicleState slow = state(TENDER, new CloggedHole(Chamber.PRIMARY, 120));
         presses(slow, 4);
-        assertEquals(slow.trappedMl[0], -(slow.compartmentMl[0] + slow.compartmentMl[1]), 1e-9);
+        assertEquals(slow.volumes().trappedMl(0), -inCompartments(slow), 1e-9);
         slow.rest(300);
-        assertEquals(slow.trappedMl[0], -(slow.compartmentMl[0] + slow.compartmentMl[1]), 1e-9);
+        assertEquals(slow.volumes().trappedMl(0), -inCompartments(slow), 1e-9);
         slow.rest(1e7);
-        assertEquals(0, slow.trappedMl[0], 1e-9);
-        assertEquals(0, slow.compartmentMl[0] + slow.compartmentMl[1], 1e-9);
+        assertEquals(0, slow.volumes().trappedMl(0), 1e-9);
+        assertEquals(0, inCompartments(slow), 1e-9);
     }
 
     /** A hole of one chamber holds what hangs on that chamber, and nothing else. */
@@ -90,8 +102,8 @@ class HeldVolumeTest {
         VehicleState state =
                 state(Presets.layout("ardle-roadster"), new CloggedHole(Chamber.SECONDARY, FOR_EVER_SECONDS));
         presses(state, 2);
-        assertEquals(0, state.trappedMl[0], 1e-9);
-        assertEquals(2 * DRAWN_IN_ML, state.trappedMl[1], 1e-9);
+        assertEquals(0, state.volumes().trappedMl(0), 1e-9);
+        assertEquals(2 * DRAWN_IN_ML, state.volumes().trappedMl(1), 1e-9);
     }
 
     /** An output rod is behind the assist: half a turn covers the hole, however much play the pedal has. */
@@ -102,9 +114,8 @@ class HeldVolumeTest {
         VehicleState pedal = state(saloon, new PreLoad(Rod.PEDAL_ROD, 0.8));
         presses(rod, 1);
         presses(pedal, 1);
-        assertTrue(rod.trappedMl[0] > 0, "held in by the rod");
-        assertEquals(0, pedal.trappedMl[0], "the pedal's play takes it");
-        assertEquals(
-                state(saloon).play.freePlayMm(rod.section), rod.play.freePlayMm(rod.section), 1e-9, "play as it was");
+        assertTrue(rod.volumes().trappedMl(0) > 0, "held in by the rod");
+        assertEquals(0, pedal.volumes().trappedMl(0), "the pedal's play takes it");
+        assertEquals(freePlayMm(state(saloon)), freePlayMm(rod), 1e-9, "play as it was");
     }
 }

@@ -173,22 +173,24 @@ class PhysicsPropertyTest {
                 anyFault(PRESETS.get(preset), suspect, 0.8, seed),
                 new Section(plant, CutSet.NONE),
                 VehicleCondition.RESTED);
-        double before = state.closedChamberMl[0] + state.closedChamberMl[1];
+        Volumes volumes = state.volumes();
+        TravelSolver travel = state.travel();
+        double before = volumes.closedChamberMl(0) + volumes.closedChamberMl(1);
         state.press(forceN);
         state.hold(seconds, 1);
-        state.settle();
+        travel.settle();
         double lost = 0;
         for (int c = 0; c < plant.chambers; c++) {
-            double inside = state.swallowedMl[c] + state.creepMl(c) + state.lostMl[c] - state.keptMl[c];
-            assertEquals(inside, state.displacedMl(c), 0.001 * Math.max(0.2, inside), "chamber " + c);
-            lost += state.lostMl[c];
+            double inside = travel.swallowedMl(c) + travel.creepMl(c) + volumes.lostMl(c) - volumes.keptMl(c);
+            assertEquals(inside, travel.displacedMl(c), 0.001 * Math.max(0.2, inside), "chamber " + c);
+            lost += volumes.lostMl(c);
         }
-        double found = state.compartmentMl[0]
-                + state.compartmentMl[1]
-                + state.closedChamberMl[0]
-                + state.closedChamberMl[1]
+        double found = volumes.compartmentMl(0)
+                + volumes.compartmentMl(1)
+                + volumes.closedChamberMl(0)
+                + volumes.closedChamberMl(1)
                 - before
-                + state.leaks.outsideMl();
+                + state.leaks().outsideMl();
         assertEquals(lost, found, 0.001 * Math.max(0.1, lost), "reservoir, closed chambers and floor");
     }
 
