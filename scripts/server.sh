@@ -208,7 +208,7 @@ attack() {
     done
     with_test_database mvn -q -B -ntp -f "$ROOT/pom.xml" -pl core,secondworld,web,app test -Dexec.skip -Dweb.tests.skip -Dtest='Hostile*Test' \
         -Dsurefire.failIfNoSpecifiedTests=false -Dhostile.requests="$requests" -Dhostile.files="$files" -Dhostile.orders="$orders" \
-        -Dhostile.pictures="$pictures" -Dhostile.seed="$seed"
+        -Dhostile.pictures="$pictures" -Dhostile.seed="$seed" -Dhostile.seconds=2
 }
 
 check() {

@@ -159,5 +159,5 @@ export function factor(oddsFactor: number): string {
 }
 
 export function minutes(value: number): string {
-  return `${Math.max(1, Math.round(value))} min`;
+  return `${value <= 0 ? 0 : Math.max(1, Math.round(value))} min`;
 }

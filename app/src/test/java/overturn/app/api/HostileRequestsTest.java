@@ -36,7 +36,8 @@ class HostileRequestsTest {
     private static final long SEED = Long.getLong("hostile.seed", 20261127L);
     private static final int JOBS = 4;
     private static final int AT_ONCE = 4;
-    private static final double MOST_SECONDS = 2;
+    /** The suite shares its machine and only finds what hangs; {@code ./overturn attack} has it alone and asks 2 s. */
+    private static final int MOST_SECONDS = Integer.getInteger("hostile.seconds", 20);
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final List<String> faults = Collections.synchronizedList(new ArrayList<>());

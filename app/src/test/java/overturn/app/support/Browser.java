@@ -29,7 +29,7 @@ public final class Browser implements AutoCloseable {
             "--disable-sync");
 
     /** Two browsers and two servers share the processors of a test machine: a page may be long in coming. */
-    private static final int MOST_WAIT_MILLIS = 40_000;
+    private static final int MOST_WAIT_MILLIS = 90_000;
 
     /** Characters of a page that a failed test tells. */
     private static final int MOST_SHOWN = 2_000;
