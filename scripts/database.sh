@@ -138,17 +138,26 @@ database_url() {
         echo "jdbc:postgresql://127.0.0.1:$DB_PORT/overturn"
         return
     fi
-    local tls=${OVERTURN_DB_TLS:-verify-full} url
-    case $tls in disable | require | verify-ca | verify-full) ;; *) fail 2 "OVERTURN_DB_TLS is “$tls”; allowed are disable, require, verify-ca, verify-full" ;; esac
-    url="jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?sslmode=$tls"
+    local url
+    url="jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?sslmode=${OVERTURN_DB_TLS:-verify-full}"
     [ -z "${OVERTURN_DB_CA:-}" ] || url="$url&sslrootcert=$OVERTURN_DB_CA"
     echo "$url"
 }
 
-# use_elsewhere: what is asked of a database that somebody else keeps.
-use_elsewhere() {
-    [[ $OVERTURN_DB_HOST =~ ^[a-zA-Z0-9.:_,\[\]-]+$ ]] || fail 2 "OVERTURN_DB_HOST is “$OVERTURN_DB_HOST”, which is no host"
+# check_elsewhere: whether what is said of a database that somebody else keeps can be meant; told before anything is built.
+check_elsewhere() {
+    [ "$ELSEWHERE" = yes ] || return 0
+    local host='^[]a-zA-Z0-9.:_,[-]+$' tls=${OVERTURN_DB_TLS:-verify-full}
+    [[ $OVERTURN_DB_HOST =~ $host ]] || fail 2 "OVERTURN_DB_HOST is “$OVERTURN_DB_HOST”, which is no host"
     [[ ${OVERTURN_DB_PORT:-5432} =~ ^[0-9]{1,5}$ ]] || fail 2 "OVERTURN_DB_PORT is “$OVERTURN_DB_PORT”, which is no port"
+    case $tls in disable | require | verify-ca | verify-full) ;; *) fail 2 "OVERTURN_DB_TLS is “$tls”; allowed are disable, require, verify-ca, verify-full" ;; esac
+    [ -z "${OVERTURN_DB_CA:-}" ] || [ -r "$OVERTURN_DB_CA" ] || fail 2 "OVERTURN_DB_CA names $OVERTURN_DB_CA, which cannot be read"
+    secret OVERTURN_DB_PASSWORD >/dev/null || exit
+    secret OVERTURN_DB_OWNER_PASSWORD >/dev/null || exit
+}
+
+# use_elsewhere: what is asked of a database that somebody else keeps; its secrets are not written to the settings here.
+use_elsewhere() {
     SETTINGS="$VAR/database.env"
     OWNER_PASSWORD='' DEMO_PASSWORD='' DEMO_PIN='' OPERATOR_TOKEN='' KEEPER_PASSWORD='' DB_PORT=''
     read_settings "$SETTINGS" || true
