@@ -138,10 +138,20 @@ database_url() {
         echo "jdbc:postgresql://127.0.0.1:$DB_PORT/overturn"
         return
     fi
-    local url
-    url="jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?sslmode=${OVERTURN_DB_TLS:-verify-full}"
-    [ -z "${OVERTURN_DB_CA:-}" ] || url="$url&sslrootcert=$OVERTURN_DB_CA"
-    echo "$url"
+    echo "jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?sslmode=${OVERTURN_DB_TLS:-verify-full}&sslrootcert=$(authorities)"
+}
+
+# authorities: whose certificates are believed; those that Debian knows unless one is named.
+authorities() { echo "${OVERTURN_DB_CA:-/etc/ssl/certs/ca-certificates.crt}"; }
+
+# ask_elsewhere ROLE PASSWORD: whether that database takes this role, asked for half a minute; its own words if it does not.
+ask_elsewhere() {
+    local told attempt
+    for attempt in {1..10}; do
+        told=$(PGPASSWORD=$2 psql -qtA "host=$OVERTURN_DB_HOST port=${OVERTURN_DB_PORT:-5432} dbname=${OVERTURN_DB_NAME:-overturn} user=$1 connect_timeout=5 sslmode=${OVERTURN_DB_TLS:-verify-full} sslrootcert=$(authorities)" -c "select 1" 2>&1) && return
+        case $told in *refused* | *timeout* | *starting\ up*) [ "$attempt" = 10 ] || sleep 3 ;; *) break ;; esac
+    done
+    fail 6 "The database at $OVERTURN_DB_HOST does not take the role $1: $told"
 }
 
 # check_elsewhere: whether what is said of a database that somebody else keeps can be meant; told before anything is built.
@@ -184,6 +194,8 @@ start_database() {
         mkdir -p "$VAR"
         use_elsewhere
         say "The database is kept at $OVERTURN_DB_HOST; none is started here"
+        ask_elsewhere overturn_owner "$OWNER_PASSWORD"
+        ask_elsewhere overturn "$APP_PASSWORD"
         return
     fi
     if ! use_database; then
