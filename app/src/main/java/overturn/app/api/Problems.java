@@ -24,6 +24,7 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 import org.springframework.web.util.DisconnectedClientHelper;
 import overturn.app.config.BodyLimitFilter.BodyTooLargeException;
 import overturn.app.config.BodyLimitFilter.BodyTooSlowException;
+import overturn.app.config.StoreAwayFilter;
 import overturn.app.job.StaleLogException;
 import overturn.app.people.NotAllowedException;
 import overturn.app.usecase.EntryIdTakenException;
@@ -117,10 +118,7 @@ public class Problems extends ResponseEntityExceptionHandler {
     ProblemDetail storeAway(RuntimeException e) {
         LOG.error("The store does not answer: {}", e.getMessage());
         return problem(
-                HttpStatus.SERVICE_UNAVAILABLE,
-                "store-away",
-                "The store does not answer",
-                "Nothing was written. What was typed stays on this device and is sent again.");
+                HttpStatus.SERVICE_UNAVAILABLE, StoreAwayFilter.TYPE, StoreAwayFilter.TITLE, StoreAwayFilter.DETAIL);
     }
 
     /** A browser that went away while it was answered is nobody's fault; there is nobody left to tell. */
