@@ -50,7 +50,7 @@ start_server() {
         OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=${OVERTURN_DEMO:-$(if [ "$ELSEWHERE" = no ]; then echo true; else echo false; fi)} \
         OVERTURN_BACKUP_STATUS=$BACKUP_STATUS \
         OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_DEMO_PIN=$DEMO_PIN OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN \
-        setsid nohup "$SUPERVISOR" "$VAR" server "curl -sk -m 5 -o /dev/null $LOCAL_URL/api/health" \
+        setsid nohup "$SUPERVISOR" "$VAR" server "curl -sk -m 15 -o /dev/null $LOCAL_URL/api/health" \
         java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" "${SERVER_ARGUMENTS[@]}" >"$VAR/log/server.log" 2>&1 </dev/null &
     echo $! >"$SUPERVISOR_PID"
     echo "$LOCAL_URL" >"$VAR/server.port"
@@ -138,7 +138,7 @@ show_status() {
             say "server:   up at $(at "$port")"
             code=0
         else
-            say "server:   running and not sound: $(curl -sk -m 5 "$(at "$port")/api/health" | grep -o '"detail":"[^"]*"' || echo "it does not answer"); see $VAR/log/server.log"
+            say "server:   running and not sound: $(curl -sk -m 15 "$(at "$port")/api/health" | grep -o '"detail":"[^"]*"' || echo "it does not answer"); see $VAR/log/server.log"
         fi
     else
         say "server:   down"

@@ -21,7 +21,7 @@ answers() { # 0 when anything answers, sound or not: a server that says it is no
     bash -c "$QUESTION" >/dev/null 2>&1
 }
 
-# A server that came up and then answers nothing for a minute is deaf: its process is ended, so that it is started again.
+# A server that came up and then answers nothing six times is deaf: its process is ended, so that it is started again. With its database away it answers after 10 s.
 watch_over() {
     local unanswered=0 up=no
     while sleep "$LOOK_SECONDS" && kill -0 "$1" 2>/dev/null; do
