@@ -138,17 +138,21 @@ database_url() {
         echo "jdbc:postgresql://127.0.0.1:$DB_PORT/overturn"
         return
     fi
-    echo "jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?sslmode=${OVERTURN_DB_TLS:-verify-full}&sslrootcert=$(authorities)"
+    echo "jdbc:postgresql://$OVERTURN_DB_HOST:${OVERTURN_DB_PORT:-5432}/${OVERTURN_DB_NAME:-overturn}?$(encryption '&')"
 }
 
-# authorities: whose certificates are believed; those that Debian knows unless one is named.
-authorities() { echo "${OVERTURN_DB_CA:-/etc/ssl/certs/ca-certificates.crt}"; }
+# encryption DIVIDER: how the way there is encrypted, and where certificates are checked whose are believed: those that Debian knows unless one is named.
+encryption() {
+    local tls=${OVERTURN_DB_TLS:-verify-full} authority=${OVERTURN_DB_CA:-}
+    case $tls in verify-*) authority=${authority:-/etc/ssl/certs/ca-certificates.crt} ;; esac
+    echo "sslmode=$tls${authority:+$1sslrootcert=$authority}"
+}
 
 # ask_elsewhere ROLE PASSWORD: whether that database takes this role, asked for half a minute; its own words if it does not.
 ask_elsewhere() {
     local told attempt
     for attempt in {1..10}; do
-        told=$(PGPASSWORD=$2 psql -qtA "host=$OVERTURN_DB_HOST port=${OVERTURN_DB_PORT:-5432} dbname=${OVERTURN_DB_NAME:-overturn} user=$1 connect_timeout=5 sslmode=${OVERTURN_DB_TLS:-verify-full} sslrootcert=$(authorities)" -c "select 1" 2>&1) && return
+        told=$(PGPASSWORD=$2 psql -qtA "host=$OVERTURN_DB_HOST port=${OVERTURN_DB_PORT:-5432} dbname=${OVERTURN_DB_NAME:-overturn} user=$1 connect_timeout=5 $(encryption ' ')" -c "select 1" 2>&1) && return
         case $told in *refused* | *timeout* | *starting\ up*) [ "$attempt" = 10 ] || sleep 3 ;; *) break ;; esac
     done
     fail 6 "The database at $OVERTURN_DB_HOST does not take the role $1: $told"
