@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Unit } from "./types";
-import { asTyped, factor, oneIn, percent, preview, shown, shownReading, unitFor } from "./units";
+import { asTyped, factor, minutes, oneIn, percent, preview, shown, shownReading, unitFor } from "./units";
 
 const UNITS: Unit[] = [
   { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true },
@@ -99,5 +99,11 @@ describe("what a tape shows", () => {
     expect(shownReading(-0.3, { noiseSd: 0.15 }, mm)).toBe("−0.3 mm");
     expect(shownReading(72.4, { noiseSd: 2 }, mm)).toBe("72 mm");
     expect(shownReading(23.81, { noiseSd: 0.02 }, mm)).toBe("23.81 mm");
+  });
+});
+
+describe("minutes", () => {
+  it("says none where nothing was spent, and no less than one where something was", () => {
+    expect([0, 0.2, 1.4, 12.6].map(minutes)).toEqual(["0 min", "1 min", "1 min", "13 min"]);
   });
 });
