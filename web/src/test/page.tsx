@@ -1,3 +1,5 @@
+// Before all else: what reaches the server takes fetch as it finds it.
+import { answer } from "./browser";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import type { ComponentType } from "react";
@@ -6,7 +8,6 @@ import { SignedInAs } from "../domain/session";
 import { SettingsProvider } from "../domain/settings";
 import type { SignedIn } from "../domain/types";
 import { useSender } from "../domain/useOutbox";
-import { answer } from "./browser";
 import catalogue from "./answers/catalogue.json";
 
 /** Who works in these tests. */
