@@ -87,6 +87,12 @@ public final class HiddenFaults implements Callable<Integer> {
             description = "How holds are read: EYE (by eye, hand and tape) or INSTRUMENT (from simulated instruments).")
     private ReadBy readBy;
 
+    @Option(
+            names = "--evenly",
+            description =
+                    "With --world other: each fault as often as any other, and every vehicle that was lost with its tests.")
+    private boolean evenly;
+
     /** Runs the command; the exit code is 2 for a wrong option. */
     public static void main(String[] arguments) {
         System.exit(new CommandLine(new HiddenFaults()).execute(arguments));
@@ -107,12 +113,19 @@ public final class HiddenFaults implements Callable<Integer> {
         if (!List.of(OWN, OTHER).contains(kind)) {
             throw wrong("--world " + kind + ": own or other");
         }
+        if (evenly && !kind.equals(OTHER)) {
+            throw wrong("--evenly: only with --world other");
+        }
         trust |= kind.equals(OTHER);
         long from = System.nanoTime();
         List<Outcome> outcomes = run(files);
         if (trust) {
             TrustFigures figures = TrustFigures.of(outcomes);
-            print(figures, figures.text() + new ReportText(outcomes).lost());
+            print(
+                    figures,
+                    figures.text()
+                            + new ReportText(outcomes).lost()
+                            + (evenly ? new ReportText(outcomes).bySuspect() : ""));
             return 0;
         }
         if (bound) {
@@ -147,7 +160,9 @@ public final class HiddenFaults implements Callable<Integer> {
                 Executors.newFixedThreadPool(Runtime.getRuntime().availableProcessors());
         try (ProgressBar bar = bar(plans.size() + files.size())) {
             List<World> worlds = each(threads, bar, files, file -> {
-                World world = new World(file, seed, kind.equals(OTHER), readBy);
+                World world = evenly
+                        ? World.ofEvenFaults(file, seed, readBy)
+                        : new World(file, seed, kind.equals(OTHER), readBy);
                 world.warmUp();
                 return world;
             });

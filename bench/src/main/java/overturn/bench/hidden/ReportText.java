@@ -10,6 +10,8 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import overturn.bench.hidden.HiddenFaults.Report;
 import overturn.suspect.Cure;
+import overturn.suspect.Suspect;
+import overturn.verdict.Grade;
 
 /** The report for people: the figures side by side, calibration, and the vehicles lost and why. */
 final class ReportText {
@@ -42,6 +44,44 @@ final class ReportText {
         }
         outside();
         return text.toString();
+    }
+
+    /** How each suspect fared, the worst first; then every vehicle whose first verdict was not right. */
+    String bySuspect() {
+        Map<String, List<Outcome>> by =
+                outcomes.stream().collect(Collectors.groupingBy(ReportText::causes, TreeMap::new, Collectors.toList()));
+        line("%nsuspect, vehicles, right %%, proven %%, minutes");
+        by.entrySet().stream()
+                .sorted(Comparator.comparingDouble(e -> PolicyFigures.share(e.getValue(), Outcome::firstRight)))
+                .forEach(e -> line(
+                        "  %-34s %4d  %5.1f  %5.1f  %4.0f",
+                        e.getKey(),
+                        e.getValue().size(),
+                        PolicyFigures.share(e.getValue(), Outcome::firstRight),
+                        PolicyFigures.share(e.getValue(), o -> o.grade() == Grade.PROVEN),
+                        e.getValue().stream()
+                                .mapToDouble(Outcome::minutes)
+                                .average()
+                                .orElse(0)));
+        line("%nfirst verdicts that were not right");
+        by.values().stream()
+                .flatMap(List::stream)
+                .filter(o -> !o.firstRight())
+                .forEach(o -> line(
+                        "  %s on %s: %s %s %.2f after %s",
+                        causes(o),
+                        o.vehicle().layoutId,
+                        o.grade(),
+                        o.named().remedies().stream().map(r -> r.id()).toList(),
+                        o.claims().isEmpty()
+                                ? 0
+                                : o.claims().get(o.claims().size() - 1).probability(),
+                        String.join(" ", o.path())));
+        return text.toString();
+    }
+
+    private static String causes(Outcome outcome) {
+        return outcome.vehicle().causes.stream().map(Suspect::id).collect(Collectors.joining("+"));
     }
 
     /** Figures that lie outside the band of the suspect that was there more often than one in ten. */

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
-import java.util.function.ToDoubleFunction;
+import java.util.function.ToDoubleBiFunction;
 import java.util.random.RandomGenerator;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
@@ -106,14 +106,24 @@ final class World {
     }
 
     World(LayoutFile file, long seed, boolean other, ReadBy readBy) {
-        this(file, seed, other, readBy, random -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()));
+        this(
+                file,
+                seed,
+                other,
+                readBy,
+                (suspect, random) -> Math.exp(Math.log(FREQUENCY_FACTOR) * random.nextGaussian()));
+    }
+
+    /** Vehicles of the second world with each fault as often as any other, so that rare ones are counted too. */
+    static World ofEvenFaults(LayoutFile file, long seed, ReadBy readBy) {
+        return new World(file, seed, true, readBy, (suspect, random) -> 1 / suspect.frequency());
     }
 
     /**
      * The vehicles of one shop of the second world, each fault two to five times as frequent or as rare as it ships.
      */
     static World ofShop(LayoutFile file, long seed) {
-        return new World(file, seed, true, ReadBy.EYE, random -> {
+        return new World(file, seed, true, ReadBy.EYE, (suspect, random) -> {
             double factor = LEAST_SHOP_FACTOR * Math.pow(MOST_SHOP_FACTOR / LEAST_SHOP_FACTOR, random.nextDouble());
             return random.nextBoolean() ? factor : 1 / factor;
         });
@@ -124,7 +134,7 @@ final class World {
             long seed,
             boolean other,
             ReadBy readBy,
-            ToDoubleFunction<RandomGenerator> frequencyFactor) {
+            ToDoubleBiFunction<Suspect, RandomGenerator> frequencyFactor) {
         this.readBy = readBy;
         this.other = other;
         this.model = LayoutModel.of(file.layout());
@@ -134,7 +144,7 @@ final class World {
         this.smooth = variants(file, COMMON_WIDTH, random);
         this.rough = variants(file, ROUGH_WIDTH, random);
         this.frequencyFactors = model.suspects().stream()
-                .mapToDouble(s -> frequencyFactor.applyAsDouble(random))
+                .mapToDouble(s -> frequencyFactor.applyAsDouble(s, random))
                 .toArray();
     }
 

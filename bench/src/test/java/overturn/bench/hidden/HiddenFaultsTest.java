@@ -133,6 +133,21 @@ class HiddenFaultsTest {
         assertEquals(2, run(new ByteArrayOutputStream(), "--vehicles", "3"));
         assertEquals(2, run(new ByteArrayOutputStream(), "--family", "hovercraft"));
         assertEquals(2, run(new ByteArrayOutputStream(), "--speed"));
+        assertEquals(2, run(new ByteArrayOutputStream(), "--evenly", "--world", "own"));
+    }
+
+    @Test
+    void evenFaultsBringRareOnesAsOftenAsFrequentOnes() {
+        World world = World.ofEvenFaults(LEVER_CLUTCH, 5, ReadBy.EYE);
+        Map<String, Integer> drawn = new HashMap<>();
+        int vehicles = 600;
+        for (int seed = 0; seed < vehicles; seed++) {
+            world.draw(Stratum.SINGLE, seed).causes.forEach(s -> drawn.merge(s.id(), 1, Integer::sum));
+        }
+        int suspects = world.model(Stratum.SINGLE).suspects().size() - 1;
+        assertEquals(suspects, drawn.size(), drawn.toString());
+        drawn.forEach((suspect, times) ->
+                assertTrue(times < 3.0 * vehicles / suspects, suspect + " in " + times + " of " + vehicles));
     }
 
     @Test
