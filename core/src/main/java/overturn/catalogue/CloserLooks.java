@@ -121,6 +121,14 @@ final class CloserLooks {
                 .of("reservoir-weeping")
                 .senses(Sensed.RESERVOIR_LOSS_ML_PER_DAY)
                 .steps(Step.of("wipe").caution("fluid"), Step.of("pump"));
+        looks.at("vent-looked-at")
+                .needs(VehicleNeeds.BONNET)
+                .minutes(2)
+                .tells("open", "shut")
+                .halfSeeIt(0.4)
+                .of("reservoir-shut")
+                .senses(Sensed.VENT_SHUT_BAR)
+                .steps(Step.of("wipe").caution("fluid"), Step.of("look"));
         looks.at("rear-face-papered")
                 .needs(layout.assist().isPresent() ? VehicleNeeds.BONNET : VehicleNeeds.SEAT)
                 .minutes(9)

@@ -110,10 +110,11 @@ final class SeatProcedures {
                         "pump-up",
                         script,
                         Figures.onOneTape(
-                                Figures.travel("stroke-1"),
-                                Figures.travel("stroke-3"),
-                                Figures.travel("stroke-5"),
-                                Figures.travel("held-20")),
+                                        Figures.travel("stroke-1"),
+                                        Figures.travel("stroke-3"),
+                                        Figures.travel("stroke-5"),
+                                        Figures.travel("held-20"))
+                                .with(Figures.PUMPED),
                         3)
                 .steps(
                         Step.of("spend"),
@@ -137,7 +138,8 @@ final class SeatProcedures {
                                         new Press(forces.strokeN()),
                                         new Hold(1),
                                         new Sample(Sensed.TRAVEL_MM)),
-                        Figures.onOneTape(Figures.travel("pumped"), Figures.travel("after-ten")),
+                        Figures.onOneTape(Figures.travel("pumped"), Figures.travel("after-ten"))
+                                .with(Figures.PUMPED),
                         2)
                 .steps(
                         Step.of("spend"),
@@ -334,8 +336,8 @@ final class SeatProcedures {
                 .sees(
                         List.of("off", "out-when-lifted", "stays-lit"),
                         lit -> lit[0] == 0
-                                ? new double[] {0.97, 0.015, 0.015}
-                                : lit[1] == 0 ? new double[] {0.03, 0.94, 0.03} : new double[] {0.02, 0.03, 0.95})
+                                ? new double[] {0.95, 0.035, 0.015}
+                                : lit[1] == 0 ? new double[] {0.10, 0.85, 0.05} : new double[] {0.02, 0.03, 0.95})
                 .minutes(1)
                 .observes("lamp-switch-wrong")
                 .steps(Step.of("look"), Step.of("toe"));

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.catalogue.QuickFirst;
@@ -50,6 +51,9 @@ public final class TestPlanner {
      * A rig that may have lied is worth another from this probability on; no test is done more often than this; chosen.
      */
     private static final double SUSPICIOUS = 0.15;
+
+    /** An answer that a suspect gives more seldom than this was a mistake, if it is that suspect; chosen. */
+    private static final double HARDLY_SEEN = 0.03;
 
     /** Readings of one test at most; chosen. */
     private static final int MOST_READINGS = 2;
@@ -213,7 +217,7 @@ public final class TestPlanner {
         }
     }
 
-    private static Repeat repeat(BeliefHistory history, Procedure procedure) {
+    private Repeat repeat(BeliefHistory history, Procedure procedure) {
         List<Reading> own = own(history, procedure);
         if (own.size() >= MOST_READINGS) {
             return Repeat.NO;
@@ -224,8 +228,26 @@ public final class TestPlanner {
         if (own.stream().anyMatch(r -> history.now().lyingProbability(r.rigSetup()) >= SUSPICIOUS)) {
             return Repeat.ANEW;
         }
+        if (own.size() == 1 && mistaken(history.now(), procedure, own.get(0)) >= SUSPICIOUS) {
+            return Repeat.ANEW;
+        }
         boolean unproven = own.stream().noneMatch(r -> r.trust() == RigTrust.PROVEN);
         return procedure.nature() != Nature.INDICATING && own.size() == 1 && unproven ? Repeat.FOR_PROOF : Repeat.NO;
+    }
+
+    /** How likely what was seen is not so: the wrong part was looked at, or a wrong word entered. */
+    private double mistaken(Belief belief, Procedure procedure, Reading look) {
+        if (!(look.value() instanceof Observed)) {
+            return 0;
+        }
+        Predictions predictions = model.predictions(procedure);
+        double[] seen = predictions.encode(look.value());
+        return seen.length == 0
+                ? 0
+                : IntStream.range(0, model.suspects().size())
+                        .filter(s -> predictions.foreseenMean(s, (int) seen[0]) < HARDLY_SEEN)
+                        .mapToDouble(belief::probability)
+                        .sum();
     }
 
     /**

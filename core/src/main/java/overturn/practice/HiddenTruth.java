@@ -76,7 +76,7 @@ public record HiddenTruth(
             faults.put(
                     IN_NO_LIST,
                     layout.all(End.class).stream()
-                            .<Fault>map(end -> new Fault.Restriction(end.id(), SLUDGE_SECONDS))
+                            .<Fault>map(end -> new Fault.Restriction(end.id(), SLUDGE_SECONDS, 0))
                             .toList());
             needed.add(Remedy.LOOK_ELSEWHERE);
         }

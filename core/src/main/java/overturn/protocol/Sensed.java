@@ -131,6 +131,10 @@ public enum Sensed {
     LINING_LOSS,
     /** How much slower a kinked or crushed pipe lets fluid pass, s. */
     PIPE_KINKED_SECONDS,
+    /**
+     * Pressure that a shut vent of the reservoir lets stand once it is warm, bar; none where only the level is high.
+     */
+    VENT_SHUT_BAR,
     /** Fluid lost at a quick connector in a day, mL. */
     CONNECTOR_LOSS_ML_PER_DAY,
     /** Release travel that worn cover or plates take beyond the sound, mm. */

@@ -29,6 +29,7 @@ final class Deviations {
     double[] screwBelow = NOWHERE;
     double[] pistonFactor = NOWHERE;
     double[] restrictionSeconds = NOWHERE;
+    double slowLineSeconds;
     double[] flapBar = NOWHERE;
     double[] kneeFactor = NOWHERE;
 
@@ -73,6 +74,7 @@ final class Deviations {
     double unwantedResidualBar;
     boolean residualMissing;
     double reservoirShutBar;
+    boolean reservoirToTheBrim;
     boolean portsCrossed;
     double modulatorShare;
     double forkWearMm;
@@ -152,6 +154,7 @@ final class Deviations {
             residualMissing |= !valve.unwanted();
         } else if (fault instanceof Fault.ReservoirShut shut) {
             reservoirShutBar += shut.barWhenWarm();
+            reservoirToTheBrim |= shut.toTheBrim();
         } else if (fault instanceof Fault.DrainBack drain) {
             drainBackMl[0] += drain.ml() / plant.chambers;
             drainBackMl[1] += drain.ml() / plant.chambers;
@@ -228,6 +231,7 @@ final class Deviations {
             kneeFactor = multiply(kneeFactor, shifted.valveId(), shifted.kneeFactor());
         } else if (fault instanceof Fault.Restriction restriction) {
             restrictionSeconds = add(restrictionSeconds, restriction.componentId(), restriction.seconds());
+            slowLineSeconds = Math.max(slowLineSeconds, restriction.pedalSeconds());
         } else if (fault instanceof Fault.Flap flap) {
             flapBar = add(flapBar, flap.hoseId(), flap.holdsBar());
         } else if (fault instanceof Fault.HoseSwelling swelling) {

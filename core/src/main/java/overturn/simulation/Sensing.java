@@ -29,6 +29,10 @@ final class Sensing {
     /** Rise of a wheel's temperature per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to 30 °C). */
     private static final double C_PER_NM = 4;
 
+    /** Drawn in by one press, it refills half a stroke behind a shut hole, mL; estimate. */
+    private static final double HALF_REFILLED_ML = 0.15;
+    /** Share of the air above a screw that stands below it which still comes to it; estimate. */
+    private static final double ABOVE_SCREW_REACHED = 0.03;
     /** Restriction that halves what comes at a screw, s of time constant; estimate. */
     private static final double FLOW_HALVED_SECONDS = 1.5;
     /** Restriction that halves what comes through the hole, s of time constant; estimate. */
@@ -147,6 +151,7 @@ final class Sensing {
             case SCREWS_BELOW -> highest(deviations.screwBelow);
             case LINING_LOSS -> highest(deviations.liningLost);
             case PIPE_KINKED_SECONDS -> pipeSeconds();
+            case VENT_SHUT_BAR -> deviations.reservoirToTheBrim ? 0 : deviations.reservoirShutBar;
             case CONNECTOR_LOSS_ML_PER_DAY -> outsideLossMlPerDay(Component.QuickConnector.class);
             case CLUTCH_WORN_MM -> deviations.extraReleaseMm;
             case MASTER_AIR_ML -> airInMl(Component.Master.class);
@@ -262,16 +267,25 @@ final class Sensing {
         double rodMm = plant.input.rodTravelMm(pumpedMm) / deviations.ratioFactor
                 - play.lostMotionMm(state.section(), assist.lashMm());
         double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
-        return ml / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS);
+        return ml
+                / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS)
+                * (1 - state.heldBackShare(c) * (1 - refilledShare()));
+    }
+
+    /**
+     * Share of a stroke that comes in again past the cup alone, where its hole is shut: as much as a pedal draws in.
+     */
+    private double refilledShare() {
+        double drawnInMl = vehicle.letGo().drawnInMl();
+        return drawnInMl / (drawnInMl + HALF_REFILLED_ML);
     }
 
     /** Through an assist nothing ties the pedal to a piston that hangs: it comes back, and the brake stays on. */
     private double returnSeconds() {
-        double slow = deviations.restrictionSeconds.length == 0 ? 0 : 0.4 * highest(deviations.restrictionSeconds);
         return vehicle.surroundings().inputReturnSeconds()
                 + deviations.bindingSeconds
                 + (plant.assist == null ? deviations.stickingSeconds : 0)
-                + slow
+                + deviations.slowLineSeconds
                 + (deviations.returnShare > 0 ? 0.7 * deviations.returnSeconds : 0)
                 + (deviations.stuckN > 0 ? 0.3 : 0);
     }
@@ -322,7 +336,7 @@ final class Sensing {
 
     private double levelShortMl() {
         double roomMl = plant.layout.reservoir().minToMaxMl();
-        if (deviations.reservoirShutBar > 0) {
+        if (deviations.reservoirToTheBrim) {
             return -1.6 * roomMl;
         }
         double lostMl = DAYS_SINCE_FULL * (outsideLossMlPerDay(null) + deviations.hiddenWeepMl);
@@ -389,9 +403,9 @@ final class Sensing {
         double ml = 0;
         for (int e = 0; e < plant.ends.length; e++) {
             boolean rear = plant.ends[e].rear();
-            boolean out = Deviations.at(deviations.screwBelow, plant.endPart[e]) == 0;
-            if (front != rear && out) {
-                ml += Deviations.at(deviations.airMl[plant.endChamber[e]], plant.endPart[e]);
+            double reached = Deviations.at(deviations.screwBelow, plant.endPart[e]) == 0 ? 1 : ABOVE_SCREW_REACHED;
+            if (front != rear) {
+                ml += reached * Deviations.at(deviations.airMl[plant.endChamber[e]], plant.endPart[e]);
             }
         }
         return ml;

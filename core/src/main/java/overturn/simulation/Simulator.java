@@ -157,7 +157,7 @@ public final class Simulator {
         } else if (act instanceof Act.Stand stand) {
             state.stand(stand.seconds());
         } else if (act instanceof Act.Drive drive) {
-            state.stand(drive.seconds());
+            state.drive(drive.seconds());
         } else if (act instanceof Act.Steer steer) {
             state.steer(steer.againstStop());
         }

@@ -23,6 +23,9 @@ final class VehicleState {
     static final double STOP_FORCE_N = 5_000;
 
     /** No air anywhere; definition. */
+    /** From here on fluid has run back and pads have gone back while a vehicle stood, s; estimate. */
+    private static final double RUNS_BACK_SECONDS = 900;
+
     private static final double[] NO_AIR = {};
 
     private final Mechanism mechanism;
@@ -120,6 +123,11 @@ final class VehicleState {
 
     boolean covered(int chamber) {
         return holes.covered(chamber, section);
+    }
+
+    /** Share of what would flow through a chamber's hole that is held back at rest, 0 to 1. */
+    double heldBackShare(int chamber) {
+        return covered(chamber) ? holes.heldBackShare(chamber, section) : 0;
     }
 
     // ---- what is done
@@ -253,6 +261,18 @@ final class VehicleState {
 
     void stand(double seconds) {
         rest(seconds);
+        if (seconds >= RUNS_BACK_SECONDS) {
+            nothingTaken();
+        }
+    }
+
+    /** Wheels that turn push pads back, however short the way. */
+    void drive(double seconds) {
+        rest(seconds);
+        nothingTaken();
+    }
+
+    private void nothingTaken() {
         taken = false;
         reload();
         travel.settle();

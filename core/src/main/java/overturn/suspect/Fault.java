@@ -129,8 +129,13 @@ public sealed interface Fault {
     /** A residual pressure valve that should not be there, bar; or none where there should be one. */
     record ResidualValveWrong(boolean unwanted, double bar) implements Fault {}
 
-    /** The reservoir stands to the brim or cannot breathe: bar after it has warmed by 40 °C. */
-    record ReservoirShut(double barWhenWarm) implements Fault {}
+    /**
+     * The reservoir stands to the brim or cannot breathe.
+     *
+     * @param barWhenWarm pressure after it has warmed by 40 °C
+     * @param toTheBrim whether its level shows it
+     */
+    record ReservoirShut(double barWhenWarm, boolean toTheBrim) implements Fault {}
 
     /** Fluid runs back while standing: mL short at the first press. */
     record DrainBack(double ml) implements Fault {}
@@ -156,8 +161,14 @@ public sealed interface Fault {
     /** A valve passes another pressure than it should: its knee is this multiple. */
     record ValveShifted(String valveId, double kneeFactor) implements Fault {}
 
-    /** A pipe or hose lets fluid through slowly both ways: time constant of the end behind it, s. */
-    record Restriction(String componentId, double seconds) implements Fault {}
+    /**
+     * A pipe or hose lets fluid through slowly both ways.
+     *
+     * @param seconds time constant of the end behind it
+     * @param pedalSeconds how much later the pedal or lever comes back; nothing where its master draws in what is
+     *     missing out of the reservoir, s
+     */
+    record Restriction(String componentId, double seconds, double pedalSeconds) implements Fault {}
 
     /** A flap in a hose lets fluid in and holds it there, bar. */
     record Flap(String hoseId, double holdsBar) implements Fault {}

@@ -5,6 +5,7 @@ import static overturn.suspect.SuspectList.between;
 
 import java.util.List;
 import java.util.Set;
+import java.util.random.RandomGenerator;
 import java.util.stream.Stream;
 import overturn.circuit.Component.Hose;
 import overturn.circuit.Component.MeteringValve;
@@ -24,6 +25,15 @@ final class LineSuspects {
     private static final Severity FLAP_BAR = Severity.median(7).spread(1.6).within(2, 20);
     private static final Severity RESTRICTION_SECONDS =
             Severity.median(3).spread(1.6).within(1, 12);
+    /**
+     * Share of the vehicles whose pedal comes back at once, since the master draws in out of the reservoir what is
+     * still behind the narrow place; estimate.
+     */
+    private static final double PEDAL_COMES_BACK_SHARE = 0.65;
+
+    /** How far a pedal follows what comes back slowly, as a share of its time constant; estimate. */
+    private static final double MOST_PEDAL_SHARE = 0.4;
+
     private static final Severity KNEE_STEP = Severity.median(0.6).spread(1.4).within(0.3, 1.5);
     private static final Severity ACTING_SHARE =
             Severity.median(0.5).spread(1.4).within(0.2, 0.9);
@@ -102,8 +112,7 @@ final class LineSuspects {
                         .concentricClutch(1)
                         .leverBrake(0.5)
                         .leverClutch(0.5))
-                .faults((q, l, r) ->
-                        List.of(new Fault.Restriction(anyOf(list.of(Hose.class), r), RESTRICTION_SECONDS.at(q))));
+                .faults((q, l, r) -> List.of(restriction(list.of(Hose.class), q, r)));
         list.suspect("pipe-kinked")
                 .at(list.of(Pipe.class))
                 .curedBy(Remedy.RENEW_PIPE)
@@ -113,8 +122,7 @@ final class LineSuspects {
                         .hydraulicBrake(0.3)
                         .pedalClutch(0.7)
                         .concentricClutch(0.7))
-                .faults((q, l, r) ->
-                        List.of(new Fault.Restriction(anyOf(list.of(Pipe.class), r), RESTRICTION_SECONDS.at(q))));
+                .faults((q, l, r) -> List.of(restriction(list.of(Pipe.class), q, r)));
         list.suspect("air-in-modulator")
                 .at(list.modulator())
                 .curedBy(Remedy.BLEED_MODULATOR)
@@ -145,6 +153,13 @@ final class LineSuspects {
                 .frequency(Frequency.NONE.vacuumBrake(0.7).unassistedBrake(1.5).hydraulicBrake(0.5))
                 .faults((q, l, r) -> List.of(new Fault.ValveShifted(
                         anyOf(valves, r), r.nextBoolean() ? 1 + KNEE_STEP.at(q) : 1 / (1 + KNEE_STEP.at(q)))));
+    }
+
+    private static Fault restriction(List<String> places, double q, RandomGenerator r) {
+        String place = anyOf(places, r);
+        double seconds = RESTRICTION_SECONDS.at(q);
+        double pedalShare = r.nextDouble() < PEDAL_COMES_BACK_SHARE ? 0 : between(r, 0.05, MOST_PEDAL_SHARE);
+        return new Fault.Restriction(place, seconds, pedalShare * seconds);
     }
 
     private static List<String> brakeHoses(SuspectList list) {

@@ -179,7 +179,7 @@ final class MasterSuspects {
                         .concentricClutch(0.3)
                         .leverBrake(0.7)
                         .leverClutch(0.7))
-                .faults((q, l, r) -> List.of(new Fault.ReservoirShut(SHUT_BAR.at(q))));
+                .faults((q, l, r) -> List.of(new Fault.ReservoirShut(SHUT_BAR.at(q), r.nextBoolean())));
         list.suspect("reservoir-weeping")
                 .at(List.of(list.layout().reservoir().id()))
                 .curedBy(Remedy.RESEAL_RESERVOIR)

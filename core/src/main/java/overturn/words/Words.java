@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Properties;
@@ -25,10 +26,16 @@ public final class Words {
             "catalogue",
             "practice");
 
+    private static final Map<String, String> ALL = Collections.unmodifiableMap(readAll());
+
     private Words() {}
 
-    /** Reads every word; an id that stands in two files is an error. */
+    /** Every word in the order of the ids; not to be written to. */
     public static Map<String, String> all() {
+        return ALL;
+    }
+
+    private static Map<String, String> readAll() {
         Map<String, String> all = new TreeMap<>();
         for (String file : FILES) {
             read(file).forEach((id, text) -> {

@@ -270,6 +270,20 @@ class TestPlannerTest {
     }
 
     @Test
+    void aRareFaultThatWasSeenIsLookedAtOnceMoreBeforeItIsBelieved() {
+        Proposal first = proposal(rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY), "port-routing");
+        assertFalse(first.anotherRig());
+        Proposal again = proposal(
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, observed("port-routing", "crossed")),
+                "port-routing");
+        assertTrue(again.anotherRig(), "one look in seventy is of the wrong pipe");
+        assertTrue(
+                rank(VehicleNeeds.SEAT, Set.of(), SINKS, STEADY, DRY, observed("port-routing", "as-listed")).stream()
+                        .noneMatch(p -> p.procedure().id().equals("port-routing")),
+                "what is as it should be is not doubted");
+    }
+
+    @Test
     void anUnprovenCarrierIsRepeatedOnAnotherRigAndAProvenOneIsNot() {
         double[] plugsSink = {13, 5, 5, 5, 3, 1};
         List<Proposal> unproven = rank(

@@ -308,7 +308,7 @@ class PhysicsPropertyTest {
                 new Fault.PistonSticking(1e-9, 0),
                 new Fault.DrainBack(1e-9),
                 new Fault.PadPushedBack(java.util.Set.of("front-left"), 1e-9),
-                new Fault.Restriction("rear-left-hose", 1e-6),
+                new Fault.Restriction("rear-left-hose", 1e-6, 0),
                 new Fault.LowSupply(1 - 1e-9),
                 new Fault.AirInAssist(1e-9));
         for (Fault fault : vanishing) {

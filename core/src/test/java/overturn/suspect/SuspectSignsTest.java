@@ -151,7 +151,6 @@ class SuspectSignsTest {
         "tarn-box-van, slides-seized, ends-by-hand, slides-bind, more",
         "tarn-box-van, piston-seized, ends-by-hand, piston-binds, more",
         "tarn-box-van, shoes-too-tight, ends-by-hand, shoes-bind, more",
-        "tarn-box-van, reservoir-shut, reservoir, over-full, more",
         "wisp-courier-brake, hole-clogged, spout, none, more",
         "wisp-courier-brake, reach-screw-preload, free-play, play, less",
         "wisp-courier-brake, lever-bush-worn, rock-lever, rock, more",
@@ -161,7 +160,6 @@ class SuspectSignsTest {
         "tarn-box-van, input-binding, pivot-felt, binds, more",
         // uneven and elsewhere
         "tarn-box-van, screws-below, screws-looked-at, below, more",
-        "tarn-box-van, screws-below, front-screws, spits-air, same",
         "tarn-box-van, linings-bad, ends-by-hand, linings-bad, more",
         "tarn-box-van, linings-bad, hold-medium, at-60, same",
         "tarn-box-van, bore-pitted, bore-for-wear, wider, more",

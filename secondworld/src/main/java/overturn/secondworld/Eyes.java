@@ -141,6 +141,7 @@ final class Eyes {
             case SCREWS_BELOW -> machine.troubles.screwsBelow.isEmpty() ? 0 : 1;
             case LINING_LOSS -> most(machine.troubles.liningLost);
             case PIPE_KINKED_SECONDS -> slowPipes();
+            case VENT_SHUT_BAR -> machine.troubles.toTheBrim ? 0 : machine.troubles.shutBarWhenWarm;
             case CLUTCH_WORN_MM -> machine.troubles.extraReleaseMm;
             case BRACKET_MM ->
                 (nature.bulkheadMmPerKn + machine.troubles.flexMmPerKn)
@@ -168,7 +169,10 @@ final class Eyes {
     private double returnSeconds() {
         // Nothing ties the pedal to the piston through an assist: it comes back, and the brake stays on.
         double piston = machine.layout.assist().isPresent() ? 0 : machine.troubles.pistonSlowSeconds;
-        double slow = machine.troubles.inputSlowSeconds + piston + 0.25 * machine.coveredShare();
+        double slow = machine.troubles.inputSlowSeconds
+                + piston
+                + 0.8 * machine.troubles.lineSlowSeconds
+                + 0.25 * machine.coveredShare();
         return Math.max(0.1, nature.comesBackSeconds + slow + REACTION_SECONDS * 0.4 * random.nextGaussian());
     }
 
@@ -179,6 +183,9 @@ final class Eyes {
 
     private double levelShortMl() {
         double marks = machine.layout.reservoir().minToMaxMl();
+        if (machine.troubles.toTheBrim) {
+            return -marks * (0.9 + 0.5 * nature.levels);
+        }
         double lost = (loss(Component.class) + machine.troubles.hiddenMlPerDay * nature.lossFactor) * 9;
         return lost + machine.troubles.lowMl - marks * (0.35 + 0.5 * Math.min(1, nature.levels * 0.6));
     }

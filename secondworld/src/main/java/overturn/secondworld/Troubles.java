@@ -48,6 +48,8 @@ final class Troubles {
     boolean residualMissing;
     double unwantedResidualBar;
     double shutBarWhenWarm;
+    boolean toTheBrim;
+    double lineSlowSeconds;
     double ranBackMl;
     boolean crossed;
     final List<OutwardLeak> leaks;
@@ -158,6 +160,7 @@ final class Troubles {
             unwantedResidualBar += f.unwanted() ? f.bar() : 0;
         } else if (fault instanceof Fault.ReservoirShut f) {
             shutBarWhenWarm += f.barWhenWarm();
+            toTheBrim |= f.toTheBrim();
         } else if (fault instanceof Fault.DrainBack f) {
             ranBackMl += f.ml();
         } else if (fault instanceof Fault.PortsCrossed) {
@@ -180,6 +183,7 @@ final class Troubles {
             kneeFactor.merge(f.valveId(), f.kneeFactor(), (a, b) -> a * b);
         } else if (fault instanceof Fault.Restriction f) {
             slowSeconds.merge(f.componentId(), f.seconds(), Double::sum);
+            lineSlowSeconds = Math.max(lineSlowSeconds, f.pedalSeconds());
         } else if (fault instanceof Fault.Flap f) {
             flapBar.merge(f.hoseId(), f.holdsBar(), Math::max);
         } else if (fault instanceof Fault.HoseSwelling f) {

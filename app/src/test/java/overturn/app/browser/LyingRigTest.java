@@ -81,7 +81,7 @@ class LyingRigTest {
                 "it says which reading");
         assertNotEquals("PROVEN", screens.grade(), "a conflict is never a proof");
 
-        page.getByText("Plugs in the master ports, depth sweep, again, with another rig")
+        page.getByText("Plugs in the master ports, depth sweep, again, set up or looked at anew")
                 .waitFor();
         screens.button("Start test").click();
         read(screens, "port-plugs", true, 12, 0.3, 0.2, 0.2, 0.1, 0.1);

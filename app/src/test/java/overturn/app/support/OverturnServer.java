@@ -53,7 +53,8 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
 
     private static Running start() {
         requireRealDatabase();
-        ConfigurableApplicationContext context = new SpringApplicationBuilder(OverturnApplication.class)
+        ConfigurableApplicationContext context = new SpringApplicationBuilder(
+                        OverturnApplication.class, QuickPasswords.class)
                 .run(
                         "--server.port=0",
                         "--overturn.demo=true",
