@@ -29,6 +29,8 @@ final class Sensing {
     /** Rise of a wheel's temperature per Nm of drag (docs/trade-figures.md C: +5 Nm is 15 to 30 °C). */
     private static final double C_PER_NM = 4;
 
+    /** A foot goes down for so long before it holds, s; estimate. */
+    private static final double PRESSING_SECONDS = 0.5;
     /** Drawn in by one press, it refills half a stroke behind a shut hole, mL; estimate. */
     private static final double HALF_REFILLED_ML = 0.15;
     /** Share of the air above a screw that stands below it which still comes to it; estimate. */
@@ -181,15 +183,24 @@ final class Sensing {
     }
 
     private double endBar(int e) {
+        return lineBar(e) * gotThroughShare(e);
+    }
+
+    /** Share that has got through to an end by now, behind a narrow line. */
+    private double gotThroughShare(int e) {
+        double seconds = ChamberLoad.restriction(plant, e, deviations);
+        return seconds == 0 ? 1 : 1 - Math.exp(-(state.controls().heldSeconds() + 1) / seconds);
+    }
+
+    /** Pressure in the line to an end, before any narrow place in it, bar. */
+    private double lineBar(int e) {
         int c = plant.endChamber[e];
         if (!state.section().reaches(c, plant.endPart[e])) {
             return 0;
         }
-        double bar = plant.valve[plant.endPart[e]] == Plant.NONE
+        return plant.valve[plant.endPart[e]] == Plant.NONE
                 ? travel.pressureBar(c)
                 : travel.load(c).behindValve(travel.pressureBar(c));
-        double seconds = ChamberLoad.restriction(plant, e, deviations);
-        return seconds == 0 ? bar : bar * (1 - Math.exp(-(state.controls().heldSeconds() + 1) / seconds));
     }
 
     private double brakeShare(int e) {
@@ -229,9 +240,18 @@ final class Sensing {
             }
         }
         double seconds = ChamberLoad.restriction(plant, e, deviations);
-        return seconds == 0
-                ? bar
-                : Math.max(bar, 20 * Math.exp(-state.controls().secondsSinceRelease() / seconds));
+        return seconds == 0 ? bar : Math.max(bar, behindNarrowBar(c, seconds));
+    }
+
+    /**
+     * What got through to an end while it was pressed and is still on its way back, bar: its pressure falls about with
+     * the square of what it holds, whose last part only lifts pads and shoes off.
+     */
+    private double behindNarrowBar(int c, double seconds) {
+        double gotThrough = 1 - Math.exp(-(PRESSING_SECONDS + state.controls().heldSeconds()) / seconds);
+        return state.releasedBar(c)
+                * gotThrough
+                * Math.exp(-2 * state.controls().secondsSinceRelease() / seconds);
     }
 
     private double dragNm(int e) {
@@ -306,7 +326,7 @@ final class Sensing {
     private double slaveStrokeMm() {
         for (int e = 0; e < plant.ends.length; e++) {
             if (plant.ends[e] instanceof Slave slave) {
-                return slave.strokeAt(endBar(e));
+                return slave.strokeAt(lineBar(e)) * gotThroughShare(e);
             }
         }
         return 0;

@@ -22,15 +22,16 @@ final class VehicleState {
     /** More than any pedal or lever needs to meet its stop; estimate. */
     static final double STOP_FORCE_N = 5_000;
 
-    /** No air anywhere; definition. */
     /** From here on fluid has run back and pads have gone back while a vehicle stood, s; estimate. */
     private static final double RUNS_BACK_SECONDS = 900;
 
+    /** No air anywhere; definition. */
     private static final double[] NO_AIR = {};
 
     private final Mechanism mechanism;
     private final Plant plant;
     private final AssistState assist;
+    private final double[] releasedBar = new double[2];
     private final Holes holes;
     private final Flaps flaps;
     private final Controls controls = new Controls();
@@ -123,6 +124,11 @@ final class VehicleState {
 
     boolean covered(int chamber) {
         return holes.covered(chamber, section);
+    }
+
+    /** Pressure at which the pedal was let go last, bar. */
+    double releasedBar(int chamber) {
+        return releasedBar[chamber];
     }
 
     /** Share of what would flow through a chamber's hole that is held back at rest, 0 to 1. */
@@ -224,6 +230,7 @@ final class VehicleState {
         for (int c = 0; c < plant.chambers; c++) {
             double bar = travel.pressureBar(c);
             flaps.shut(c, bar, section);
+            releasedBar[c] = controls.forceN() > 0 ? bar : releasedBar[c];
             sweptMm[c] = Math.max(sweptMm[c], travel.strokeMm(c));
             // On a quick return fluid is drawn past the cups for what has not come back: stroke by stroke it builds up.
             VehicleUnknowns vehicle = mechanism.vehicle();

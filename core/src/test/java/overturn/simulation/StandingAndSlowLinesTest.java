@@ -8,6 +8,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Chamber;
+import overturn.circuit.Component;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.measurement.ReadingSpec.Observation;
@@ -67,6 +68,45 @@ class StandingAndSlowLinesTest {
         double allFour = sum(test(TENDER, "bleed-flow"));
         double behind = allFour - sum(test(TENDER, "bleed-flow", narrow));
         assertTrue(behind > 0.5 * allFour / 4, "less than half comes at the one screw: " + behind + " mL are missing");
+    }
+
+    /** What a clutch's slave moves is the fluid that got through; a pedal on its stop cannot make more of it. */
+    @Test
+    void behindANarrowHoseASlaveMovesLessAtFirstAndAsFarInTheEnd() {
+        Layout tug = Presets.layout("brack-tug-clutch");
+        String hose = tug.all(Component.Hose.class).get(0).id();
+        Fault narrow = new Fault.Restriction(hose, 4, 0);
+        double atOnce = run(tug, strokeAfter(1), narrow)[0];
+        double later = run(tug, strokeAfter(60), narrow)[0];
+        assertTrue(atOnce < 0.8 * run(tug, strokeAfter(1))[0], atOnce + " mm");
+        assertEquals(run(tug, strokeAfter(60))[0], later, 0.1);
+    }
+
+    private static Protocol strokeAfter(int seconds) {
+        return Protocol.whole()
+                .then(new Act.PressToStop(), new Act.Hold(seconds), new Sample(Sensed.SLAVE_STROKE_MM))
+                .done();
+    }
+
+    /**
+     * What is still behind a narrow hose holds its wheel for some seconds and is gone when somebody has walked there.
+     */
+    @Test
+    void aNarrowHoseLetsItsWheelGoWithinSeconds() {
+        Fault narrow = new Fault.Restriction("rear-left-hose", 3, 0);
+        assertTrue(rearAfter(1, narrow) > 2, rearAfter(1, narrow) + " bar after a second");
+        assertTrue(rearAfter(20, narrow) < rearAfter(20) + 0.1, rearAfter(20, narrow) + " bar after twenty");
+        assertTrue(rearAfter(5, narrow) < 0.2 * rearAfter(1, narrow) + rearAfter(5));
+    }
+
+    private static double rearAfter(int seconds, Fault... faults) {
+        return run(
+                TENDER,
+                Protocol.whole()
+                        .then(new Act.Press(300), new Act.Hold(5), new Act.Release(seconds))
+                        .then(Sample.at(Sensed.RESIDUAL_BAR, "rear-left"))
+                        .done(),
+                faults)[0];
     }
 
     /** A vent that is shut does not show in the level; a brim does. Both press once it is warm. */

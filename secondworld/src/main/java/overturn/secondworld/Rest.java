@@ -10,6 +10,7 @@ import overturn.suspect.Fault.ReleaseValvePassing;
 final class Rest {
 
     private static final double REFERENCE_BAR = 20;
+    private static final double LIFTED_OFF_SHARE = 0.35;
 
     private final Machine machine;
     private final Nature nature;
@@ -136,6 +137,19 @@ final class Rest {
         for (Component part : branch.way()) {
             flap = Math.max(flap, machine.troubles.flapBar.getOrDefault(part.id(), 0.0));
         }
-        return Math.max(Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)), Math.max(valve, flap));
+        return Math.max(
+                Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)),
+                Math.max(Math.max(valve, flap), behindNarrowBar(branch)));
+    }
+
+    /**
+     * Behind a narrow line an end still holds what has not come back; the last third of it only lifts pads and shoes
+     * off.
+     */
+    private double behindNarrowBar(Branch branch) {
+        double so = machine.filledMl.getOrDefault(branch.end().id(), 0.0);
+        double full = machine.fluid().branchMl(branch, REFERENCE_BAR);
+        double pressing = Math.max(0, so / full - LIFTED_OFF_SHARE) / (1 - LIFTED_OFF_SHARE);
+        return machine.fluid().restrictionSeconds(branch) > 0 ? REFERENCE_BAR * pressing * pressing : 0;
     }
 }
