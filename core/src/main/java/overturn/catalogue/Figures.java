@@ -51,14 +51,12 @@ final class Figures {
 
     /** Foot against scale, friction, roll-back of seals, flex of bulkhead: a travel with the engine off, mm. */
     private static final Discrepancy PEDAL = new Discrepancy(0.8, 1.5, 0, 1.8);
-    /** Pumped: beside the same, the pace, and how fast shoes and pads come home between two strokes, mm. */
-    static final Discrepancy PUMPED = new Discrepancy(1.8, 2.2, 0, 1.8);
     /** The same differences fall out of a sink, but for how slowly hoses and seals give, mm. */
     private static final Discrepancy SINK = new Discrepancy(0.8, 0.4, 0.05);
     /** With the engine the foot adds what the assist builds up late: 0 to 25 mm in a minute, mm. */
     static final Discrepancy WITH_ENGINE = new Discrepancy(3, 4, 0, 2.5);
     /** A step when the engine starts or stops: size of shell and jump-in, mm. */
-    static final Discrepancy ASSIST_STEP = new Discrepancy(4.5, 0, 0.15);
+    static final Discrepancy ASSIST_STEP = new Discrepancy(3.5, 0, 0.1);
     /** Strokes on a reserve: volume of the shell, pace, force, mm. */
     static final Discrepancy RESERVE = new Discrepancy(2, 3.5, 0, 2);
     /** Vacuum when it has settled, and after strokes whose pace nobody keeps, kPa. */

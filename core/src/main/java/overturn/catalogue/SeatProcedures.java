@@ -110,11 +110,10 @@ final class SeatProcedures {
                         "pump-up",
                         script,
                         Figures.onOneTape(
-                                        Figures.travel("stroke-1"),
-                                        Figures.travel("stroke-3"),
-                                        Figures.travel("stroke-5"),
-                                        Figures.travel("held-20"))
-                                .with(Figures.PUMPED),
+                                Figures.travel("stroke-1"),
+                                Figures.travel("stroke-3"),
+                                Figures.travel("stroke-5"),
+                                Figures.travel("held-20")),
                         3)
                 .steps(
                         Step.of("spend"),
@@ -138,8 +137,7 @@ final class SeatProcedures {
                                         new Press(forces.strokeN()),
                                         new Hold(1),
                                         new Sample(Sensed.TRAVEL_MM)),
-                        Figures.onOneTape(Figures.travel("pumped"), Figures.travel("after-ten"))
-                                .with(Figures.PUMPED),
+                        Figures.onOneTape(Figures.travel("pumped"), Figures.travel("after-ten")),
                         2)
                 .steps(
                         Step.of("spend"),
