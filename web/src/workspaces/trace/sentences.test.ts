@@ -73,7 +73,7 @@ describe("why this test", () => {
       otherShare: 0,
     };
     expect(reasonText(proposal("LAST_LOOK", { reason: last }), ASSESSMENT, word)).toMatch(/tells of master and air\.$/);
-    expect(reasonText(proposal("CONFLICT"), ASSESSMENT, word)).toMatch(/another rig/);
+    expect(reasonText(proposal("CONFLICT"), ASSESSMENT, word)).toMatch(/looked at anew/);
   });
 });
 
