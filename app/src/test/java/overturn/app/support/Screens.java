@@ -107,7 +107,8 @@ public final class Screens {
         }
         return Stream.concat(
                         procedures.all().stream(), procedures.cutSets().stream().map(CutSetProcedure::procedure))
-                .filter(p -> title.replace(", again, set up or looked at anew", "").equals(name(p)))
+                .filter(p ->
+                        title.replace(", again, set up or looked at anew", "").equals(name(p)))
                 .findFirst();
     }
 
