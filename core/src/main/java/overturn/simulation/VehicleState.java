@@ -23,7 +23,7 @@ final class VehicleState {
     static final double STOP_FORCE_N = 5_000;
 
     /** From here on fluid has run back and pads have gone back while a vehicle stood, s; estimate. */
-    private static final double RUNS_BACK_SECONDS = 900;
+    private static final double STOOD_LONG_SECONDS = 900;
 
     /** No air anywhere; definition. */
     private static final double[] NO_AIR = {};
@@ -268,7 +268,7 @@ final class VehicleState {
 
     void stand(double seconds) {
         rest(seconds);
-        if (seconds >= RUNS_BACK_SECONDS) {
+        if (seconds >= STOOD_LONG_SECONDS) {
             nothingTaken();
         }
     }

@@ -2,7 +2,6 @@ package overturn.app.support;
 
 import java.util.Map;
 import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Primary;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
@@ -11,7 +10,6 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 /**
  * Digests of few rounds: hundreds of tests sign in, and what protects a stolen table costs them a tenth of a second.
  */
-@Configuration(proxyBeanMethods = false)
 class QuickPasswords {
 
     private static final int FEWEST_ROUNDS_LOG2 = 4;
