@@ -312,10 +312,11 @@ final class SeatProcedures {
         double gripMm = layout.input().travelToStopMm();
         return TestDraft.of(
                         "lever-to-grip",
-                        Protocol.whole().then(new Press(FULL_PULL_N), new Hold(2), new Sample(Sensed.TRAVEL_MM)))
-                .sees(List.of("hard-before-grip", "close-to-grip", "touches-grip"), travel -> {
-                    double near = ObservationTable.ramp(travel[0] / gripMm, 0.75, 0.95);
-                    double touches = ObservationTable.ramp(travel[0] / gripMm, 0.92, 1);
+                        Protocol.whole().then(new Press(FULL_PULL_N), new Hold(2), new Sample(Sensed.LEFT_TO_STOP_MM)))
+                .sees(List.of("hard-before-grip", "close-to-grip", "touches-grip"), left -> {
+                    double pulledShare = 1 - left[0] / gripMm;
+                    double near = ObservationTable.ramp(pulledShare, 0.75, 0.95);
+                    double touches = ObservationTable.ramp(pulledShare, 0.92, 1);
                     return ObservationTable.normalised(0.02 + (1 - near), 0.03 + near * (1 - touches), 0.005 + touches);
                 })
                 .minutes(1)

@@ -145,5 +145,7 @@ public enum Sensed {
     /** 1 where another assist than the maker's is fitted. */
     WRONG_ASSIST,
     /** Flex of bracket or bulkhead seen while pressed, mm at the rod. */
-    BRACKET_MM
+    BRACKET_MM,
+    /** Way that pedal or lever has left before floor or grip, mm. */
+    LEFT_TO_STOP_MM
 }

@@ -168,7 +168,7 @@ final class AssistState {
 
     /** What it pushes with no foot on the pedal, N. */
     double restingN() {
-        if (assist == null || charge < HARDLY_CHARGED) {
+        if (assist == null) {
             return 0;
         }
         double kept = deviations.returnShare

@@ -26,9 +26,10 @@ final class ForceBalance {
         return plant.master.springsN() * vehicle.factors().springs();
     }
 
-    /** What is left to push fluid: rod and assist, less springs and what binds or sticks, N; may be below 0. */
+    /** What is left to push fluid: rod and assist, less springs, friction and what sticks, N; may be below 0. */
     double pistonForceN(double rodN) {
-        return rodN - springsN() - deviations.bindingN - deviations.stickingN + assist.outputN(rodN);
+        double frictionN = vehicle.lost().frictionN() + deviations.bindingN + deviations.stickingN;
+        return rodN - springsN() - frictionN + assist.outputN(rodN);
     }
 
     /** Pressure that a force at the rod makes, bar. */
@@ -38,6 +39,6 @@ final class ForceBalance {
 
     /** What goes through the rod at a pressure, N: a pedal on its stop pushes no more. */
     double throughRodN(double bar) {
-        return bar * areaMm2 / 10 + springsN();
+        return bar * areaMm2 / 10 + springsN() + vehicle.lost().frictionN();
     }
 }

@@ -17,13 +17,9 @@ record Mechanism(
         Deviations deviations = Deviations.of(plant, faults);
         AssistState assist = new AssistState(plant, vehicle, deviations, reserveShare);
         RodPlay play = new RodPlay(plant, vehicle, deviations);
-        return new Mechanism(
-                plant,
-                vehicle,
-                deviations,
-                assist,
-                play,
-                new Holes(deviations, play),
-                new ForceBalance(plant, vehicle, deviations, assist));
+        ForceBalance forces = new ForceBalance(plant, vehicle, deviations, assist);
+        Holes holes =
+                new Holes(deviations, play, assist, forces, vehicle.letGo().openHoleSeconds());
+        return new Mechanism(plant, vehicle, deviations, assist, play, holes, forces);
     }
 }

@@ -132,7 +132,7 @@ final class Sensing {
             case LOOP_AIR_ML -> loopAirMl();
             case WATER_PERCENT -> deviations.waterPercent;
             case WRONG_FLUID -> deviations.wrongFluid ? 1 : 0;
-            case HOLE_OPEN -> play.preLoadBeyondPlayMm(state.section()) > 0 ? 0 : holeClean();
+            case HOLE_OPEN -> holeClean() * (1 - state.holes().coveredShare(state.section()));
             case HOLE_CLEAN -> holeClean();
             case LIP_WEAR -> lipWear(false);
             case BORE_PITTED -> lipWear(true);
@@ -160,6 +160,7 @@ final class Sensing {
             case MODULATOR_AIR_ML -> airInMl(Component.Modulator.class);
             case WRONG_ASSIST -> deviations.wrongAssist ? 1 : 0;
             case BRACKET_MM -> travel.bracketMm();
+            case LEFT_TO_STOP_MM -> travel.leftToStopMm();
         };
     }
 
@@ -289,7 +290,7 @@ final class Sensing {
         double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
         return ml
                 / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS)
-                * (1 - state.heldBackShare(c) * (1 - refilledShare()));
+                * (1 - state.holes().notRefilledShare(c, state.section()) * (1 - refilledShare()));
     }
 
     /**
@@ -320,7 +321,7 @@ final class Sensing {
     private double restingRodMm() {
         return (state.section().pedalLifted ? 0 : deviations.preLoadMm[Rod.PEDAL_STOP.ordinal()])
                 + (deviations.bindingSeconds > 1 ? 3 : 0)
-                + (deviations.stickingN > forces.springsN() ? 3 : 0);
+                + (plant.assist == null && deviations.stickingN > forces.springsN() ? 3 : 0);
     }
 
     private double slaveStrokeMm() {

@@ -273,6 +273,15 @@ final class TravelSolver {
     }
 
     double travelMm() {
-        return Math.min(plant.input.travelToStopMm(), plant.input.travelMm(rodMm()) * deviations.ratioFactor);
+        return travelMm(rodMm());
+    }
+
+    private double travelMm(double rodMm) {
+        return Math.min(plant.input.travelToStopMm(), plant.input.travelMm(rodMm) * deviations.ratioFactor);
+    }
+
+    /** Way left before the stop, mm at the pad or tip: less from the start where something holds it nearer its stop. */
+    double leftToStopMm() {
+        return atStop ? 0 : Math.max(0, travelMm(stopRodMm) - travelMm());
     }
 }

@@ -11,10 +11,10 @@ final class VehicleState {
     private static final double STOP_BAR = 20;
     /** Share of the master's stroke that a usual press takes, against which reserve strokes are counted; estimate. */
     private static final double USUAL_PRESS_SHARE = 0.35;
-    /**
-     * Fluid that swells over minutes finds its way past a half-covered hole where a quick return does not; estimate.
-     */
-    private static final double SLOW_FLOW = 3;
+    /** A drive in which fluid warms up, s; estimate. */
+    private static final double WARMING_SECONDS = 600;
+    /** Time in which a rod is turned, a pedal lifted or a line opened, s; estimate. */
+    private static final double CUTTING_SECONDS = 20;
     /** Front wheels after the drive for which a heating is stated, °C (docs/trade-figures.md). */
     private static final double USUAL_FRONT_C = 70;
     /** Expansion of glycol and mineral fluid per °C (docs/trade-figures.md A: 0.0007 to 0.0009). */
@@ -131,9 +131,8 @@ final class VehicleState {
         return releasedBar[chamber];
     }
 
-    /** Share of what would flow through a chamber's hole that is held back at rest, 0 to 1. */
-    double heldBackShare(int chamber) {
-        return covered(chamber) ? holes.heldBackShare(chamber, section) : 0;
+    Holes holes() {
+        return holes;
     }
 
     // ---- what is done
@@ -153,8 +152,8 @@ final class VehicleState {
                 volumes.spill(c);
             } else if (!covered(c)) {
                 volumes.letBack(c, 0);
-            } else if (!holes.clogged(c) && holes.coveredShare(section) < coveredBefore) {
-                volumes.letBack(c, Math.pow(holes.coveredShare(section) / coveredBefore, SLOW_FLOW));
+            } else if (holes.coveredShare(section) < coveredBefore) {
+                volumes.letBack(c, holes.leftAfterRest(c, CUTTING_SECONDS, section));
             }
         }
         flaps.letGo(section);
@@ -234,12 +233,11 @@ final class VehicleState {
             sweptMm[c] = Math.max(sweptMm[c], travel.strokeMm(c));
             // On a quick return fluid is drawn past the cups for what has not come back: stroke by stroke it builds up.
             VehicleUnknowns vehicle = mechanism.vehicle();
-            double out = travel.load(c).lingeringMl(bar, controls.parkingBrakeOn())
-                    + vehicle.letGo().drawnShare() * volumes.keptMl(c);
-            volumes.release(c, out * Math.exp(-seconds / vehicle.creep().returnSeconds()));
+            double notBackMl = (travel.load(c).lingeringMl(bar, controls.parkingBrakeOn()) + volumes.keptMl(c))
+                    * Math.exp(-seconds / vehicle.creep().returnSeconds());
+            volumes.release(c, vehicle.letGo().drawnShare() * notBackMl);
             if (covered(c) && bar > 1) {
-                volumes.drawIn(
-                        c, vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR) * holes.heldBackShare(c, section));
+                volumes.drawIn(c, vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR));
             }
         }
         boolean firstPress = !taken && controls.forceN() > 0;
@@ -295,7 +293,7 @@ final class VehicleState {
                         EXPANSION_PER_C
                                 * travel.load(c).hotMl()
                                 * drivenC
-                                * Math.pow(holes.heldBackShare(c, section), SLOW_FLOW));
+                                * holes.leftOfInflow(c, WARMING_SECONDS, section));
             }
         }
         reload();

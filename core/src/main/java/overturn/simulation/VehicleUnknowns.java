@@ -53,8 +53,10 @@ public record VehicleUnknowns(
      * @param bulkheadMmPerKn how far bulkhead and bracket of a sound vehicle give way, mm at the rod per kN
      * @param forkMm play of a sound fork or pivot at the slave, mm
      * @param releaseNeed factor on the travel that frees a sound clutch
+     * @param frictionN friction of seals and pivots that any press overcomes first, N at the rod
      */
-    public record Lost(double motionMm, double bulkheadMmPerKn, double forkMm, double releaseNeed) {}
+    public record Lost(
+            double motionMm, double bulkheadMmPerKn, double forkMm, double releaseNeed, double frictionN) {}
 
     /**
      * What pressed parts go on giving way.
@@ -107,8 +109,9 @@ public record VehicleUnknowns(
      * @param drawnShare share of what has not come back in time that is drawn past the cups on a quick return
      * @param drawnInMl fluid drawn past a cup whose hole is shut by one press of 20 bar or more, mL
      * @param outputGapMm room of a sound output rod before the master's holes are reached, mm
+     * @param openHoleSeconds time constant in which what was drawn in runs back through an open hole, s
      */
-    public record LetGo(double drawnShare, double drawnInMl, double outputGapMm) {}
+    public record LetGo(double drawnShare, double drawnInMl, double outputGapMm, double openHoleSeconds) {}
 
     /**
      * How fast a sound assist fills and empties, as factors on the data sheet.
@@ -125,6 +128,10 @@ public record VehicleUnknowns(
     private static final double MOST_RUNNING_CREEP = 0.6;
     /** Friction takes 4 to 10 % of what a foot presses before it reaches the pistons (docs/trade-figures.md A). */
     private static final double FRICTION_LEFT = 0.94;
+    /** Beside it 20 to 50 N at the rod (docs/trade-figures.md A), of which data sheets count a part as springs. */
+    private static final double LEAST_FRICTION_N = 5;
+    /** Most of it (docs/trade-figures.md A). */
+    private static final double MOST_FRICTION_N = 35;
     /** Share of vehicles whose brake lamp is switched by pressure; estimate. */
     private static final double PRESSURE_LAMP_SWITCHES = 0.15;
     /** Log spread of one component against the next; estimate. */
@@ -135,12 +142,12 @@ public record VehicleUnknowns(
     /** The vehicle of the data sheet; what that does not say are estimates. */
     public static final VehicleUnknowns NOMINAL = new VehicleUnknowns(
             new Factors(1, 1, 1, 1, 1, 1),
-            new Lost(0, 0, 0, 1),
+            new Lost(0, 0, 0, 1, 0),
             new Creep(0.065, 0.3, 0.5),
             new Wheels(3, 70, 46),
             new Person(1, 0.68),
             new Surroundings(0, 1, 1, 0.22, 1, false),
-            new LetGo(0.8, 0.15, 0.3),
+            new LetGo(0.8, 0.15, 0.3, 0.7),
             new AssistTime(1, 1),
             0);
 
@@ -177,12 +184,16 @@ public record VehicleUnknowns(
                 inputReturnSeconds,
                 between(later, 0.5, 1),
                 later.nextDouble() < PRESSURE_LAMP_SWITCHES);
-        LetGo letGo = new LetGo(
-                between(later, 0.35, 0.95), NOMINAL.letGo.drawnInMl * factor(later, 0.8), between(later, 0.1, 0.5));
+        double drawnShare = between(later, 0.35, 0.95);
+        double drawnInMl = NOMINAL.letGo.drawnInMl * factor(later, 0.8);
+        double outputGapMm = between(later, 0.1, 0.5);
         AssistTime assistTime = new AssistTime(factor(later, 0.4), factor(later, 0.25));
+        double openHoleSeconds = NOMINAL.letGo.openHoleSeconds * factor(later, 0.6);
+        double frictionN = between(later, LEAST_FRICTION_N, MOST_FRICTION_N);
+        LetGo letGo = new LetGo(drawnShare, drawnInMl, outputGapMm, openHoleSeconds);
         return new VehicleUnknowns(
                 new Factors(padClearance, shoeClearance, stiffness, springs, freePlay, assistGain),
-                new Lost(motionMm, bulkheadMmPerKn, forkMm, releaseNeed),
+                new Lost(motionMm, bulkheadMmPerKn, forkMm, releaseNeed, frictionN),
                 creep,
                 wheels,
                 person,

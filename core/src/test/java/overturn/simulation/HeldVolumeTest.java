@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import overturn.circuit.Chamber;
 import overturn.circuit.CutSet;
+import overturn.circuit.Isolation;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.suspect.Fault;
@@ -20,7 +21,11 @@ import overturn.suspect.Fault.Rod;
 class HeldVolumeTest {
 
     private static final Layout TENDER = Presets.layout("old-bess-tender");
+    private static final Layout SALOON = Presets.layout("pellow-saloon");
     private static final double FOR_EVER_SECONDS = 1e9;
+    private static final double OUTPUT_GAP_MM = VehicleUnknowns.NOMINAL.letGo().outputGapMm();
+    private static final double OPEN_HOLE_SECONDS =
+            VehicleUnknowns.NOMINAL.letGo().openHoleSeconds();
     /** Of the vehicle of the data sheet, per press of 20 bar or more. */
     private static final double DRAWN_IN_ML = 0.15;
 
@@ -109,13 +114,63 @@ class HeldVolumeTest {
     /** An output rod is behind the assist: half a turn covers the hole, however much play the pedal has. */
     @Test
     void anOutputRodNeedsNoPlayTakenUp() {
-        Layout saloon = Presets.layout("pellow-saloon");
-        VehicleState rod = state(saloon, new PreLoad(Rod.OUTPUT_ROD, 0.8));
-        VehicleState pedal = state(saloon, new PreLoad(Rod.PEDAL_ROD, 0.8));
+        VehicleState rod = state(SALOON, new PreLoad(Rod.OUTPUT_ROD, 0.8));
+        VehicleState pedal = state(SALOON, new PreLoad(Rod.PEDAL_ROD, 0.8));
         presses(rod, 1);
         presses(pedal, 1);
         assertTrue(rod.volumes().trappedMl(0) > 0, "held in by the rod");
         assertEquals(0, pedal.volumes().trappedMl(0), "the pedal's play takes it");
-        assertEquals(freePlayMm(state(saloon)), freePlayMm(rod), 1e-9, "play as it was");
+        assertEquals(freePlayMm(state(SALOON)), freePlayMm(rod), 1e-9, "play as it was");
+    }
+
+    private static double leftAfter(double seconds, double proudMm) {
+        VehicleState state = state(SALOON, new PreLoad(Rod.OUTPUT_ROD, OUTPUT_GAP_MM + proudMm));
+        presses(state, 1);
+        double before = state.volumes().trappedMl(0);
+        state.rest(seconds);
+        return state.volumes().trappedMl(0) / before;
+    }
+
+    /**
+     * Half a millimetre proud leaves half of the hole open: eight times the time of an open one, 0.7 s.
+     */
+    @Test
+    void aHoleThatIsHalfCoveredDrainsInEightTimesTheTime() {
+        assertEquals(1 / Math.E, leftAfter(8 * OPEN_HOLE_SECONDS, 0.5), 1e-9);
+        assertEquals(1, leftAfter(3_600, 1.0), 1e-9, "wholly covered");
+        assertTrue(leftAfter(20, 0.2) < 1e-5, "a little covered: gone before anybody is at the wheel");
+    }
+
+    /** Warmth comes in over ten minutes, so a hole that drains within seconds keeps next to nothing of it. */
+    @Test
+    void whatSwellsFindsItsWayPastAHoleThatIsCoveredInPart() {
+        VehicleState half = state(SALOON, new PreLoad(Rod.OUTPUT_ROD, OUTPUT_GAP_MM + 0.5));
+        VehicleState whole = state(SALOON, new PreLoad(Rod.OUTPUT_ROD, OUTPUT_GAP_MM + 1.2));
+        half.heat(60);
+        whole.heat(60);
+        double swollenMl =
+                VehicleState.EXPANSION_PER_C * 60 * whole.travel().load(0).hotMl();
+        assertEquals(swollenMl, whole.volumes().trappedMl(0), 1e-9);
+        assertEquals(
+                swollenMl * 8 * OPEN_HOLE_SECONDS / 600,
+                half.volumes().trappedMl(0),
+                1e-9,
+                "inflow over ten minutes, drained all the while in 5.6 s");
+    }
+
+    /** A valve body that hangs keeps the master's piston in, and fluid behind it, as long as there is a reserve. */
+    @Test
+    void aHangingValveBodyHoldsInAsLongAsItsReserveLasts() {
+        VehicleState state =
+                state(SALOON, new Fault.AssistSticking(2 * SALOON.master().springsN()));
+        state.engine(true);
+        state.press(200);
+        state.release(1);
+        assertTrue(
+                state.volumes().trappedMl(0) > 0.1,
+                "held in: " + state.volumes().trappedMl(0));
+        state.recut(new Section(new Plant(SALOON), CutSet.by(Isolation.SUPPLY_VENTED)));
+        state.rest(20);
+        assertEquals(0, state.volumes().trappedMl(0), 1e-9);
     }
 }

@@ -128,4 +128,26 @@ class PreloadAndLeakTest {
         assertEquals(0, run(TARN, vehicle, lamp)[0]);
         assertEquals(0, run(TARN, VehicleUnknowns.NOMINAL, lamp, rod)[0], "the pedal's own switch sees the pedal home");
     }
+
+    /** A reach screw sets the lever nearer its grip: it travels less, and still touches the grip when pulled hard. */
+    @Test
+    void aLeverThatRestsNearerItsGripTouchesItWithLessTravel() {
+        Protocol pulled = Protocol.whole()
+                .then(new Press(200), new Hold(2), new Sample(Sensed.TRAVEL_MM), new Sample(Sensed.LEFT_TO_STOP_MM))
+                .done();
+        double[] sound = run(LEVER_CLUTCH, VehicleUnknowns.NOMINAL, pulled);
+        double[] set =
+                run(LEVER_CLUTCH, VehicleUnknowns.NOMINAL, pulled, new Fault.PreLoad(Fault.Rod.REACH_SCREW, 1.5));
+        assertTrue(set[0] < sound[0] - 5, set[0] + " mm instead of " + sound[0]);
+        assertTrue(set[1] <= sound[1] + 1e-9, set[1] + " mm left instead of " + sound[1]);
+    }
+
+    /** Nothing ties a pedal to a piston that hangs behind an assist: the pedal is home, and its lamp is out. */
+    @Test
+    void aPistonThatHangsKeepsThePedalDownOnlyWithoutAnAssist() {
+        Protocol looked = Protocol.whole().then(new Sample(Sensed.LAMP_LIT)).done();
+        Fault hangs = new Fault.PistonSticking(2_000, 1);
+        assertEquals(0, run(TARN, VehicleUnknowns.NOMINAL, looked, hangs)[0]);
+        assertEquals(1, run(Presets.layout("old-bess-tender"), VehicleUnknowns.NOMINAL, looked, hangs)[0]);
+    }
 }

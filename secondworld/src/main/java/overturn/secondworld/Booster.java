@@ -116,13 +116,18 @@ final class Booster {
     }
 
     private double wantedN(Assist assist, double rodN) {
-        double stuck = store > 1 ? troubles.stickingN : 0;
+        double stuck = hangingN(assist);
         if (rodN < assist.thresholdN() * nature.springs) {
             return stuck;
         }
         double gain = assist.gain() * nature.gain * troubles.otherAssist;
         double asked = assist.jumpInN() + (gain - 1) * (rodN - assist.thresholdN());
         return Math.max(stuck, Math.min(asked, push(assist) * store));
+    }
+
+    /** A valve body that hangs lets the store push, as far as it still can. */
+    private double hangingN(Assist assist) {
+        return Math.min(troubles.stickingN, push(assist) * store);
     }
 
     double forceN() {
@@ -134,13 +139,12 @@ final class Booster {
         if (assist == null || vented) {
             return 0;
         }
-        double hanging = store > 1 ? troubles.stickingN : 0;
         double kept = running && troubles.returnShare > 0
                 ? troubles.returnShare
                         * assist.fullForceN()
                         * (steering ? 1 : Math.exp(-sinceRelease / Math.max(0.3, troubles.returnSlowSeconds)))
                 : 0;
-        return Math.max(hanging, kept);
+        return Math.max(hangingN(assist), kept);
     }
 
     /** A stroke ends: the air let in spreads through the shell, or the accumulator is short of a stroke. */

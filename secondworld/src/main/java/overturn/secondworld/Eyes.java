@@ -62,7 +62,7 @@ final class Eyes {
             case ROD_MM_PER_40 ->
                 40 / (machine.input.ratioAt(20) * machine.troubles.ratio) * (1 + 0.025 * random.nextGaussian());
             case PEDAL_STOP_MM -> machine.troubles.pushedIn(Rod.PEDAL_STOP);
-            case LAMP_LIT -> machine.troubles.lampWrong || machine.pushedInMm() > 3 ? 1 : 0;
+            case LAMP_LIT -> machine.troubles.lampWrong || machine.heldOffRestMm() > 1.2 ? 1 : 0;
             case PRIMARY_LEVEL_MM -> levelMm(0);
             case SECONDARY_LEVEL_MM -> levelMm(1);
             case LEVEL_SHORT_ML -> levelShortMl();
@@ -143,6 +143,7 @@ final class Eyes {
             case PIPE_KINKED_SECONDS -> slowPipes();
             case VENT_SHUT_BAR -> machine.troubles.toTheBrim ? 0 : machine.troubles.shutBarWhenWarm;
             case CLUTCH_WORN_MM -> machine.troubles.extraReleaseMm;
+            case LEFT_TO_STOP_MM -> machine.input.travelToStopMm() - machine.travelMm;
             case BRACKET_MM ->
                 (nature.bulkheadMmPerKn + machine.troubles.flexMmPerKn)
                         * machine.footN

@@ -115,7 +115,7 @@ final class Machine {
         booster.vent(now.has(Isolation.SUPPLY_VENTED));
         for (int c = 0; c < 2; c++) {
             boolean opened = now.isOpen(Chamber.values()[c]);
-            trappedMl[c] = opened ? 0 : trappedMl[c];
+            trappedMl[c] = opened || rest.runsBackAtOnce(c) ? 0 : trappedMl[c];
             closedMl[c] = now.cuts.closed().isEmpty() ? closedMl[c] : 0;
         }
     }
@@ -384,6 +384,18 @@ final class Machine {
         double turnedBack = circuit.has(Isolation.ROD_TURNED_BACK) ? nature.halfTurnMm : 0;
         boolean away = circuit.has(Isolation.PEDAL_LIFTED) || circuit.has(Isolation.MASTER_LOOSE);
         return away ? 0 : Math.max(0, before - turnedBack);
+    }
+
+    /**
+     * How far the pedal or lever itself stands off its rest, mm at the rod: what lights a switch beside its arm. A rod
+     * that is too long pushes the piston and leaves the pedal on its stop; behind an assist a piston may hang alone.
+     */
+    double heldOffRestMm() {
+        double heldDown = circuit.has(Isolation.PEDAL_LIFTED) ? 0 : troubles.pushedIn(Rod.PEDAL_STOP);
+        double hangs = troubles.inputSlowSeconds > 1.2 ? 2.5 : 0;
+        double pistonHangs =
+                !booster.there() && troubles.pistonFrictionN > master.springsN() * nature.springs ? 2.5 : 0;
+        return heldDown + hangs + pistonHangs;
     }
 
     /** Share of the holes that stays covered at rest, 0 to 1: the pedal's play is before the assist, not behind it. */

@@ -11,6 +11,8 @@ final class Rest {
 
     private static final double REFERENCE_BAR = 20;
     private static final double LIFTED_OFF_SHARE = 0.35;
+    /** A hole that drains faster keeps nothing behind from one press to the next. */
+    private static final double AT_ONCE_SECONDS = 3;
 
     private final Machine machine;
     private final Nature nature;
@@ -33,7 +35,7 @@ final class Rest {
             double pressed = machine.bar[c];
             comingBackMl[c] = machine.fluid().comesBackSlowlyMl(chamber, pressed) + machine.keptMl[c];
             machine.keptMl[c] = nature.drawnShare * comingBackMl[c];
-            if (drainsIn(c) > 3 && pressed > 1) {
+            if (drainsIn(c) > AT_ONCE_SECONDS && pressed > 1) {
                 machine.trappedMl[c] += nature.drawnInMl
                         * Nature.between(machine.random, 0.7, 1.3)
                         * Math.min(1, pressed / REFERENCE_BAR);
@@ -100,13 +102,18 @@ final class Rest {
         machine.heatC += byC;
         for (Chamber chamber : machine.layout.chambers()) {
             int c = chamber.ordinal();
-            if (drainsIn(c) > 3 && !machine.circuit.isOpen(chamber)) {
+            if (drainsIn(c) > AT_ONCE_SECONDS && !machine.circuit.isOpen(chamber)) {
                 double fluid = machine.circuit.branches(chamber).stream()
                         .mapToDouble(b -> b.end().fluidMl())
                         .sum();
                 machine.trappedMl[c] += 0.0008 * byC * Math.min(60, fluid) * Math.min(1, drainsIn(c) / 300);
             }
         }
+    }
+
+    /** Whether a chamber keeps nothing while somebody sets up the next test. */
+    boolean runsBackAtOnce(int c) {
+        return drainsIn(c) <= AT_ONCE_SECONDS;
     }
 
     /** Seconds in which what stays behind a hole runs back, as good as never where it is wholly covered. */

@@ -22,6 +22,9 @@ import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.procedure.Procedure;
+import overturn.protocol.Act;
+import overturn.protocol.Protocol;
+import overturn.protocol.Sensed;
 import overturn.suspect.Fault;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
@@ -85,6 +88,39 @@ class SecondWorldTest {
     void theSameVehicleWithTheSamePressesReadsTheSame() {
         assertArrayEquals(read(TARN, "pump-up", 7, List.of()), read(TARN, "pump-up", 7, List.of()));
         assertTrue(!Arrays.equals(read(TARN, "pump-up", 7, List.of()), read(TARN, "pump-up", 8, List.of())));
+    }
+
+    /** A switch beside the pedal tells where the pedal rests, not what a rod pushes ahead of it. */
+    @Test
+    void aRodThatIsTooLongLeavesTheLampOut() {
+        Protocol looked = Protocol.whole().then(new Act.Sample(Sensed.LAMP_LIT)).done();
+        for (int seed = 1; seed < VEHICLES; seed++) {
+            assertEquals(0, figure(looked, seed, new Fault.PreLoad(Fault.Rod.PEDAL_ROD, 5)));
+            assertEquals(0, figure(looked, seed, new Fault.PistonSticking(2_000, 1)), "nothing ties it to the pedal");
+            assertEquals(1, figure(looked, seed, new Fault.PreLoad(Fault.Rod.PEDAL_STOP, 5)));
+        }
+    }
+
+    /** A valve body that hangs pushes with the reserve it has: with none the wheels are free. */
+    @Test
+    void aHangingValveBodyDragsOnlyOnAReserve() {
+        Fault hangs = new Fault.AssistSticking(1_000);
+        for (int seed = 1; seed < VEHICLES; seed++) {
+            double kept = figure(dragged(new Act.StartEngine()), seed, hangs);
+            double spent = figure(dragged(), seed, hangs);
+            assertTrue(kept > 2 * spent, kept + " Nm on its reserve, " + spent + " Nm without");
+        }
+    }
+
+    private static Protocol dragged(Act... first) {
+        return Protocol.whole()
+                .then(first)
+                .then(new Act.Press(200), new Act.Hold(2), new Act.Release(20), new Act.Sample(Sensed.WORST_DRAG_NM))
+                .done();
+    }
+
+    private static double figure(Protocol protocol, long seed, Fault fault) {
+        return SecondWorldVehicle.of(TARN, List.of(fault), seed).figures(protocol, true, new SplittableRandom(seed))[0];
     }
 
     /** The classic sign of air: the pedal comes up stroke by stroke. */
