@@ -309,21 +309,21 @@ public final class Predictions {
      * Log likelihood of an encoded reading per particle, the rig telling the truth and the fault there; not to be
      * written to.
      */
-    public double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time) {
+    public double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, int time, int rigs) {
         if (encoded.length > 0 && !series() && hypothesis.isSingle()) {
             return logSeen(hypothesis.first(), (int) encoded[0]);
         }
         return encoded.length == 0
                 ? new double[Particles.PARTICLES]
-                : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time);
+                : logLikelihoods(encoded, hypothesis, means(hypothesis, time), time, rigs);
     }
 
     /** The same for the foreseen particles of one suspect. */
     double[] foreseenLogLikelihoods(double[] encoded, int suspect) {
-        return logLikelihoods(encoded, Hypothesis.single(suspect), foreseen[suspect], 0);
+        return logLikelihoods(encoded, Hypothesis.single(suspect), foreseen[suspect], 0, 1);
     }
 
-    private double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, float[] means, int time) {
+    private double[] logLikelihoods(double[] encoded, Hypothesis hypothesis, float[] means, int time, int rigs) {
         double[] row = new double[means.length / width];
         if (!series()) {
             for (int i = 0; i < row.length; i++) {
@@ -331,8 +331,8 @@ public final class Predictions {
             }
             return row;
         }
-        SharedOffsetNormal normal = kernel(encoded, hypothesis, false, 1);
-        SharedOffsetNormal doubled = kernel(encoded, hypothesis, false, DOUBLED);
+        SharedOffsetNormal normal = kernel(encoded, hypothesis, false, 1, rigs);
+        SharedOffsetNormal doubled = kernel(encoded, hypothesis, false, DOUBLED, rigs);
         for (int i = 0; i < row.length; i++) {
             row[i] = (particles.noisy(Particles.tried(i, time)) ? doubled : normal).logDensity(means, i * width);
         }
@@ -344,8 +344,9 @@ public final class Predictions {
      *
      * @param told what may be the matter
      * @param shown what of it shows in this reading
+     * @param rigs with how many rigs the test was read
      */
-    public void addSlopes(double[] encoded, Hypothesis told, Hypothesis shown, double share, Leeway leeway) {
+    public void addSlopes(double[] encoded, Hypothesis told, Hypothesis shown, double share, int rigs, Leeway leeway) {
         if (encoded.length > 0 && series()) {
             double[][] directions = slopes.of(told, shown);
             leeway.add(
@@ -353,8 +354,8 @@ public final class Predictions {
                     encoded,
                     means(shown, 0),
                     particles,
-                    kernel(encoded, shown, false, 1).tangent(directions),
-                    kernel(encoded, shown, false, DOUBLED).tangent(directions));
+                    kernel(encoded, shown, false, 1, rigs).tangent(directions),
+                    kernel(encoded, shown, false, DOUBLED, rigs).tangent(directions));
         }
     }
 
@@ -380,7 +381,7 @@ public final class Predictions {
      * The same of some pairs of severities of two faults, what each does to the sound vehicle added: near enough to see
      * which pairs are worth simulating.
      */
-    public double[] logAdded(double[] encoded, PairedSeverities pairs, Hypothesis left) {
+    public double[] logAdded(double[] encoded, PairedSeverities pairs, Hypothesis left, int rigs) {
         double[] row = new double[pairs.count()];
         if (encoded.length == 0) {
             return row;
@@ -393,8 +394,8 @@ public final class Predictions {
             }
             return row;
         }
-        SharedOffsetNormal normal = kernel(encoded, left, true, 1);
-        SharedOffsetNormal doubled = kernel(encoded, left, true, DOUBLED);
+        SharedOffsetNormal normal = kernel(encoded, left, true, 1, rigs);
+        SharedOffsetNormal doubled = kernel(encoded, left, true, DOUBLED, rigs);
         for (int n = 0; n < row.length; n++) {
             row[n] = (particles.noisy(pairs.vehicles()[n]) ? doubled : normal).logDensity(added, n * width);
         }
@@ -418,22 +419,23 @@ public final class Predictions {
         return added;
     }
 
-    private SharedOffsetNormal kernel(double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale) {
+    private SharedOffsetNormal kernel(
+            double[] encoded, Hypothesis hypothesis, boolean added, double noiseScale, int rigs) {
         double[] wide = new double[width];
         for (int k = 0; k < width; k++) {
-            double variance = square(noise.kernelSd(k, encoded[k], noiseScale));
+            double between;
             if (hypothesis.isPair()) {
-                variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k))
+                between = square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k))
                         + square(NEIGHBOURHOOD * scatter.spread(hypothesis.second(), k))
                         + square((added ? INTERPLAY : 0)
                                 * Math.min(
                                         scatter.stray(hypothesis.first(), k), scatter.stray(hypothesis.second(), k)));
             } else {
-                variance += square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k));
+                between = square(NEIGHBOURHOOD * scatter.spread(hypothesis.first(), k));
             }
-            wide[k] = Math.sqrt(variance);
+            wide[k] = Math.sqrt(square(noise.kernelSd(k, encoded[k], noiseScale, rigs)) + rigs * between);
         }
-        return new SharedOffsetNormal(encoded, wide, noise.kernelOffsetSd(noiseScale));
+        return new SharedOffsetNormal(encoded, wide, noise.kernelOffsetSd(noiseScale, rigs));
     }
 
     private static double square(double value) {

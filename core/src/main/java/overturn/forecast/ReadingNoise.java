@@ -77,14 +77,28 @@ final class ReadingNoise {
         return Math.hypot(Math.hypot(noiseScale * offsetSd, sharedDiscrepancy), ofVehicle);
     }
 
-    /** Width of the kernel by which a reading near a forecast still counts. */
-    double kernelSd(int figure, double read, double noiseScale) {
-        double own = discrepancies.get(figure).ownAt(Double.isNaN(read) ? 0 : read);
-        return Math.hypot(KERNEL_WIDTH * noiseScale * sds[figure], own);
+    /**
+     * Width of the kernel by which a reading near a forecast still counts.
+     *
+     * @param rigs with how many rigs the test was read: what its formula leaves out is the same in all of them, so
+     *     their product is that of one reading as good as their mean (variance n² + k·d² each)
+     */
+    double kernelSd(int figure, double read, double noiseScale, int rigs) {
+        return Math.hypot(KERNEL_WIDTH * noiseScale * sds[figure], Math.sqrt(rigs) * unknown(figure, read));
     }
 
     /** The same of what the figures of a series have together. */
-    double kernelOffsetSd(double noiseScale) {
-        return Math.hypot(KERNEL_WIDTH * noiseScale * offsetSd, sharedDiscrepancy);
+    double kernelOffsetSd(double noiseScale, int rigs) {
+        return Math.hypot(KERNEL_WIDTH * noiseScale * offsetSd, Math.sqrt(rigs) * sharedDiscrepancy);
+    }
+
+    /** 1σ that the formula of a figure does not know. */
+    double unknown(int figure, double read) {
+        return discrepancies.get(figure).ownAt(Double.isNaN(read) ? 0 : read);
+    }
+
+    /** The same of what the figures of a series have together. */
+    double unknownTogether() {
+        return sharedDiscrepancy;
     }
 }

@@ -90,7 +90,8 @@ public final class Unexplained {
 
     /**
      * Log likelihood of an encoded reading where another rig has read {@code before}, whatever is the matter, if it is
-     * there in both.
+     * there in both; as wide as readings of two rigs lie apart under a suspect of the list, each with the discrepancy
+     * of both: that they agree speaks for neither.
      */
     public double logAgain(double[] encoded, double[] before) {
         if (encoded.length == 0 || before.length == 0) {
@@ -108,8 +109,9 @@ public final class Unexplained {
         }
         double apart = Math.sqrt(2) * ReadingNoise.KERNEL_WIDTH * Predictions.DOUBLED;
         double[] wide = IntStream.range(0, width)
-                .mapToDouble(k -> apart * noise.instrumentSd(k))
+                .mapToDouble(k -> Math.hypot(apart * noise.instrumentSd(k), 2 * noise.unknown(k, before[k])))
                 .toArray();
-        return new SharedOffsetNormal(both, wide, apart * noise.datumSd()).logDensity(means, 0);
+        return new SharedOffsetNormal(both, wide, Math.hypot(apart * noise.datumSd(), 2 * noise.unknownTogether()))
+                .logDensity(means, 0);
     }
 }

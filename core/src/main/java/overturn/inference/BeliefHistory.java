@@ -2,9 +2,7 @@ package overturn.inference;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Supplier;
@@ -366,10 +364,7 @@ public final class BeliefHistory {
     }
 
     private RigSetups setups(List<ReadingLikelihood> readings) {
-        Map<String, List<ReadingLikelihood>> groups = new LinkedHashMap<>();
-        readings.forEach(r -> groups.computeIfAbsent(r.reading().rigSetup(), s -> new ArrayList<>())
-                .add(r));
-        return new RigSetups(groups.values().stream().map(cache::setup).toList(), readings);
+        return cache.setups(readings);
     }
 
     /** How many times a reading raised the odds of a suspect; below 1 it speaks against it. */

@@ -33,6 +33,7 @@ public final class ReadingLikelihood {
     private final double[] encoded;
     private final Particles particles;
     private final boolean sometimes;
+    private final int rigs;
     private final LayoutModel model;
     private final Hypothesis sound;
     private final double logLied;
@@ -47,8 +48,10 @@ public final class ReadingLikelihood {
 
     private volatile double logStrange = Double.NaN;
 
-    private ReadingLikelihood(LayoutModel model, Reading reading, Predictions predictions, boolean sometimes) {
+    private ReadingLikelihood(
+            LayoutModel model, Reading reading, Predictions predictions, boolean sometimes, int rigs) {
         this.model = model;
+        this.rigs = rigs;
         this.reading = reading;
         this.predictions = predictions;
         this.encoded = predictions.encode(reading.value());
@@ -67,6 +70,8 @@ public final class ReadingLikelihood {
     }
 
     /**
+     * Of a test that was read with one rig.
+     *
      * @param sometimes whether the fault may not have been there during this test
      * @throws IllegalArgumentException if the layout has no such test
      */
@@ -75,7 +80,12 @@ public final class ReadingLikelihood {
                 .find(reading.procedureId())
                 .orElseThrow(() -> new IllegalArgumentException("Test " + reading.procedureId() + " is not in layout "
                         + model.layout().id()));
-        return new ReadingLikelihood(model, reading, model.predictions(procedure), sometimes);
+        return new ReadingLikelihood(model, reading, model.predictions(procedure), sometimes, 1);
+    }
+
+    /** The same reading where so many rig set-ups have read its test: what its formula leaves out counts once. */
+    public ReadingLikelihood readWith(int rigSetups) {
+        return new ReadingLikelihood(model, reading, predictions, sometimes, rigSetups);
     }
 
     public Reading reading() {
@@ -109,7 +119,7 @@ public final class ReadingLikelihood {
         leeway.add(share, row(told, 0));
         if (!sometimes) {
             Hypothesis slopes = told.isBrought() ? Hypothesis.single(told.first()) : told;
-            predictions.addSlopes(encoded, slopes, shown(told), share, leeway);
+            predictions.addSlopes(encoded, slopes, shown(told), share, rigs, leeway);
         }
     }
 
@@ -134,7 +144,7 @@ public final class ReadingLikelihood {
         if (!moved(pairs.guest())) {
             return Rows.at(pairs.vehicles(), row(Hypothesis.single(pairs.host()), 0));
         }
-        double[] row = predictions.logAdded(encoded, pairs, pairs.pair().showing(this::moved, model.sound()));
+        double[] row = predictions.logAdded(encoded, pairs, pairs.pair().showing(this::moved, model.sound()), rigs);
         if (sometimes) {
             double[] without = rows.of(sound, 0);
             for (int n = 0; n < row.length; n++) {
@@ -220,10 +230,9 @@ public final class ReadingLikelihood {
         double[] otherAlone = other.row(told, time);
         double[] row = new double[here.length];
         for (int i = 0; i < row.length; i++) {
-            row[i] = LogSpace.add(
-                            Particles.logListedShare(i) + here[i] + there[i], Particles.logUnlistedShare(i) + strange)
-                    - alone[i]
-                    - otherAlone[i];
+            double listed = here[i] + there[i];
+            double mixed = LogSpace.add(Particles.logListedShare(i) + listed, Particles.logUnlistedShare(i) + strange);
+            row[i] = listed + plain(mixed - listed) - alone[i] - otherAlone[i];
         }
         return row;
     }
@@ -265,7 +274,7 @@ public final class ReadingLikelihood {
         if (hypothesis.isNoneOfThese()) {
             return unlisted(hypothesis.first(), time, ReadingLikelihood::plain);
         }
-        double[] there = predictions.logLikelihoods(encoded, hypothesis, time);
+        double[] there = predictions.logLikelihoods(encoded, hypothesis, time, rigs);
         if (!sometimes || hypothesis.equals(sound)) {
             return there;
         }

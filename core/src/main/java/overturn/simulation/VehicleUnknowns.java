@@ -55,8 +55,7 @@ public record VehicleUnknowns(
      * @param releaseNeed factor on the travel that frees a sound clutch
      * @param frictionN friction of seals and pivots that any press overcomes first, N at the rod
      */
-    public record Lost(
-            double motionMm, double bulkheadMmPerKn, double forkMm, double releaseNeed, double frictionN) {}
+    public record Lost(double motionMm, double bulkheadMmPerKn, double forkMm, double releaseNeed, double frictionN) {}
 
     /**
      * What pressed parts go on giving way.

@@ -95,6 +95,7 @@ class BroughtTest {
                         "pump-up",
                         "travel-at-forces",
                         "port-plugs",
+                        "master-ports-cracked",
                         "rear-screws")));
         assertTrue(
                 read.now().probability(remedy) > 0.6,
@@ -161,7 +162,8 @@ class BroughtTest {
     @ParameterizedTest
     @EnumSource(names = {"BLEED_MASTER", "RENEW_MASTER"})
     void whatTheFirstRepairBroughtIsGoneAfterTheSecond(Remedy second) {
-        List<String> tests = List.of("driven", "hold-medium", "pump-up", "travel-at-forces", "port-plugs");
+        List<String> tests =
+                List.of("driven", "hold-medium", "pump-up", "travel-at-forces", "port-plugs", "master-ports-cracked");
         BeliefHistory once = renewed();
         BeliefHistory airy = once.with(read(faults("air-in-master"), once, tests));
         assertTrue(

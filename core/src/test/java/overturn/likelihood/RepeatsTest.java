@@ -61,8 +61,9 @@ class RepeatsTest {
         double anything = 1.0 / options;
         double here = tempered(plain(one, particle), (1 - own) * plain(one, particle) + own * anything);
         double there = tempered(plain(other, particle), (1 - own) * plain(other, particle) + own * anything);
-        double both = (1 - own) * plain(one, particle) * plain(other, particle)
-                + own * anything * (alike ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (options - 1));
+        double listed = plain(one, particle) * plain(other, particle);
+        double both = tempered(
+                listed, (1 - own) * listed + own * anything * (alike ? SEEN_AGAIN : (1 - SEEN_AGAIN) / (options - 1)));
         return (1 - lying) * (1 - lying) * both
                 + lying * (1 - lying) * anything * (here + there)
                 + lying * lying * anything * anything;

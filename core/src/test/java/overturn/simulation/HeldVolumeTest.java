@@ -131,9 +131,7 @@ class HeldVolumeTest {
         return state.volumes().trappedMl(0) / before;
     }
 
-    /**
-     * Half a millimetre proud leaves half of the hole open: eight times the time of an open one, 0.7 s.
-     */
+    /** Half a millimetre proud leaves half of the hole open: eight times the time of an open one, 0.7 s. */
     @Test
     void aHoleThatIsHalfCoveredDrainsInEightTimesTheTime() {
         assertEquals(1 / Math.E, leftAfter(8 * OPEN_HOLE_SECONDS, 0.5), 1e-9);

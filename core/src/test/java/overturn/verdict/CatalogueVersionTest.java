@@ -35,7 +35,8 @@ class CatalogueVersionTest {
             Map.entry("2026-11-29.3", 588_024_965L),
             Map.entry("2026-11-30", 1_146_787_875L),
             Map.entry("2026-11-30.2", 1_146_787_875L),
-            Map.entry("2026-12-01", 1_762_315_251L));
+            Map.entry("2026-12-01", 1_762_315_251L),
+            Map.entry("2026-12-01.2", 213_281_401L));
 
     /** Suspects with remedy, places and frequency, tests with what is read and who it concerns, of every preset. */
     private static long fingerprint() {

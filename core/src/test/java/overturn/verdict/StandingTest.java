@@ -122,7 +122,7 @@ class StandingTest {
                 false,
                 false,
                 Prices.DEFAULT);
-        SplittableRandom random = new SplittableRandom(2);
+        SplittableRandom random = new SplittableRandom(3);
         Suspect air = clutch.suspects().get(clutch.indexOf("air-in-master"));
         HiddenVehicle vehicle = HiddenVehicle.of(
                         clutch.simulator(),

@@ -160,9 +160,7 @@ final class Swallowing {
         double ranBack = machine.padsHome
                 ? 0
                 : machine.troubles.ranBackMl / machine.layout.chambers().size();
-        return gas(machine.troubles.air(machine.master.id(), chamber) + lowAirMl(), p)
-                + 0.0025 * p
-                + ranBack * (1 - Math.exp(-p));
+        return gas(lowAirMl(), p) + 0.0025 * p + ranBack * (1 - Math.exp(-p));
     }
 
     /** Level so low that air is drawn in. */
@@ -200,7 +198,7 @@ final class Swallowing {
         for (Component part : machine.circuit.parts(chamber)) {
             ml += machine.troubles.air(part.id(), chamber);
         }
-        return ml + machine.troubles.air(machine.master.id(), chamber);
+        return ml;
     }
 
     /** Trapped fluid first takes the roll-back of the seals, then makes pressure. */
