@@ -15,11 +15,8 @@ final class Bundle {
     /** Share of a pad's and a shoe's clearance still out at once after release; estimates. */
     private static final double PAD_LINGERS = 0.5;
 
-    /**
-     * Share of what the air swallows that is still out at once after release: all of it, so that five strokes on air
-     * rise 10 to 25 mm (docs/trade-figures.md C).
-     */
-    private static final double AIR_LINGERS = 1;
+    /** Share of what the air swallows that is still out at once after release; estimate. */
+    private static final double AIR_LINGERS = 0.6;
     /** Clearance left to shoes that are set until they just rub: they rub at one spot; estimate. */
     private static final double SET_CLOSE_SHARE = 0.3;
     /** Share of a drum's clearance that the parking brake takes up; estimate. */
