@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import overturn.forecast.LayoutModel;
+import overturn.inference.BeliefHistory;
 import overturn.measurement.ReadingSpec;
 import overturn.procedure.Procedure;
 import overturn.procedure.Procedure.Nature;
@@ -22,7 +23,6 @@ import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Assessment;
 import overturn.verdict.Grade;
-import overturn.verdict.Standing;
 import overturn.verdict.Verdict;
 
 /**
@@ -146,20 +146,18 @@ class WalksTest {
     }
 
     /**
-     * What carries a verdict does not speak against what is suspected, and what would overturn it is a reading that can
-     * be taken and speaks for something else.
+     * What carries a verdict does not, exactly reckoned, speak against what is suspected, and what would overturn it is
+     * a reading that can be taken and speaks for something else.
      */
     private static void whatIsSaidAgrees(LayoutModel model, String walk, Assessment assessment) {
         Verdict verdict = assessment.verdict();
-        List<Standing> suspected = verdict.suspects().stream()
-                .map(suspect -> Standing.of(assessment.history(), suspect))
-                .toList();
+        BeliefHistory history = assessment.history();
         boolean borne = verdict.carriers().isEmpty()
-                || suspected.isEmpty()
+                || verdict.suspects().isEmpty()
                 || verdict.carriers().stream()
-                        .anyMatch(carrier -> suspected.stream()
-                                .anyMatch(standing -> standing.weights().stream()
-                                        .noneMatch(w -> w.reading().equals(carrier) && w.oddsFactor() < 1)));
+                        .anyMatch(carrier -> verdict.suspects().stream()
+                                .anyMatch(suspect ->
+                                        history.oddsFactor(history.readings().indexOf(carrier), suspect.id()) >= 1));
         assertTrue(borne, walk + ": all that carries " + verdict.remedy() + " speaks against it");
         for (Verdict.Overturner one : verdict.overturners()) {
             assertTrue(!verdict.remedies().contains(one.rival()), walk + ": " + one);
