@@ -81,6 +81,17 @@ class KilledUnderLoadTest {
         }
     }
 
+    /**
+     * A server that has just begun works out its circuits first; killed again and again before it could answer, it
+     * would be kept from ever answering, and the writers from going on.
+     */
+    private static void awaitMoreThan(int before, Set<String> acknowledged, ConcurrentLinkedQueue<Throwable> failed)
+            throws InterruptedException {
+        while (acknowledged.size() <= before && failed.isEmpty()) {
+            TimeUnit.MILLISECONDS.sleep(100);
+        }
+    }
+
     @Test
     void whatWasAcknowledgedIsThereOnceAndNothingElseIs() throws Exception {
         begin();
@@ -110,6 +121,7 @@ class KilledUnderLoadTest {
         Map<String, Integer> killed = new TreeMap<>();
         for (int kill = 0; kill < KILLS && failed.isEmpty(); kill++) {
             TimeUnit.MILLISECONDS.sleep(500 + random.nextInt(2500));
+            awaitMoreThan(acknowledged.size(), acknowledged, failed);
             String victim = List.of("server", "database", "database", "both").get(kill % 4);
             killed.merge(victim, 1, Integer::sum);
             if (!victim.equals("database")) {
