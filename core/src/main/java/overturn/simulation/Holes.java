@@ -18,13 +18,15 @@ final class Holes {
     private final AssistState assist;
     private final ForceBalance forces;
     private final double openHoleSeconds;
+    private final double bulkheadMmPerKn;
 
-    Holes(Deviations deviations, RodPlay play, AssistState assist, ForceBalance forces, double openHoleSeconds) {
+    Holes(Deviations deviations, RodPlay play, AssistState assist, ForceBalance forces, VehicleUnknowns vehicle) {
         this.deviations = deviations;
         this.play = play;
         this.assist = assist;
         this.forces = forces;
-        this.openHoleSeconds = openHoleSeconds;
+        this.openHoleSeconds = vehicle.letGo().openHoleSeconds();
+        this.bulkheadMmPerKn = vehicle.lost().bulkheadMmPerKn();
     }
 
     /** Whether something keeps fluid from flowing back through the hole of a chamber at once. */
@@ -36,11 +38,31 @@ final class Holes {
      * Share of a hole that the piston covers at rest, pushed in by rods or an assist or hanging in its bore, 0 to 1.
      */
     double coveredShare(Section section) {
-        boolean pushed = !section.masterLoose && assist.restingN() > forces.springsN();
-        if (pushed || deviations.stickingN > forces.springsN()) {
+        if (pushed(section) || hangs()) {
             return 1;
         }
         return Math.max(0, Math.min(1, play.preLoadBeyondPlayMm(section) / HOLE_COVERED_MM));
+    }
+
+    /**
+     * Pressure held in that pushes piston and rods back against the bulkhead until a hole begins to show, bar: a rod
+     * that is a little too long gives way before it locks the wheels; infinite where something else keeps it shut.
+     */
+    double opensAtBar(int chamber, Section section) {
+        if (clogged(chamber) || pushed(section) || hangs()) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double sealedMm = play.preLoadBeyondPlayMm(section) - HOLE_COVERED_MM * (1 - SEALED_BELOW_SHARE);
+        double newtons = 1000 * sealedMm / bulkheadMmPerKn;
+        return sealedMm > 0 ? 10 * newtons / forces.areaMm2() : Double.POSITIVE_INFINITY;
+    }
+
+    private boolean pushed(Section section) {
+        return !section.masterLoose && assist.restingN() > forces.springsN();
+    }
+
+    private boolean hangs() {
+        return deviations.stickingN > forces.springsN();
     }
 
     private boolean clogged(int chamber) {

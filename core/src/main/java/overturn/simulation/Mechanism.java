@@ -18,8 +18,7 @@ record Mechanism(
         AssistState assist = new AssistState(plant, vehicle, deviations, reserveShare);
         RodPlay play = new RodPlay(plant, vehicle, deviations);
         ForceBalance forces = new ForceBalance(plant, vehicle, deviations, assist);
-        Holes holes =
-                new Holes(deviations, play, assist, forces, vehicle.letGo().openHoleSeconds());
+        Holes holes = new Holes(deviations, play, assist, forces, vehicle);
         return new Mechanism(plant, vehicle, deviations, assist, play, holes, forces);
     }
 }

@@ -190,7 +190,11 @@ final class Sensing {
     /** Share that has got through to an end by now, behind a narrow line. */
     private double gotThroughShare(int e) {
         double seconds = ChamberLoad.restriction(plant, e, deviations);
-        return seconds == 0 ? 1 : 1 - Math.exp(-(state.controls().heldSeconds() + 1) / seconds);
+        return seconds == 0 ? 1 : gotThroughIn(seconds);
+    }
+
+    private double gotThroughIn(double timeConstantSeconds) {
+        return 1 - Math.exp(-(PRESSING_SECONDS + state.controls().heldSeconds()) / timeConstantSeconds);
     }
 
     /** Pressure in the line to an end, before any narrow place in it, bar. */
@@ -249,9 +253,8 @@ final class Sensing {
      * the square of what it holds, whose last part only lifts pads and shoes off.
      */
     private double behindNarrowBar(int c, double seconds) {
-        double gotThrough = 1 - Math.exp(-(PRESSING_SECONDS + state.controls().heldSeconds()) / seconds);
         return state.releasedBar(c)
-                * gotThrough
+                * gotThroughIn(seconds)
                 * Math.exp(-2 * state.controls().secondsSinceRelease() / seconds);
     }
 

@@ -79,6 +79,7 @@ final class VehicleState {
                 assist.charge(),
                 heatC,
                 volumes.trapped(),
+                volumes.swollen(),
                 volumes.closedChambers(),
                 Volumes.boxed(air),
                 taken,
@@ -237,7 +238,10 @@ final class VehicleState {
                     * Math.exp(-seconds / vehicle.creep().returnSeconds());
             volumes.release(c, vehicle.letGo().drawnShare() * notBackMl);
             if (covered(c) && bar > 1) {
-                volumes.drawIn(c, vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR));
+                volumes.drawIn(
+                        c,
+                        vehicle.letGo().drawnInMl() * Math.min(1, bar / STOP_BAR),
+                        atRestMl(c, vehicle.letGo().drawnToBar()));
             }
         }
         boolean firstPress = !taken && controls.forceN() > 0;
@@ -259,9 +263,23 @@ final class VehicleState {
         }
         for (int c = 0; c < plant.chambers; c++) {
             volumes.letBack(c, holes.leftAfterRest(c, seconds, section));
+            letGive(c);
         }
         flaps.rest(seconds);
         travel.settle();
+    }
+
+    /** What is held in pushes rods and piston back until the hole shows. */
+    private void letGive(int c) {
+        double bar = holes.opensAtBar(c, section);
+        if (volumes.trappedMl(c) > 0 && bar < Double.POSITIVE_INFINITY) {
+            volumes.keepAtMost(c, atRestMl(c, bar));
+        }
+    }
+
+    /** What a chamber holds at a pressure once all of it has arrived, mL. */
+    private double atRestMl(int c, double bar) {
+        return travel.load(c).swallowedMl(bar, false, Double.POSITIVE_INFINITY);
     }
 
     void stand(double seconds) {
@@ -285,15 +303,17 @@ final class VehicleState {
 
     void heat(double byC) {
         heatC += byC;
-        double drivenC = byC * mechanism.vehicle().wheels().frontC() / USUAL_FRONT_C;
+        VehicleUnknowns.Wheels wheels = mechanism.vehicle().wheels();
+        double fluidC = byC * wheels.toFluid() * wheels.frontC() / USUAL_FRONT_C;
         for (int c = 0; c < plant.chambers; c++) {
             if (covered(c)) {
                 volumes.swell(
                         c,
                         EXPANSION_PER_C
                                 * travel.load(c).hotMl()
-                                * drivenC
+                                * fluidC
                                 * holes.leftOfInflow(c, WARMING_SECONDS, section));
+                letGive(c);
             }
         }
         reload();

@@ -72,8 +72,9 @@ public record VehicleUnknowns(
      * @param dragNm drag of one turned by hand, Nm
      * @param frontC temperature of a front one after ten minutes on the road, °C
      * @param rearC the same of a rear one, °C
+     * @param toFluid share of a drive's warmth that the fluid in the ends has taken on
      */
-    public record Wheels(double dragNm, double frontC, double rearC) {}
+    public record Wheels(double dragNm, double frontC, double rearC, double toFluid) {}
 
     /**
      * Who presses and pumps.
@@ -107,10 +108,12 @@ public record VehicleUnknowns(
      *
      * @param drawnShare share of what has not come back in time that is drawn past the cups on a quick return
      * @param drawnInMl fluid drawn past a cup whose hole is shut by one press of 20 bar or more, mL
+     * @param drawnToBar pressure held in from which on the ends push back so fast that nothing more is drawn in, bar
      * @param outputGapMm room of a sound output rod before the master's holes are reached, mm
      * @param openHoleSeconds time constant in which what was drawn in runs back through an open hole, s
      */
-    public record LetGo(double drawnShare, double drawnInMl, double outputGapMm, double openHoleSeconds) {}
+    public record LetGo(
+            double drawnShare, double drawnInMl, double drawnToBar, double outputGapMm, double openHoleSeconds) {}
 
     /**
      * How fast a sound assist fills and empties, as factors on the data sheet.
@@ -133,6 +136,14 @@ public record VehicleUnknowns(
     private static final double MOST_FRICTION_N = 35;
     /** Share of vehicles whose brake lamp is switched by pressure; estimate. */
     private static final double PRESSURE_LAMP_SWITCHES = 0.15;
+    /** Least pressure that presses alone build up behind a shut hole: seals that roll their pistons back; estimate. */
+    private static final double LEAST_DRAWN_TO_BAR = 1;
+    /** Most of it: 0 to 115 Nm on a cold saloon; estimate. */
+    private static final double MOST_DRAWN_TO_BAR = 6;
+    /** Least share of a drive's warmth that gets into the fluid: pads and insulators keep it off; estimate. */
+    private static final double LEAST_TO_FLUID = 0.1;
+    /** Most of it, after a drive with many stops; estimate. */
+    private static final double MOST_TO_FLUID = 0.6;
     /** Log spread of one component against the next; estimate. */
     private static final double UNEVEN = 0.07;
     /** Four draws from an even interval of one have a variance of a third; definition. */
@@ -143,10 +154,10 @@ public record VehicleUnknowns(
             new Factors(1, 1, 1, 1, 1, 1),
             new Lost(0, 0, 0, 1, 0),
             new Creep(0.065, 0.3, 0.5),
-            new Wheels(3, 70, 46),
+            new Wheels(3, 70, 46, 0.35),
             new Person(1, 0.68),
             new Surroundings(0, 1, 1, 0.22, 1, false),
-            new LetGo(0.8, 0.15, 0.3, 0.7),
+            new LetGo(0.8, 0.15, 3.5, 0.3, 0.7),
             new AssistTime(1, 1),
             0);
 
@@ -172,7 +183,8 @@ public record VehicleUnknowns(
         double altitudeM = Math.abs(150 * random.nextGaussian());
         long unevenness = random.nextLong();
         double bulkheadMmPerKn = between(random, 0.4, 1);
-        Wheels wheels = new Wheels(wheelDragNm, between(random, 45, 100), between(random, 28, 65));
+        double frontC = between(random, 45, 100);
+        double rearC = between(random, 28, 65);
         Person person = new Person(forceBias, between(random, 0.55, 0.8));
         double forkMm = between(random, 0.3, 2.2);
         RandomGenerator later = new SplittableRandom(unevenness);
@@ -189,7 +201,9 @@ public record VehicleUnknowns(
         AssistTime assistTime = new AssistTime(factor(later, 0.4), factor(later, 0.25));
         double openHoleSeconds = NOMINAL.letGo.openHoleSeconds * factor(later, 0.6);
         double frictionN = between(later, LEAST_FRICTION_N, MOST_FRICTION_N);
-        LetGo letGo = new LetGo(drawnShare, drawnInMl, outputGapMm, openHoleSeconds);
+        Wheels wheels = new Wheels(wheelDragNm, frontC, rearC, between(later, LEAST_TO_FLUID, MOST_TO_FLUID));
+        double drawnToBar = between(later, LEAST_DRAWN_TO_BAR, MOST_DRAWN_TO_BAR);
+        LetGo letGo = new LetGo(drawnShare, drawnInMl, drawnToBar, outputGapMm, openHoleSeconds);
         return new VehicleUnknowns(
                 new Factors(padClearance, shoeClearance, stiffness, springs, freePlay, assistGain),
                 new Lost(motionMm, bulkheadMmPerKn, forkMm, releaseNeed, frictionN),

@@ -10,6 +10,7 @@ final class Volumes {
     private final double[] markedCompartmentMl = new double[2];
     private final double[] closedChamberMl = new double[2];
     private final double[] trappedMl = new double[2];
+    private final double[] swollenMl = new double[2];
     private final double[] lostMl = new double[2];
     private final double[] letOutMl = new double[2];
     private final double[] keptMl = new double[2];
@@ -18,6 +19,7 @@ final class Volumes {
     Volumes(VehicleCondition before, boolean closedDrained) {
         for (int c = 0; c < 2; c++) {
             trappedMl[c] = before.trappedMl().get(c);
+            swollenMl[c] = before.swollenMl().get(c);
             closedChamberMl[c] = closedDrained ? 0 : before.closedChamberMl().get(c);
         }
     }
@@ -61,6 +63,11 @@ final class Volumes {
         return boxed(trappedMl);
     }
 
+    /** The part of what is held in that warmth has added. */
+    List<Double> swollen() {
+        return boxed(swollenMl);
+    }
+
     List<Double> closedChambers() {
         return boxed(closedChamberMl);
     }
@@ -100,26 +107,37 @@ final class Volumes {
         letOutMl[c] = 0;
     }
 
-    /** A piston that is held back draws fluid in, which a hole then holds in. */
-    void drawIn(int c, double ml) {
-        trappedMl[c] += ml;
-        compartmentMl[c] -= ml;
+    /** A quick return draws fluid in, which a hole then holds in, until so much is held that the ends push back. */
+    void drawIn(int c, double ml, double mostHeldMl) {
+        double drawn = Math.max(0, Math.min(ml, mostHeldMl - trappedMl[c]));
+        trappedMl[c] += drawn;
+        compartmentMl[c] -= drawn;
     }
 
     /** What is held in swells as it warms up. */
     void swell(int c, double ml) {
         trappedMl[c] += ml;
+        swollenMl[c] += ml;
     }
 
     /** What a hole held in flows back into the reservoir, but for this share. */
     void letBack(int c, double leftShare) {
         compartmentMl[c] += trappedMl[c] * (1 - leftShare);
         trappedMl[c] *= leftShare;
+        swollenMl[c] *= leftShare;
+    }
+
+    /** A hole that the pressure behind it pushes open keeps this much and lets the rest back. */
+    void keepAtMost(int c, double ml) {
+        if (trappedMl[c] > ml) {
+            letBack(c, ml / trappedMl[c]);
+        }
     }
 
     /** What was held in runs out where the circuit is open. */
     void spill(int c) {
         trappedMl[c] = 0;
+        swollenMl[c] = 0;
     }
 
     /** A share of what is in the closed chambers leaks back. */

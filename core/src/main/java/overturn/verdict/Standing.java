@@ -2,6 +2,7 @@ package overturn.verdict;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import overturn.evidence.Reading;
 import overturn.inference.BeliefHistory;
@@ -28,7 +29,8 @@ public record Standing(Suspect suspect, double probability, List<Weight> weights
     /**
      * A reading on a suspect.
      *
-     * @param oddsFactor roughly how many times it raised the odds; below 1 it speaks against the suspect
+     * @param oddsFactor how many times it raised the odds, roughly where it does not carry the verdict; below 1 it
+     *     speaks against the suspect
      */
     public record Weight(Reading reading, double oddsFactor) {
 
@@ -37,10 +39,30 @@ public record Standing(Suspect suspect, double probability, List<Weight> weights
         }
     }
 
-    /** How a suspect stands on these readings. */
+    /** How a suspect stands on these readings, all of them weighed roughly. */
     public static Standing of(BeliefHistory history, Suspect suspect) {
+        return of(history, suspect, i -> false);
+    }
+
+    /**
+     * How a suspect stands on these readings. What carries a verdict on it is weighed to the last digit, as the verdict
+     * was, so that no page says of a proof that it hardly tells.
+     */
+    public static Standing of(BeliefHistory history, Suspect suspect, Verdict verdict) {
+        return of(
+                history,
+                suspect,
+                i -> verdict.suspects().contains(suspect)
+                        && verdict.carriers().contains(history.readings().get(i)));
+    }
+
+    private static Standing of(BeliefHistory history, Suspect suspect, IntPredicate exactly) {
         List<Weight> weights = IntStream.range(0, history.readings().size())
-                .mapToObj(i -> new Weight(history.readings().get(i), history.roughOddsFactor(i, suspect.id())))
+                .mapToObj(i -> new Weight(
+                        history.readings().get(i),
+                        exactly.test(i)
+                                ? history.oddsFactor(i, suspect.id())
+                                : history.roughOddsFactor(i, suspect.id())))
                 .filter(w -> w.oddsFactor > TELLING_FACTOR || w.oddsFactor < 1 / TELLING_FACTOR)
                 .sorted((a, b) -> Double.compare(b.size(), a.size()))
                 .toList();

@@ -159,10 +159,11 @@ class CalculatorPropertiesTest {
     @Test
     void theClosedPortOfTheBenchAgreesWithTheSimulator() {
         double warm = 40;
+        double drive = warm / VehicleUnknowns.NOMINAL.wheels().toFluid();
         double simulated = Simulator.of(TARN)
                 .run(
                         Protocol.whole()
-                                .then(new Act.Heat(warm), Act.Sample.at(Sensed.RESIDUAL_BAR, "front-left"))
+                                .then(new Act.Heat(drive), Act.Sample.at(Sensed.RESIDUAL_BAR, "front-left"))
                                 .done(),
                         VehicleUnknowns.NOMINAL,
                         List.of(new Fault.PreLoad(Fault.Rod.PEDAL_ROD, 5)))[0];

@@ -227,7 +227,7 @@ class PresetFiguresTest {
                 .findFirst()
                 .orElseThrow()
                 .physics()
-                .at(0.8, tarn, new java.util.SplittableRandom(3));
+                .at(0.95, tarn, new java.util.SplittableRandom(3));
         List<String> walk = List.of(
                 "toe-lift", "vent-supply", "loosen-master", "crack-master-port", "crack-hose-inlet", "crack-end-screw");
         for (String step : walk.subList(0, walk.indexOf(test) + 1)) {

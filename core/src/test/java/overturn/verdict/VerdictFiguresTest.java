@@ -150,6 +150,23 @@ class VerdictFiguresTest {
         assertTrue(weights.stream().allMatch(weight -> weight >= 1), weights.toString());
     }
 
+    /** What carries the proof is told with the weight that the proof gave it, not with one that is roughly so. */
+    @Test
+    void whatCarriesAVerdictIsToldWithItsExactWeight() {
+        Suspect proven = VERDICT.suspects().get(0);
+        Standing standing = Standing.of(HISTORY, proven, VERDICT);
+        for (Reading carrier : VERDICT.carriers()) {
+            double told = standing.weights().stream()
+                    .filter(weight -> weight.reading().equals(carrier))
+                    .findFirst()
+                    .orElseThrow()
+                    .oddsFactor();
+            double with = HISTORY.now().probability(proven.id());
+            double without = HISTORY.without(READINGS.indexOf(carrier)).probability(proven.id());
+            assertEquals(with / (1 - with) / (without / (1 - without)), told, 1e-9 * told);
+        }
+    }
+
     /** While it is open the next test pays and the work is grouped; what is proven asks for nothing. */
     @Test
     void anOpenVerdictAsksForTheNextTest() {

@@ -48,6 +48,9 @@ final class Machine {
     final double[] bar = new double[2];
     final double[] keptMl = new double[2];
     final double[] trappedMl = new double[2];
+    /** The part of it that came with warmth and goes with it, mL. */
+    final double[] swollenMl = new double[2];
+
     final double[] closedMl = new double[2];
     final double[] compartmentMl = new double[2];
     final double[] markedCompartmentMl = new double[2];
@@ -99,7 +102,8 @@ final class Machine {
     }
 
     Carried carried() {
-        return new Carried(padsHome, trappedMl.clone(), closedMl.clone());
+        double[] coldMl = {trappedMl[0] - swollenMl[0], trappedMl[1] - swollenMl[1]};
+        return new Carried(padsHome, coldMl, closedMl.clone());
     }
 
     void cut(Circuitry now) {
@@ -398,8 +402,12 @@ final class Machine {
         return heldDown + hangs + pistonHangs;
     }
 
-    /** Share of the holes that stays covered at rest, 0 to 1: the pedal's play is before the assist, not behind it. */
-    double coveredShare() {
+    /**
+     * Share of the holes that stays covered at rest, 0 to 1: the pedal's play is before the assist, not behind it, and
+     * what is held in pushes rods that are too long back into the bulkhead.
+     */
+    double coveredShare(double heldBar) {
+        double givesMm = nature.bulkheadMmPerKn * heldBar * areaMm2 / 10_000;
         double play = input.freePlayMm() * nature.freePlay / input.ratioAtRest() + 0.6 * master.portTravelMm();
         double beyond = Math.max(0, pushedBeforeMm() - play)
                 + Math.max(0, pushedInMm() - pushedBeforeMm() - nature.outputGapMm);
@@ -408,7 +416,12 @@ final class Machine {
         double stuck = troubles.pistonFrictionN > 0.6 * master.springsN()
                 ? Math.min(1, troubles.pistonFrictionN / master.springsN() - 0.5)
                 : 0;
-        return Math.max(Math.max(pushed, stuck), Math.min(1, beyond / 0.8));
+        return Math.max(Math.max(pushed, stuck), Math.max(0, Math.min(1, (beyond - givesMm) / 0.8)));
+    }
+
+    /** The same with nothing held in. */
+    double coveredShare() {
+        return coveredShare(0);
     }
 
     /** Share of its stroke that a chamber's piston has used. */

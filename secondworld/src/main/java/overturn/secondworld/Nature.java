@@ -83,6 +83,12 @@ final class Nature {
     final double outputGapMm;
     /** Lever tip against bush: how much of the free play that a worn bush gives is felt when it is rocked. */
     final double rockShare;
+    /** How much of a wheel's warmth gets into the fluid at its end. */
+    final double fluidWarmth;
+    /**
+     * Pressure held in that halves what the next quick return draws past, bar: ends that push back leave no suction.
+     */
+    final double heldOffBar;
 
     private final double[] own;
 
@@ -142,6 +148,8 @@ final class Nature {
         drawnInMl = 0.13 * spread(random, 0.8);
         outputGapMm = between(random, 0.1, 0.5);
         rockShare = between(random, 0.45, 0.9);
+        fluidWarmth = between(random, 0.15, 0.65);
+        heldOffBar = between(random, 0.5, 4);
     }
 
     /** Stiffness of one part against its vehicle's. */

@@ -14,6 +14,8 @@ final class Rest {
     /** A hole that drains faster keeps nothing behind from one press to the next. */
     private static final double AT_ONCE_SECONDS = 3;
 
+    private static final double COOLING_SECONDS = 1800;
+
     private final Machine machine;
     private final Nature nature;
     /** What has not come back from the ends yet, mL. */
@@ -36,9 +38,11 @@ final class Rest {
             comingBackMl[c] = machine.fluid().comesBackSlowlyMl(chamber, pressed) + machine.keptMl[c];
             machine.keptMl[c] = nature.drawnShare * comingBackMl[c];
             if (drainsIn(c) > AT_ONCE_SECONDS && pressed > 1) {
+                double held = machine.fluid().trappedBar(chamber, machine.trappedMl[c]) / nature.heldOffBar;
                 machine.trappedMl[c] += nature.drawnInMl
                         * Nature.between(machine.random, 0.7, 1.3)
-                        * Math.min(1, pressed / REFERENCE_BAR);
+                        * Math.min(1, pressed / REFERENCE_BAR)
+                        / (1 + held * held);
             }
             machine.outMl[c] = 0;
             machine.letOutMl[c] = 0;
@@ -61,7 +65,7 @@ final class Rest {
                     * (1 + 0.25 * Math.min(4, machine.fluid().airOf(chamber)));
             comingBackMl[c] *= Math.exp(-seconds / comesBackIn);
             machine.keptMl[c] = Math.min(machine.keptMl[c], nature.drawnShare * comingBackMl[c]);
-            machine.trappedMl[c] *= Math.exp(-seconds / drainsIn(c));
+            runsBack(c, seconds);
             for (ReleaseValvePassing valve : machine.troubles.releaseValves) {
                 if (valve.chamber() == chamber) {
                     machine.closedMl[c] *= Math.exp(-seconds / valve.leakBackSeconds());
@@ -79,9 +83,16 @@ final class Rest {
         machine.booster.step(seconds, 0, 0);
     }
 
+    private void runsBack(int c, double seconds) {
+        double left = Math.exp(-seconds / drainsIn(c));
+        machine.trappedMl[c] *= left;
+        machine.swollenMl[c] *= left;
+    }
+
     private void leaveNothingWhereOpen(Chamber chamber) {
         if (machine.circuit.isOpen(chamber)) {
             machine.trappedMl[chamber.ordinal()] = 0;
+            machine.swollenMl[chamber.ordinal()] = 0;
             machine.keptMl[chamber.ordinal()] = 0;
         }
     }
@@ -90,23 +101,29 @@ final class Rest {
     void stand(double seconds) {
         for (int c = 0; c < 2; c++) {
             machine.keptMl[c] = 0;
-            machine.trappedMl[c] *= Math.exp(-seconds / drainsIn(c));
+            runsBack(c, seconds);
+            double shrunkMl = machine.swollenMl[c] * (1 - Math.exp(-seconds / COOLING_SECONDS));
+            machine.trappedMl[c] -= shrunkMl;
+            machine.swollenMl[c] -= shrunkMl;
         }
         machine.padsHome = machine.padsHome && seconds < 3600;
-        machine.heatC *= Math.exp(-seconds / 1800);
+        machine.heatC *= Math.exp(-seconds / COOLING_SECONDS);
         machine.booster.step(seconds, 0, 0);
     }
 
-    /** Ends and fluid warm up; behind a shut hole the fluid has nowhere to go. */
+    /** Ends warm up, their fluid by a part of it that no two drives share; behind a shut hole it has nowhere to go. */
     void heat(double byC) {
         machine.heatC += byC;
+        double fluidC = byC * nature.fluidWarmth * Nature.between(machine.random, 0.7, 1.3);
         for (Chamber chamber : machine.layout.chambers()) {
             int c = chamber.ordinal();
             if (drainsIn(c) > AT_ONCE_SECONDS && !machine.circuit.isOpen(chamber)) {
                 double fluid = machine.circuit.branches(chamber).stream()
                         .mapToDouble(b -> b.end().fluidMl())
                         .sum();
-                machine.trappedMl[c] += 0.0008 * byC * Math.min(60, fluid) * Math.min(1, drainsIn(c) / 300);
+                double ml = 0.0008 * fluidC * Math.min(60, fluid) * Math.min(1, drainsIn(c) / 300);
+                machine.trappedMl[c] += ml;
+                machine.swollenMl[c] += ml;
             }
         }
     }
@@ -118,7 +135,8 @@ final class Rest {
 
     /** Seconds in which what stays behind a hole runs back, as good as never where it is wholly covered. */
     private double drainsIn(int c) {
-        double free = 1 - machine.coveredShare();
+        Chamber chamber = Chamber.values()[c];
+        double free = 1 - machine.coveredShare(machine.fluid().trappedBar(chamber, machine.trappedMl[c]));
         double own = Math.max(0.8, machine.troubles.drainSeconds[c]);
         return free <= 0.02 ? 1e9 : own / (free * free);
     }

@@ -70,7 +70,7 @@ public record AssessmentView(
         Assessment assessment = job.assessment();
         BeliefHistory history = assessment.history();
         List<SuspicionView> suspects = new ArrayList<>(
-                history.now().ranking().stream().map(s -> suspicion(s, history)).toList());
+                history.now().ranking().stream().map(s -> suspicion(s, job)).toList());
         suspects.add(new SuspicionView(
                 Verdict.NONE_OF_THESE,
                 Remedy.LOOK_ELSEWHERE.id(),
@@ -130,8 +130,9 @@ public record AssessmentView(
                 .toList();
     }
 
-    private static SuspicionView suspicion(Suspect suspect, BeliefHistory history) {
-        Standing standing = Standing.of(history, suspect);
+    private static SuspicionView suspicion(Suspect suspect, Job job) {
+        BeliefHistory history = job.assessment().history();
+        Standing standing = Standing.of(history, suspect, job.assessment().verdict());
         return new SuspicionView(
                 suspect.id(),
                 suspect.remedy().id(),
