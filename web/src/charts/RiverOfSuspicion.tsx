@@ -22,6 +22,10 @@ const BOTTOM_NARROW = 176;
 const MOST = 5;
 const LEFT = 36;
 const LETTER = 5.5;
+/** Widths of a letter on the axis, plain and of the chosen moment, and what is left free between two names. */
+const LETTER_AXIS = 6.2;
+const LETTER_BOLD = 6.8;
+const BETWEEN = 10;
 const OPACITY = [1, 0.68, 0.46, 0.3, 0.2];
 
 /** How suspicion moved; the line can be drawn back to what was believed before. */
@@ -43,6 +47,14 @@ export function River({ moments, at, onMove, hunch }: Props) {
           ? say("intake")
           : word(`test.${moment.procedureId}`);
   const here = moments[at];
+  const written = (moment: Moment, i: number) =>
+    short(nameOf(moment), i === at ? 40 : Math.floor((width - 2 * LEFT) / last / 7));
+  const anchorAt = (i: number) => (i === 0 ? "start" : i === last ? "end" : "middle");
+  const chosen = here && spanOf(written(here, at), x(at), anchorAt(at), LETTER_BOLD);
+  const hasRoom = (moment: Moment, i: number) => {
+    const own = spanOf(written(moment, i), x(i), anchorAt(i), LETTER_AXIS);
+    return chosen === undefined || own.to + BETWEEN < chosen.from || own.from - BETWEEN > chosen.to;
+  };
   return (
     <section aria-label={say("evidence")} className="px-3 pt-2 pb-1">
       <div className="flex flex-wrap justify-between gap-x-4">
@@ -99,16 +111,14 @@ export function River({ moments, at, onMove, hunch }: Props) {
                 strokeDasharray={moment.repaired.length > 0 ? "7 4" : undefined}
                 opacity={i === at || moment.repaired.length > 0 ? 1 : 0.35}
               />
-              {(i === at ||
-                (Math.abs(x(i) - x(at)) > roomBeside(nameOf(here ?? moment)) &&
-                  (moments.length < 9 || i % 2 === 0))) && (
+              {(i === at || (hasRoom(moment, i) && (moments.length < 9 || i % 2 === 0))) && (
                 <text
                   x={x(i)}
                   y={bottom + 22}
-                  textAnchor={i === 0 ? "start" : i === last ? "end" : "middle"}
+                  textAnchor={anchorAt(i)}
                   className={i === at ? "figures fill-ink text-[14px] font-semibold" : "figures fill-soft text-[14px]"}
                 >
-                  {short(nameOf(moment), i === at ? 40 : Math.floor((width - 2 * LEFT) / last / 7))}
+                  {written(moment, i)}
                 </text>
               )}
             </g>
@@ -133,9 +143,11 @@ export function River({ moments, at, onMove, hunch }: Props) {
   );
 }
 
-/** How far from the chosen moment's name another may be written, in the units of the drawing. */
-function roomBeside(name: string): number {
-  return 50 + LETTER * name.length;
+/** From where to where a name reaches along the axis, in the units of the drawing. */
+function spanOf(name: string, at: number, anchor: "start" | "middle" | "end", letter: number) {
+  const long = letter * name.length;
+  const from = anchor === "start" ? at : anchor === "end" ? at - long : at - long / 2;
+  return { from, to: from + long };
 }
 
 /** The colour on which a band's name is read, wherever it reaches beyond the band. */
