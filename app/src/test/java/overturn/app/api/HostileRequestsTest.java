@@ -32,7 +32,7 @@ import tools.jackson.databind.JsonNode;
 @ExtendWith(OverturnServer.class)
 class HostileRequestsTest {
 
-    private static final int REQUESTS = Integer.getInteger("hostile.requests", 3_000);
+    private static final int REQUESTS = Integer.getInteger("hostile.requests", 1_500);
     private static final long SEED = Long.getLong("hostile.seed", 20261127L);
     private static final int JOBS = 4;
     private static final int AT_ONCE = 4;
