@@ -222,7 +222,10 @@ final class TravelSolver {
     /** What presses before have left in ends and lines, mL: it has not come back yet, or a hole holds it in. */
     private double outBeforeMl(int c) {
         double kept = volumes.keptMl(c);
-        return holes.covered(c, section) ? Math.min(kept + volumes.trappedMl(c), Math.max(kept, swallowedMl[c])) : kept;
+        double trapped = volumes.trappedMl(c);
+        return trapped > 0 && holes.covered(c, section)
+                ? Math.min(kept + trapped, Math.max(kept, swallowedMl[c]))
+                : kept;
     }
 
     /** What ends, hoses and pads take up over time, mL. */
