@@ -184,10 +184,12 @@ public final class VerdictRule {
 
     private List<Missing> missing(BeliefHistory history, Cure cure, Claim claim, List<Integer> carriers) {
         List<Missing> missing = new ArrayList<>();
-        if (claim.probability() < Proof.SHARE) {
+        List<Remedy> rivals = claim.probability() < RIVALS_TOLD_SHARE ? List.of() : claim.rivals();
+        // Enough is believed where only the misfit that a proof counts again is against it: that is told as such.
+        boolean onlyMisfit = probability(history.now(), cure) >= Proof.SHARE && rivals.contains(Remedy.LOOK_ELSEWHERE);
+        if (claim.probability() < Proof.SHARE && !onlyMisfit) {
             missing.add(Missing.MORE_WEIGHT);
         }
-        List<Remedy> rivals = claim.probability() < RIVALS_TOLD_SHARE ? List.of() : claim.rivals();
         if (rivals.stream().anyMatch(r -> r != Remedy.LOOK_ELSEWHERE)) {
             missing.add(Missing.A_RIVAL_SEPARATED);
         }

@@ -4,9 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -22,10 +24,12 @@ import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
 import overturn.planning.Workshop;
+import overturn.practice.HiddenVehicle;
 import overturn.procedure.Procedure;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
+import overturn.simulation.VehicleUnknowns;
 import overturn.support.Models;
 import overturn.suspect.Cure;
 import overturn.suspect.Hazard;
@@ -148,6 +152,39 @@ class VerdictFiguresTest {
         assertFalse(weights.isEmpty());
         assertEquals(weights.stream().sorted((a, b) -> Double.compare(b, a)).toList(), weights);
         assertTrue(weights.stream().allMatch(weight -> weight >= 1), weights.toString());
+    }
+
+    /**
+     * A page that shows 98 % does not ask for 98 % or more: what then stands against a proof is the misfit that it
+     * counts again, and that is told as a fault in no list.
+     */
+    @Test
+    void whatIsBelievedEnoughAsksForNoMoreOfIt() {
+        Suspect shoes = MODEL.suspects().get(MODEL.indexOf("excess-shoe-clearance"));
+        VerdictRule rule = VerdictRule.of(MODEL, WORKSHOP);
+        int misfit = 0;
+        for (int seed = 0; seed < 12; seed++) {
+            SplittableRandom random = new SplittableRandom(seed);
+            HiddenVehicle vehicle = HiddenVehicle.of(
+                            MODEL.simulator(),
+                            VehicleUnknowns.draw(random),
+                            shoes.physics().at(0.5, MODEL.layout(), random),
+                            1)
+                    .after(MODEL.procedures().intake());
+            List<Reading> readings = new ArrayList<>();
+            for (String test :
+                    List.of("characterise", "pump-up", "parking-brake", "shoes-set-close", "linings-gauged")) {
+                Procedure procedure = MODEL.procedures().find(test).orElseThrow();
+                readings.add(new Reading(
+                        test, test, vehicle.read(procedure, random), procedure.rigSetup(), RigTrust.PROVEN));
+                Verdict verdict = rule.on(BeliefHistory.of(MODEL, Intake.UNKNOWN, readings));
+                if (verdict.probability() >= 0.98) {
+                    assertFalse(verdict.missing().contains(Verdict.Missing.MORE_WEIGHT), verdict.toString());
+                    misfit += verdict.missing().contains(Verdict.Missing.NOTHING_UNLISTED) ? 1 : 0;
+                }
+            }
+        }
+        assertTrue(misfit > 0, "seen at least once");
     }
 
     /** What carries the proof is told with the weight that the proof gave it, not with one that is roughly so. */
