@@ -16,6 +16,9 @@ import overturn.verdict.Grade;
  * @param provenWrong of the proven verdicts, those not needed
  * @param probableRight of the probable verdicts on singles, those right
  * @param probableClaimed what they claim on average
+ * @param allProbableRight of all probable verdicts, those on sound vehicles too, those right: a claim is held to its
+ *     record over all who hear it, and of singles every vehicle that is called sound is wrong
+ * @param allProbableClaimed what all of them claim on average
  * @param noneOfThese singles and sound vehicles said to have a fault in no list, not open
  * @param open singles left open
  * @param soundCalledSound sound vehicles called sound, not open
@@ -34,6 +37,8 @@ record TrustFigures(
         double provenWrong,
         double probableRight,
         double probableClaimed,
+        double allProbableRight,
+        double allProbableClaimed,
         double noneOfThese,
         double open,
         double soundCalledSound,
@@ -55,6 +60,7 @@ record TrustFigures(
         both.addAll(sound);
         List<Outcome> proven = with(both, Grade.PROVEN);
         List<Outcome> probable = with(singles, Grade.PROBABLE);
+        List<Outcome> allProbable = with(both, Grade.PROBABLE);
         return new TrustFigures(
                 singles.size(),
                 sound.size(),
@@ -62,11 +68,9 @@ record TrustFigures(
                 share(singles, o -> o.grade() == Grade.PROVEN),
                 share(proven, o -> !o.firstRight()),
                 share(probable, Outcome::firstRight),
-                PolicyFigures.tenth(100
-                        * probable.stream()
-                                .mapToDouble(TrustFigures::claimed)
-                                .average()
-                                .orElse(0)),
+                meanClaimed(probable),
+                share(allProbable, Outcome::firstRight),
+                meanClaimed(allProbable),
                 share(both, o -> o.grade() != Grade.OPEN && o.named().equals(Cure.LOOK_ELSEWHERE)),
                 share(singles, o -> o.grade() == Grade.OPEN),
                 share(sound, Outcome::firstRight),
@@ -95,6 +99,11 @@ record TrustFigures(
 
     private static double share(List<Outcome> outcomes, Predicate<Outcome> which) {
         return PolicyFigures.share(outcomes, which);
+    }
+
+    private static double meanClaimed(List<Outcome> outcomes) {
+        return PolicyFigures.tenth(100
+                * outcomes.stream().mapToDouble(TrustFigures::claimed).average().orElse(0));
     }
 
     /** What the last claim before the verdict said. */
@@ -142,6 +151,7 @@ record TrustFigures(
                 proven                      %5.1f %%
                 proven, not needed          %5.1f %%
                 probable, right             %5.1f %% (claimed %.1f)
+                the same with the sound     %5.1f %% (claimed %.1f)
                 none of these, falsely      %5.1f %%
                 open                        %5.1f %%
                 sound called sound          %5.1f %%
@@ -158,6 +168,8 @@ record TrustFigures(
                 provenWrong,
                 probableRight,
                 probableClaimed,
+                allProbableRight,
+                allProbableClaimed,
                 noneOfThese,
                 open,
                 soundCalledSound,
