@@ -119,7 +119,9 @@ final class Machine {
         booster.vent(now.has(Isolation.SUPPLY_VENTED));
         for (int c = 0; c < 2; c++) {
             boolean opened = now.isOpen(Chamber.values()[c]);
-            trappedMl[c] = opened || rest.runsBackAtOnce(c) ? 0 : trappedMl[c];
+            if (opened || rest.runsBackAtOnce(c)) {
+                rest.leaveNothing(c);
+            }
             closedMl[c] = now.cuts.closed().isEmpty() ? closedMl[c] : 0;
         }
     }

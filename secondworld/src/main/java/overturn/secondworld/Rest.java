@@ -91,10 +91,15 @@ final class Rest {
 
     private void leaveNothingWhereOpen(Chamber chamber) {
         if (machine.circuit.isOpen(chamber)) {
-            machine.trappedMl[chamber.ordinal()] = 0;
-            machine.swollenMl[chamber.ordinal()] = 0;
+            leaveNothing(chamber.ordinal());
             machine.keptMl[chamber.ordinal()] = 0;
         }
+    }
+
+    /** What was held in has run out or back, with what warmth had added to it. */
+    void leaveNothing(int c) {
+        machine.trappedMl[c] = 0;
+        machine.swollenMl[c] = 0;
     }
 
     /** A long time passes at once, the first minute of it already over. */

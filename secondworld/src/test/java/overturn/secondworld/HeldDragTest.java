@@ -4,9 +4,11 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
 import org.junit.jupiter.api.Test;
 import overturn.circuit.Chamber;
+import overturn.circuit.CutSet;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.protocol.Act;
@@ -75,6 +77,32 @@ class HeldDragTest {
             warmer += warm > afterPresses + 0.2 ? 1 : 0;
         }
         assertTrue(warmer > VEHICLES / 2, "while it is warm most hold more: " + warmer);
+    }
+
+    /** Once a port was cracked nothing is held in, however warm it was: the pedal is as deep as on a rested vehicle. */
+    @Test
+    void whatWasOpenedHoldsNothing() {
+        Protocol opened = pressed(Protocol.whole(), 3)
+                .then(
+                        new Act.Heat(60),
+                        new Act.Recut(new CutSet(Set.of(), Set.of("primary-port"), Set.of())),
+                        new Act.Release(20),
+                        new Act.Recut(CutSet.NONE))
+                .done();
+        Protocol travel = Protocol.whole()
+                .then(new Act.Press(200), new Act.Sample(Sensed.TRAVEL_MM))
+                .done();
+        for (int seed = 1; seed <= VEHICLES; seed++) {
+            double closedFirst =
+                    read(vehicle(SHUT, seed).after(pressed(Protocol.whole(), 3).done()), travel);
+            double after = read(vehicle(SHUT, seed).after(opened), travel);
+            double rested = read(
+                    vehicle(SHUT, seed)
+                            .after(Protocol.whole().then(new Act.Press(200)).done()),
+                    travel);
+            assertTrue(after >= closedFirst - 1e-9, "vehicle " + seed + ": " + closedFirst + " then " + after);
+            assertTrue(after <= rested + 1.5, "vehicle " + seed + ": " + rested + " then " + after);
+        }
     }
 
     /** Of output rods that stand out by one to one and a half millimetres some leave the wheels free and some lock. */
