@@ -10,7 +10,7 @@ install_packages() {
     command -v curl >/dev/null || missing+=(curl)
     command -v vipsthumbnail >/dev/null || missing+=(libvips-tools)
     [ -n "$PG_BIN" ] && [ -x "$PG_BIN/initdb" ] || missing+=(postgresql)
-    [ "$1" = run ] || [ -x /usr/bin/chromium ] || missing+=(chromium)
+    [ "$1" = run ] || [ -x /usr/bin/chromium-headless-shell ] || missing+=(chromium-headless-shell)
     if [ ${#missing[@]} -gt 0 ]; then
         step "Fetching Debian's package list" as_root apt-get update
         step "Installing ${missing[*]}" as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y "${missing[@]}"

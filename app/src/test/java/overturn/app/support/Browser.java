@@ -46,7 +46,7 @@ public final class Browser implements AutoCloseable {
                             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))
                     .chromium()
                     .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setExecutablePath(Path.of("/usr/bin/chromium-headless-shell"))
                             .setArgs(FLAGS));
         }
         return chromium;
