@@ -229,7 +229,7 @@ start_app() {
     OVERTURN_DB_URL="jdbc:postgresql://$CLUSTER_HERE:$CLUSTER_DATABASE_PORT/overturn?socketTimeout=30&tcpKeepAlive=true" OVERTURN_DB_USER=overturn \
         OVERTURN_DB_PASSWORD=$(cluster_secret app) OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$(cluster_secret owner) \
         OVERTURN_PORT=$port OVERTURN_INSTANCE=app$port OVERTURN_DEMO=true OVERTURN_DEMO_PASSWORD=${OVERTURN_CLUSTER_PASSWORD:-$(cluster_secret demo)} \
-        OVERTURN_OPERATOR_TOKEN=$(cluster_secret operator) \
+        OVERTURN_OPERATOR_TOKEN=$(cluster_secret operator) OVERTURN_PREDICTIONS=$CD/predictions \
         cluster_run "app$port" java "-Xmx${OVERTURN_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" --overturn.proxy=127.0.0.1 --overturn.warm-up=false \
         ${OVERTURN_CLUSTER_DEMO:+--overturn.demo.circuits=$OVERTURN_CLUSTER_DEMO --overturn.demo.past=false}
 }

@@ -48,7 +48,7 @@ start_server() {
     mkdir -p "$VAR/log"
     OVERTURN_DB_URL="$(database_url)" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
         OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_PORT=$PORT OVERTURN_DEMO=${OVERTURN_DEMO:-$(if [ "$ELSEWHERE" = no ]; then echo true; else echo false; fi)} \
-        OVERTURN_BACKUP_STATUS=$BACKUP_STATUS \
+        OVERTURN_BACKUP_STATUS=$BACKUP_STATUS OVERTURN_PREDICTIONS=$VAR/predictions \
         OVERTURN_DEMO_PASSWORD=$DEMO_PASSWORD OVERTURN_DEMO_PIN=$DEMO_PIN OVERTURN_OPERATOR_TOKEN=$OPERATOR_TOKEN \
         setsid nohup "$SUPERVISOR" "$VAR" server "curl -sk -m 15 -o /dev/null $LOCAL_URL/api/health" \
         java "-Xmx${OVERTURN_HEAP:-$(heap_megabytes)m}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" "${SERVER_ARGUMENTS[@]}" >"$VAR/log/server.log" 2>&1 </dev/null &

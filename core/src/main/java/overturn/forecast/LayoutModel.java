@@ -30,12 +30,19 @@ public final class LayoutModel {
     private final int sound;
     private final Traits traits;
     private final Optional<LayoutModel> wider;
+    private final KeptPredictions kept;
     private final ConcurrentHashMap<String, Predictions> predictions = new ConcurrentHashMap<>();
     private final ConcurrentHashMap<String, Channel> channels = new ConcurrentHashMap<>();
     private final AtomicInteger grown = new AtomicInteger();
 
-    private LayoutModel(Layout layout, List<Suspect> suspects, Simulator simulator, Optional<LayoutModel> wider) {
+    private LayoutModel(
+            Layout layout,
+            List<Suspect> suspects,
+            Simulator simulator,
+            Optional<LayoutModel> wider,
+            KeptPredictions kept) {
         this.layout = layout;
+        this.kept = kept;
         this.suspects = suspects;
         this.indices = IntStream.range(0, suspects.size())
                 .boxed()
@@ -49,7 +56,12 @@ public final class LayoutModel {
     }
 
     public static LayoutModel of(Layout layout) {
-        return new LayoutModel(layout, SuspectCatalogue.of(layout), Simulator.of(layout), Optional.empty());
+        return of(layout, KeptPredictions.NONE);
+    }
+
+    /** A model that takes what is kept, and keeps what it works out. */
+    public static LayoutModel of(Layout layout, KeptPredictions kept) {
+        return new LayoutModel(layout, SuspectCatalogue.of(layout), Simulator.of(layout), Optional.empty(), kept);
     }
 
     /**
@@ -57,7 +69,8 @@ public final class LayoutModel {
      * list.
      */
     public LayoutModel knowing(Predicate<Suspect> known) {
-        return new LayoutModel(layout, suspects.stream().filter(known).toList(), simulator, Optional.of(this));
+        return new LayoutModel(
+                layout, suspects.stream().filter(known).toList(), simulator, Optional.of(this), KeptPredictions.NONE);
     }
 
     public Layout layout() {
@@ -116,6 +129,10 @@ public final class LayoutModel {
 
     public Particles particles() {
         return particles;
+    }
+
+    KeptPredictions kept() {
+        return kept;
     }
 
     Traits traits() {

@@ -4,11 +4,14 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import overturn.forecast.KeptPredictions.Part;
+import overturn.forecast.KeptPredictions.Vehicles;
 import overturn.measurement.Figure;
 import overturn.measurement.ReadingSpec;
 import overturn.measurement.ReadingSpec.Observation;
@@ -124,20 +127,41 @@ public final class Predictions {
         return ofAll(model, procedures, all.done());
     }
 
-    /** Tests whose samples follow one another in one protocol. */
+    /** Tests whose samples follow one another in one protocol; all are worked out where one is not kept. */
     private static List<Predictions> ofAll(LayoutModel model, List<Procedure> procedures, Protocol protocol) {
-        float[][][] foreseen = new Simulated(model, procedures, protocol).foreseen();
-        return IntStream.range(0, procedures.size())
-                .mapToObj(t -> new Predictions(
-                        model,
-                        procedures.get(t),
-                        foreseen[t],
-                        moved -> new Simulated(
-                                        model,
-                                        List.of(procedures.get(t)),
-                                        procedures.get(t).protocol())
-                                .completed(foreseen[t], moved)))
+        List<Optional<float[][]>> kept = procedures.stream()
+                .map(procedure -> kept(model, procedure, Vehicles.FORESEEN, Particles.FORESEEN))
                 .toList();
+        float[][][] foreseen = kept.stream().allMatch(Optional::isPresent)
+                ? kept.stream().map(Optional::orElseThrow).toArray(float[][][]::new)
+                : new Simulated(model, procedures, protocol).foreseen();
+        return IntStream.range(0, procedures.size())
+                .mapToObj(t -> {
+                    Procedure procedure = procedures.get(t);
+                    if (kept.get(t).isEmpty()) {
+                        model.kept().keep(model.layout(), new Part(procedure.id(), Vehicles.FORESEEN), foreseen[t]);
+                    }
+                    return new Predictions(
+                            model, procedure, foreseen[t], moved -> completed(model, procedure, foreseen[t], moved));
+                })
+                .toList();
+    }
+
+    private static float[][] completed(LayoutModel model, Procedure procedure, float[][] foreseen, boolean[] moved) {
+        return kept(model, procedure, Vehicles.ALL, Particles.PARTICLES).orElseGet(() -> {
+            float[][] values =
+                    new Simulated(model, List.of(procedure), procedure.protocol()).completed(foreseen, moved);
+            model.kept().keep(model.layout(), new Part(procedure.id(), Vehicles.ALL), values);
+            return values;
+        });
+    }
+
+    /** What is kept of a test, where it is of so many vehicles of every suspect. */
+    private static Optional<float[][]> kept(LayoutModel model, Procedure procedure, Vehicles vehicles, int count) {
+        return model.kept()
+                .find(model.layout(), new Part(procedure.id(), vehicles))
+                .filter(values -> values.length == model.suspects().size())
+                .filter(values -> Arrays.stream(values).allMatch(own -> own.length == count * procedure.width()));
     }
 
     /**

@@ -16,6 +16,9 @@ import overturn.app.OverturnApplication;
  */
 public final class OverturnServer implements BeforeAllCallback, ParameterResolver, TestExecutionExceptionHandler {
 
+    /** What one server of these tests has worked out, the others need not. */
+    static final String PREDICTIONS = "target/predictions";
+
     /** The application while it runs. */
     public record Running(ConfigurableApplicationContext context, String address) implements AutoCloseable {
 
@@ -64,6 +67,7 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
                         "--overturn.demo.pin=" + ApiClient.PIN,
                         "--overturn.operator-token=" + ApiClient.OPERATOR,
                         "--overturn.warm-up=false",
+                        "--overturn.predictions=" + PREDICTIONS,
                         "--spring.flyway.connect-retries=3");
         return new Running(
                 context, "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port"));

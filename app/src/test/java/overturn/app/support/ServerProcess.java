@@ -50,7 +50,8 @@ public final class ServerProcess implements AutoCloseable {
                 System.getProperty("java.class.path"),
                 "overturn.app.OverturnApplication",
                 "--server.port=" + port,
-                "--overturn.warm-up=false"));
+                "--overturn.warm-up=false",
+                "--overturn.predictions=" + OverturnServer.PREDICTIONS));
         command.addAll(List.of(arguments));
         ProcessBuilder builder =
                 new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(new File("target/" + log));

@@ -17,6 +17,7 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import overturn.circuit.Layout;
+import overturn.forecast.KeptPredictions;
 import overturn.forecast.LayoutModel;
 import overturn.repair.ChangedLayout;
 
@@ -31,6 +32,7 @@ public class LayoutModels {
     private static final int MOST_WAITING = 8;
 
     private final LayoutSheets sheets;
+    private final KeptPredictions kept;
     private final List<Consumer<LayoutModel>> whenDropped = new CopyOnWriteArrayList<>();
     private final Cache<String, LayoutModel> models = Caffeine.newBuilder()
             .maximumWeight((long) (SHARE_OF_HEAP * Runtime.getRuntime().maxMemory()))
@@ -50,8 +52,9 @@ public class LayoutModels {
             LayoutModels::thread,
             new ThreadPoolExecutor.DiscardPolicy());
 
-    LayoutModels(LayoutSheets sheets) {
+    LayoutModels(LayoutSheets sheets, KeptPredictions kept) {
         this.sheets = sheets;
+        this.kept = kept;
     }
 
     private static Thread thread(Runnable work) {
@@ -110,7 +113,7 @@ public class LayoutModels {
         synchronized (building) {
             LayoutModel known = models.getIfPresent(key);
             if (known == null) {
-                known = LayoutModel.of(layout);
+                known = LayoutModel.of(layout, kept);
                 known.warmUp();
                 models.put(key, known);
             }
