@@ -31,7 +31,12 @@ final class Sensing {
 
     /** A foot goes down for so long before it holds, s; estimate. */
     private static final double PRESSING_SECONDS = 0.5;
-    /** Drawn in by one press, it refills half a stroke behind a shut hole, mL; estimate. */
+    /**
+     * Share of a stroke that a shut hole may keep from coming in again: the rest is drawn past the cup, which has its
+     * own way to the reservoir, so that masters whose hole is blocked are bled like others; estimate.
+     */
+    private static final double MOST_NOT_REFILLED = 0.2;
+    /** Drawn in by one press, it halves what does not come in again behind a shut hole, mL; estimate. */
     private static final double HALF_REFILLED_ML = 0.15;
     /** Share of the air above a screw that stands below it which still comes to it; estimate. */
     private static final double ABOVE_SCREW_REACHED = 0.03;
@@ -293,12 +298,10 @@ final class Sensing {
         double ml = Math.max(0, Math.min(plant.strokeLimitMm[c], rodMm)) * plant.boreMm2 / 1000;
         return ml
                 / (1 + ChamberLoad.restriction(plant, e, deviations) / FLOW_HALVED_SECONDS)
-                * (1 - state.holes().notRefilledShare(c, state.section()) * (1 - refilledShare()));
+                * (1 - MOST_NOT_REFILLED * state.holes().notRefilledShare(c, state.section()) * (1 - refilledShare()));
     }
 
-    /**
-     * Share of a stroke that comes in again past the cup alone, where its hole is shut: as much as a pedal draws in.
-     */
+    /** How readily a pedal draws in past the cup, as a share. */
     private double refilledShare() {
         double drawnInMl = vehicle.letGo().drawnInMl();
         return drawnInMl / (drawnInMl + HALF_REFILLED_ML);

@@ -138,13 +138,13 @@ class StandingAndSlowLinesTest {
         assertTrue(reached > 0.05 && reached < 0.5, reached + " mL");
     }
 
-    /** What a shut hole does not let in again is missing at the screw. */
+    /** A master draws in past its cup, not through its hole: one that is blocked is bled nearly like a sound one. */
     @Test
-    void lessComesAtAScrewBehindAShutHole() {
+    void aShutHoleLeavesTheScrewsMostOfTheirStroke() {
         Fault shut = new Fault.CloggedHole(Chamber.PRIMARY, 1e6);
         double sound = sum(test(TENDER, "bleed-flow"));
         double held = sum(test(TENDER, "bleed-flow", shut));
-        assertTrue(held < 0.8 * sound && held > 0.2 * sound, held + " mL of " + sound);
+        assertTrue(held < 0.98 * sound && held > 0.8 * sound, held + " mL of " + sound);
     }
 
     private static double overFull(Fault... faults) {

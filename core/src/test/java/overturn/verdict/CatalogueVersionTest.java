@@ -49,7 +49,8 @@ class CatalogueVersionTest {
             Map.entry("2026-11-30.2", 1_146_787_875L),
             Map.entry("2026-12-01", 1_762_315_251L),
             Map.entry("2026-12-01.2", 213_281_401L),
-            Map.entry("2026-12-01.3", 2_473_887_263L));
+            Map.entry("2026-12-01.3", 2_473_887_263L),
+            Map.entry("2026-12-01.4", 3_235_214_190L));
 
     /**
      * Suspects with remedy, places and frequency, tests with what is read and who it concerns, and what each test reads

@@ -188,7 +188,8 @@ final class Eyes {
             return -marks * (0.9 + 0.5 * nature.levels);
         }
         double lost = (loss(Component.class) + machine.troubles.hiddenMlPerDay * nature.lossFactor) * 9;
-        return lost + machine.troubles.lowMl - marks * (0.35 + 0.5 * Math.min(1, nature.levels * 0.6));
+        double above = machine.troubles.lowMl > 0 ? 0 : marks * (0.35 + 0.5 * Math.min(1, nature.levels * 0.6));
+        return lost + machine.troubles.lowMl - above;
     }
 
     private double strokeUsed() {
@@ -219,11 +220,7 @@ final class Eyes {
 
     /** Behind a plug only a flap of its own hose still holds. */
     private double trappedBehindCut(String place) {
-        double held = 0;
-        for (Component part : machine.branch(place).way()) {
-            held = Math.max(held, machine.troubles.flapBar.getOrDefault(part.id(), 0.0));
-        }
-        return machine.circuit.crackedEnds.contains(place) ? 0 : held;
+        return machine.circuit.crackedEnds.contains(place) ? 0 : machine.rest.flapBar(machine.branch(place));
     }
 
     private double brakeShare(String place) {
@@ -260,7 +257,10 @@ final class Eyes {
         return sound * side + 4.5 * Math.pow(Math.max(0, dragNm(place) - nature.wheelNm), 0.9);
     }
 
-    /** A person pumps as far as comfort goes; play, port and a slow line take their part. */
+    /**
+     * A person pumps as far as comfort goes; play, port and a slow line take their part. Where the hole is shut the
+     * piston draws through the holes in its head instead, and comes back nearly full.
+     */
     private double screwMl(String place) {
         double travel = machine.input.travelToStopMm() * nature.bleedStrokeShare;
         double rod = machine.input.rodTravelMm(travel) / machine.troubles.ratio - machine.beforeMm();
@@ -269,19 +269,24 @@ final class Eyes {
                 chamber == Chamber.PRIMARY ? machine.master.primaryStrokeMm() : machine.master.secondaryStrokeMm();
         double ml = Math.max(0, Math.min(rod, stroke)) * machine.areaMm2 / 1000;
         double slow = machine.fluid().restrictionSeconds(machine.branch(place));
-        return ml * (slow > 0 ? 1 / (1 + slow / 1.2) : 1) * (1 - 0.7 * Math.min(1, machine.coveredShare()));
+        return ml * (slow > 0 ? 1 / (1 + slow / 1.2) : 1) * (1 - 0.1 * Math.min(1, machine.coveredShare()));
     }
 
     private double slaveMm() {
         for (Branch branch : machine.allBranches()) {
             if (branch.end() instanceof Slave slave) {
                 double late = machine.fluid().restrictionSeconds(branch);
-                double p = machine.bar[machine.layout.chamberOf(slave.id()).ordinal()]
-                        * (late > 0 ? 1 - Math.exp(-(0.5 + machine.heldSeconds) / late) : 1);
-                return machine.fluid().slaveStrokeMm(slave, p);
+                double p = machine.bar[machine.layout.chamberOf(slave.id()).ordinal()];
+                return machine.fluid().slaveStrokeMm(slave, p) * comeThrough(late);
             }
         }
         return 0;
+    }
+
+    /** Share of what the master gave that has come through a narrow line: its flow falls evenly as pressures meet. */
+    private double comeThrough(double lateSeconds) {
+        double left = lateSeconds > 0 ? Math.max(0, 1 - (0.5 + machine.heldSeconds) / (2 * lateSeconds)) : 0;
+        return 1 - left * left;
     }
 
     private double marginMm() {

@@ -148,9 +148,12 @@ final class Rest {
 
     /** Pressure left at an end with the pedal up, bar. */
     double residualBar(Branch branch, Chamber chamber) {
-        if (machine.circuit.isOpen(chamber)
-                || machine.circuit.crackedEnds.contains(branch.end().id())) {
+        if (machine.circuit.crackedEnds.contains(branch.end().id())) {
             return 0;
+        }
+        double behind = Math.max(flapBar(branch), behindNarrowBar(branch));
+        if (machine.circuit.isOpen(chamber)) {
+            return behind;
         }
         int c = chamber.ordinal();
         double springs = machine.master.springsN() * nature.springs;
@@ -163,13 +166,16 @@ final class Rest {
         double valve = machine.troubles.residualMissing
                 ? 0
                 : machine.master.residualValveBar() + machine.troubles.unwantedResidualBar;
+        return Math.max(Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)), Math.max(valve, behind));
+    }
+
+    /** A flap holds towards the master, whatever is opened there. */
+    double flapBar(Branch branch) {
         double flap = 0;
         for (Component part : branch.way()) {
             flap = Math.max(flap, machine.troubles.flapBar.getOrDefault(part.id(), 0.0));
         }
-        return Math.max(
-                Math.max(Math.max(fromRest, stuck), Math.max(trapped, shut)),
-                Math.max(Math.max(valve, flap), behindNarrowBar(branch)));
+        return flap;
     }
 
     /**
