@@ -355,6 +355,12 @@ bench_learning() {
     java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.hidden.LearningShops "$@"
 }
 
+# bench_tests: what each test says for the fault that is there, on vehicles that are not the model.
+bench_tests() {
+    step "Building" maven package -pl core,secondworld,bench -DskipTests >&2
+    java -XX:+UseParallelGC -cp "$ROOT/bench/target/classes:$ROOT/bench/target/lib/*" overturn.bench.hidden.WhatTestsSay "$@"
+}
+
 # stand_ins [still]: instruments that are not there, until the command is ended; they say to the server that they are.
 stand_ins() {
     [ "${1:-}" = "" ] || [ "$1" = still ] || fail 2 "'./overturn instruments' takes nothing, or 'still'"
