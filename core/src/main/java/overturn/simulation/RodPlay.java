@@ -11,6 +11,9 @@ final class RodPlay {
     /** Lost motion that every pedal has, mm at the rod; estimate. */
     private static final double LEAST_LOST_MM = 0.3;
 
+    /** Of the way that a worn bush takes from the rod, what a finger feels as free play at the tip; estimate. */
+    private static final double BUSH_FELT_SHARE = 0.8;
+
     private final Plant plant;
     private final VehicleUnknowns vehicle;
     private final Deviations deviations;
@@ -50,8 +53,8 @@ final class RodPlay {
 
     /** Play felt at the pedal or lever tip, mm. */
     double freePlayMm(Section section) {
-        double feltMm =
-                deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()] + deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()];
+        double feltMm = deviations.lostMotionMm[Rod.PEDAL_ROD.ordinal()]
+                + BUSH_FELT_SHARE * deviations.lostMotionMm[Rod.LEVER_BUSH.ordinal()];
         double pressedMm = deviations.preLoadMm(section)
                 - deviations.preLoadMm[Rod.OUTPUT_ROD.ordinal()]
                 - deviations.assistProudMm;
