@@ -2,7 +2,6 @@ package overturn.app.store;
 
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
@@ -142,13 +141,22 @@ class PredictionFiles implements KeptPredictions {
                     keepNewest(programs, MOST_LAYOUTS - 1);
                     Files.createDirectories(own);
                 }
-                Path fresh = Files.createTempFile(own, "fresh", ".part");
-                Files.write(fresh, written(bySuspect));
-                Files.move(fresh, own.resolve(named(part)), StandardCopyOption.ATOMIC_MOVE);
+                replace(own.resolve(named(part)), written(bySuspect));
             } catch (IOException e) {
                 LOG.warn("Predictions of {} are not kept: {}", part.procedureId(), e.toString());
             }
         });
+    }
+
+    /** Whole or not at all, whoever else writes or is killed. */
+    private static void replace(Path file, byte[] bytes) throws IOException {
+        Path fresh = Files.createTempFile(file.getParent(), "fresh", ".part");
+        try {
+            Files.write(fresh, bytes);
+            Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(fresh);
+        }
     }
 
     /** Form, how many suspects, how many arrays; which array is each suspect's; the arrays; a checksum of all that. */
@@ -220,10 +228,8 @@ class PredictionFiles implements KeptPredictions {
     private static FileTime used(Path folder) {
         try {
             return Files.getLastModifiedTime(folder);
-        } catch (NoSuchFileException gone) {
+        } catch (IOException gone) {
             return FileTime.fromMillis(0);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
     }
 }
