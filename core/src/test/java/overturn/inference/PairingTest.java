@@ -37,7 +37,10 @@ class PairingTest {
 
     private static final LayoutModel MODEL = Models.of("wisp-courier-clutch");
 
-    /** Both show in the same test, where neither alone fits what is read; and each in a test of its own. */
+    /**
+     * Both show in the same test, where neither alone fits what is read; and each in a test of its own. Air in a master
+     * may stand as the low level that let it in: what cures them is the same.
+     */
     @ParameterizedTest
     @CsvSource({
         "air-in-master, air-in-slave, 1",
@@ -46,12 +49,14 @@ class PairingTest {
     })
     void twoFaultsThatAreThereAreCarried(String one, String other, long seed) {
         Hypothesis pair = Hypothesis.pair(MODEL.indexOf(one), MODEL.indexOf(other));
-        BeliefHistory history = history(pair, seed);
-        assertTrue(
-                history.now().hypotheses().contains(pair),
-                "carried: " + history.now().leadingPairs(8));
-        assertTrue(history.now().share(history.now().hypotheses().indexOf(pair))
-                > history.now().probability(MODEL.sound()));
+        Belief now = history(pair, seed).now();
+        double share = IntStream.range(0, now.hypotheses().size())
+                .filter(h -> now.hypotheses().get(h).isPair())
+                .filter(h -> now.hypotheses().get(h).cure(MODEL.suspects()).equals(pair.cure(MODEL.suspects())))
+                .mapToDouble(now::share)
+                .sum();
+        assertTrue(share > now.probability(MODEL.sound()), "carried: " + now.leadingPairs(8));
+        assertTrue(share > 0.5, share + " of " + now.leadingPairs(8));
     }
 
     private static BeliefHistory history(Hypothesis pair, long seed) {
