@@ -31,6 +31,7 @@ import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Repository;
 import org.springframework.util.FileSystemUtils;
+import org.springframework.util.function.SingletonSupplier;
 import overturn.circuit.Layout;
 import overturn.forecast.KeptPredictions;
 
@@ -43,16 +44,20 @@ class PredictionFiles implements KeptPredictions {
 
     private static final Logger LOG = LoggerFactory.getLogger(PredictionFiles.class);
     private static final int FORM = 1;
-    /** Some three megabytes each (docs/speed.md). */
+    /** 1.4 MB each before tests are read (docs/speed.md). */
     private static final int MOST_LAYOUTS = 200;
     /** The present one and the one before it, which another server may still run. */
     private static final int MOST_PROGRAMS = 2;
 
-    private final Optional<Path> folder;
+    private final SingletonSupplier<Optional<Path>> folder;
 
-    /** @param folder where they are kept; empty for nowhere */
+    /**
+     * The program's digest takes a second, so it is made when a circuit is first asked for.
+     *
+     * @param folder where they are kept; empty for nowhere
+     */
     PredictionFiles(@Value("${overturn.predictions:}") String folder) {
-        this.folder = folder.isEmpty() ? Optional.empty() : begun(Path.of(folder));
+        this.folder = SingletonSupplier.of(() -> folder.isEmpty() ? Optional.empty() : begun(Path.of(folder)));
     }
 
     private static Optional<Path> begun(Path all) {
@@ -116,7 +121,7 @@ class PredictionFiles implements KeptPredictions {
 
     @Override
     public Optional<float[][]> find(Layout layout, Part part) {
-        return folder.flatMap(programs -> {
+        return folder.obtain().flatMap(programs -> {
             Path own = of(programs, layout);
             Path file = own.resolve(named(part));
             try {
@@ -134,7 +139,7 @@ class PredictionFiles implements KeptPredictions {
 
     @Override
     public void keep(Layout layout, Part part, float[][] bySuspect) {
-        folder.ifPresent(programs -> {
+        folder.obtain().ifPresent(programs -> {
             Path own = of(programs, layout);
             try {
                 if (!Files.isDirectory(own)) {
