@@ -220,15 +220,19 @@ class PredictionFiles implements KeptPredictions {
 
     /** Takes away what was not used for longest. */
     private static void keepNewest(Path all, int most) throws IOException {
-        List<Path> folders;
+        List<Used> folders;
         try (Stream<Path> there = Files.list(all)) {
-            folders = there.sorted(Comparator.comparing(PredictionFiles::used).reversed())
+            folders = there.map(folder -> new Used(folder, used(folder)))
+                    .sorted(Comparator.comparing(Used::last).reversed())
                     .toList();
         }
-        for (Path old : folders.subList(Math.min(most, folders.size()), folders.size())) {
-            FileSystemUtils.deleteRecursively(old);
+        for (Used old : folders.subList(Math.min(most, folders.size()), folders.size())) {
+            FileSystemUtils.deleteRecursively(old.folder());
         }
     }
+
+    /** A folder with when it was last used, asked once: others use it meanwhile. */
+    private record Used(Path folder, FileTime last) {}
 
     private static FileTime used(Path folder) {
         try {
