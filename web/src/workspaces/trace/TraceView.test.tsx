@@ -3,6 +3,7 @@ import { screen, within } from "@testing-library/react";
 import { userEvent } from "@testing-library/user-event";
 import { describe, expect, it } from "vitest";
 import decided from "../../test/answers/bleeding.json";
+import tracing from "../../test/answers/tracing.json";
 import { open, PERSON } from "../../test/page";
 import { TraceView } from "./TraceView";
 
@@ -26,5 +27,29 @@ describe("the workspace of a decided job", () => {
     await userEvent.click(screen.getByRole("button", { name: "other tests" }));
     expect(await screen.findByRole("dialog")).toBeTruthy();
     expect(document.body.textContent).not.toMatch(/\d %|reason\./);
+  });
+});
+
+describe("a verdict so far", () => {
+  const linings = tracing.assessment.suspects.find((s) => s.remedyId === "renew-linings")!;
+  const verdict = {
+    ...tracing.assessment.verdict,
+    remedyId: linings.remedyId,
+    carriers: [linings.weights.find((w) => w.oddsFactor > 1)!.entryId],
+  };
+  const graded = (grade: string) =>
+    open(TraceView, "/jobs/:jobId", `/jobs/${tracing.id}`, {
+      [`/api/jobs/${tracing.id}`]: {
+        ...tracing,
+        assessment: { ...tracing.assessment, verdict: { ...verdict, grade } },
+      },
+    });
+
+  it("tells what carries it only once there is something to carry", async () => {
+    const { unmount } = graded("PROBABLE");
+    expect((await screen.findByText("Probable")).closest("section")?.textContent).toContain("Carried by");
+    unmount();
+    graded("OPEN");
+    expect((await screen.findByText("Open")).closest("section")?.textContent).not.toContain("Carried by");
   });
 });

@@ -53,7 +53,9 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
           {say("justRenewed")}
         </p>
       )}
-      {carriers.length > 0 && <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>}
+      {verdict.grade !== "OPEN" && carriers.length > 0 && (
+        <p className="text-sm">{say("carriedBy", { what: carriers.slice(0, 2).join(", ") })}</p>
+      )}
       {two && (
         <p role="alert" className="mt-2 border border-caution bg-caution-ground px-2 py-1 text-sm">
           {say("twoPeople", {
