@@ -120,7 +120,7 @@ class KilledUnderLoadTest {
         Random random = new Random(7);
         Map<String, Integer> killed = new TreeMap<>();
         for (int kill = 0; kill < KILLS && failed.isEmpty(); kill++) {
-            TimeUnit.MILLISECONDS.sleep(500 + random.nextInt(2500));
+            TimeUnit.MILLISECONDS.sleep(random.nextInt(1500));
             awaitMoreThan(acknowledged.size(), acknowledged, failed);
             String victim = List.of("server", "database", "database", "both").get(kill % 4);
             killed.merge(victim, 1, Integer::sum);
