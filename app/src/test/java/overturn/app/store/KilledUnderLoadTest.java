@@ -3,6 +3,7 @@ package overturn.app.store;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -35,6 +36,7 @@ class KilledUnderLoadTest {
 
     private static final int KILLS = Integer.getInteger("overturn.kills", 4);
     private static final int WRITERS = 2;
+    private static final int TOLD_EVERY = 25;
     private static final Pattern ID = Pattern.compile("\"(?:entryId|readingId)\":\"([0-9a-f-]{36})\"");
 
     private OwnCluster cluster;
@@ -124,6 +126,9 @@ class KilledUnderLoadTest {
             awaitMoreThan(acknowledged.size(), acknowledged, failed);
             String victim = List.of("server", "database", "database", "both").get(kill % 4);
             killed.merge(victim, 1, Integer::sum);
+            if (kill % TOLD_EVERY == TOLD_EVERY - 1) {
+                System.out.println(Instant.now() + " killed " + killed + ", acknowledged " + acknowledged.size());
+            }
             if (!victim.equals("database")) {
                 server.close();
                 server.exitCode();

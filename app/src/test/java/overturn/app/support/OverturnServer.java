@@ -2,7 +2,6 @@ package overturn.app.support;
 
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
-import org.junit.jupiter.api.extension.ExtensionContext.Namespace;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.junit.jupiter.api.extension.TestExecutionExceptionHandler;
@@ -11,8 +10,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 import overturn.app.OverturnApplication;
 
 /**
- * Starts the real application once for all tests, on a free port, against the throw-away PostgreSQL that ./overturn
- * test made. A test that fails tells what the pages showed.
+ * Starts the real application once for all tests of a Java process, on a free port, against the throw-away PostgreSQL
+ * that ./overturn test made; it ends with the process. A test that fails tells what the pages showed.
  */
 public final class OverturnServer implements BeforeAllCallback, ParameterResolver, TestExecutionExceptionHandler {
 
@@ -20,17 +19,16 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
     static final String PREDICTIONS = "target/predictions";
 
     /** The application while it runs. */
-    public record Running(ConfigurableApplicationContext context, String address) implements AutoCloseable {
+    public record Running(ConfigurableApplicationContext context, String address) {}
 
-        @Override
-        public void close() {
-            context.close();
-        }
+    /** Surefire runs each class by itself, so what JUnit keeps for a whole run would last for one class. */
+    private static final class Once {
+        static final Running RUNNING = start();
     }
 
     @Override
     public void beforeAll(ExtensionContext context) {
-        running(context);
+        Once.RUNNING.address();
     }
 
     @Override
@@ -45,13 +43,7 @@ public final class OverturnServer implements BeforeAllCallback, ParameterResolve
 
     @Override
     public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
-        return running(context);
-    }
-
-    private static Running running(ExtensionContext context) {
-        return context.getRoot()
-                .getStore(Namespace.create(OverturnServer.class))
-                .getOrComputeIfAbsent(Running.class, key -> start(), Running.class);
+        return Once.RUNNING;
     }
 
     private static Running start() {
