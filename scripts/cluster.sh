@@ -1,5 +1,6 @@
 # Several machines, tried out on one: Patroni with etcd over three PostgreSQL nodes (one synchronous standby), pgBackRest for base backups and
-# point-in-time recovery, HAProxy in front of the leader and of two servers. Each node lives in a network namespace of its own, so that it can be cut off.
+# point-in-time recovery, HAProxy in front of the leader and of two servers, PgBouncer between the servers and the leader. Each node lives in a
+# network namespace of its own, so that it can be cut off.
 
 CLUSTER_NODES=(1 2 3)
 CLUSTER_BRIDGE=ovt-bridge
@@ -7,6 +8,9 @@ CLUSTER_NET=10.117.3
 CLUSTER_HERE=$CLUSTER_NET.1
 CLUSTER_PORT=${OVERTURN_CLUSTER_PORT:-8300}
 CLUSTER_DATABASE_PORT=5000
+CLUSTER_POOLER_PORT=6432
+# Connections to the leader that all servers share.
+CLUSTER_POOL=12
 CLUSTER_APPS=(8301 8302)
 
 # cluster_folder: where everything of it is; the database's user has to get there.
@@ -19,7 +23,7 @@ as_postgres() { setpriv --reuid=postgres --regid=postgres --init-groups "$@"; }
 cluster_packages() {
     [ "$(id -u)" = 0 ] || fail 3 "The cluster is tried out in network namespaces, which only root may make"
     local missing=() package
-    for package in patroni etcd-server etcd-client haproxy pgbackrest iproute2; do
+    for package in patroni etcd-server etcd-client haproxy pgbouncer pgbackrest iproute2; do
         dpkg -s "$package" >/dev/null 2>&1 || missing+=("$package")
     done
     [ ${#missing[@]} = 0 ] || step "Installing ${missing[*]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "${missing[@]}"
@@ -187,6 +191,28 @@ $(for node in "${CLUSTER_NODES[@]}"; do echo "    server node$node $(node_addres
 EOF
 }
 
+# write_pooler: a connection to the leader is lent for a transaction.
+write_pooler() {
+    (umask 077; printf '"overturn" "%s"\n' "$(cluster_secret app)" >"$CD/pgbouncer.users")
+    cat >"$CD/pgbouncer.ini" <<EOF
+[databases]
+overturn = host=$CLUSTER_HERE port=$CLUSTER_DATABASE_PORT dbname=overturn
+[pgbouncer]
+listen_addr = 127.0.0.1
+listen_port = $CLUSTER_POOLER_PORT
+auth_type = scram-sha-256
+auth_file = $CD/pgbouncer.users
+pool_mode = transaction
+default_pool_size = $CLUSTER_POOL
+max_client_conn = 1000
+ignore_startup_parameters = options,extra_float_digits
+server_login_retry = 1
+query_wait_timeout = 20
+unix_socket_dir =
+EOF
+    chown postgres "$CD/pgbouncer.ini" "$CD/pgbouncer.users"
+}
+
 start_node() {
     local node=$1 address peers='' other
     address=$(node_address "$node")
@@ -224,13 +250,16 @@ wait_for() {
     fail 6 "$what did not come up in $seconds s; see $CD/log"
 }
 
+# start_app PORT: what lasts longer than a transaction, migrations and notices, goes past the pooler.
 start_app() {
-    local port=$1
-    OVERTURN_DB_URL="jdbc:postgresql://$CLUSTER_HERE:$CLUSTER_DATABASE_PORT/overturn?socketTimeout=30&tcpKeepAlive=true" OVERTURN_DB_USER=overturn \
+    local port=$1 options="socketTimeout=30&tcpKeepAlive=true" direct
+    direct="jdbc:postgresql://$CLUSTER_HERE:$CLUSTER_DATABASE_PORT/overturn?$options"
+    OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$CLUSTER_POOLER_PORT/overturn?$options&prepareThreshold=0" OVERTURN_DB_USER=overturn \
         OVERTURN_DB_PASSWORD=$(cluster_secret app) OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$(cluster_secret owner) \
         OVERTURN_PORT=$port OVERTURN_INSTANCE=app$port OVERTURN_DEMO=true OVERTURN_DEMO_PASSWORD=${OVERTURN_CLUSTER_PASSWORD:-$(cluster_secret demo)} \
         OVERTURN_OPERATOR_TOKEN=$(cluster_secret operator) OVERTURN_PREDICTIONS=$CD/predictions \
         cluster_run "app$port" java "-Xmx${OVERTURN_HEAP:-1g}" -XX:+ExitOnOutOfMemoryError -jar "$JAR" --overturn.proxy=127.0.0.1 --overturn.warm-up=false \
+        "--spring.flyway.url=$direct" "--overturn.notices-url=$direct" \
         ${OVERTURN_CLUSTER_DEMO:+--overturn.demo.circuits=$OVERTURN_CLUSTER_DEMO --overturn.demo.past=false}
 }
 
@@ -263,11 +292,13 @@ cluster_up() {
     chown postgres "$CD" "$CD/repo"
     chown -R postgres "$CD/repo"
     write_haproxy
+    write_pooler
     for node in "${CLUSTER_NODES[@]}"; do start_node "$node"; done
     step "Waiting for a leader" wait_for "A leader" 60 cluster_leader
     cluster_run haproxy haproxy -W -f "$CD/haproxy.cfg"
     step "Waiting for a synchronous standby" wait_for "A synchronous standby" 90 has_standby
     step "Making the roles" cluster_roles
+    cluster_run pgbouncer setpriv --reuid=postgres --regid=postgres --init-groups pgbouncer "$CD/pgbouncer.ini"
     step "Making the archive" cluster_backrest stanza-create
     for app in "${CLUSTER_APPS[@]}"; do start_app "$app"; done
     for app in "${CLUSTER_APPS[@]}"; do step "Waiting for server $app" wait_for "Server $app" 180 health "$app"; done
@@ -279,6 +310,7 @@ cluster_down() {
     local node app
     cluster_end haproxy
     for app in "${CLUSTER_APPS[@]}"; do cluster_end "app$app"; done
+    cluster_end pgbouncer
     for node in "${CLUSTER_NODES[@]}"; do stop_node "$node"; done
     no_cluster_network
     say "The cluster is down; its data is in $CD"

@@ -29,7 +29,7 @@ import overturn.suspect.Fault;
 @Tag("slow")
 class SimulatedBleedTest {
 
-    private static final int BLEEDS = Integer.getInteger("bleeds", 300);
+    private static final int BLEEDS = Integer.getInteger("bleeds", 140);
     private static final int MOST_STROKES = 400;
     private static final double SEEN_ML = 0.012;
     private static final double MANY_ML = 0.12;

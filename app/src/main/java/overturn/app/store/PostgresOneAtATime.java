@@ -9,7 +9,10 @@ import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Repository;
 import overturn.app.workshop.OneAtATime;
 
-/** By an advisory lock of PostgreSQL, which goes with its connection: a server that is killed holds none. */
+/**
+ * By an advisory lock of PostgreSQL, which goes with its transaction: a server that is killed holds none, and a pooler
+ * between server and database may give the connection to another once the work is done.
+ */
 @Repository
 class PostgresOneAtATime implements OneAtATime {
 
@@ -22,13 +25,14 @@ class PostgresOneAtATime implements OneAtATime {
     @Override
     public boolean unlessAnotherDoes(String name, Runnable work) {
         try (Connection connection = source.getConnection()) {
-            if (!asked(connection, "select pg_try_advisory_lock(hashtext(?))", name)) {
-                return false;
-            }
+            connection.setAutoCommit(false);
             try {
+                if (!isFree(connection, name)) {
+                    return false;
+                }
                 work.run();
             } finally {
-                asked(connection, "select pg_advisory_unlock(hashtext(?))", name);
+                connection.rollback();
             }
             return true;
         } catch (SQLException e) {
@@ -36,8 +40,8 @@ class PostgresOneAtATime implements OneAtATime {
         }
     }
 
-    private static boolean asked(Connection connection, String sql, String name) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement(sql)) {
+    private static boolean isFree(Connection connection, String name) throws SQLException {
+        try (PreparedStatement statement = connection.prepareStatement("select pg_try_advisory_xact_lock(hashtext(?))")) {
             statement.setString(1, name);
             try (ResultSet row = statement.executeQuery()) {
                 return row.next() && row.getBoolean(1);
