@@ -174,14 +174,14 @@ with_test_database() {
     KEEPER_PASSWORD=$(random_password)
     OWNER_PASSWORD=$(random_password)
     APP_PASSWORD=$(random_password)
-    DB_PORT=$(free_port 54317)
+    DB_PORT=$(free_port 54317 400)
     DEMO_PASSWORD=$(random_word)
     OPERATOR_TOKEN=$(random_password)
     trap 'halt_cluster "'"$CLUSTER"'" >/dev/null 2>&1; rm -rf "'"$home"'"' EXIT
     step "Making a throw-away database" make_cluster "$CLUSTER" "$KEEPER_PASSWORD"
     step "Starting the throw-away database" run_cluster "$CLUSTER" "$DB_PORT" "${THROW_AWAY:-}"
     step "Making the roles" make_database
-    for fork in 1 2 3 4; do keeper_sql "create database overturn_$fork owner overturn_owner"; done # one for each process of the tests, two modules at a time
+    for fork in 1 2 3 4 5 6; do keeper_sql "create database overturn_$fork owner overturn_owner"; done # one for each process of the tests, two modules at a time
     OVERTURN_DB_URL="jdbc:postgresql://127.0.0.1:$DB_PORT/overturn" OVERTURN_DB_USER=overturn OVERTURN_DB_PASSWORD=$APP_PASSWORD \
         OVERTURN_DB_OWNER=overturn_owner OVERTURN_DB_OWNER_PASSWORD=$OWNER_PASSWORD OVERTURN_REAL_DATABASE=true "$@" || code=$?
     return $code

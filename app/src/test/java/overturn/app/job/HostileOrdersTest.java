@@ -52,7 +52,7 @@ import overturn.verdict.Grade;
  */
 class HostileOrdersTest {
 
-    private static final int LOGS = Integer.getInteger("hostile.orders", 150);
+    private static final int LOGS = Integer.getInteger("hostile.orders", 90);
     private static final long SEED = Long.getLong("hostile.seed", 20261129);
     private static final Layout TRIKE = Presets.layout("wisp-courier-clutch");
     private static final ProcedureCatalogue PROCEDURES = ProcedureCatalogue.of(TRIKE);

@@ -21,7 +21,7 @@ public final class OwnCluster {
         shell = new Shell(home);
         said("CLUSTER=\"$(cluster_home)/postgres\"; SETTINGS=\"$VAR/database.env\"; KEEPER_PASSWORD=$(random_password);"
                 + " APP_PASSWORD=$(random_password); OWNER_PASSWORD=$(random_password); OPERATOR_TOKEN=x; DEMO_PASSWORD=x; DEMO_PIN=1;"
-                + " DB_PORT=$(free_port 55117); write_settings \"$SETTINGS\"; make_cluster \"$CLUSTER\" \"$KEEPER_PASSWORD\" >/dev/null;"
+                + " DB_PORT=$(free_port 55117 400); write_settings \"$SETTINGS\"; make_cluster \"$CLUSTER\" \"$KEEPER_PASSWORD\" >/dev/null;"
                 + " run_cluster \"$CLUSTER\" \"$DB_PORT\" >/dev/null; make_database");
     }
 
