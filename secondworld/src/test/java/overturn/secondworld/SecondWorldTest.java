@@ -35,6 +35,7 @@ class SecondWorldTest {
     private static final int VEHICLES = 40;
     /** Neighbouring suspects share the tests among them. */
     private static final int EVERY_THIRD = 3;
+
     private static final Layout TARN = Presets.TARN_BOX_VAN;
 
     @Test

@@ -41,7 +41,8 @@ class PostgresOneAtATime implements OneAtATime {
     }
 
     private static boolean isFree(Connection connection, String name) throws SQLException {
-        try (PreparedStatement statement = connection.prepareStatement("select pg_try_advisory_xact_lock(hashtext(?))")) {
+        try (PreparedStatement statement =
+                connection.prepareStatement("select pg_try_advisory_xact_lock(hashtext(?))")) {
             statement.setString(1, name);
             try (ResultSet row = statement.executeQuery()) {
                 return row.next() && row.getBoolean(1);

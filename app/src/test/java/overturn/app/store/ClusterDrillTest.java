@@ -11,6 +11,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.ExecutorService;
@@ -37,6 +38,9 @@ class ClusterDrillTest {
     private static final Pattern ID = Pattern.compile("\"(?:entryId|readingId)\":\"([0-9a-f-]{36})\"");
     private static final Path COMMAND = Path.of("../overturn").toAbsolutePath().normalize();
 
+    /** What vehicles of this drill are called, so that entries of an earlier one are not counted. */
+    private final String run = "Drill " + UUID.randomUUID();
+
     private final Set<String> acknowledged = ConcurrentHashMap.newKeySet();
     private final ConcurrentLinkedQueue<Instant> acknowledgedAt = new ConcurrentLinkedQueue<>();
     private final ConcurrentLinkedQueue<Throwable> failed = new ConcurrentLinkedQueue<>();
@@ -54,7 +58,7 @@ class ClusterDrillTest {
 
     private void write(ApiClient api, int writer) {
         for (int n = 0; !enough.get(); n++) {
-            String job = "/api/jobs/" + api.openJob("Drill " + writer + "-" + n, "sinks", "primary-piston-cup");
+            String job = "/api/jobs/" + api.openJob(run + " " + writer + "-" + n, "sinks", "primary-piston-cup");
             int sequence = 2;
             for (int note = 0; note < 20 && !enough.get(); note++, sequence++) {
                 Map<String, Object> body = note % 4 == 3
@@ -72,7 +76,7 @@ class ClusterDrillTest {
 
     /** How long nobody's write was acknowledged, from this moment on, until writes have come again for a while. */
     private Duration away(Instant from) throws InterruptedException {
-        Instant end = from.plusSeconds(90);
+        Instant end = Instant.now().plusSeconds(90);
         while (Instant.now().isBefore(end)) {
             TimeUnit.SECONDS.sleep(5);
             Instant quiet = from;
@@ -168,7 +172,8 @@ class ClusterDrillTest {
     private void counted() throws Exception {
         Set<String> there = new HashSet<>(cluster(
                         "sql",
-                        "select e.id from log_entry e join job_summary s using (job_id) where s.vehicle like 'Drill %'")
+                        "select e.id from log_entry e join job_summary s using (job_id) where s.vehicle like '" + run
+                                + " %'")
                 .lines()
                 .toList());
         Set<String> lost = new HashSet<>(acknowledged);

@@ -33,7 +33,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class ApiClient {
 
     /** Of all people of the demo on servers of tests. */
-    public static final String PASSWORD = "salt-and-short-trips";
+    public static final String PASSWORD = System.getProperty("overturn.cluster.password", "salt-and-short-trips");
     /** The same on shop tablets. */
     public static final String PIN = "7391";
     /** Of the commands of the machine. */
