@@ -31,7 +31,7 @@ as_root() {
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
-# free_port FROM [AMONG]: the first that is free; from one of so many by chance, so that two who ask at once do not get the same.
+# free_port FROM [AMONG]: the first that is free; from one of so many by chance, so that two who ask at once hardly get the same.
 free_port() {
     local port=$(($1 + RANDOM % ${2:-1}))
     while port_taken "$port"; do port=$((port + 1)); done
