@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
+import java.util.function.Predicate;
 import overturn.circuit.Assist;
 import overturn.circuit.Component;
 import overturn.circuit.Component.Hose;
@@ -74,10 +75,11 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
                 || part instanceof Component.ProportioningValve
                 || part instanceof Component.MeteringValve
                 || part instanceof Component.QuickConnector),
-        FRONT_HOSES((part, layout) -> axle(part, layout, false) && hoseBefore(part, layout)),
-        REAR_HOSES((part, layout) -> axle(part, layout, true) && hoseBefore(part, layout)),
-        FRONT_ENDS((part, layout) -> part instanceof End && axle(part, layout, false)),
-        REAR_ENDS((part, layout) -> part instanceof End && axle(part, layout, true)),
+        FRONT_HOSES((part, layout) -> part instanceof Hose && leadsTo(part, layout, Area::isFront)),
+        REAR_HOSES((part, layout) -> part instanceof Hose && leadsTo(part, layout, Area::isRear)),
+        CLUTCH_HOSE((part, layout) -> part instanceof Hose && leadsTo(part, layout, Slave.class::isInstance)),
+        FRONT_ENDS((part, layout) -> part instanceof End end && isFront(end)),
+        REAR_ENDS((part, layout) -> part instanceof End end && isRear(end)),
         SLAVE((part, layout) -> part instanceof Slave),
         FLUID((part, layout) -> part instanceof Component.Reservoir);
 
@@ -97,22 +99,33 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
                     || suspect.places().stream().anyMatch(place -> holds.test(layout.component(place), layout));
         }
 
+        /** Whether air that came in there stays at the suspect's place: that of a hose rises to the end behind it. */
+        boolean letsAirTo(Suspect suspect, Layout layout) {
+            return holds(suspect, layout)
+                    || suspect.places().stream()
+                            .filter(place -> layout.component(place) instanceof End)
+                            .flatMap(place -> layout.upstream(place).stream())
+                            .map(layout::component)
+                            .anyMatch(part -> part instanceof Hose && holds.test(part, layout));
+        }
+
         /** Stable id, key of its words. */
         public String id() {
             return WorkDone.id(this);
         }
 
-        private static boolean axle(Component part, Layout layout, boolean rear) {
-            return layout.ends().stream()
-                    .filter(end -> !(end instanceof Slave) && end.rear() == rear)
-                    .anyMatch(end -> end.id().equals(part.id())
-                            || part instanceof Hose && layout.upstream(end.id()).contains(part.id()));
+        private static boolean isFront(End end) {
+            return !(end instanceof Slave) && !end.rear();
         }
 
-        private static boolean hoseBefore(Component part, Layout layout) {
-            return part instanceof Hose
-                    || part instanceof End
-                            && layout.upstream(part.id()).stream().anyMatch(id -> layout.component(id) instanceof Hose);
+        private static boolean isRear(End end) {
+            return !(end instanceof Slave) && end.rear();
+        }
+
+        private static boolean leadsTo(Component part, Layout layout, Predicate<End> wanted) {
+            return layout.ends().stream()
+                    .filter(wanted)
+                    .anyMatch(end -> layout.upstream(end.id()).contains(part.id()));
         }
     }
 
@@ -198,7 +211,7 @@ public record WorkDone(Area area, Kind kind, Bled bled) {
             return opened && bled != Bled.NO ? CUPS_AFTER_BLEEDING : 1;
         }
         return switch (suspect.origin()) {
-            case AIR -> opened ? here || fluid ? bled.airHere : bled.airElsewhere : 1;
+            case AIR -> opened ? area.letsAirTo(suspect, layout) || fluid ? bled.airHere : bled.airElsewhere : 1;
             case SETTING -> here && !fluid && (opened || !SIZES.contains(suspect.id())) ? kind.setting : 1;
             case WEAR -> here && !fluid ? kind.wear : 0.9;
             case NEITHER -> 1;

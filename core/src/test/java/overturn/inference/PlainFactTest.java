@@ -15,6 +15,7 @@ import overturn.inference.WorkDone.Area;
 import overturn.inference.WorkDone.Bled;
 import overturn.inference.WorkDone.Kind;
 import overturn.layoutfile.Presets;
+import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.suspect.SuspectCatalogue;
 
@@ -99,6 +100,25 @@ class PlainFactTest {
         assertFalse(work.justRenewed(SUSPECTS.get(index("end-seal-weeping")), TARN));
     }
 
+    /** Whoever renews a hose leaves the caliper behind it as it was, but for air. */
+    @Test
+    void aNewHoseSaysNothingOfTheEndBehindIt() {
+        Intake hoses = worked(Area.REAR_HOSES, Kind.RENEWED, Bled.YES);
+        for (String suspect : List.of("piston-seized", "end-seal-weeping", "excess-shoe-clearance", "wrong-piston")) {
+            assertEquals(
+                    odds(worked(Area.FLUID, Kind.OPENED, Bled.YES), suspect, "linings-bad"),
+                    odds(hoses, suspect, "linings-bad"),
+                    1e-9,
+                    suspect + " as after work elsewhere");
+        }
+        WorkDone work = hoses.work().get(0);
+        assertTrue(work.justRenewed(SUSPECTS.get(index("hose-flap")), TARN));
+        assertFalse(work.justRenewed(SUSPECTS.get(index("piston-seized")), TARN));
+        assertEquals(
+                Optional.of(new WorkDone(Area.REAR_ENDS, Kind.RENEWED, Bled.YES)),
+                WorkDone.of(Remedy.RENEW_END, "rear-left", TARN));
+    }
+
     @Test
     void theRodIsSetByWhoeverWorkedOnEitherSideOfIt() {
         for (Area area : List.of(Area.MASTER, Area.ASSIST, Area.INPUT)) {
@@ -113,6 +133,7 @@ class PlainFactTest {
     void onlyAreasAndFactsOfTheLayoutAreAsked() {
         Layout clutch = Presets.layout("brack-tug-clutch");
         assertTrue(Area.SLAVE.in(clutch) && !Area.ASSIST.in(clutch) && !Area.REAR_ENDS.in(clutch));
+        assertTrue(Area.CLUTCH_HOSE.in(clutch) && !Area.FRONT_HOSES.in(clutch) && !Area.CLUTCH_HOSE.in(TARN));
         assertTrue(PlainFact.FLUID_AT_SLAVE.in(clutch) && !PlainFact.FLUID_AT_REAR_END.in(clutch));
         assertTrue(Area.FRONT_HOSES.in(TARN) && Area.MODULATOR.in(TARN) && !Area.SLAVE.in(TARN));
         assertTrue(PlainFact.STEERING_FLUID_SEEN.in(Presets.layout("corvane-flatbed"))
