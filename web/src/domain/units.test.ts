@@ -1,6 +1,17 @@
 import { describe, expect, it } from "vitest";
 import type { Unit } from "./types";
-import { asTyped, factor, minutes, oneIn, percent, preview, shown, shownReading, unitFor } from "./units";
+import {
+  asTyped,
+  factor,
+  minutes,
+  oneIn,
+  percent,
+  preview,
+  readingFigure,
+  shown,
+  shownReading,
+  unitFor,
+} from "./units";
 
 const UNITS: Unit[] = [
   { symbol: "mm", dimension: "LENGTH", coreUnitsPerUnit: 1, zeroInCore: 0, core: true },
@@ -97,8 +108,15 @@ describe("what a tape shows", () => {
 
   it("is shown with the decimal that its instrument can tell", () => {
     expect(shownReading(-0.3, { noiseSd: 0.15 }, mm)).toBe("−0.3 mm");
-    expect(shownReading(72.4, { noiseSd: 2 }, mm)).toBe("72 mm");
+    expect(readingFigure(72.4, { noiseSd: 2 }, mm)).toBe("72");
     expect(shownReading(23.81, { noiseSd: 0.02 }, mm)).toBe("23.81 mm");
+  });
+
+  it("shows what was typed, not something rounder", () => {
+    expect(shownReading(5.5, { noiseSd: 1 }, MM)).toBe("5.5 mm");
+    expect(shownReading(5, { noiseSd: 1 }, MM)).toBe("5 mm");
+    expect(shownReading(20 / 3, { noiseSd: 1 }, MM), "worked out, not typed").toBe("7 mm");
+    expect(shownReading(-0.04, { noiseSd: 1 }, MM)).toBe("0 mm");
   });
 });
 

@@ -71,27 +71,35 @@ export function shownFigure(coreValue: number, unit: Unit): string {
   const value = (coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit;
   const little = unit.symbol === "mL" && Math.abs(value) >= 0.005 && Math.abs(value) < 0.1;
   const text = value.toFixed(little ? 2 : (DECIMALS[unit.symbol] ?? 1));
-  return text.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
-}
-
-/** A figure of a test with its unit, with the decimal that its instrument can tell. */
-export function shownReading(coreValue: number, figure: Pick<Figure, "noiseSd">, unit: Unit): string {
-  return `${readingFigure(coreValue, figure, unit)} ${unit.symbol}`;
+  return withMinus(text);
 }
 
 /** Noise up to which a decimal more is told, in the unit shown. */
 const FINE = 0.6;
 
-/** The figure of a reading alone: one decimal more where the instrument tells less than the unit by itself would show. */
-export function readingFigure(coreValue: number, figure: Pick<Figure, "noiseSd">, unit: Unit): string {
+/** One decimal more where the instrument tells less than the unit by itself would show. */
+function decimalsTold({ noiseSd }: Pick<Figure, "noiseSd">, unit: Unit): number {
   const usual = DECIMALS[unit.symbol] ?? 1;
-  const noise = figure.noiseSd / Math.abs(unit.coreUnitsPerUnit);
-  const decimals = noise < FINE * 10 ** -usual ? (noise < FINE * 10 ** -(usual + 1) ? usual + 2 : usual + 1) : usual;
+  const noise = noiseSd / Math.abs(unit.coreUnitsPerUnit);
+  return noise < FINE * 10 ** -usual ? (noise < FINE * 10 ** -(usual + 1) ? usual + 2 : usual + 1) : usual;
+}
+
+/** What was read, with its unit: with the decimals that its instrument can tell, and one more where it was typed. */
+export function shownReading(coreValue: number, figure: Pick<Figure, "noiseSd">, unit: Unit): string {
+  const decimals = decimalsTold(figure, unit);
   const value = (coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit;
-  return value
-    .toFixed(decimals)
-    .replace(/^-(?=0(\.0*)?$)/, "")
-    .replace("-", "−");
+  const [told, finer] = [decimals, decimals + 1].map((d) => Number(value.toFixed(d)));
+  const typed = told !== finer && Math.abs(value - (finer ?? value)) < 1e-6;
+  return `${withMinus(value.toFixed(typed ? decimals + 1 : decimals))} ${unit.symbol}`;
+}
+
+/** The figure of a test alone, with the decimals that its instrument can tell. */
+export function readingFigure(coreValue: number, figure: Pick<Figure, "noiseSd">, unit: Unit): string {
+  return withMinus(((coreValue - unit.zeroInCore) / unit.coreUnitsPerUnit).toFixed(decimalsTold(figure, unit)));
+}
+
+function withMinus(figure: string): string {
+  return figure.replace(/^-(?=0(\.0*)?$)/, "").replace("-", "−");
 }
 
 /** The longest text that is read as a figure; the server takes no longer one either. */

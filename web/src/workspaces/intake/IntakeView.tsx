@@ -240,7 +240,7 @@ export function IntakeView() {
           className="flex-1"
           onClick={() => void intake.open()}
         >
-          {say("intakeGo")}
+          {say(intake.busy ? "intakeOpening" : "intakeGo")}
         </Button>
       </footer>
     </>
