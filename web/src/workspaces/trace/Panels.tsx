@@ -3,13 +3,13 @@ import { useState } from "react";
 import { jobFile } from "../../domain/api";
 import { useSettings } from "../../domain/settings";
 import type { Entry, Job, Verdict } from "../../domain/types";
-import { minutes, oneIn } from "../../domain/units";
+import { minutes, oneIn, percent } from "../../domain/units";
 import { say, type UiWord } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
-import { sameVerdict, takenText } from "./state";
+import { likeliest, sameVerdict, takenText } from "./state";
 import { EntryText } from "./EntryText";
 import { Others } from "./Others";
 import { PartSheet } from "./PartSheet";
@@ -123,6 +123,7 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
       </Dialog>
     );
   }
+  const placeMissing = verdict.places.some((p, i) => (places[i] ?? likeliest(p)) === "");
   const accept = () =>
     void trace.enter(
       "verdict",
@@ -131,7 +132,7 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
         grade: verdict.grade,
         sequence: shown.sequence,
         why: why.trim(),
-        places: verdict.places.map((p, i) => places[i] ?? p.componentIds[0] ?? ""),
+        places: verdict.places.map((p, i) => places[i] ?? likeliest(p)),
       },
       String(shown.sequence),
     );
@@ -156,19 +157,20 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
       )}
       {verdict.places.map(
         (p, i) =>
-          p.componentIds.length > 1 && (
+          p.parts.length > 1 && (
             <label key={p.remedyId} className="mb-3 block">
               <span className="mb-1 block font-semibold">
                 {say("acceptWhere", { remedy: word(`remedy.${p.remedyId}`) })}
               </span>
               <select
-                value={places[i] ?? p.componentIds[0]}
+                value={places[i] ?? likeliest(p)}
                 onChange={(e) => setPlaces({ ...places, [i]: e.target.value })}
                 className="min-h-14 w-full border-2 border-ink px-3 text-lg"
               >
-                {p.componentIds.map((id) => (
-                  <option key={id} value={id}>
-                    {word(`component.${id}`)}
+                {likeliest(p) === "" && <option value="">{say("acceptWhereUnknown")}</option>}
+                {p.parts.map((part) => (
+                  <option key={part.componentId} value={part.componentId}>
+                    {word(`component.${part.componentId}`)} · {percent(part.share)}
                   </option>
                 ))}
               </select>
@@ -177,7 +179,7 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
       )}
       <p className="mb-3 border border-caution bg-caution-ground p-2 text-sm">{word("caution.not-to-be-driven")}</p>
       <Refused text={trace.refused} />
-      <Button filled large disabled={trace.busy || (!proven && why.trim() === "")} onClick={accept}>
+      <Button filled large disabled={trace.busy || (!proven && why.trim() === "") || placeMissing} onClick={accept}>
         {say("acceptVerdict")}
       </Button>
     </Dialog>

@@ -53,3 +53,54 @@ describe("a verdict so far", () => {
     expect((await screen.findByText("Open")).closest("section")?.textContent).not.toContain("Carried by");
   });
 });
+
+describe("accepting a verdict", () => {
+  const asked = "Where is it done: remedy.renew-hoses?";
+  const offered = (...shares: number[]) =>
+    open(TraceView, "/jobs/:jobId", `/jobs/${tracing.id}`, {
+      [`/api/jobs/${tracing.id}`]: {
+        ...tracing,
+        assessment: {
+          ...tracing.assessment,
+          verdict: {
+            ...tracing.assessment.verdict,
+            grade: "PROBABLE",
+            remedyId: "renew-hoses",
+            remedyIds: ["renew-hoses"],
+            places: [
+              {
+                remedyId: "renew-hoses",
+                parts: shares.map((share, n) => ({ componentId: `hose-${n}`, share })),
+              },
+            ],
+          },
+        },
+      },
+    });
+  const accept = async () => {
+    await userEvent.click(await screen.findByRole("button", { name: "Accept the verdict" }));
+    const dialog = within(await screen.findByRole("dialog"));
+    await userEvent.type(dialog.getByLabelText("Why on less than proof?"), "the ferry waits");
+    return {
+      where: dialog.getByLabelText<HTMLSelectElement>(asked),
+      go: dialog.getByRole<HTMLButtonElement>("button", { name: "Accept the verdict" }),
+    };
+  };
+
+  it("says and offers the part that the readings point at", async () => {
+    offered(0.93, 0.07);
+    expect(await screen.findByText("Where, by the readings: component.hose-0")).toBeTruthy();
+    const { where, go } = await accept();
+    expect(where.selectedOptions[0]?.textContent).toBe("component.hose-0 · 93 %");
+    expect(go.disabled).toBe(false);
+  });
+
+  it("has a part chosen where they leave it open", async () => {
+    offered(0.4, 0.35, 0.25);
+    const { where, go } = await accept();
+    expect(screen.queryByText(/by the readings/)).toBeNull();
+    expect([where.value, go.disabled]).toEqual(["", true]);
+    await userEvent.selectOptions(where, "hose-1");
+    expect(go.disabled).toBe(false);
+  });
+});

@@ -13,7 +13,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
-import overturn.circuit.Segment;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
 import overturn.forecast.Particles;
@@ -62,6 +61,7 @@ public final class Belief {
     private final List<SetupLikelihood> setups;
     private final Map<String, Double> lying = new ConcurrentHashMap<>();
     private volatile @Nullable List<Suspect> ranking;
+    private volatile @Nullable SuspectedPlaces places;
     private volatile double untemperedRise = Double.NaN;
 
     private Belief(
@@ -146,7 +146,9 @@ public final class Belief {
      * can be weighed with it.
      */
     Belief settled() {
-        return new Belief(model, done, hypotheses, List.of(), List.of(), shares, logTotal);
+        Belief settled = new Belief(model, done, hypotheses, List.of(), List.of(), shares, logTotal);
+        settled.places = places();
+        return settled;
     }
 
     /**
@@ -438,27 +440,14 @@ public final class Belief {
                 .toList();
     }
 
-    /** Suspicion per component of the layout: a suspect that can sit at several shares its weight among them. */
-    public Map<String, Double> components() {
-        return components(PlacesSeen.NONE);
-    }
-
-    /** The same with what was seen at places: a suspect of which it tells sits the more likely where it was wet. */
-    public Map<String, Double> components(PlacesSeen seen) {
-        Map<String, Double> sums = new LinkedHashMap<>();
-        for (int s = 0; s < suspects.length; s++) {
-            double share = suspects[s];
-            seen.shares(model.suspects().get(s)).forEach((place, part) -> sums.merge(place, share * part, Double::sum));
+    /** Where it sits: suspicion per part and per segment of the circuit. */
+    public SuspectedPlaces places() {
+        SuspectedPlaces known = places;
+        if (known == null) {
+            known = SuspectedPlaces.of(this);
+            places = known;
         }
-        return sums;
-    }
-
-    /** Suspicion per segment of the circuit, from foot to wheel. */
-    public Map<Segment, Double> segments() {
-        Map<Segment, Double> sums = new EnumMap<>(Segment.class);
-        model.layout().components().forEach(c -> sums.merge(Segment.of(c), 0.0, Double::sum));
-        components().forEach((id, share) -> sums.merge(Segment.of(model.layout().component(id)), share, Double::sum));
-        return sums;
+        return known;
     }
 
     /** Suspects from the most to the least suspected, ties by order of the catalogue. */

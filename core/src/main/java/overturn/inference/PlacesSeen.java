@@ -3,6 +3,7 @@ package overturn.inference;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import overturn.suspect.Suspect;
 
 /**
@@ -36,18 +37,21 @@ public record PlacesSeen(Map<String, State> states, Set<String> suspects) {
         suspects = Set.copyOf(suspects);
     }
 
-    /** Part of its weight that a suspect has at each of its places; sums to one. */
-    Map<String, Double> shares(Suspect suspect) {
+    /**
+     * At which of its places a suspect sits; sums to one.
+     *
+     * @param read what the readings say of it, summing to one
+     */
+    Map<String, Double> shares(Suspect suspect, Map<String, Double> read) {
         boolean tells = suspects.contains(suspect.id());
         Map<String, Double> shares = new LinkedHashMap<>();
-        double sum = 0;
-        for (String place : suspect.places()) {
-            double weight = tells && states.containsKey(place) ? states.get(place).weight : 1;
-            shares.put(place, weight);
-            sum += weight;
-        }
-        double all = sum;
-        shares.replaceAll((place, weight) -> weight / all);
-        return shares;
+        read.forEach((place, share) ->
+                shares.put(place, share * (tells && states.containsKey(place) ? states.get(place).weight : 1)));
+        double sum = shares.values().stream().mapToDouble(Double::doubleValue).sum();
+        return sum == 0
+                ? read
+                : shares.entrySet().stream()
+                        .collect(Collectors.toMap(
+                                Map.Entry::getKey, e -> e.getValue() / sum, (one, other) -> one, LinkedHashMap::new));
     }
 }

@@ -6,6 +6,11 @@ import overturn.circuit.Chamber;
 /** A physical deviation from the sound vehicle. The simulator knows these and nothing of suspects. */
 public sealed interface Fault {
 
+    /** The parts it is at, by id; empty where only one part of a vehicle can have it. */
+    default Set<String> componentIds() {
+        return Set.of();
+    }
+
     /** The internal seals of a master that can by-pass, named by place. A master of one chamber has the first only. */
     enum Cup {
         PRIMARY_PISTON(Chamber.PRIMARY, Chamber.PRIMARY),
@@ -147,10 +152,22 @@ public sealed interface Fault {
 
     /** Fluid leaves outside at a component; nothing below {@code opensAtBar}. */
     record OutwardLeak(String componentId, Chamber chamber, double mlPerMinAt20Bar, double opensAtBar)
-            implements Fault {}
+            implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(componentId);
+        }
+    }
 
     /** Air at ambient pressure trapped in a component, mL. */
-    record TrappedAir(String componentId, Chamber chamber, double ml) implements Fault {}
+    record TrappedAir(String componentId, Chamber chamber, double ml) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(componentId);
+        }
+    }
 
     /** A release valve of the modulator lets fluid into its closed chamber while pressed. */
     record ReleaseValvePassing(Chamber chamber, double mlPerMinAt20Bar, double leakBackSeconds) implements Fault {}
@@ -159,7 +176,13 @@ public sealed interface Fault {
     record ModulatorActing(double share) implements Fault {}
 
     /** A valve passes another pressure than it should: its knee is this multiple. */
-    record ValveShifted(String valveId, double kneeFactor) implements Fault {}
+    record ValveShifted(String valveId, double kneeFactor) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(valveId);
+        }
+    }
 
     /**
      * A pipe or hose lets fluid through slowly both ways.
@@ -168,16 +191,33 @@ public sealed interface Fault {
      * @param pedalSeconds how much later the pedal or lever comes back; nothing where its master draws in what is
      *     missing out of the reservoir, s
      */
-    record Restriction(String componentId, double seconds, double pedalSeconds) implements Fault {}
+    record Restriction(String componentId, double seconds, double pedalSeconds) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(componentId);
+        }
+    }
 
     /** A flap in a hose lets fluid in and holds it there, bar. */
-    record Flap(String hoseId, double holdsBar) implements Fault {}
+    record Flap(String hoseId, double holdsBar) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(hoseId);
+        }
+    }
 
     /** Hoses that swell by a multiple of what they should. */
     record HoseSwelling(Set<String> hoseIds, double factor) implements Fault {
 
         public HoseSwelling {
             hoseIds = Set.copyOf(hoseIds);
+        }
+
+        @Override
+        public Set<String> componentIds() {
+            return hoseIds;
         }
     }
 
@@ -193,13 +233,24 @@ public sealed interface Fault {
     }
 
     /** Mechanical drag at an end, Nm, and the share of its clamping force that is lost. */
-    record MechanicalDrag(String endId, Binds what, double dragNm, double lostShare) implements Fault {}
+    record MechanicalDrag(String endId, Binds what, double dragNm, double lostShare) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(endId);
+        }
+    }
 
     /** Pads pushed back by runout or bearing play, mm per pad before the first press. */
     record PadPushedBack(Set<String> endIds, double mm) implements Fault {
 
         public PadPushedBack {
             endIds = Set.copyOf(endIds);
+        }
+
+        @Override
+        public Set<String> componentIds() {
+            return endIds;
         }
     }
 
@@ -209,10 +260,21 @@ public sealed interface Fault {
         public ExcessShoeClearance {
             drumIds = Set.copyOf(drumIds);
         }
+
+        @Override
+        public Set<String> componentIds() {
+            return drumIds;
+        }
     }
 
     /** A part of another size at one end: piston area as a multiple of the right one. */
-    record WrongPiston(String endId, double areaFactor) implements Fault {}
+    record WrongPiston(String endId, double areaFactor) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(endId);
+        }
+    }
 
     /**
      * Ends fitted on the wrong side or upside down: their screws stand below, and bleeding leaves the air above them.
@@ -222,10 +284,21 @@ public sealed interface Fault {
         public ScrewBelow {
             endIds = Set.copyOf(endIds);
         }
+
+        @Override
+        public Set<String> componentIds() {
+            return endIds;
+        }
     }
 
     /** Linings wet, glazed, contaminated or swapped: share of the braking lost while the hydraulics are sound. */
-    record LiningsBad(String endId, double lostShare) implements Fault {}
+    record LiningsBad(String endId, double lostShare) implements Fault {
+
+        @Override
+        public Set<String> componentIds() {
+            return Set.of(endId);
+        }
+    }
 
     // ---- clutch
 

@@ -40,7 +40,7 @@ class BeliefHistoryTest {
         }
         assertEquals(expected.cures(), actual.cures());
         assertEquals(expected.leadingPairs(3), actual.leadingPairs(3));
-        assertEquals(expected.components(), actual.components());
+        assertEquals(expected.places().components(), actual.places().components());
     }
 
     @Test

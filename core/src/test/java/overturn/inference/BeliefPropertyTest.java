@@ -92,7 +92,7 @@ class BeliefPropertyTest {
                 1e-9);
         assertTrue(belief.cures().values().stream().allMatch(p -> p >= 0 && p < 1));
         assertTrue(belief.noneOfThese() > 0);
-        double hydraulic = belief.segments().values().stream()
+        double hydraulic = belief.places().segments().values().stream()
                 .mapToDouble(Double::doubleValue)
                 .sum();
         assertTrue(hydraulic <= 1 + belief.pairs() + 1e-9, "a suspect is in one segment, a pair in two at most");

@@ -79,7 +79,7 @@ class CutSetChoiceTest {
                 TENDER,
                 Intake.UNKNOWN,
                 List.of(observed("characterise", "sinks"), held(60, 70, 85, 110), bored, again));
-        double master = sure.now().components().get("master");
+        double master = sure.now().places().components().get("master");
         assertTrue(master > 0.97, "master " + master);
         assertEquals(List.of(), CutSetChoice.of(sure, Workshop.WELL_EQUIPPED, Set.of()));
     }

@@ -74,19 +74,19 @@ class StandingTest {
     void segmentsShareOutWhatTheComponentsCarry() {
         BeliefHistory history = BeliefHistory.of(
                 MODEL, Intake.UNKNOWN, List.of(SINKS, DRY, hold("hold-medium", "tape", 37.5, 43, 51.5, 67.5)));
-        double components = history.now().components().values().stream()
+        double components = history.now().places().components().values().stream()
                 .mapToDouble(Double::doubleValue)
                 .sum();
         assertEquals(
                 components,
-                history.now().segments().values().stream()
+                history.now().places().segments().values().stream()
                         .mapToDouble(Double::doubleValue)
                         .sum(),
                 1e-9);
-        assertEquals(Set.of(Segment.values()), history.now().segments().keySet());
+        assertEquals(Set.of(Segment.values()), history.now().places().segments().keySet());
         assertTrue(
-                history.now().segments().get(Segment.MASTER) > 0.5 * components,
-                history.now().segments().toString());
+                history.now().places().segments().get(Segment.MASTER) > 0.5 * components,
+                history.now().places().segments().toString());
     }
 
     @Test

@@ -46,6 +46,7 @@ import overturn.evidence.Reading;
 import overturn.evidence.RigSetup;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
+import overturn.inference.PlacesSeen;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.RigTrust;
 import overturn.practice.HiddenVehicle;
@@ -53,6 +54,7 @@ import overturn.practice.PlanFollower;
 import overturn.procedure.Procedure;
 import overturn.proving.Gate;
 import overturn.repair.Section;
+import overturn.repair.WorkPlan;
 import overturn.simulation.VehicleUnknowns;
 import overturn.verdict.Verdict;
 
@@ -289,8 +291,12 @@ class DemoLoader implements SmartInitializingSingleton {
         return AcceptVerdict.asItStands(
                 verdict,
                 WHY,
-                model.layout(),
-                diagnosis.assessment().history().now().components(),
+                remedy -> AcceptVerdict.first(diagnosis
+                        .assessment()
+                        .history()
+                        .now()
+                        .places()
+                        .of(remedy, WorkPlan.places(model.layout(), remedy), PlacesSeen.NONE)),
                 WorkshopSettings.PLAIN,
                 reading -> entries.get(readings.indexOf(reading) + 1).id());
     }

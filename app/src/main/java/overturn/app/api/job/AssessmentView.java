@@ -99,7 +99,7 @@ public record AssessmentView(
                 suspects,
                 pairs,
                 SuspectedPartView.of(history.now(), job.seen()),
-                history.now().segments().entrySet().stream()
+                history.now().places().segments().entrySet().stream()
                         .map(SuspectedSegmentView::of)
                         .toList(),
                 river,

@@ -49,7 +49,7 @@ public final class SuspicionViews {
     public record SuspectedPartView(String componentId, double probability) {
 
         static List<SuspectedPartView> of(Belief belief, PlacesSeen seen) {
-            return belief.components(seen).entrySet().stream()
+            return belief.places().components(seen).entrySet().stream()
                     .map(e -> new SuspectedPartView(e.getKey(), e.getValue()))
                     .toList();
         }

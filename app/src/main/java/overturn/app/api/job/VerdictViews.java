@@ -1,14 +1,11 @@
 package overturn.app.api.job;
 
-import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.quantity.Dimension;
-import overturn.repair.WorkPlan;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
@@ -71,17 +68,23 @@ public final class VerdictViews {
     }
 
     /** Where a remedy of the verdict can be done, the most suspected first. */
-    public record PlacesView(String remedyId, List<String> componentIds) {
+    public record PlacesView(String remedyId, List<PlaceView> parts) {
 
         static PlacesView of(Remedy remedy, Job job) {
-            Map<String, Double> suspected = job.suspectedParts();
             return new PlacesView(
                     remedy.id(),
-                    WorkPlan.places(job.model().layout(), remedy).stream()
-                            .sorted(Comparator.comparingDouble(id -> -suspected.getOrDefault(id, 0.0)))
+                    job.placesOf(remedy).entrySet().stream()
+                            .map(e -> new PlaceView(e.getKey(), e.getValue()))
                             .toList());
         }
     }
+
+    /**
+     * One part where a remedy can be done.
+     *
+     * @param share how likely it is this one of them, if the remedy is right; together one
+     */
+    public record PlaceView(String componentId, double share) {}
 
     /** Suspects that no test left here tells apart, and the looks at the parts themselves that will. */
     public record StripDownView(List<String> suspectIds, List<String> procedureIds) {

@@ -1,6 +1,5 @@
 package overturn.app.usecase.job;
 
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -83,9 +82,9 @@ public class AcceptVerdict {
             return writer.append(read, stamp, seen -> again(read, stamp, shown, reason));
         }
         Job job = jobs.of(read);
-        Map<String, Double> suspected = job.suspectedParts();
+        Function<Remedy, String> placeOf = remedy -> first(job.placesOf(remedy));
         if (exercises.find(jobId).isPresent()) {
-            VerdictAccepted named = named(job, shown, reason, suspected);
+            VerdictAccepted named = named(job, shown, reason, placeOf);
             return writer.append(read, stamp, seen -> named);
         }
         Verdict verdict = job.verdict().orElseThrow(() -> nothingNew(job));
@@ -93,17 +92,17 @@ public class AcceptVerdict {
             if (seen.size() < read.entries().size()) {
                 throw new VerdictChangedException(shown, verdict, true);
             }
-            return accepted(verdict, shown, reason, read.sheet().layout(), suspected, workshop.latest());
+            return accepted(verdict, shown, reason, read.sheet().layout(), placeOf, workshop.latest());
         });
     }
 
     /** What whoever practises names: as the verdict stands where it is the same, otherwise a guess. */
-    private VerdictAccepted named(Job job, Shown shown, String why, Map<String, Double> suspected) {
+    private VerdictAccepted named(Job job, Shown shown, String why, Function<Remedy, String> placeOf) {
         Verdict verdict = job.assessment().verdict();
         Layout layout = job.model().layout();
         WorkshopSettings settings = workshop.latest();
         if (remedyIds(verdict).equals(shown.remedyIds())) {
-            return asItStands(verdict, why, layout, suspected, settings, UUID::fromString);
+            return asItStands(verdict, why, placeOf, settings, UUID::fromString);
         }
         Set<Remedy> known = job.model().suspects().stream().map(Suspect::remedy).collect(Collectors.toSet());
         known.addAll(Set.of(Remedy.HAND_BACK, Remedy.LOOK_ELSEWHERE));
@@ -126,9 +125,7 @@ public class AcceptVerdict {
                 List.of(),
                 List.of(),
                 why,
-                remedies.stream()
-                        .map(remedy -> place(layout, remedy, suspected))
-                        .toList(),
+                remedies.stream().map(placeOf).toList(),
                 settings.bleeding().by(settings.helper()),
                 settings.schools().ids());
     }
@@ -153,20 +150,17 @@ public class AcceptVerdict {
     }
 
     /**
-     * The entry by which a verdict is accepted as it stands, each remedy at the most suspected of its places.
+     * The entry by which a verdict is accepted as it stands, each remedy where {@code placeOf} says.
      *
      * @param entryOf the entry of a reading, by the reading's id
      */
     public static VerdictAccepted asItStands(
             Verdict verdict,
             String why,
-            Layout layout,
-            Map<String, Double> suspected,
+            Function<Remedy, String> placeOf,
             WorkshopSettings settings,
             Function<String, UUID> entryOf) {
-        List<String> places = verdict.remedies().stream()
-                .map(remedy -> place(layout, remedy, suspected))
-                .toList();
+        List<String> places = verdict.remedies().stream().map(placeOf).toList();
         return new VerdictAccepted(
                 remedyIds(verdict),
                 verdict.grade(),
@@ -184,7 +178,7 @@ public class AcceptVerdict {
             Shown shown,
             String why,
             Layout layout,
-            Map<String, Double> suspected,
+            Function<Remedy, String> placeOf,
             WorkshopSettings settings) {
         List<String> remedyIds = remedyIds(verdict);
         if (!remedyIds.equals(shown.remedyIds()) || !verdict.grade().name().equals(shown.grade())) {
@@ -201,9 +195,7 @@ public class AcceptVerdict {
                     "at most " + EntryRules.MOST_WHY + " characters");
         }
         List<String> places = shown.places().isEmpty()
-                ? verdict.remedies().stream()
-                        .map(remedy -> place(layout, remedy, suspected))
-                        .toList()
+                ? verdict.remedies().stream().map(placeOf).toList()
                 : shown.places();
         for (int i = 0; i < verdict.remedies().size(); i++) {
             List<String> offered = WorkPlan.places(layout, verdict.remedies().get(i));
@@ -212,7 +204,7 @@ public class AcceptVerdict {
                     () -> given != null && offered.contains(given), "places[" + i + "]", given, "one of " + offered);
         }
         checks.orThrow();
-        VerdictAccepted standing = asItStands(verdict, why, layout, suspected, settings, UUID::fromString);
+        VerdictAccepted standing = asItStands(verdict, why, placeOf, settings, UUID::fromString);
         return new VerdictAccepted(
                 standing.remedyIds(),
                 standing.grade(),
@@ -225,11 +217,9 @@ public class AcceptVerdict {
                 settings.schools().ids());
     }
 
-    /** Where a remedy is done: of the places that it can have, the most suspected. */
-    private static String place(Layout layout, Remedy remedy, Map<String, Double> suspected) {
-        return WorkPlan.places(layout, remedy).stream()
-                .max(Comparator.comparingDouble(id -> suspected.getOrDefault(id, 0.0)))
-                .orElseThrow();
+    /** The most suspected of the places where a remedy can be done. */
+    public static String first(Map<String, Double> places) {
+        return places.keySet().iterator().next();
     }
 
     /** The remedies of a verdict in the order in which they are shown. */

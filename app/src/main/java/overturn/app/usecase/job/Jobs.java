@@ -25,7 +25,9 @@ import overturn.inference.BeliefHistory;
 import overturn.inference.Intake;
 import overturn.inference.PlacesSeen;
 import overturn.planning.Workshop;
+import overturn.repair.WorkPlan;
 import overturn.suspect.Cure;
+import overturn.suspect.Remedy;
 import overturn.verdict.Assessment;
 import overturn.verdict.Verdict;
 
@@ -81,7 +83,12 @@ public class Jobs {
 
         /** Suspicion per component now, with what was seen at single parts. */
         public Map<String, Double> suspectedParts() {
-            return assessment.history().now().components(seen());
+            return assessment.history().now().places().components(seen());
+        }
+
+        /** Where a remedy can be done, the most suspected part first: share of each, by id. */
+        public Map<String, Double> placesOf(Remedy remedy) {
+            return assessment.history().now().places().of(remedy, WorkPlan.places(model.layout(), remedy), seen());
         }
 
         /**
