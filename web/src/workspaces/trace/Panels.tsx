@@ -9,7 +9,7 @@ import { Button } from "../../ui/Button";
 import { Dialog } from "../../ui/Dialog";
 import { PhotoButton } from "../../ui/PhotoButton";
 import { SetAside } from "../../ui/SetAside";
-import { likeliest, sameVerdict, takenText } from "./state";
+import { sameVerdict, takenText } from "./state";
 import { EntryText } from "./EntryText";
 import { Others } from "./Others";
 import { PartSheet } from "./PartSheet";
@@ -123,7 +123,7 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
       </Dialog>
     );
   }
-  const placeMissing = verdict.places.some((p, i) => (places[i] ?? likeliest(p)) === "");
+  const placeMissing = verdict.places.some((p, i) => (places[i] ?? p.toldId ?? "") === "");
   const accept = () =>
     void trace.enter(
       "verdict",
@@ -132,7 +132,7 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
         grade: verdict.grade,
         sequence: shown.sequence,
         why: why.trim(),
-        places: verdict.places.map((p, i) => places[i] ?? likeliest(p)),
+        places: verdict.places.map((p, i) => places[i] ?? p.toldId ?? ""),
       },
       String(shown.sequence),
     );
@@ -163,11 +163,11 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
                 {say("acceptWhere", { remedy: word(`remedy.${p.remedyId}`) })}
               </span>
               <select
-                value={places[i] ?? likeliest(p)}
+                value={places[i] ?? p.toldId ?? ""}
                 onChange={(e) => setPlaces({ ...places, [i]: e.target.value })}
                 className="min-h-14 w-full border-2 border-ink px-3 text-lg"
               >
-                {likeliest(p) === "" && <option value="">{say("acceptWhereUnknown")}</option>}
+                {p.toldId === undefined && <option value="">{say("acceptWhereUnknown")}</option>}
                 {p.parts.map((part) => (
                   <option key={part.componentId} value={part.componentId}>
                     {word(`component.${part.componentId}`)} · {percent(part.share)}

@@ -56,7 +56,7 @@ describe("a verdict so far", () => {
 
 describe("accepting a verdict", () => {
   const asked = "Where is it done: remedy.renew-hoses?";
-  const offered = (...shares: number[]) =>
+  const offered = (toldId: string | undefined, ...shares: number[]) =>
     open(TraceView, "/jobs/:jobId", `/jobs/${tracing.id}`, {
       [`/api/jobs/${tracing.id}`]: {
         ...tracing,
@@ -70,6 +70,7 @@ describe("accepting a verdict", () => {
             places: [
               {
                 remedyId: "renew-hoses",
+                toldId,
                 parts: shares.map((share, n) => ({ componentId: `hose-${n}`, share })),
               },
             ],
@@ -88,7 +89,7 @@ describe("accepting a verdict", () => {
   };
 
   it("says and offers the part that the readings point at", async () => {
-    offered(0.93, 0.07);
+    offered("hose-0", 0.93, 0.07);
     expect(await screen.findByText("Where, by the readings: component.hose-0")).toBeTruthy();
     const { where, go } = await accept();
     expect(where.selectedOptions[0]?.textContent).toBe("component.hose-0 · 93 %");
@@ -96,7 +97,7 @@ describe("accepting a verdict", () => {
   });
 
   it("has a part chosen where they leave it open", async () => {
-    offered(0.4, 0.35, 0.25);
+    offered(undefined, 0.4, 0.35, 0.25);
     const { where, go } = await accept();
     expect(screen.queryByText(/by the readings/)).toBeNull();
     expect([where.value, go.disabled]).toEqual(["", true]);

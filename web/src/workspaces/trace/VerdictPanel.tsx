@@ -5,7 +5,7 @@ import { toldAtIntake } from "../../domain/intake";
 import { minutes, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { likeliest, listed, quarrel } from "./state";
+import { listed, quarrel } from "./state";
 
 /** Where it stands, what it hangs on, and what would overturn it. */
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
@@ -28,8 +28,8 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "")
     .map((id) => word(`test.${id}`));
   const where = verdict.places
-    .filter((p) => p.parts.length > 1 && likeliest(p) !== "")
-    .map((p) => word(`component.${likeliest(p)}`));
+    .filter((p) => p.parts.length > 1 && p.toldId !== undefined)
+    .map((p) => word(`component.${p.toldId}`));
   return (
     <section aria-label={title} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
       <h2 className="caps">{title}</h2>

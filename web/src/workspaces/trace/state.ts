@@ -242,12 +242,3 @@ export function nextLine(proposal: Proposal, job: Job, lever = false): string {
   const opened = shut ? say("nothingOpened") : "";
   return [say("next"), minutes(proposal.minutes), needsText(proposal.needs, lever), opened].filter(Boolean).join(" · ");
 }
-
-/** From this share on a part is offered as chosen; below it, whoever accepts says which it is. */
-const LIKELY = 0.6;
-
-/** The part that the readings point at; empty where they leave it open. */
-export function likeliest({ parts }: Verdict["places"][number]): string {
-  const [first] = parts;
-  return first !== undefined && (parts.length === 1 || first.share >= LIKELY) ? first.componentId : "";
-}

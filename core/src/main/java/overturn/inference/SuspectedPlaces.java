@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
@@ -25,6 +26,9 @@ public final class SuspectedPlaces {
 
     /** Suspicion below which all places of a suspect count alike; chosen for speed. */
     private static final double WORTH_TELLING = 0.005;
+
+    /** Share from which on one part is named; chosen. */
+    private static final double TOLD_FROM = 0.6;
 
     private final LayoutModel model;
     private final double[] suspicion;
@@ -131,6 +135,17 @@ public final class SuspectedPlaces {
                 .sorted(Comparator.comparingDouble(part -> -all.getOrDefault(part, 0.0)))
                 .forEach(part -> shares.put(part, sum > 0 ? all.getOrDefault(part, 0.0) / sum : 1.0 / parts.size()));
         return shares;
+    }
+
+    /**
+     * The part that the readings tell, of those that {@link #of} returned; empty where they leave it open, and whoever
+     * repairs has to say which it is.
+     */
+    public static Optional<String> told(Map<String, Double> shares) {
+        return shares.entrySet().stream()
+                .filter(e -> e.getValue() >= TOLD_FROM)
+                .map(Map.Entry::getKey)
+                .findFirst();
     }
 
     /** Suspicion per segment of the circuit, from foot to wheel. */

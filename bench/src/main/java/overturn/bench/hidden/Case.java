@@ -3,6 +3,7 @@ package overturn.bench.hidden;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.random.RandomGenerator;
@@ -36,6 +37,9 @@ final class Case {
     final String layoutId;
     final List<Suspect> causes;
     final Cure cure;
+    /** The parts at which its faults sit. */
+    final Set<String> parts;
+
     final Intake intake;
     private final Function<List<Suspect>, HiddenVehicle> vehicle;
     private final Function<RandomGenerator, HiddenVehicle> liar;
@@ -47,6 +51,7 @@ final class Case {
             String layoutId,
             List<Suspect> causes,
             Cure cure,
+            Set<String> parts,
             Intake intake,
             Function<List<Suspect>, HiddenVehicle> vehicle,
             Function<RandomGenerator, HiddenVehicle> liar,
@@ -55,6 +60,7 @@ final class Case {
         this.layoutId = layoutId;
         this.causes = causes;
         this.cure = cure;
+        this.parts = Set.copyOf(parts);
         this.intake = intake;
         this.vehicle = vehicle;
         this.liar = liar;
@@ -63,7 +69,7 @@ final class Case {
 
     /** The same vehicle, in a workshop whose closed jobs say this. */
     Case whereClosedJobsSay(Map<String, Double> counts) {
-        return new Case(stratum, layoutId, causes, cure, intake.with(counts), vehicle, liar, seed);
+        return new Case(stratum, layoutId, causes, cure, parts, intake.with(counts), vehicle, liar, seed);
     }
 
     long seed() {

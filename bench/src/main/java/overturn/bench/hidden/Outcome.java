@@ -2,6 +2,7 @@ package overturn.bench.hidden;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import overturn.suspect.Cure;
 import overturn.verdict.Grade;
 
@@ -22,6 +23,8 @@ import overturn.verdict.Grade;
  * @param path ids of the tests
  * @param causes what the closed job says of its cause, where one was diagnosed
  * @param believed what it would say had it been given up at its verdict
+ * @param part of a right remedy that can be done at several parts: how likely the first of them is said to be, and
+ *     whether the fault is there
  */
 record Outcome(
         Policy policy,
@@ -39,7 +42,8 @@ record Outcome(
         List<String> path,
         List<Covered> covered,
         Map<String, Double> causes,
-        Map<String, Double> believed) {
+        Map<String, Double> believed,
+        Optional<Claim> part) {
 
     /**
      * Where a figure lay in the band of the suspect that was there, and after how many readings.

@@ -17,6 +17,7 @@ import overturn.evidence.Reading;
 import overturn.forecast.LayoutModel;
 import overturn.inference.Belief;
 import overturn.inference.BeliefHistory;
+import overturn.inference.PlacesSeen;
 import overturn.inference.RulerBands;
 import overturn.learning.CauseShares;
 import overturn.measurement.ReadingSpec;
@@ -29,6 +30,7 @@ import overturn.practice.Chart;
 import overturn.procedure.Procedure;
 import overturn.procedure.StateChanges;
 import overturn.procedure.VehicleNeeds;
+import overturn.repair.WorkPlan;
 import overturn.suspect.Cure;
 import overturn.suspect.Remedy;
 import overturn.suspect.Repaired;
@@ -164,7 +166,19 @@ final class Trial {
                         verdict.history.now(),
                         model.suspects(),
                         cured ? Optional.of(progress.done.all().orElse(Cure.HAND_BACK)) : Optional.empty()),
-                CauseShares.of(verdict.history.now(), model.suspects(), Optional.empty()));
+                CauseShares.of(verdict.history.now(), model.suspects(), Optional.empty()),
+                firstRight ? part(verdict) : Optional.empty());
+    }
+
+    private Optional<Claim> part(Known verdict) {
+        List<Remedy> remedies = verdict.verdict.cure().remedies();
+        List<String> parts = remedies.size() == 1 ? WorkPlan.places(model.layout(), remedies.get(0)) : List.of();
+        if (parts.size() < 2 || vehicle.parts.isEmpty()) {
+            return Optional.empty();
+        }
+        return verdict.history.now().places().of(remedies.get(0), parts, PlacesSeen.NONE).entrySet().stream()
+                .findFirst()
+                .map(first -> new Claim(first.getValue(), vehicle.parts.contains(first.getKey())));
     }
 
     /** Whether a cure named cures; of a sound vehicle only that nothing is needed. */
@@ -351,7 +365,8 @@ final class Trial {
                 List.of(),
                 List.of(),
                 Map.of(),
-                Map.of());
+                Map.of(),
+                Optional.empty());
     }
 
     private Known known(List<String> path, Supplier<BeliefHistory> history) {

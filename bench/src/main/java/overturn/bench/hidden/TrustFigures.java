@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Predicate;
+import java.util.function.ToDoubleFunction;
+import overturn.inference.SuspectedPlaces;
 import overturn.suspect.Cure;
 import overturn.verdict.Grade;
 
@@ -28,6 +31,10 @@ import overturn.verdict.Grade;
  * @param ninthDecileMinutes which nine of ten singles need at most
  * @param unlistedLeads singles at whose verdict a fault in no list leads, open too
  * @param wrongParts per 100 jobs
+ * @param parts singles whose remedy is right and can be done at several parts
+ * @param partTold of these, those of which one part is named
+ * @param partRight of the parts named, those where the fault is
+ * @param partClaimed what they claim on average
  */
 record TrustFigures(
         int singles,
@@ -47,7 +54,11 @@ record TrustFigures(
         double minutes,
         double ninthDecileMinutes,
         double unlistedLeads,
-        double wrongParts) {
+        double wrongParts,
+        int parts,
+        double partTold,
+        double partRight,
+        double partClaimed) {
 
     private static final int BINS = 8;
 
@@ -61,6 +72,12 @@ record TrustFigures(
         List<Outcome> proven = with(both, Grade.PROVEN);
         List<Outcome> probable = with(singles, Grade.PROBABLE);
         List<Outcome> allProbable = with(both, Grade.PROBABLE);
+        List<Outcome.Claim> parts =
+                singles.stream().flatMap(o -> o.part().stream()).toList();
+        List<Outcome.Claim> told = parts.stream()
+                .filter(part ->
+                        SuspectedPlaces.told(Map.of("part", part.probability())).isPresent())
+                .toList();
         return new TrustFigures(
                 singles.size(),
                 sound.size(),
@@ -84,7 +101,16 @@ record TrustFigures(
                         * both.stream()
                                 .mapToDouble(Outcome::wrongParts)
                                 .average()
-                                .orElse(0)));
+                                .orElse(0)),
+                parts.size(),
+                PolicyFigures.tenth(100.0 * told.size() / Math.max(1, parts.size())),
+                mean(told, part -> part.held() ? 1 : 0),
+                mean(told, Outcome.Claim::probability));
+    }
+
+    private static double mean(List<Outcome.Claim> claims, ToDoubleFunction<Outcome.Claim> of) {
+        return PolicyFigures.tenth(
+                100 * claims.stream().mapToDouble(of).average().orElse(0));
     }
 
     private static double ninthDecile(List<Outcome> outcomes) {
@@ -160,6 +186,8 @@ record TrustFigures(
                 minutes to the verdict      %5.1f (nine of ten within %.0f)
                 a fault in no list leads    %5.1f %%
                 wrong parts per 100         %5.1f
+                one part named              %5.1f %% of %d that are right and could be at several
+                part named, right           %5.1f %% (claimed %.1f)
                 """,
                 singles,
                 sound,
@@ -178,6 +206,10 @@ record TrustFigures(
                 minutes,
                 ninthDecileMinutes,
                 unlistedLeads,
-                wrongParts);
+                wrongParts,
+                partTold,
+                parts,
+                partRight,
+                partClaimed);
     }
 }

@@ -9,6 +9,7 @@ import java.util.SplittableRandom;
 import java.util.function.Function;
 import java.util.function.ToDoubleBiFunction;
 import java.util.random.RandomGenerator;
+import java.util.stream.Collectors;
 import org.hipparchus.distribution.continuous.NormalDistribution;
 import overturn.circuit.Layout;
 import overturn.forecast.LayoutModel;
@@ -231,6 +232,10 @@ final class World {
                 layout.id(),
                 causes,
                 cure(causes),
+                faults.values().stream()
+                        .flatMap(List::stream)
+                        .flatMap(fault -> fault.componentIds().stream())
+                        .collect(Collectors.toSet()),
                 intake,
                 left -> hidden(
                                 made.apply(left.stream()

@@ -10,9 +10,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.layoutfile.LayoutFile;
@@ -280,7 +282,26 @@ class HiddenFaultsTest {
         assertEquals(93, trust.allProbableClaimed(), 1e-9);
     }
 
+    /** Of three, one is left open; of the two that are named one is right. */
+    @Test
+    void aPartIsNamedWhereItIsLikelyAndHeldToItsRecord() {
+        Case single = new World(LEVER_CLUTCH, 5).draw(Stratum.SINGLE, 1);
+        TrustFigures trust = TrustFigures.of(
+                Stream.of(new Outcome.Claim(0.9, true), new Outcome.Claim(0.7, false), new Outcome.Claim(0.5, true))
+                        .map(part -> claiming(single, Grade.PROBABLE, 0.9, true, Optional.of(part)))
+                        .toList());
+        assertEquals(3, trust.parts());
+        assertEquals(66.7, trust.partTold(), 1e-9);
+        assertEquals(50, trust.partRight(), 1e-9);
+        assertEquals(80, trust.partClaimed(), 1e-9);
+    }
+
     private static Outcome claiming(Case vehicle, Grade grade, double probability, boolean held) {
+        return claiming(vehicle, grade, probability, held, Optional.empty());
+    }
+
+    private static Outcome claiming(
+            Case vehicle, Grade grade, double probability, boolean held, Optional<Outcome.Claim> part) {
         return new Outcome(
                 Policy.OVERTURN,
                 vehicle,
@@ -297,7 +318,8 @@ class HiddenFaultsTest {
                 List.of(),
                 List.of(),
                 Map.of(),
-                Map.of());
+                Map.of(),
+                part);
     }
 
     private static Outcome costing(Policy policy, Case vehicle, double minutes) {
@@ -317,6 +339,7 @@ class HiddenFaultsTest {
                 List.of(),
                 List.of(),
                 Map.of(),
-                Map.of());
+                Map.of(),
+                Optional.empty());
     }
 }

@@ -1,10 +1,12 @@
 package overturn.app.api.job;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.workshop.WorkshopSettings;
+import overturn.inference.SuspectedPlaces;
 import overturn.quantity.Dimension;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
@@ -67,15 +69,21 @@ public final class VerdictViews {
         }
     }
 
-    /** Where a remedy of the verdict can be done, the most suspected first. */
-    public record PlacesView(String remedyId, List<PlaceView> parts) {
+    /**
+     * Where a remedy of the verdict can be done, the most suspected first.
+     *
+     * @param toldId the part that the readings tell; missing where they leave it open
+     */
+    public record PlacesView(String remedyId, List<PlaceView> parts, Optional<String> toldId) {
 
         static PlacesView of(Remedy remedy, Job job) {
+            Map<String, Double> shares = job.placesOf(remedy);
             return new PlacesView(
                     remedy.id(),
-                    job.placesOf(remedy).entrySet().stream()
+                    shares.entrySet().stream()
                             .map(e -> new PlaceView(e.getKey(), e.getValue()))
-                            .toList());
+                            .toList(),
+                    SuspectedPlaces.told(shares));
         }
     }
 
