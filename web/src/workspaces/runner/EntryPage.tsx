@@ -6,7 +6,7 @@ import { Choice } from "../../ui/Choice";
 import { Ruler } from "../../ui/Ruler";
 import { FigureFields } from "./FigureFields";
 import { FromCodeReader } from "./FromCodeReader";
-import { impossible, minutesSince, OFTEN, value, type Code } from "./state";
+import { impossible, marksOf, minutesSince, OFTEN, value, type Code } from "./state";
 import type { useRunner } from "./useRunner";
 
 interface Props {
@@ -123,7 +123,7 @@ function Figures({ runner, test, lever }: { runner: ReturnType<typeof useRunner>
   return (
     <section className="grid gap-3">
       <FigureFields runner={runner} test={test} figures={test.figures} lever={lever} />
-      {typed.length === 0 && <p className="text-soft">{say("atLeastOne")}</p>}
+      {marksOf(test).size > 0 && <p className="text-soft">{say("holdBrokenOff")}</p>}
       {onRuler && (
         <Ruler
           figure={onRuler}
