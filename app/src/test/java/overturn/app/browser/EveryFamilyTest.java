@@ -3,7 +3,6 @@ package overturn.app.browser;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
-import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -97,10 +96,7 @@ class EveryFamilyTest {
                         .contains(Words.all().get("remedy." + suspect.remedy().id())),
                 done + " " + screens.verdict());
         screens.button("Accept the verdict").first().click();
-        screens.page()
-                .getByRole(AriaRole.DIALOG)
-                .getByText("Accept the verdict")
-                .click();
+        screens.confirmVerdict();
         screens.page().getByText("decided, waits for the repair").waitFor();
     }
 }

@@ -269,7 +269,7 @@ class KeptEntriesTest {
         assertEquals(3, api.get(job).body().get("entries").size(), "nothing was accepted");
         screens.button("Show what stands now").click();
         page.locator("[role=dialog] textarea").fill("ferry leaves at six");
-        page.getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
+        screens.confirmVerdict();
         page.getByText("decided, waits for the repair").waitFor();
         JsonNode accepted = api.get(job).body().get("accepted");
         assertEquals(api.get(job).body().get("status").get("decided").get("remedyIds"), accepted.get("remedyIds"));
@@ -282,7 +282,7 @@ class KeptEntriesTest {
         screens.button("Accept the verdict").first().click();
         page.locator("[role=dialog] textarea").fill("ferry leaves at six");
         page.context().setOffline(true);
-        page.getByRole(AriaRole.DIALOG).getByText("Accept the verdict").click();
+        screens.confirmVerdict();
         page.getByText("kept here, sends itself").waitFor();
         api.post(job + "/readings", ApiClient.stamped(2, ApiClient.freePlay("25", "mm")));
         page.context().setOffline(false);

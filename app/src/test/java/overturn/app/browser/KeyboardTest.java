@@ -134,6 +134,11 @@ class KeyboardTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         tabTo(dialog.locator("input, textarea").last());
         page.keyboard().type("the boat leaves at six");
+        Locator where = dialog.locator("select");
+        if (where.count() > 0 && where.inputValue().isEmpty()) {
+            tabTo(where);
+            page.keyboard().press("ArrowDown");
+        }
         press(dialog.getByRole(AriaRole.BUTTON).last());
         page.getByText("Work plan").waitFor();
         assertEquals(

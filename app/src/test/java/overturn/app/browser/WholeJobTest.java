@@ -106,10 +106,7 @@ class WholeJobTest {
         assertEquals("PROVEN", screens.grade(), done + screens.verdict());
         assertTrue(screens.verdict().contains("Master, reseal or renew"), screens.verdict());
         screens.button("Accept the verdict").first().click();
-        screens.page()
-                .getByRole(AriaRole.DIALOG)
-                .getByText("Accept the verdict")
-                .click();
+        screens.confirmVerdict();
         screens.page().getByText("decided, waits for the repair").waitFor();
     }
 

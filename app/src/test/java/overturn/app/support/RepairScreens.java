@@ -57,6 +57,7 @@ public final class RepairScreens {
         if (dialog.locator("textarea").count() > 0) {
             dialog.locator("textarea").last().fill("the boat leaves at six");
         }
+        screens.choosePlaces();
         dialog.getByRole(AriaRole.BUTTON).last().click();
         next().getByText("Work plan").waitFor();
         return this;

@@ -3,6 +3,7 @@ package overturn.app.support;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.Map;
 import java.util.Optional;
@@ -202,5 +203,24 @@ public final class Screens {
         button("To the circuit").click();
         heading("Suspects").waitFor();
         return this;
+    }
+
+    /** Says, where the readings leave it open, at which part: the likeliest. */
+    public Screens choosePlaces() {
+        for (Locator where : page().getByRole(AriaRole.DIALOG).locator("select").all()) {
+            if (where.inputValue().isEmpty()) {
+                where.selectOption(new SelectOption().setIndex(1));
+            }
+        }
+        return this;
+    }
+
+    /** Accepts the verdict of the sheet that is open. */
+    public void confirmVerdict() {
+        choosePlaces()
+                .page()
+                .getByRole(AriaRole.DIALOG)
+                .getByText("Accept the verdict")
+                .click();
     }
 }
