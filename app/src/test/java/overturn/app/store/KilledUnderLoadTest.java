@@ -94,6 +94,13 @@ class KilledUnderLoadTest {
         }
     }
 
+    /** What was acknowledged and is not there; the set is copied first, so that what comes later is not missed. */
+    private Set<String> lost(Set<String> acknowledged) throws Exception {
+        Set<String> lost = new HashSet<>(acknowledged);
+        cluster.asked("select id from log_entry").lines().forEach(lost::remove);
+        return lost;
+    }
+
     @Test
     void whatWasAcknowledgedIsThereOnceAndNothingElseIs() throws Exception {
         begin();
@@ -127,7 +134,8 @@ class KilledUnderLoadTest {
             String victim = List.of("server", "database", "database", "both").get(kill % 4);
             killed.merge(victim, 1, Integer::sum);
             if (kill % TOLD_EVERY == TOLD_EVERY - 1) {
-                System.out.println(Instant.now() + " killed " + killed + ", acknowledged " + acknowledged.size());
+                System.out.println(Instant.now() + " killed " + killed + ", acknowledged " + acknowledged.size()
+                        + ", lost " + lost(acknowledged));
             }
             if (!victim.equals("database")) {
                 server.close();
@@ -144,8 +152,8 @@ class KilledUnderLoadTest {
         }
         enough.set(true);
         writers.shutdown();
-        assertTrue(writers.awaitTermination(5, TimeUnit.MINUTES), "the writers end");
-        assertEquals(List.of(), new ArrayList<>(failed));
+        boolean ended = writers.awaitTermination(5, TimeUnit.MINUTES);
+        Set<String> lost = lost(acknowledged);
         List<String> there = cluster.asked("select e.id || ' ' || e.kind from log_entry e")
                 .lines()
                 .toList();
@@ -156,9 +164,9 @@ class KilledUnderLoadTest {
             kinds.merge(line.split(" ")[1], 1, Integer::sum);
         });
         System.out.println("Killed " + killed + "; " + jobs + " whole jobs, " + acknowledged.size()
-                + " acknowledged entries of " + kinds);
-        Set<String> lost = new HashSet<>(acknowledged);
-        lost.removeAll(ids);
+                + " acknowledged entries of " + kinds + ", lost " + lost);
+        assertTrue(ended, "the writers end");
+        assertEquals(List.of(), new ArrayList<>(failed));
         Set<String> more = new HashSet<>(ids);
         more.removeAll(acknowledged);
         more.removeIf(id -> UUID.fromString(id).version() == 3);

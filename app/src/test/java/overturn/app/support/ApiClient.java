@@ -44,7 +44,7 @@ public final class ApiClient {
     private static final Map<String, Device> DEVICES = new ConcurrentHashMap<>();
 
     /** So long an insisting client sends again; a server that was killed is back by then. */
-    private static final Duration INSISTS = Duration.ofSeconds(120);
+    private static final Duration INSISTS = Duration.ofMinutes(5);
 
     private final HttpClient http = HttpClient.newHttpClient();
     private final String address;
