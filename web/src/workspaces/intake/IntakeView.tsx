@@ -214,7 +214,7 @@ export function IntakeView() {
                 <option value="">{say("intakeHunchNone")}</option>
                 {chosen.suspects.map((s) => (
                   <option key={s.id} value={s.id}>
-                    {word(`suspect.${s.id}`)}
+                    {said(`suspect.${s.id}`)}
                   </option>
                 ))}
                 <option value="none-of-these">{word("suspect.none-of-these")}</option>
