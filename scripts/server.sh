@@ -215,9 +215,8 @@ check() {
     local pages
     step "Pages: packages, types, style, tests" pages_checked &
     pages=$!
-    step "Java: style" maven spotless:check
-    step "Core: compiling, fast tests" maven test -pl core -DexcludedGroups=slow
-    step "All modules: compiling, walls" maven test -Dgroups=walls -Dexec.skip -Dweb.tests.skip -Dsurefire.failIfNoSpecifiedTests=false
+    step "Java: compiling, style, walls, fast tests of the core" maven -Pquick test spotless:check -Dexec.skip -Dweb.tests.skip \
+        -Dsurefire.failIfNoSpecifiedTests=false
     wait "$pages"
     say "Sound; './overturn test' runs all tests"
 }
