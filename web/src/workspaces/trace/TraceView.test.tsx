@@ -96,6 +96,13 @@ describe("accepting a verdict", () => {
     expect(go.disabled).toBe(false);
   });
 
+  it("asks for none where the fault is at both at once", async () => {
+    offered("hose-0", 0.5, 0.5);
+    const { where, go } = await accept();
+    expect(screen.queryByText(/by the readings/)).toBeNull();
+    expect([where.value, go.disabled]).toEqual(["hose-0", false]);
+  });
+
   it("has a part chosen where they leave it open", async () => {
     offered(undefined, 0.4, 0.35, 0.25);
     const { where, go } = await accept();

@@ -28,7 +28,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "")
     .map((id) => word(`test.${id}`));
   const where = verdict.places
-    .filter((p) => p.parts.length > 1 && p.toldId !== undefined)
+    .filter((p) => p.parts.length > 1 && (p.parts[0]?.share ?? 0) > 0.5 && p.toldId !== undefined)
     .map((p) => word(`component.${p.toldId}`));
   return (
     <section aria-label={title} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>

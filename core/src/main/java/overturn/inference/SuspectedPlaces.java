@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import overturn.circuit.Segment;
 import overturn.forecast.Hypothesis;
 import overturn.forecast.LayoutModel;
@@ -33,15 +34,19 @@ public final class SuspectedPlaces {
     private final LayoutModel model;
     private final double[] suspicion;
     private final List<Map<String, Double>> places;
+    private final double[] together;
 
     /**
      * @param suspicion probability of each suspect
      * @param places share of each of its places, by id, for each suspect
+     * @param together of each suspect, how likely its fault is at several parts at once, as shoes of both drums
      */
-    private SuspectedPlaces(LayoutModel model, double[] suspicion, List<Map<String, Double>> places) {
+    private SuspectedPlaces(
+            LayoutModel model, double[] suspicion, List<Map<String, Double>> places, double[] together) {
         this.model = model;
         this.suspicion = suspicion;
         this.places = places;
+        this.together = together;
     }
 
     static SuspectedPlaces of(Belief belief) {
@@ -63,7 +68,10 @@ public final class SuspectedPlaces {
                         .toArray(),
                 IntStream.range(0, weights.length)
                         .mapToObj(s -> places(model, s, weights[s]))
-                        .toList());
+                        .toList(),
+                IntStream.range(0, weights.length)
+                        .mapToDouble(s -> together(model, s, weights[s]))
+                        .toArray());
     }
 
     private static void add(Belief belief, int hypothesis, int suspect, double[][] weights) {
@@ -79,22 +87,38 @@ public final class SuspectedPlaces {
         }
     }
 
-    private static Map<String, Double> places(LayoutModel model, int suspect, double[] weights) {
+    private static Map<String, Double> places(LayoutModel model, int suspect, double @Nullable [] weights) {
         List<String> all = model.suspects().get(suspect).places();
         Map<String, Double> shares = new LinkedHashMap<>();
         all.forEach(place -> shares.put(place, weights == null ? 1.0 : 0.0));
         for (int i = 0; weights != null && i < weights.length; i++) {
-            Set<String> own = new HashSet<>();
-            for (Fault fault : model.particles().faults(suspect, i)) {
-                own.addAll(fault.componentIds());
-            }
-            own.retainAll(all);
+            Set<String> own = own(model, suspect, i);
             double each = weights[i] / (own.isEmpty() ? all.size() : own.size());
             (own.isEmpty() ? all : own).forEach(place -> shares.merge(place, each, Double::sum));
         }
         double sum = shares.values().stream().mapToDouble(Double::doubleValue).sum();
         shares.replaceAll((place, share) -> sum > 0 ? share / sum : 1.0 / all.size());
         return shares;
+    }
+
+    /** The parts at which the fault of one imagined vehicle is. */
+    private static Set<String> own(LayoutModel model, int suspect, int particle) {
+        Set<String> own = new HashSet<>();
+        for (Fault fault : model.particles().faults(suspect, particle)) {
+            own.addAll(fault.componentIds());
+        }
+        own.retainAll(model.suspects().get(suspect).places());
+        return own;
+    }
+
+    private static double together(LayoutModel model, int suspect, double @Nullable [] weights) {
+        double several = 0;
+        double sum = 0;
+        for (int i = 0; weights != null && i < weights.length; i++) {
+            several += own(model, suspect, i).size() > 1 ? weights[i] : 0;
+            sum += weights[i];
+        }
+        return sum > 0 ? several / sum : 0;
     }
 
     /** Suspicion per component of the layout, by id. */
@@ -146,6 +170,19 @@ public final class SuspectedPlaces {
                 .filter(e -> e.getValue() >= TOLD_FROM)
                 .map(Map.Entry::getKey)
                 .findFirst();
+    }
+
+    /** Whether what one remedy mends is at several parts at once, so that none of them is asked for. */
+    public boolean isTogether(Remedy remedy) {
+        double several = 0;
+        double sum = 0;
+        for (int s = 0; s < suspicion.length; s++) {
+            if (model.suspects().get(s).remedy() == remedy) {
+                several += suspicion[s] * together[s];
+                sum += suspicion[s];
+            }
+        }
+        return several >= TOLD_FROM * sum && several > 0;
     }
 
     /** Suspicion per segment of the circuit, from foot to wheel. */

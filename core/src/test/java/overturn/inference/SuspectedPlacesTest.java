@@ -1,6 +1,7 @@
 package overturn.inference;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import java.util.ArrayList;
@@ -19,6 +20,7 @@ import overturn.measurement.RigTrust;
 import overturn.quantity.MeasureUnit;
 import overturn.quantity.TypedQuantity;
 import overturn.support.Models;
+import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /** At which part a suspect sits that can sit at several. */
@@ -81,6 +83,23 @@ class SuspectedPlacesTest {
         Map<String, Double> before = at("end-seal-weeping", PlacesSeen.NONE, DRAGS);
         Map<String, Double> after = at("end-seal-weeping", wet, DRAGS);
         assertTrue(share(after, "rear-left") > share(before, "rear-left"), before + " " + after);
+    }
+
+    @Test
+    void whatIsAtBothDrumsAtOnceIsNotAskedForOneByOne() {
+        SuspectedPlaces places = BeliefHistory.of(
+                        MODEL,
+                        Intake.UNKNOWN,
+                        List.of(new Reading(
+                                "characterise",
+                                "characterise",
+                                new Observed("long-then-firm"),
+                                "eye",
+                                RigTrust.NORMAL)))
+                .now()
+                .places();
+        assertTrue(places.isTogether(Remedy.ADJUST_SHOES));
+        assertFalse(places.isTogether(Remedy.RESEAL_END));
     }
 
     @Test

@@ -72,7 +72,8 @@ public final class VerdictViews {
     /**
      * Where a remedy of the verdict can be done, the most suspected first.
      *
-     * @param toldId the part that the readings tell; missing where they leave it open
+     * @param toldId the part that the readings tell, or the first where the fault is at several at once; missing where
+     *     they leave it open
      */
     public record PlacesView(String remedyId, List<PlaceView> parts, Optional<String> toldId) {
 
@@ -83,7 +84,9 @@ public final class VerdictViews {
                     shares.entrySet().stream()
                             .map(e -> new PlaceView(e.getKey(), e.getValue()))
                             .toList(),
-                    SuspectedPlaces.told(shares));
+                    job.assessment().history().now().places().isTogether(remedy)
+                            ? shares.keySet().stream().findFirst()
+                            : SuspectedPlaces.told(shares));
         }
     }
 
