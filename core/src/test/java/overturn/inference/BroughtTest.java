@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -26,6 +27,7 @@ import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 
 /** A repair may leave something behind: readings after it tell that from a complaint that is cured. */
+@Tag("slow")
 class BroughtTest {
 
     private static final LayoutModel MODEL = Models.tarn();

@@ -6,6 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.evidence.Reading;
 import overturn.forecast.Hypothesis;
@@ -28,6 +29,7 @@ import overturn.suspect.Repaired;
 /**
  * Of two faults one is gone: severities of both are taken where they fit, and counted so that all pairs count alike.
  */
+@Tag("slow")
 class RepairsTest {
 
     private static final LayoutModel MODEL = Models.tarn();

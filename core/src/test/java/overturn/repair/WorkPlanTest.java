@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.catalogue.ProcedureCatalogue;
 import overturn.circuit.Layout;
@@ -76,6 +77,7 @@ class WorkPlanTest {
 
     /** Whatever is done only where it applies is done, or all of it is left out. */
     @Test
+    @Tag("slow")
     void everyPlanOfEveryRemedyLayoutAndSchoolCanBeDoneByHand() {
         int plans = 0;
         Set<String> seen = new HashSet<>();
@@ -102,6 +104,7 @@ class WorkPlanTest {
 
     /** Two remedies at once, as they are accepted for two faults; on one circuit of each family. */
     @Test
+    @Tag("slow")
     void everyTwoRemediesAreOnePlanThatCanBeDone() {
         for (Layout layout : Everywhere.presets()) {
             List<Remedy> remedies = SuspectCatalogue.of(layout).stream()
@@ -293,6 +296,7 @@ class WorkPlanTest {
     }
 
     @Test
+    @Tag("slow")
     void everySchoolChangesThePlansThatDependOnItAndNoOther() {
         Set<School> seen = EnumSet.noneOf(School.class);
         Set<String> once = new HashSet<>();
