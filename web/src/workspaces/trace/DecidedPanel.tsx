@@ -8,7 +8,7 @@ import { listed } from "./state";
 
 /** What was decided, by what, as it stood when it was accepted; and what it turned out to be. */
 export function DecidedPanel({ job }: { job: Job }) {
-  const { word, layout } = useSettings();
+  const { word } = useSettings();
   const { accepted } = job;
   const { decided } = job.status;
   if (!accepted || !decided) return null;
@@ -19,10 +19,6 @@ export function DecidedPanel({ job }: { job: Job }) {
         <p className="text-2xl font-semibold">{listed(accepted.remedyIds, (id) => word(`remedy.${id}`), 2)}</p>
       </section>
     );
-  const { suspects } = layout(job.layoutId);
-  const where = accepted.places.filter((_, i) =>
-    suspects.some((s) => s.remedyId === accepted.remedyIds[i] && s.places.length > 1),
-  );
   const carriers = accepted.carriers
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId)
     .filter((id) => id !== undefined);
@@ -35,7 +31,6 @@ export function DecidedPanel({ job }: { job: Job }) {
       <h2 className="caps">{say("decided")}</h2>
       <p className="label text-2xl font-semibold">{word(`turned-out.${decided.turnedOut}`)}</p>
       <p className="font-semibold">{accepted.remedyIds.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}</p>
-      {where.length > 0 && <p>{where.map((id) => word(`component.${id}`)).join(", ")}</p>}
       <p className="figures text-sm text-soft">
         {say("decidedAs", {
           grade: say(`grade${accepted.grade}`).toLowerCase(),

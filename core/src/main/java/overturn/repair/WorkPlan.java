@@ -69,6 +69,11 @@ public record WorkPlan(List<WorkStep> steps, Set<School> schools) {
         return Places.of(layout, remedy);
     }
 
+    /** Whether the plan of a remedy is for all its places, so that it is not asked at which it is done. */
+    public static boolean isForAll(Remedy remedy) {
+        return remedy == Remedy.BLEED_FRONT || remedy == Remedy.BLEED_REAR || remedy == Remedy.ADJUST_SHOES;
+    }
+
     public double minutes() {
         return steps.stream().mapToDouble(WorkStep::minutes).sum();
     }

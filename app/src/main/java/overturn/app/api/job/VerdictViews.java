@@ -4,10 +4,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import overturn.app.usecase.job.AcceptVerdict;
 import overturn.app.usecase.job.Jobs.Job;
 import overturn.app.workshop.WorkshopSettings;
 import overturn.inference.SuspectedPlaces;
 import overturn.quantity.Dimension;
+import overturn.repair.WorkPlan;
 import overturn.suspect.Remedy;
 import overturn.suspect.Suspect;
 import overturn.verdict.Grade;
@@ -70,7 +72,7 @@ public final class VerdictViews {
     }
 
     /**
-     * Where a remedy of the verdict can be done, the most suspected first.
+     * Where a remedy of the verdict can be done, the most suspected first; one part where it is done at all of them.
      *
      * @param toldId the part that the readings tell, or the first where the fault is at several at once; missing where
      *     they leave it open
@@ -79,6 +81,10 @@ public final class VerdictViews {
 
         static PlacesView of(Remedy remedy, Job job) {
             Map<String, Double> shares = job.placesOf(remedy);
+            if (WorkPlan.isForAll(remedy)) {
+                String first = AcceptVerdict.first(shares);
+                return new PlacesView(remedy.id(), List.of(new PlaceView(first, 1)), Optional.of(first));
+            }
             return new PlacesView(
                     remedy.id(),
                     shares.entrySet().stream()
