@@ -18,13 +18,16 @@ interface Props {
   onAccept: () => void;
 }
 
+const testName = (test: { procedureId: string; anotherRig: boolean }, word: (id: string) => string): string =>
+  `${word(`test.${test.procedureId}`)}${test.anotherRig ? `, ${say("anotherRig")}` : ""}`;
+
 /** The one thing to do next, with its reason and its minutes. */
 export function NextStrip(props: Props) {
   const { job } = props;
   const next = job.assessment.next;
   if (job.withdrawn !== undefined) return <GivenUp why={job.withdrawn} />;
   if (job.accepted) return <AfterVerdict {...props} />;
-  if (!next) return <Decide {...props} />;
+  if (!next || job.status.next.kind === "DECIDE") return <Decide {...props} />;
   return <Next {...props} next={next} />;
 }
 
@@ -37,8 +40,7 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
       <div className="min-w-0 flex-1 basis-72">
         <p className="caps">{nextLine(next, job, isLever(layout(job.layoutId)))}</p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">
-          {walkIsNext(job) ? say("firstWalk") : word(`test.${next.procedureId}`)}
-          {next.anotherRig ? `, ${say("anotherRig")}` : ""}
+          {walkIsNext(job) ? say("firstWalk") : testName(next, word)}
         </h2>
         <p className="mt-0.5 text-[1.05rem]">{reasonText(next, job.assessment, word)}</p>
         <p className="text-sm text-soft">
@@ -47,7 +49,7 @@ function Next({ job, next, onStart, onOthers, onCannot }: Props & { next: NonNul
             ? ""
             : job.assessment.anotherTestPays
               ? `${stopOrTest(next, job.assessment.verdict)} ${say("actNowOrTest", { waste })}`
-              : say("actNow", { minutes: waste })}{" "}
+              : say("worthNoTest", { waste })}{" "}
           {moneyText(job.assessment)}
         </p>
         {caution && (
@@ -121,19 +123,30 @@ function AfterVerdict({ job, onOthers, onAccept }: Props) {
   );
 }
 
-/** Proven, or nothing left to test: the verdict waits to be accepted. */
-function Decide({ job, onAccept, onOthers }: Props) {
+/** Proven, or no test left that is worth its minutes: the verdict waits to be accepted; one can test on. */
+function Decide({ job, onAccept, onOthers, onStart }: Props) {
   const { word } = useSettings();
   const mayAccept = useMayAccept();
-  const { verdict } = job.assessment;
+  const { verdict, next } = job.assessment;
   if (!verdict) return null;
+  const why = verdict.grade === "PROVEN" ? "waitsDecision" : next ? "waitsWorth" : "waitsNothing";
   return (
     <section aria-label={say("next")} className={STRIP}>
       <div className="flex-1 basis-72">
-        <p className="caps">{say(verdict.grade === "PROVEN" ? "waitsDecision" : "waitsNothing")}</p>
+        <p className="caps">{say(why)}</p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">
           {verdict.remedyIds.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}
         </h2>
+        {next && (
+          <p className="text-sm text-soft">
+            {say("actNowOrTest", { waste: minutes(verdict.wrongPartMinutes) })} {moneyText(job.assessment)}
+          </p>
+        )}
+        {next && (
+          <button type="button" className="min-h-11 text-left underline" onClick={() => onStart(next.procedureId)}>
+            {say("testOn", { test: testName(next, word), minutes: minutes(next.minutes) })}
+          </button>
+        )}
       </div>
       <div className="flex items-center gap-4">
         <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>

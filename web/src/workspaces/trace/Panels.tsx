@@ -155,6 +155,11 @@ function Accept({ job, standing, trace, onClose }: { job: Job; standing: Verdict
           />
         </label>
       )}
+      {!proven && !job.assessment.anotherTestPays && why === "" && (
+        <button type="button" className="mb-3 min-h-11 underline" onClick={() => setWhy(say("waitsWorth"))}>
+          {say("because", { why: say("waitsWorth") })}
+        </button>
+      )}
       {verdict.places.map(
         (p, i) =>
           p.parts.length > 1 && (

@@ -54,6 +54,43 @@ describe("a verdict so far", () => {
   });
 });
 
+describe("a probable verdict with no test left that is worth its minutes", () => {
+  const { next } = tracing.assessment;
+  const waits = (kind: string) =>
+    open(TraceView, "/jobs/:jobId", `/jobs/${tracing.id}`, {
+      [`/api/jobs/${tracing.id}`]: {
+        ...tracing,
+        status: { ...tracing.status, next: { kind, subject: kind === "TEST" ? next.procedureId : "" } },
+        assessment: {
+          ...tracing.assessment,
+          anotherTestPays: false,
+          verdict: { ...tracing.assessment.verdict, grade: "PROBABLE" },
+        },
+      },
+    });
+  const strip = async () => within(await screen.findByRole("region", { name: "Next" }));
+
+  it("waits for a decision, with a further test beside it", async () => {
+    waits("DECIDE");
+    const { verdict } = tracing.assessment;
+    expect((await strip()).getByRole("heading").textContent).toBe(`remedy.${verdict.remedyId}`);
+    expect((await strip()).queryByText("Start test")).toBeNull();
+    expect((await strip()).getByRole("button", { name: /^Test on: / }).textContent).toContain(next.procedureId);
+    await userEvent.click((await strip()).getByRole("button", { name: "Accept the verdict" }));
+    const dialog = within(await screen.findByRole("dialog"));
+    await userEvent.click(dialog.getByRole("button", { name: /^Write: / }));
+    expect(dialog.getByLabelText<HTMLTextAreaElement>("Why on less than proof?").value).toBe(
+      "No test left is worth more than it costs",
+    );
+  });
+
+  it("proposes the test while it is to be done first", async () => {
+    waits("TEST");
+    expect((await strip()).getByRole("button", { name: "Start test" })).toBeTruthy();
+    expect((await strip()).queryByText(/^Test on/)).toBeNull();
+  });
+});
+
 describe("accepting a verdict", () => {
   const asked = "Where is it done: remedy.renew-hoses?";
   const offered = (toldId: string | undefined, ...shares: number[]) =>

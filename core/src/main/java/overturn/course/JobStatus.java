@@ -46,7 +46,7 @@ public record JobStatus(
     /**
      * Where it stands.
      *
-     * @param nextTest the test to do next; empty where the verdict is proven or nothing is left to test
+     * @param nextTest the test to do before anything is decided; empty where there is none
      * @param byBelief what the live suspects say to its being driven
      */
     public static JobStatus of(Log log, Optional<String> nextTest, Driving byBelief, Optional<Decided> decided) {

@@ -19,7 +19,7 @@ public record NextAct(Kind kind, String subject) {
     /** What is done. */
     public enum Kind {
         TEST,
-        /** A verdict can be accepted, or nothing is left to test. */
+        /** A verdict can be accepted, or no test is left that is worth its minutes. */
         DECIDE,
         /** A part was ordered and has not come. */
         WAIT_FOR_PART,

@@ -69,9 +69,17 @@ public record WorkPlan(List<WorkStep> steps, Set<School> schools) {
         return Places.of(layout, remedy);
     }
 
-    /** Whether the plan of a remedy is for all its places, so that it is not asked at which it is done. */
-    public static boolean isForAll(Remedy remedy) {
-        return remedy == Remedy.BLEED_FRONT || remedy == Remedy.BLEED_REAR || remedy == Remedy.ADJUST_SHOES;
+    /**
+     * Whether a remedy is done at all its places in one plan, so that it is not asked at which. What is bled after a
+     * repair is bled everywhere; what is only bled is done where it is bled.
+     */
+    public static boolean isForAll(Layout layout, Remedy remedy) {
+        return of(layout, List.of(remedy), Map.of()).steps.stream()
+                .filter(step -> step.section().changesTheVehicle()
+                        || step.section() == Section.BLEED && remedy.isStrokesAtEnds())
+                .map(WorkStep::place)
+                .collect(Collectors.toSet())
+                .containsAll(places(layout, remedy));
     }
 
     public double minutes() {

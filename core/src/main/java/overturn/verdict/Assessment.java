@@ -75,6 +75,14 @@ public record Assessment(BeliefHistory history, List<Proposal> proposals, Verdic
                 : proposals.stream().findFirst();
     }
 
+    /**
+     * The test to do before anything is decided; empty where the verdict is at least probable and no test is worth its
+     * minutes. What is open is tested on, since a guess is not acted on.
+     */
+    public Optional<Proposal> beforeDeciding() {
+        return next().filter(test -> verdict.grade() == Grade.OPEN || test.worthDoing());
+    }
+
     /** Whether another test is worth its minutes, or the verdict may be acted on as it stands. */
     public boolean anotherTestPays() {
         return next().filter(Proposal::worthDoing).isPresent();

@@ -7,7 +7,7 @@ package overturn.verdict;
 public final class CatalogueVersion {
 
     /** Of this program: the day of the change, counted where there was more than one. */
-    public static final String CURRENT = "2026-12-01.5";
+    public static final String CURRENT = "2026-12-01.6";
 
     private CatalogueVersion() {}
 }

@@ -75,6 +75,21 @@ class WorkPlanTest {
         return plan.steps().stream().filter(step -> !step.optional()).toList();
     }
 
+    @Test
+    void itIsNotAskedWhereWhatIsDoneAtAllItsParts() {
+        for (Remedy both : List.of(Remedy.ADJUST_SHOES, Remedy.BLEED_FRONT, Remedy.BLEED_REAR)) {
+            assertTrue(WorkPlan.isForAll(TARN, both), both.id());
+        }
+        for (Remedy one : List.of(Remedy.RESEAL_END, Remedy.RENEW_HOSES, Remedy.RENEW_LININGS, Remedy.SWAP_ENDS)) {
+            assertFalse(WorkPlan.isForAll(TARN, one), one.id());
+        }
+        Layout onePair = Presets.all().stream()
+                .filter(layout -> WorkPlan.places(layout, Remedy.SWAP_ENDS).size() == 2)
+                .findFirst()
+                .orElseThrow();
+        assertTrue(WorkPlan.isForAll(onePair, Remedy.SWAP_ENDS), "these two are all there are to be swapped");
+    }
+
     /** Whatever is done only where it applies is done, or all of it is left out. */
     @Test
     @Tag("slow")

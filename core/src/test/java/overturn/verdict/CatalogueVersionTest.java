@@ -51,7 +51,8 @@ class CatalogueVersionTest {
             Map.entry("2026-12-01.2", 213_281_401L),
             Map.entry("2026-12-01.3", 2_473_887_263L),
             Map.entry("2026-12-01.4", 1_421_337_747L),
-            Map.entry("2026-12-01.5", 1_421_337_747L));
+            Map.entry("2026-12-01.5", 1_421_337_747L),
+            Map.entry("2026-12-01.6", 1_421_337_747L));
 
     /**
      * Suspects with remedy, places and frequency, tests with what is read and who it concerns, and what each test reads

@@ -18,6 +18,7 @@ import overturn.inference.Intake;
 import overturn.measurement.ReadingValue.Figures;
 import overturn.measurement.ReadingValue.Observed;
 import overturn.measurement.RigTrust;
+import overturn.planning.Proposal;
 import overturn.planning.Workshop;
 import overturn.procedure.VehicleNeeds;
 import overturn.quantity.MeasureUnit;
@@ -179,5 +180,30 @@ class VerdictRuleTest {
         assertTrue(open.next().isPresent());
         assertTrue(proven.next().isEmpty());
         assertFalse(proven.proposals().isEmpty(), "others can still be chosen");
+    }
+
+    /** What is believed after these readings, with the tests that are, or are not, worth their minutes left to do. */
+    private static Assessment leftWith(boolean worthDoing, Reading... readings) {
+        Assessment all = Assessment.of(
+                MODEL, Intake.UNKNOWN, List.of(readings), VehicleNeeds.SEAT, Set.of(), Workshop.WELL_EQUIPPED);
+        List<Proposal> left = all.proposals().stream()
+                .filter(test -> test.worthDoing() == worthDoing)
+                .toList();
+        assertFalse(left.isEmpty());
+        return new Assessment(all.history(), left, all.verdict());
+    }
+
+    @Test
+    void aProbableVerdictIsDecidedOnOnceNoTestIsWorthItsMinutesAndAnOpenOneIsNot() {
+        Reading[] probable = {SINKS, STEADY, DRY, HOLD, RUNNING, GENTLE, plugs("plugs", RigTrust.DOUBTFUL)};
+        Assessment enough = leftWith(false, probable);
+        assertEquals(Grade.PROBABLE, enough.verdict().grade());
+        assertTrue(enough.beforeDeciding().isEmpty());
+        assertTrue(enough.next().isPresent(), "one can test on");
+        Assessment worth = leftWith(true, SINKS, STEADY, DRY, HOLD);
+        assertTrue(worth.beforeDeciding().isPresent());
+        Assessment open = leftWith(false, SINKS);
+        assertEquals(Grade.OPEN, open.verdict().grade());
+        assertEquals(open.next(), open.beforeDeciding());
     }
 }

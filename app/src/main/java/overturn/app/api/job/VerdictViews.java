@@ -81,7 +81,7 @@ public final class VerdictViews {
 
         static PlacesView of(Remedy remedy, Job job) {
             Map<String, Double> shares = job.placesOf(remedy);
-            if (WorkPlan.isForAll(remedy)) {
+            if (WorkPlan.isForAll(job.model().layout(), remedy)) {
                 String first = AcceptVerdict.first(shares);
                 return new PlacesView(remedy.id(), List.of(new PlaceView(first, 1)), Optional.of(first));
             }

@@ -291,7 +291,7 @@ public class Assessor {
         JobState state = told.state();
         JobStatus status = JobStatus.of(
                 state.standing(),
-                assessment.next().map(proposal -> proposal.procedure().id()),
+                assessment.beforeDeciding().map(proposal -> proposal.procedure().id()),
                 Driving.of(assessment.history().now(), model.layout()),
                 decided(told, assessment, source));
         return new Job(id, state, model, before, told.settings(), told.learned(), assessment, status);
@@ -427,7 +427,7 @@ public class Assessor {
                             verdict.grade(),
                             CatalogueVersion.CURRENT,
                             job.assessment()
-                                    .next()
+                                    .beforeDeciding()
                                     .map(p -> new NextTest(p.procedure().id(), p.minutes())),
                             Optional.of(Stands.of(job.status()))));
             record.keep(job);
