@@ -51,6 +51,16 @@ describe("the river", () => {
     ).toHaveLength(2);
   });
 
+  it("writes no label past an end, however near to it the band is widest", () => {
+    const late = [0.1, 0.2, 0.9, 0.5].map((share) => moment(["a", share]));
+    const [label] = labelPlaces(
+      currents(late, 1).filter((band) => band.id === "a"),
+      (i) => 80 * i,
+      (s) => 90 * s,
+    );
+    expect([label?.anchor, label?.at.x]).toEqual(["end", 232]);
+  });
+
   it("is empty without moments", () => expect(currents([], 3)).toEqual([]));
 });
 

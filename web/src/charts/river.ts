@@ -59,7 +59,7 @@ const WIDE_ENOUGH = 0.2;
 const LABEL_WIDTH = 210;
 const LABEL_HEIGHT = 17;
 
-/** Where each band is written: where it is widest, if that holds a line of text and no other label is there. */
+/** Where each band is written: where it is widest, if that holds a line of text and no other label is there; never past an end. */
 export function labelPlaces(
   bands: Current[],
   x: (moment: number) => number,
@@ -73,10 +73,11 @@ export function labelPlaces(
       .filter((spot) => spot.width >= WIDE_ENOUGH)
       .sort((a, b) => b.width - a.width);
     for (const spot of spots) {
-      const last = band.lows.length - 1;
-      const anchor = spot.i === 0 ? "start" : spot.i === last ? "end" : "middle";
+      const here = x(spot.i);
+      const [left, right] = [x(0), x(band.lows.length - 1)];
+      const anchor = here + LABEL_WIDTH / 2 > right ? "end" : here - LABEL_WIDTH / 2 < left ? "start" : "middle";
       const at = {
-        x: x(spot.i) + (anchor === "start" ? 8 : anchor === "end" ? -8 : 0),
+        x: anchor === "start" ? left + 8 : anchor === "end" ? right - 8 : here,
         y: y(spot.low + spot.width / 2),
       };
       const free = placed.every((p) => Math.abs(p.at.x - at.x) > LABEL_WIDTH || Math.abs(p.at.y - at.y) > LABEL_HEIGHT);
