@@ -127,7 +127,7 @@ function waitsFor(job: JobSummary, settings: ReturnType<typeof useSettings>): st
       : capital(word(`stage.${job.stage}`));
   if (!job.lead) return "";
   if (job.lead.grade === "PROVEN") return say("waitsDecision");
-  if (job.lead.nextProcedureId === undefined) return say("waitsNothing");
+  if (job.lead.nextProcedureId === undefined) return word("next.DECIDE");
   return say("waitsTest", {
     test: word(`test.${job.lead.nextProcedureId}`),
     minutes: minutes(job.lead.nextMinutes ?? 0),
