@@ -2,13 +2,13 @@ import { suspicionHidden } from "../../domain/practice";
 import { useMayAccept } from "../../domain/session";
 import { useSettings } from "../../domain/settings";
 import type { Job } from "../../domain/types";
-import { minutes } from "../../domain/units";
+import { minutes, percent } from "../../domain/units";
 import { GoOn } from "../../ui/GoOn";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
 import { walkIsNext } from "../walk/state";
 import { nextText } from "../../domain/status";
-import { isLever, moneyText, nextLine, reasonText, stopOrTest } from "./state";
+import { isLever, moneyText, nextLine, reasonText, stopOrTest, whereText } from "./state";
 
 interface Props {
   job: Job;
@@ -129,14 +129,19 @@ function Decide({ job, onAccept, onOthers, onStart }: Props) {
   const mayAccept = useMayAccept();
   const { verdict, next } = job.assessment;
   if (!verdict) return null;
+  const where = whereText(verdict, word);
   const why = verdict.grade === "PROVEN" ? "waitsDecision" : next ? "waitsWorth" : "waitsNothing";
   return (
     <section aria-label={say("next")} className={STRIP}>
       <div className="flex-1 basis-72">
-        <p className="caps">{say(why)}</p>
+        <p className="caps">
+          {verdict.grade === "PROVEN" ? "" : `${say(`grade${verdict.grade}`)} · ${percent(verdict.probability)} · `}
+          {say(why)}
+        </p>
         <h2 className="text-[1.65rem] leading-tight font-semibold">
           {verdict.remedyIds.map((id) => word(`remedy.${id}`)).join(` ${say("and")} `)}
         </h2>
+        {where && <p className="text-[1.05rem]">{where}</p>}
         {next && (
           <p className="text-sm text-soft">
             {say("actNowOrTest", { waste: minutes(verdict.wrongPartMinutes) })} {moneyText(job.assessment)}
@@ -148,12 +153,9 @@ function Decide({ job, onAccept, onOthers, onStart }: Props) {
           </button>
         )}
       </div>
-      <div className="flex items-center gap-4">
-        <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
-          {say("otherTests")}
-        </button>
+      <div className="grid gap-1 max-sm:w-full">
         {mayAccept(verdict.grade) ? (
-          <Button filled large onClick={onAccept}>
+          <Button filled large className="min-w-40" onClick={onAccept}>
             {say("acceptVerdict")}
           </Button>
         ) : (
@@ -161,6 +163,9 @@ function Decide({ job, onAccept, onOthers, onStart }: Props) {
             {say("acceptByTechnician")}
           </p>
         )}
+        <button type="button" className="min-h-11 text-sm underline" onClick={onOthers}>
+          {say("otherTests")}
+        </button>
       </div>
     </section>
   );

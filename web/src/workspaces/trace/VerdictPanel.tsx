@@ -5,7 +5,7 @@ import { toldAtIntake } from "../../domain/intake";
 import { minutes, percent } from "../../domain/units";
 import { say } from "../../domain/words";
 import { Button } from "../../ui/Button";
-import { listed, quarrel } from "./state";
+import { listed, quarrel, whereText } from "./state";
 
 /** Where it stands, what it hangs on, and what would overturn it. */
 export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void }) {
@@ -27,9 +27,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
     .filter((id) => !against.has(id))
     .map((id) => job.entries.find((e) => e.id === id)?.procedureId ?? "")
     .map((id) => word(`test.${id}`));
-  const where = verdict.places
-    .filter((p) => p.parts.length > 1 && (p.parts[0]?.share ?? 0) > 0.5 && p.toldId !== undefined)
-    .map((p) => word(`component.${p.toldId}`));
+  const where = whereText(verdict, word);
   return (
     <section aria-label={title} className="border-2 border-ink bg-ground p-3" data-grade={verdict.grade}>
       <h2 className="caps">{title}</h2>
@@ -51,7 +49,7 @@ export function VerdictPanel({ job, onAccept }: { job: Job; onAccept: () => void
         {word(`remedy.${verdict.remedyId}`)}
         {verdict.alsoRemedyId && <> {say("alsoNeeded", { remedy: word(`remedy.${verdict.alsoRemedyId}.short`) })}</>}
       </p>
-      {where.length > 0 && <p className="text-sm">{say("verdictWhere", { parts: where.join(", ") })}</p>}
+      {where && <p className="text-sm">{where}</p>}
       {job.assessment.justRenewed.length > 0 && (
         <p role="note" className="mt-1 border border-caution bg-caution-ground px-2 py-1 text-sm">
           {say("justRenewed")}

@@ -216,6 +216,14 @@ export function byPlace<T extends { needs: Needs; minutes: number }>(tests: T[],
 /** A test that leaves more than this share of the doubt is said to change it little. */
 const WORTH_TELLING = 0.9;
 
+/** At which part it is, where the readings tell; empty where they leave it open or there is one. */
+export function whereText(verdict: Verdict, word: Word): string {
+  const told = verdict.places
+    .filter((p) => p.parts.length > 1 && (p.parts[0]?.share ?? 0) > 0.5 && p.toldId !== undefined)
+    .map((p) => word(`component.${p.toldId}`));
+  return told.length > 0 ? say("verdictWhere", { parts: told.join(", ") }) : "";
+}
+
 /** Stop or test, both sides shown, by the share that stands beside the verdict: what a test for a proof brings is the proof. */
 export function stopOrTest(proposal: Proposal, verdict: Verdict | undefined): string {
   const stands = verdict?.probability ?? proposal.leadingNow;
