@@ -55,7 +55,7 @@ export function Foot({ input, lever, label, assist }: FootProps) {
           fill="none"
         />
         {lever && (
-          <path d="M10 168Q2 240 8 310" stroke="var(--soft)" strokeWidth="14" strokeLinecap="round" fill="none" />
+          <path d="M18 168Q10 240 16 310" stroke="var(--soft)" strokeWidth="14" strokeLinecap="round" fill="none" />
         )}
         {input.p >= 0.03 && <Share x={lever ? 92 : 60} y={320} p={input.p} />}
       </g>
