@@ -306,8 +306,12 @@ cluster_up() {
     say "The cluster is up: http://127.0.0.1:$CLUSTER_PORT; the people of the demo sign in with ${OVERTURN_CLUSTER_PASSWORD:-$(cluster_secret demo)}"
 }
 
+# What was recovered and looked at is of no use after the cluster.
+end_recovered() { if [ -d "$CD/recovered" ]; then as_postgres "$PG_BIN/pg_ctl" -D "$CD/recovered" -m immediate -w stop >/dev/null 2>&1 || true; fi; }
+
 cluster_down() {
     local node app
+    end_recovered
     cluster_end haproxy
     for app in "${CLUSTER_APPS[@]}"; do cluster_end "app$app"; done
     cluster_end pgbouncer
@@ -330,7 +334,7 @@ cluster_recover() {
     node=$(cluster_leader) || fail 6 "The cluster has no leader"
     cluster_sql "select pg_switch_wal()" >/dev/null
     sleep 2
-    if [ -d "$dir" ]; then as_postgres "$PG_BIN/pg_ctl" -D "$dir" -m immediate -w stop >/dev/null 2>&1 || true; fi
+    end_recovered
     rm -rf "$dir" "$CD/recovered-socket"
     mkdir -p "$CD/recovered-socket"
     chown postgres "$CD/recovered-socket"
