@@ -213,9 +213,6 @@ export function byPlace<T extends { needs: Needs; minutes: number }>(tests: T[],
   return [...places];
 }
 
-/** A test that leaves more than this share of the doubt is said to change it little. */
-const WORTH_TELLING = 0.9;
-
 /** At which part it is, where the readings tell; empty where they leave it open or there is one. */
 export function whereText(verdict: Verdict, word: Word): string {
   const told = verdict.places
@@ -223,6 +220,9 @@ export function whereText(verdict: Verdict, word: Word): string {
     .map((p) => word(`component.${p.toldId}`));
   return told.length > 0 ? say("verdictWhere", { parts: told.join(", ") }) : "";
 }
+
+/** A test that leaves more than this share of the doubt is said to change it little. */
+const WORTH_TELLING = 0.9;
 
 /** Stop or test, both sides shown, by the share that stands beside the verdict: what a test for a proof brings is the proof. */
 export function stopOrTest(proposal: Proposal, verdict: Verdict | undefined): string {

@@ -35,6 +35,8 @@ import overturn.verdict.Verdict;
 /**
  * What follows from the log: suspects with their reasons, how suspicion moved, the tests, the verdict.
  *
+ * @param next the best test that is left, also where the verdict waits for its decision and it is one to test on with;
+ *     what is done next tells the status
  * @param verdict absent while what was decided says all
  */
 public record AssessmentView(
