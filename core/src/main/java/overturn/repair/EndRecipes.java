@@ -12,7 +12,9 @@ import static overturn.repair.Handling.SET;
 import static overturn.repair.Handling.TORQUE;
 import static overturn.repair.Handling.UNSCREW;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import overturn.circuit.End;
 import overturn.circuit.End.DiscEnd;
@@ -224,28 +226,33 @@ final class EndRecipes {
         r.beyond("twin-disc", LOOK, r.place, 2);
     }
 
-    private static void cableSlack(Recipes r) {
-        r.takeOut("cable-slack", SET, r.place, 3).makes(State.PARKING_CABLE_SLACK);
-        r.set("cable-set", SET, r.place, 4)
+    private static void cableSlack(Recipes r, String at) {
+        r.takeOut("cable-slack", SET, at, 3).makes(State.PARKING_CABLE_SLACK);
+        r.set("cable-set", SET, at, 4)
                 .needs(State.PARKING_CABLE_SLACK)
-                .within(Condition.isNot(State.DRUM_OFF, r.place))
-                .within(Condition.isNot(State.SHOES_BACKED, r.place))
+                .within(Condition.isNot(State.DRUM_OFF, at))
+                .within(Condition.isNot(State.SHOES_BACKED, at))
                 .afterWherePlanned("cable-freed")
                 .ends(State.PARKING_CABLE_SLACK)
                 .maker("parking-clicks");
     }
 
+    /** The cable is slackened where there is one: not every drum holds a parking brake. */
     static void shoes(Recipes r) {
         r.held();
         r.raised();
-        cableSlack(r);
+        Optional<String> cable = r.layout.all(DrumEnd.class).stream()
+                .filter(DrumEnd::parkingBrake)
+                .map(End::id)
+                .min(Comparator.comparing(id -> !id.equals(r.place)));
+        cable.ifPresent(at -> cableSlack(r, at));
         for (End end : r.layout.all(DrumEnd.class)) {
-            r.set("shoes-in-turn", SET, end.id(), 6)
-                    .needs(State.PARKING_CABLE_SLACK, r.place)
-                    .maker("shoe-clearance");
-            r.close("turns-free", PULL, end.id(), 1)
-                    .after("shoes-in-turn")
-                    .within(Condition.isNot(State.PARKING_CABLE_SLACK, r.place));
+            StepDraft shoes = r.set("shoes-in-turn", SET, end.id(), 6).maker("shoe-clearance");
+            StepDraft turns = r.close("turns-free", PULL, end.id(), 1).after("shoes-in-turn");
+            cable.ifPresent(at -> {
+                shoes.needs(State.PARKING_CABLE_SLACK, at);
+                turns.within(Condition.isNot(State.PARKING_CABLE_SLACK, at));
+            });
         }
         r.beyond("adjuster-works", LOOK, r.place, 2);
     }
@@ -253,7 +260,7 @@ final class EndRecipes {
     static void parkingBrake(Recipes r) {
         r.held();
         laidOpen(r, r.place);
-        cableSlack(r);
+        cableSlack(r, r.place);
         r.clean("cable-freed", CLEAN, r.place, 15)
                 .needs(State.PARKING_CABLE_SLACK)
                 .with(Needed.GREASE);

@@ -54,7 +54,8 @@ final class Places {
             case BLEED_FRONT -> ids(layout.ends().stream().filter(e -> !e.rear()));
             case BLEED_REAR -> ids(layout.ends().stream().filter(End::rear));
             case FREE_SLIDES, MEND_RUNOUT -> ids(layout.all(DiscEnd.class).stream());
-            case ADJUST_SHOES, FREE_PARKING_BRAKE -> ids(layout.all(DrumEnd.class).stream());
+            case ADJUST_SHOES -> ids(layout.all(DrumEnd.class).stream());
+            case FREE_PARKING_BRAKE -> ids(layout.all(DrumEnd.class).stream().filter(DrumEnd::parkingBrake));
             case BLEED_LOOP -> ids(layout.all(Pipe.class).stream().filter(Pipe::highLoop));
             case SWAP_ENDS ->
                 ids(layout.ends().stream().filter(end -> layout.across(end).isPresent()));

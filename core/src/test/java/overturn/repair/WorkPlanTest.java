@@ -16,6 +16,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import overturn.catalogue.ProcedureCatalogue;
+import overturn.circuit.End.DrumEnd;
 import overturn.circuit.Layout;
 import overturn.layoutfile.Presets;
 import overturn.procedure.Needed;
@@ -88,6 +89,38 @@ class WorkPlanTest {
                 .findFirst()
                 .orElseThrow();
         assertTrue(WorkPlan.isForAll(onePair, Remedy.SWAP_ENDS), "these two are all there are to be swapped");
+    }
+
+    @Test
+    void aPlanForAllPartsWorksAtEachOfThemWhereverItIsAskedFor() {
+        for (Case one : ALL) {
+            List<String> places = WorkPlan.places(one.layout(), one.remedy());
+            Set<String> worked = new HashSet<>();
+            one.plan().steps().stream()
+                    .filter(step ->
+                            List.of(Section.FIT, Section.SET, Section.BLEED).contains(step.section()))
+                    .forEach(step -> worked.add(step.place()));
+            if (places.size() > 1 && WorkPlan.isForAll(one.layout(), one.remedy())) {
+                assertTrue(worked.containsAll(places), one.toString());
+            }
+        }
+    }
+
+    @Test
+    void aCableIsSlackenedWhereAParkingBrakeIs() {
+        int plans = 0;
+        for (Case one : ALL) {
+            for (WorkStep step : one.plan().steps()) {
+                if (step.id().equals("cable-slack") && one.remedy() == Remedy.ADJUST_SHOES) {
+                    plans++;
+                    assertTrue(
+                            one.layout().all(DrumEnd.class).stream()
+                                    .anyMatch(drum -> drum.id().equals(step.place()) && drum.parkingBrake()),
+                            one.toString());
+                }
+            }
+        }
+        assertTrue(plans > 0);
     }
 
     /** Whatever is done only where it applies is done, or all of it is left out. */
